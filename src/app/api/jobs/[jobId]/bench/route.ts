@@ -1,0 +1,11 @@
+import { requireUser } from '@/server/accounts/session'
+import { BenchControl, controlBench } from '@/server/bench/control'
+import { handle, parseInput, readJson } from '@/server/http'
+import { JobParams, type JobContext } from '@/server/jobs/params'
+
+export const POST = handle(async (request, context: JobContext) => {
+  const user = await requireUser()
+  const { jobId } = parseInput(JobParams, await context.params)
+  await controlBench(user, jobId, parseInput(BenchControl, await readJson(request)))
+  return Response.json({ ok: true })
+})

@@ -1,0 +1,14 @@
+import { z } from 'zod'
+import { requireUser } from '@/server/accounts/session'
+import { handle, parseInput, readJson } from '@/server/http'
+import { endHold } from '@/server/jobs/end-hold'
+import { JobParams, type JobContext } from '@/server/jobs/params'
+
+const Body = z.strictObject({ id: z.uuid() })
+
+export const POST = handle(async (request, context: JobContext) => {
+  const user = await requireUser()
+  const { jobId } = parseInput(JobParams, await context.params)
+  const { id } = parseInput(Body, await readJson(request))
+  return Response.json({ appended: await endHold(user, jobId, id) }, { status: 201 })
+})

@@ -1,0 +1,16 @@
+import { requireUser } from '@/server/accounts/session'
+import { AppError } from '@/server/errors'
+import { handle, parseInput } from '@/server/http'
+import { JobParams, type JobContext } from '@/server/jobs/params'
+import { jobStream, parseCursor } from '@/server/live/job-stream'
+
+export const dynamic = 'force-dynamic'
+
+/** What is new of a job as it happens; a reader that lost the line resumes by its Last-Event-ID. */
+export const GET = handle(async (request, context: JobContext) => {
+  await requireUser()
+  const { jobId } = parseInput(JobParams, await context.params)
+  const cursor = parseCursor(request.headers.get('last-event-id')) ?? parseCursor(new URL(request.url).searchParams.get('from'))
+  if (!cursor) throw new AppError('bad-input', 'say where to begin', [{ path: 'from', reason: 'readings.events, such as 0.1' }])
+  return jobStream(request, jobId, cursor)
+})

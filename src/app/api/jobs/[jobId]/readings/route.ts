@@ -1,0 +1,38 @@
+import { z } from 'zod'
+import { CHANNELS } from '@/core/units/channel'
+import { requireUser } from '@/server/accounts/session'
+import { database } from '@/server/db/pool'
+import { handle, parseInput, readJson } from '@/server/http'
+import { JobParams, type JobContext } from '@/server/jobs/params'
+import { selectAverages, selectHistory } from '@/server/readings/history'
+import { TypedReading, typeReadings } from '@/server/readings/type-reading'
+
+const Query = z.strictObject({
+  channel: z.enum(CHANNELS),
+  from: z.iso.datetime({ offset: true }).optional(),
+  to: z.iso.datetime({ offset: true }).optional(),
+  most: z.coerce.number().int().min(10).max(10_000).default(1200),
+  kind: z.enum(['extremes', 'averages']).default('extremes'),
+})
+const Body = z.strictObject({ readings: z.array(TypedReading).min(1).max(100) })
+
+export const GET = handle(async (request, context: JobContext) => {
+  await requireUser()
+  const { jobId } = parseInput(JobParams, await context.params)
+  const query = parseInput(Query, Object.fromEntries(new URL(request.url).searchParams))
+  const from = query.from ? new Date(query.from) : null
+  const to = query.to ? new Date(query.to) : null
+  const db = database()
+  const points =
+    query.kind === 'averages'
+      ? await selectAverages(db, jobId, query.channel, from ?? new Date(0), to ?? new Date('2200-01-01'), query.most)
+      : await selectHistory(db, jobId, query.channel, from, to, query.most)
+  return Response.json({ points })
+})
+
+export const POST = handle(async (request, context: JobContext) => {
+  const user = await requireUser()
+  const { jobId } = parseInput(JobParams, await context.params)
+  const { readings } = parseInput(Body, await readJson(request))
+  return Response.json({ stored: await typeReadings(user, jobId, readings) }, { status: 202 })
+})

@@ -1,0 +1,14 @@
+import { requireUser } from '@/server/accounts/session'
+import { database } from '@/server/db/pool'
+import { handle, parseInput } from '@/server/http'
+import { JobParams, type JobContext } from '@/server/jobs/params'
+import { exportRecord } from '@/server/records/export-record'
+
+export const GET = handle(async (_request, context: JobContext) => {
+  await requireUser()
+  const { jobId } = parseInput(JobParams, await context.params)
+  const record = await exportRecord(database(), jobId)
+  return new Response(`${JSON.stringify(record, null, 1)}\n`, {
+    headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="record-${jobId.slice(0, 8)}.json"` },
+  })
+})

@@ -1,0 +1,19 @@
+import { z } from 'zod'
+import { checkPassword } from '@/server/accounts/accounts'
+import { countAttempt, forgetAttempts } from '@/server/accounts/attempts'
+import { startSession } from '@/server/accounts/session'
+import { database } from '@/server/db/pool'
+import { AppError } from '@/server/errors'
+import { handle, parseInput, readJson } from '@/server/http'
+
+const Body = z.strictObject({ signIn: z.string().trim().min(1).max(80), password: z.string().min(1).max(200) })
+
+export const POST = handle(async (request) => {
+  const { signIn, password } = parseInput(Body, await readJson(request))
+  await countAttempt(signIn, request.headers.get('x-forwarded-for')?.split(',')[0] ?? 'direct')
+  const account = await checkPassword(database(), signIn, password)
+  if (!account) throw new AppError('not-signed-in', 'Name and password do not belong together.')
+  await forgetAttempts(signIn)
+  await startSession(account.id)
+  return Response.json({ name: account.name, role: account.role })
+})

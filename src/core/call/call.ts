@@ -1,0 +1,45 @@
+import type { JobState } from '../procedure/state'
+import { callCharge } from './charge'
+import { callFix, callZero } from './before'
+import { callHold } from './hold'
+import { callLeave, callProve } from './after'
+import { callIsolate, callPull, callRig } from './vacuum'
+import type { Call, Live } from './types'
+
+/** The call for a job as it stands: which sentence, why, and where the hand goes next. Pure. */
+export function callFor(state: JobState, live: Live): Call {
+  if (state.signed) {
+    return {
+      sentence: 'Signed. The car can go.',
+      why: [`By ${state.signed.by}, certificate ${state.signed.certificate}.`, 'Changes from here on are corrections on top.'],
+      watch: [],
+      action: { label: 'Open the record', key: 'O', does: { do: 'go', to: 'record' } },
+      plain: [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }],
+    }
+  }
+  switch (state.step) {
+    case 'take-in':
+    case 'zero':
+      return callZero(state)
+    case 'fix':
+      return callFix(state)
+    case 'rig':
+      return callRig(state)
+    case 'pull':
+      return callPull(state, live)
+    case 'isolate':
+      return callIsolate(state)
+    case 'hold':
+      return callHold(state, live)
+    case 'charge':
+      return callCharge(state, live)
+    case 'prove':
+      return callProve(state)
+    case 'leave':
+      return callLeave(state)
+    default: {
+      const unknown: never = state.step
+      return unknown
+    }
+  }
+}

@@ -1,0 +1,98 @@
+import type { HoldResult, Verdict } from '../hold/judge'
+import { currentHold, type Hold, holdEndsMs, type JobState } from '../procedure/state'
+import { type Call, type CallButton, type Live, record } from './types'
+
+const decide = (label: string, key: string, next: 'charge' | 'pull' | 'fix' | 'hold'): CallButton => ({
+  label,
+  key,
+  does: record({ kind: 'hold-decided', payload: { next } }),
+})
+const CHARGE = decide('Go on to charging', 'C', 'charge')
+const PULL = decide('Pull again', 'P', 'pull')
+const FIX = decide('Look for the leak', 'F', 'fix')
+const LONGER = decide('Hold on longer', 'H', 'hold')
+
+/** How much a year, two figures are all a hold can bear. */
+export function gramsWords(grams: number): string {
+  if (!Number.isFinite(grams) || grams <= 0) return 'no'
+  const size = 10 ** Math.max(0, Math.floor(Math.log10(grams)) - 1)
+  return (Math.round(grams / size) * size).toLocaleString('en')
+}
+
+export function callHold(state: JobState, live: Live): Call {
+  const hold = currentHold(state)
+  if (!hold) return { sentence: 'Isolation was not recorded.', why: ['Without its moment there is no hold to judge.'], watch: [], action: PULL, plain: [] }
+  return hold.ended ? callVerdict(state, hold) : callHolding(state, hold, live)
+}
+
+function callHolding(state: JobState, hold: Hold, live: Live): Call {
+  const ends = holdEndsMs(hold)
+  const judged = live.judgement
+  const decided = judged !== undefined && judged.verdict !== 'undecided' && judged.verdict !== 'invalid'
+  const over = live.nowMs >= ends
+  const end: CallButton = { label: over ? 'Judge the hold' : 'End the hold', key: 'E', does: { do: 'judge' } }
+  return {
+    sure: sureOf(judged),
+    sentence: over ? 'Time is up. Judge it.' : 'Leave it. Come back at',
+    ...(over ? {} : { figure: { text: live.clock(ends), caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min` } }),
+    why: judged?.reasons ?? ['The first minutes show gas settling, not the car.'],
+    proves: { title: 'What it proves', text: provesOf(judged, state) },
+    watch: [],
+    action: over ? end : { label: 'To the board', ...(decided && { sub: 'it is decided, ending now is honest too' }), key: 'G', does: { do: 'go', to: 'board' } },
+    plain: over ? [LONGER] : [end],
+    then: 'Then charge, pull again, or look for the leak: the hold decides.',
+  }
+}
+
+function sureOf(judged: HoldResult | undefined): string {
+  if (!judged || judged.verdict === 'undecided') return 'undecided, as expected'
+  const leak = judged.probability.leak
+  return `${judged.verdict}, ${Math.round(100 * (leak >= 0.5 ? leak : 1 - leak))} %`
+}
+
+function provesOf(judged: HoldResult | undefined, state: JobState): string {
+  const at = `on ${state.opened.volumeL} L with ${state.opened.rig.gauge === 'needle' ? 'a needle' : 'an electronic gauge'}`
+  if (!judged?.detectionLimitGramsPerYear) return `Nothing yet, ${at}.`
+  const now = gramsWords(judged.detectionLimitGramsPerYear.high)
+  const end = judged.limitAtEndGramsPerYear ? gramsWords(judged.limitAtEndGramsPerYear.high) : now
+  return `By now a leak of ${now} g a year would show, at the planned end one of ${end}, worst case, ${at}. Not a leak under a coupler, nor one that opens under pressure only.`
+}
+
+const SENTENCES: Record<Verdict, string> = {
+  tight: 'Tight. Charge it.',
+  damp: 'Damp. Pull again.',
+  leak: 'It leaks. Find it.',
+  'leak-and-damp': 'It leaks, and it is damp.',
+  undecided: 'Still undecided.',
+  invalid: 'This record cannot be judged.',
+}
+
+const CHOICES: Record<Verdict, [CallButton, ...CallButton[]]> = {
+  tight: [CHARGE, PULL],
+  damp: [PULL, CHARGE],
+  leak: [FIX, PULL],
+  'leak-and-damp': [FIX, PULL],
+  undecided: [LONGER, PULL],
+  invalid: [PULL, LONGER],
+}
+
+function callVerdict(state: JobState, hold: Hold): Call {
+  const ended = hold.ended as NonNullable<Hold['ended']>
+  const [action, ...plain] = CHOICES[ended.verdict]
+  const limit = ended.provesGramsPerYear === null ? undefined : gramsWords(ended.provesGramsPerYear)
+  const found = ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak') ? [`Up to ${gramsWords(ended.leakGramsPerYear)} g a year, worst case.`] : []
+  return {
+    sure: `leak ${Math.round(ended.leak * 100)} %, damp ${Math.round(ended.damp * 100)} %`,
+    sentence: SENTENCES[ended.verdict],
+    why: [...ended.reasons, ...found, `Held ${Math.round(ended.heldS / 60)} min of ${hold.plannedMinutes}, ${ended.samples.toLocaleString('en')} readings.`],
+    proves: {
+      title: 'What it proves',
+      text: limit
+        ? `No leak of ${limit} g a year or more would have stayed hidden, worst case, on ${state.opened.volumeL} L. Not a core under its coupler, nor a seal that opens under pressure only.`
+        : 'Nothing: too little was read.',
+    },
+    watch: ended.verdict === 'leak' || ended.verdict === 'leak-and-damp' ? ['The hoses are in this hold: a leaking hose looks like a leaking car.'] : [],
+    action,
+    plain,
+  }
+}

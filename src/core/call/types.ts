@@ -1,0 +1,54 @@
+import type { HoldResult } from '../hold/judge'
+import type { Caution } from '../procedure/cautions'
+import type { EventDraft, EventKind, PayloadOf } from '../procedure/events'
+
+/** An event a button records, before it gets its id and time. */
+export type Deed = { [K in EventKind]: { kind: K; payload: PayloadOf<K> } }[EventKind]
+
+/** The forms a step may show; the call's button sends the one it names. */
+export type FormName = 'zero' | 'recovered' | 'fix' | 'plan' | 'container-start' | 'container-end' | 'proof' | 'sign'
+
+/** What a button does: record deeds, send a form, end the hold on the server, or go somewhere. */
+export type Does = { do: 'record'; deeds: Deed[] } | { do: 'send'; form: FormName } | { do: 'judge' } | { do: 'go'; to: 'board' | 'record' } | { do: 'wait' }
+
+export type CallButton = { label: string; sub?: string; key: string; does: Does }
+
+/** The one voice of a step: how sure, one sentence, why, what it proves, the next action. */
+export type Call = {
+  sure?: string
+  sentence: string
+  /** the largest thing said, a time or a weight, with what stands behind it */
+  figure?: { text: string; caption: string }
+  why: string[]
+  form?: FormName
+  proves?: { title: string; text: string }
+  watch: string[]
+  action: CallButton
+  plain: CallButton[]
+  then?: string
+}
+
+/** What the instruments and the clock say now. Pressures Pa absolute, masses g, temperatures Celsius. */
+export type Live = {
+  /** job time, ms since the epoch */
+  nowMs: number
+  vacuumPa?: number
+  /** how vacuum moves, Pa/s, over the last minutes */
+  fallPaS?: number
+  lowPa?: number
+  highPa?: number
+  scaleG?: number
+  /** what leaves the container, g/min of job time */
+  flowGMin?: number
+  ventC?: number
+  judgement?: HoldResult
+  /** what the simulated bench or a real one can measure for the proof */
+  clock: (ms: number) => string
+}
+
+export const record = (...deeds: Deed[]): Does => ({ do: 'record', deeds })
+export const set = (part: PayloadOf<'part-set'>['part'], state: string): Deed => ({ kind: 'part-set', payload: { part, state } })
+export const finish = (step: PayloadOf<'step-finished'>['step']): Deed => ({ kind: 'step-finished', payload: { step } })
+
+/** A draft asks for its caution by kind and payload only. */
+export type CautionCheck = (event: Pick<EventDraft, 'kind' | 'payload'>) => Caution[]

@@ -1,0 +1,131 @@
+import { type Refrigerant, saturatedDensities } from '../fluids/refrigerant'
+import { GRAMS_PER_OUNCE } from '../units/constants'
+
+/** A container at hand; masses g. A full can's tare is gross less net; a partly used one needs its tare. */
+export type Container = {
+  id: string
+  kind: 'can' | 'cylinder'
+  grossG: number
+  netG?: number | undefined
+  tareG?: number | undefined
+  /** inner volume, L */
+  volumeL?: number | undefined
+}
+
+export type ChargePlanInput = {
+  refrigerant: Refrigerant
+  /** both ends of the label's figure, g */
+  target: { lowG: number; highG: number }
+  toleranceG: number
+  ambientC: number
+  scaleStepG: number
+  hose: { boreMm: number; lengthM: number; phase: 'vapour' | 'liquid'; drawnDown: boolean }
+  purgeEachG: number
+  purgeOnChange?: boolean
+  containers: readonly Container[]
+}
+
+export type ChargeStep = {
+  id: string
+  startGrossG: number
+  stopGrossG: number
+  stopGrossOz: number
+  takenG: number
+  purgeG: number
+  emptied: boolean
+}
+
+export type ChargePlan = {
+  steps: ChargeStep[]
+  targetG: number
+  weighedOutG: number
+  deliveredG: number
+  hoseHoldUpG: number
+  shortG: number
+  bandG: [low: number, high: number]
+  meetsTolerance: boolean
+  warnings: string[]
+}
+
+/** Contents fill a container to this many mL per gram of net, when its volume is not given (assumed). */
+const VOLUME_ML_PER_NET_G = 1.18
+/** Densities in a hose, kg/m3: liquid about 1.2 g/mL, vapour about 0.03 (model.md section 9). */
+const HOSE_DENSITY = { liquid: 1200, vapour: 30 }
+/** Half-width of a heel's uncertainty at 95 %, g (formats.md). */
+const HEEL_HALF_WIDTH_G = 2
+
+/** Empty weight of a container, g; NaN when neither tare nor net was given. */
+export const tareOf = (container: Container): number => container.tareG ?? container.grossG - (container.netG ?? Number.NaN)
+
+/** Vapour that stays in an emptied container at ambient, g. */
+export function heelG(container: Container, refrigerant: Refrigerant, ambientC: number): number {
+  const volumeL = container.volumeL ?? ((container.netG ?? container.grossG - tareOf(container)) * VOLUME_ML_PER_NET_G) / 1000
+  return volumeL * saturatedDensities(refrigerant, ambientC).vapourKgM3
+}
+
+/**
+ * Which container to weigh out to which gross weight, so that the target lands in the car.
+ * @returns weights in g and the 95 % band of what the car gets; `shortG` above zero when the containers do not suffice
+ * @throws OutOfRange when the ambient is outside the refrigerant's table (-26 to 60 C)
+ * @see model.md section 9, formats.md `charge`
+ */
+export function planCharge(input: ChargePlanInput): ChargePlan {
+  const targetG = (input.target.lowG + input.target.highG) / 2
+  const hoseHoldUpG = input.hose.drawnDown ? 0 : hoseContentG(input.hose)
+  const steps: ChargeStep[] = []
+  let toDeliver = targetG + hoseHoldUpG
+  for (const container of input.containers) {
+    if (toDeliver <= 1e-9) break
+    const purgeG = steps.length === 0 || (input.purgeOnChange ?? true) ? input.purgeEachG : 0
+    const available = Math.max(0, container.grossG - tareOf(container) - heelG(container, input.refrigerant, input.ambientC))
+    const takenG = Math.min(available, toDeliver + purgeG)
+    const emptied = available <= toDeliver + purgeG
+    const stopGrossG = container.grossG - takenG
+    const counted = Math.min(purgeG, takenG)
+    steps.push({ id: container.id, startGrossG: container.grossG, stopGrossG, stopGrossOz: stopGrossG / GRAMS_PER_OUNCE, takenG, purgeG: counted, emptied })
+    toDeliver -= takenG - counted
+  }
+  const weighedOutG = steps.reduce((sum, s) => sum + s.takenG, 0)
+  const purged = steps.reduce((sum, s) => sum + s.purgeG, 0)
+  const deliveredG = weighedOutG - purged - hoseHoldUpG
+  const halfWidth = bandHalfWidthG(steps, input.scaleStepG, hoseHoldUpG)
+  const shortG = Math.max(0, targetG - deliveredG)
+  const allowance = input.toleranceG + (input.target.highG - input.target.lowG) / 2
+  const meetsTolerance = shortG < 1e-6 && halfWidth <= allowance
+  return {
+    steps,
+    targetG,
+    weighedOutG,
+    deliveredG,
+    hoseHoldUpG,
+    shortG: shortG < 1e-6 ? 0 : shortG,
+    bandG: [deliveredG - halfWidth, deliveredG + halfWidth],
+    meetsTolerance,
+    warnings: warningsOf(input, shortG, halfWidth, allowance),
+  }
+}
+
+/** Refrigerant a filled hose holds, g. */
+export function hoseContentG(hose: ChargePlanInput['hose']): number {
+  const volumeM3 = (Math.PI / 4) * (hose.boreMm / 1000) ** 2 * hose.lengthM
+  return volumeM3 * HOSE_DENSITY[hose.phase] * 1000
+}
+
+/** 95 % half-width, g: one scale step per weighing, half of each purge, a tenth of the hold-up, 2 g per heel, in quadrature. */
+function bandHalfWidthG(steps: readonly ChargeStep[], scaleStepG: number, holdUpG: number): number {
+  const weighings = 2 * steps.length * scaleStepG ** 2
+  const purges = steps.reduce((sum, s) => sum + (s.purgeG / 2) ** 2, 0)
+  const heels = steps.filter((s) => s.emptied).length * HEEL_HALF_WIDTH_G ** 2
+  return Math.sqrt(weighings + purges + heels + (holdUpG / 10) ** 2)
+}
+
+function warningsOf(input: ChargePlanInput, shortG: number, halfWidth: number, allowance: number): string[] {
+  const found: string[] = []
+  if (shortG >= 1e-6) found.push(`These containers are ${Math.ceil(shortG)} g short of the target.`)
+  if (halfWidth > allowance) found.push(`This scale and these changes leave ±${halfWidth.toFixed(0)} g; the label allows ±${allowance.toFixed(0)} g.`)
+  for (const c of input.containers) {
+    if (c.grossG < tareOf(c)) found.push(`${c.id} weighs less than its own empty weight: check the gross, the tare and what lay on the scale.`)
+    if (c.netG !== undefined && c.tareG === undefined && c.grossG <= c.netG) found.push(`${c.id}: the gross is not above the net. Was the net weight taken for the gross?`)
+  }
+  return found
+}

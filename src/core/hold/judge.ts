@@ -1,0 +1,265 @@
+import type { Refrigerant } from '../fluids/refrigerant'
+import { waterSaturationPa } from '../fluids/water'
+import { PA_PER_MICRON } from '../units/constants'
+import { kelvin } from '../units/temperature'
+import { type GramsPerYear, leakGramsPerYear } from './leak-rate'
+import { fitLinear, type LinearFit } from './least-squares'
+
+/** One sample of a hold: seconds since isolation and Pa absolute; `count` readings were averaged into it. */
+export type HoldSample = { elapsedS: number; pressurePa: number; count?: number }
+
+export type HoldContext = {
+  /** whole isolated volume, L */
+  volumeL: number
+  instrument: 'electronic' | 'needle'
+  /** smallest step shown, Pa */
+  resolutionPa?: number
+  ambientC: number
+  barometerPa: number
+  refrigerant: Refrigerant
+  plannedS: number
+}
+
+export type Shape = 'tight' | 'leak' | 'damp' | 'leak-and-damp'
+export type Verdict = Shape | 'undecided' | 'invalid'
+
+/** What a shape expects from now on: Pa at the planned end with its 80 % band, and points for the picture. */
+export type Future = { shape: Shape; probability: number; atEndPa: number; lowPa: number; highPa: number; points: { elapsedS: number; pressurePa: number }[] }
+
+export type HoldResult = {
+  verdict: Verdict
+  probability: { leak: number; damp: number }
+  /** 95 % interval of what does not die within the hold, Pa/s, not cut at zero */
+  sustainedRisePaS: { value: number; low: number; high: number } | null
+  leakGramsPerYear: GramsPerYear | null
+  detectionLimitGramsPerYear: GramsPerYear | null
+  /** the same limit expected at the planned end */
+  limitAtEndGramsPerYear: GramsPerYear | null
+  futures: Future[]
+  samples: number
+  heldS: number
+  reasons: string[]
+}
+
+/** Cuts of model.md section 6 (assumed). */
+const LEAK_FROM = 0.95
+const NO_LEAK_TO = 0.1
+/** P(leak) before any reading for a car that lost charge or was repaired (assumed); damp likewise. */
+const PRIOR_LEAK = 0.4
+const PRIOR_DAMP = 0.4
+/** A judgement needs this many samples over this long; before, equalising gas looks like anything. */
+const FEWEST_SAMPLES = 6
+const SHORTEST_S = 180
+/** Gas shut in with a closing valve and the gauge's lag die out in this time, s: left out of the fit (assumed). */
+const SETTLING_S = 60
+/** Readings of one gauge a second apart share their noise: this many count as one (assumed). */
+const CORRELATED_SAMPLES = 10
+/** A gauge drifts with its own temperature: this share of the reading, fully correlated over a hold, never averages out (assumed). */
+const DRIFT_FRACTION = 0.005
+const DAMP_TAUS_S = [300, 500, 800, 1300, 2100, 3000]
+/** Largest rise a leak worth the name makes, Q_air 3e-3 Pa m3/s, and the smallest, 1e-6 (model.md, default priors). */
+const LEAK_RANGE_PA_M3_S = [1e-6, 3e-3] as const
+
+type Density = (value: number) => number
+type Candidate = { shape: Shape; tauS: number; fit: LinearFit; logEvidence: number }
+
+/**
+ * A first honest judgement: level, straight, bending and both are fitted as competing models.
+ * @param samples - in order of time, at least a few minutes apart in all; from isolation on
+ * @returns probabilities, the sustained rise with its interval and what the hold proves; `undecided` rather than a guess
+ * @see model.md section 6; docs/judging.md for what this first version leaves out
+ */
+export function judgeHold(samples: readonly HoldSample[], context: HoldContext): HoldResult {
+  const heldS = samples.length > 0 ? (samples[samples.length - 1] as HoldSample).elapsedS : 0
+  const used = samples.filter((s) => s.elapsedS >= SETTLING_S && Number.isFinite(s.pressurePa) && s.pressurePa > 0)
+  const last = used[used.length - 1]
+  const first = used[0]
+  if (!first || !last || used.length < FEWEST_SAMPLES || last.elapsedS - first.elapsedS < SHORTEST_S) {
+    return undecided(samples.length, heldS, ['Too few readings yet: the first minutes show gas settling, not the car.'])
+  }
+  const { t, y, weights } = prepare(used, context)
+  const candidates = fitAll(t, y, weights, context)
+  if (candidates.length === 0) return undecided(samples.length, heldS, ['The readings do not fix any shape yet.'])
+  return conclude(candidates, t, used, samples.length, heldS, context)
+}
+
+function undecided(samples: number, heldS: number, reasons: string[]): HoldResult {
+  return {
+    verdict: 'undecided',
+    probability: { leak: PRIOR_LEAK, damp: PRIOR_DAMP },
+    sustainedRisePaS: null,
+    leakGramsPerYear: null,
+    detectionLimitGramsPerYear: null,
+    limitAtEndGramsPerYear: null,
+    futures: [],
+    samples,
+    heldS,
+    reasons,
+  }
+}
+
+/** Standard deviation of one reading, Pa: 1 % with a floor of 2 micron, and the step of the instrument. */
+function noisePa(pressurePa: number, context: HoldContext): number {
+  const step = context.resolutionPa ?? (context.instrument === 'needle' ? 3386 : PA_PER_MICRON)
+  const relative = context.instrument === 'needle' ? 0 : 0.01 * pressurePa
+  return Math.hypot(relative, 2 * PA_PER_MICRON, step / Math.sqrt(12))
+}
+
+function prepare(used: readonly HoldSample[], context: HoldContext) {
+  const t = Float64Array.from(used, (s) => s.elapsedS)
+  const y = Float64Array.from(used, (s) => s.pressurePa)
+  const spacingS = ((t[t.length - 1] as number) - (t[0] as number)) / Math.max(1, used.length - 1)
+  // samples closer than the correlation time share their noise and must not be counted as news
+  const shared = Math.max(1, CORRELATED_SAMPLES / Math.max(1, spacingS))
+  const weights = Float64Array.from(used, (s) => {
+    const independent = Math.max(1, (s.count ?? 1) / CORRELATED_SAMPLES)
+    return 1 / ((noisePa(s.pressurePa, context) ** 2 * shared) / independent)
+  })
+  return { t, y, weights }
+}
+
+function fitAll(t: Float64Array, y: Float64Array, weights: Float64Array, context: HoldContext): Candidate[] {
+  const t0 = t[0] as number
+  const ones = Float64Array.from(t, () => 1)
+  const line = Float64Array.from(t, (s) => s - t0)
+  const boilPa = waterSaturationPa(kelvin(context.ambientC))
+  const spanPa = 3 * Math.max(Math.abs((y[y.length - 1] as number) - (y[0] as number)), noisePa(y[0] as number, context))
+  const found: Candidate[] = []
+  const add = (shape: Shape, tauS: number, columns: Float64Array[], prior: number, accept: (c: number[]) => boolean, densities: Density[]) => {
+    const fit = fitLinear(columns, y, weights)
+    if (!fit || !accept(fit.coefficients)) return
+    found.push({ shape, tauS, fit, logEvidence: Math.log(prior) - fit.chi2 / 2 + occam(fit, densities) })
+  }
+  const slopeWidth = LEAK_RANGE_PA_M3_S[1] / (context.volumeL / 1000)
+  const noLeak = 1 - PRIOR_LEAK
+  add('tight', 0, [ones], noLeak * (1 - PRIOR_DAMP), () => true, [])
+  add('leak', 0, [ones, line], PRIOR_LEAK * (1 - PRIOR_DAMP), (c) => (c[1] as number) > 0, [slopeShare(slopeWidth)])
+  for (const tauS of DAMP_TAUS_S) {
+    const bend = Float64Array.from(t, (s) => 1 - Math.exp(-(s - t0) / tauS))
+    const share = 1 / DAMP_TAUS_S.length
+    const bounded = (c: number[]) => (c[1] as number) > 0 && (c[0] as number) + (c[1] as number) < boilPa * 1.05
+    add('damp', tauS, [ones, bend], noLeak * PRIOR_DAMP * share, bounded, [() => 1 / spanPa])
+    add('leak-and-damp', tauS, [ones, bend, line], PRIOR_LEAK * PRIOR_DAMP * share, (c) => bounded(c) && (c[2] as number) > 0, [
+      () => 1 / spanPa,
+      slopeShare(slopeWidth),
+    ])
+  }
+  return found
+}
+
+/** Density of a log-uniform leak at the fitted rise, per Pa/s. */
+function slopeShare(widestPaS: number): Density {
+  const narrowest = (widestPaS * LEAK_RANGE_PA_M3_S[0]) / LEAK_RANGE_PA_M3_S[1]
+  return (value) => 1 / (Math.max(value, narrowest) * Math.log(widestPaS / narrowest))
+}
+
+/** Laplace approximation: the share of each extra coefficient's prior that the data leave. */
+function occam(fit: LinearFit, densities: Density[]): number {
+  return densities.reduce((sum, density, i) => {
+    const value = fit.coefficients[i + 1] as number
+    const sigma = Math.sqrt((fit.covariance[i + 1] as number[])[i + 1] as number)
+    return sum + Math.log(Math.min(1, density(value) * sigma * Math.sqrt(2 * Math.PI)))
+  }, 0)
+}
+
+const slopeIndex = (shape: Shape): number => (shape === 'leak' ? 1 : shape === 'leak-and-damp' ? 2 : -1)
+
+function conclude(candidates: Candidate[], t: Float64Array, used: readonly HoldSample[], count: number, heldS: number, context: HoldContext): HoldResult {
+  const top = Math.max(...candidates.map((c) => c.logEvidence))
+  const total = candidates.reduce((sum, c) => sum + Math.exp(c.logEvidence - top), 0)
+  const weight = (c: Candidate) => Math.exp(c.logEvidence - top) / total
+  const sumWhere = (test: (shape: Shape) => boolean) => candidates.filter((c) => test(c.shape)).reduce((sum, c) => sum + weight(c), 0)
+  const leak = sumWhere((s) => s === 'leak' || s === 'leak-and-damp')
+  const damp = sumWhere((s) => s === 'damp' || s === 'leak-and-damp')
+  const rise = sustainedRise(candidates, weight, used, context)
+  const limit = 1.96 * rise.sigma
+  const spanS = Math.max(1, heldS - SETTLING_S)
+  const longer = Math.max(1, (context.plannedS - SETTLING_S) / spanS)
+  const grams = (risePaS: number) => leakGramsPerYear(risePaS, context.volumeL, context.refrigerant, context.barometerPa)
+  const verdict = verdictOf(leak, damp)
+  return {
+    verdict,
+    probability: { leak, damp },
+    sustainedRisePaS: { value: rise.value, low: rise.value - limit, high: rise.value + limit },
+    leakGramsPerYear: grams(rise.value),
+    detectionLimitGramsPerYear: grams(limit),
+    limitAtEndGramsPerYear: grams(limit / longer ** 1.5),
+    futures: futuresOf(candidates, weight, t, context),
+    samples: count,
+    heldS,
+    reasons: reasonsOf(verdict, used, rise.value),
+  }
+}
+
+function verdictOf(leak: number, damp: number): Verdict {
+  if (leak >= LEAK_FROM) return damp >= 0.5 ? 'leak-and-damp' : 'leak'
+  if (leak > NO_LEAK_TO) return 'undecided'
+  return damp >= 0.5 ? 'damp' : 'tight'
+}
+
+/** Rise of the leak models where they lead, else of the straight-line fit, which bounds what could hide. */
+function sustainedRise(candidates: Candidate[], weight: (c: Candidate) => number, used: readonly HoldSample[], context: HoldContext) {
+  const withSlope = candidates.filter((c) => slopeIndex(c.shape) > 0)
+  const meanPa = used.reduce((sum, s) => sum + s.pressurePa, 0) / used.length
+  const spanS = (used[used.length - 1] as HoldSample).elapsedS - (used[0] as HoldSample).elapsedS
+  const driftPaS = (DRIFT_FRACTION * meanPa) / spanS
+  const share = withSlope.reduce((sum, c) => sum + weight(c), 0)
+  if (withSlope.length === 0 || share <= 0) {
+    // no rise fits at all: what could hide is bounded by the noise over the hold
+    const noise = noisePa(meanPa, context) * Math.sqrt(12 / Math.max(1, (used.length * 1) / CORRELATED_SAMPLES))
+    return { value: 0, sigma: Math.hypot(noise / spanS, driftPaS) }
+  }
+  const slope = (c: Candidate) => c.fit.coefficients[slopeIndex(c.shape)] as number
+  const variance = (c: Candidate) => (c.fit.covariance[slopeIndex(c.shape)] as number[])[slopeIndex(c.shape)] as number
+  const mean = withSlope.reduce((sum, c) => sum + (weight(c) / share) * slope(c), 0)
+  const spread = withSlope.reduce((sum, c) => sum + (weight(c) / share) * (variance(c) + (slope(c) - mean) ** 2), 0)
+  return { value: mean * Math.min(1, share / 0.5), sigma: Math.hypot(Math.sqrt(spread), driftPaS) }
+}
+
+function futuresOf(candidates: Candidate[], weight: (c: Candidate) => number, t: Float64Array, context: HoldContext): Future[] {
+  const shapes: Shape[] = ['tight', 'damp', 'leak', 'leak-and-damp']
+  const t0 = t[0] as number
+  const now = t[t.length - 1] as number
+  const end = Math.max(context.plannedS, now)
+  return shapes.flatMap((shape) => {
+    const own = candidates.filter((c) => c.shape === shape)
+    const probability = own.reduce((sum, c) => sum + weight(c), 0)
+    const best = own.reduce<Candidate | null>((a, b) => (a && a.logEvidence >= b.logEvidence ? a : b), null)
+    if (!best || probability < 0.005) return []
+    const basis = (s: number) => basisOf(shape, best.tauS, s - t0)
+    const value = (s: number) => basis(s).reduce((sum, x, i) => sum + x * (best.fit.coefficients[i] as number), 0)
+    const atEnd = basis(end)
+    const variance = atEnd.reduce((sum, x, i) => sum + atEnd.reduce((inner, z, j) => inner + x * z * ((best.fit.covariance[i] as number[])[j] as number), 0), 0)
+    const half = 1.2816 * Math.hypot(Math.sqrt(Math.max(0, variance)), DRIFT_FRACTION * value(end))
+    const points = Array.from({ length: 13 }, (_, i) => now + ((end - now) * i) / 12).map((s) => ({ elapsedS: s, pressurePa: Math.max(0.01, value(s)) }))
+    return [{ shape, probability, atEndPa: value(end), lowPa: value(end) - half, highPa: value(end) + half, points }]
+  })
+}
+
+function basisOf(shape: Shape, tauS: number, s: number): number[] {
+  if (shape === 'tight') return [1]
+  if (shape === 'leak') return [1, s]
+  const bend = 1 - Math.exp(-s / tauS)
+  return shape === 'damp' ? [1, bend] : [1, bend, s]
+}
+
+function reasonsOf(verdict: Verdict, used: readonly HoldSample[], risePaS: number): string[] {
+  const first = used[0] as HoldSample
+  const last = used[used.length - 1] as HoldSample
+  const rose = Math.round((last.pressurePa - first.pressurePa) / PA_PER_MICRON)
+  const minutes = Math.round((last.elapsedS - first.elapsedS) / 60)
+  const moved = `It ${rose >= 0 ? 'rose' : 'fell'} ${Math.abs(rose).toLocaleString('en')} micron in ${minutes} minutes`
+  const perMinute = ((risePaS / PA_PER_MICRON) * 60).toFixed(1)
+  switch (verdict) {
+    case 'tight':
+      return [`${moved}, which is no more than the gauge's own noise and drift.`]
+    case 'damp':
+      return [`${moved}, bending toward a level: water, not a hole.`]
+    case 'leak':
+      return [`${moved}, as straight as a ruler: about ${perMinute} micron a minute that does not die.`]
+    case 'leak-and-damp':
+      return [`${moved}: it bends at first, and about ${perMinute} micron a minute stays.`]
+    default:
+      return [`${moved}. Level, bending and straight still fit.`]
+  }
+}

@@ -1,0 +1,34 @@
+import { molarMassKgMol, REFRIGERANT_VISCOSITY_PA_S, type Refrigerant, restPressurePa } from '../fluids/refrigerant'
+import { GAS_CONSTANT } from '../units/constants'
+import { kelvin } from '../units/temperature'
+
+const SECONDS_PER_YEAR = 3.15576e7
+const AIR_VISCOSITY_PA_S = 1.82e-5
+const AIR_MOLAR_KG_MOL = 0.02896
+
+/** Grams a year between the molecular (low) and the viscous, worst case (high). */
+export type GramsPerYear = { low: number; high: number }
+
+/**
+ * What a sustained rise means in refrigerant lost under service pressure.
+ * @param risePaS - sustained rise, Pa/s; may be negative or zero, the result then is too
+ * @param volumeL - isolated volume, L
+ * @param serviceC - warmest ambient expected, Celsius
+ * @param barometerPa - air pressure of the place, Pa
+ * @see model.md section 7
+ */
+export function leakGramsPerYear(
+  risePaS: number,
+  volumeL: number,
+  refrigerant: Refrigerant,
+  barometerPa: number,
+  serviceC = 25,
+): GramsPerYear {
+  const airPaM3S = (risePaS * volumeL) / 1000
+  const servicePa = restPressurePa(refrigerant, serviceC)
+  const viscous = ((airPaM3S * (servicePa ** 2 - barometerPa ** 2)) / barometerPa ** 2) * (AIR_VISCOSITY_PA_S / REFRIGERANT_VISCOSITY_PA_S)
+  const molar = molarMassKgMol(refrigerant)
+  const molecular = ((airPaM3S * (servicePa - barometerPa)) / barometerPa) * Math.sqrt(AIR_MOLAR_KG_MOL / molar)
+  const grams = (molar / (GAS_CONSTANT * kelvin(serviceC))) * SECONDS_PER_YEAR * 1000
+  return { low: molecular * grams, high: viscous * grams }
+}

@@ -1,0 +1,96 @@
+import { readRest } from '../prove/rest-pressure'
+import type { EventDraft } from './events'
+import { carIsOpen, type PartSet, type RigState } from './parts'
+import type { JobState } from './state'
+
+/** What a step about to be recorded would cost, said before it does. */
+export type Caution = { code: string; sentence: string; remedy: string }
+
+/**
+ * Cautions an event raises on a state, before it is recorded; empty when nothing is amiss.
+ * Nothing is forbidden: whoever knows better goes on, and the record says so.
+ */
+export function cautionsBefore(state: JobState, event: Pick<EventDraft, 'kind' | 'payload'>): Caution[] {
+  if (event.kind === 'part-set') return turning(state, event.payload as PartSet)
+  if (event.kind === 'step-finished' && state.step === 'isolate' && state.rig['centre-hose'] === 'pump') {
+    return [HOSE_ON_STOPPED_PUMP]
+  }
+  return []
+}
+
+const HOSE_ON_STOPPED_PUMP: Caution = {
+  code: 'hose-on-stopped-pump',
+  sentence: 'The hose is still on the stopped pump: its oil creeps up into the manifold.',
+  remedy: 'Take the hose off the pump, or open its inlet.',
+}
+
+function turning(state: JobState, { part, state: to }: PartSet): Caution[] {
+  const next = { ...state.rig, [part]: to } as RigState
+  const found: (Caution | false)[] = [
+    part === 'pump' && to === 'on' && underPressure(state),
+    part === 'pump' && to === 'on' && state.rig['exhaust-cap'] === 'on' && EXHAUST_CAP,
+    part === 'pump' && to === 'off' && carIsOpen(state.rig) && PUMP_BEFORE_VALVES,
+    next.engine === 'on' && next['valve-high'] === 'open' && (part === 'engine' || part === 'valve-high') && HIGH_SIDE_OPEN,
+    (part === 'coupler-low' || part === 'coupler-high') && to === 'open' && state.rig[part] === 'off' && COUPLER_SENSE,
+    (part === 'coupler-low' || part === 'coupler-high') && to === 'on' && valvesOpenWhileSnapping(state.rig) && VALVES_OPEN,
+    part === 'coupler-high' && to === 'off' && state.rig.engine === 'on' && HIGH_OFF_RUNNING,
+    part === 'valve-high' && to === 'open' && state.step === 'charge' && next.engine === 'off' && HIGH_SIDE_CHARGE,
+    part === 'engine' && to === 'on' && state.step !== 'charge' && state.step !== 'prove' && state.step !== 'leave' && ENGINE_IN_VACUUM,
+  ]
+  return found.filter((c): c is Caution => c !== false)
+}
+
+const valvesOpenWhileSnapping = (rig: RigState): boolean => rig['valve-low'] === 'open' || rig['valve-high'] === 'open'
+
+function underPressure(state: JobState): Caution | false {
+  const { zero, opened, recoveredG } = state
+  const caution = {
+    code: 'pump-under-pressure',
+    sentence: 'This system was under pressure at the zero check: the pump is not a recovery machine, pressure breaks its vanes.',
+    remedy: 'Recover the refrigerant with certified equipment and read both gauges again.',
+  }
+  if (!zero) return { ...caution, code: 'zero-not-read', sentence: 'Nobody has read both gauges at rest: there may be pressure inside.' }
+  const finding = readRest(zero.lowPaG, zero.highPaG, zero.errorPa, opened.label.refrigerant, opened.place.ambientC, opened.place.barometerPa)
+  return finding.kind === 'refrigerant' && recoveredG === undefined ? caution : false
+}
+
+const EXHAUST_CAP: Caution = {
+  code: 'exhaust-cap-on',
+  sentence: 'The exhaust cap is on: the pump pushes against it and blows its seal.',
+  remedy: 'Take the exhaust cap off, face away.',
+}
+const PUMP_BEFORE_VALVES: Caution = {
+  code: 'pump-off-before-valves',
+  sentence: 'A manifold valve is open: with the pump off the vacuum is lost and oil is drawn back into the car.',
+  remedy: 'Shut both manifold valves first, then stop the pump.',
+}
+const HIGH_SIDE_OPEN: Caution = {
+  code: 'high-open-engine-on',
+  sentence: 'High side open with the engine on: the compressor can fill the container until it bursts.',
+  remedy: 'Keep the high valve shut while the engine runs.',
+}
+const COUPLER_SENSE: Caution = {
+  code: 'coupler-sense',
+  sentence: 'A coupler turns the other way from a valve: clockwise opens it onto the core.',
+  remedy: 'Closed means counter-clockwise. Snap it on closed, tug, then open it until it presses the core and no further.',
+}
+const VALVES_OPEN: Caution = {
+  code: 'valves-open-at-coupling',
+  sentence: 'A manifold valve is open while a coupler goes on: whatever is inside comes out of the centre hose.',
+  remedy: 'Close both manifold valves, clockwise, first.',
+}
+const HIGH_OFF_RUNNING: Caution = {
+  code: 'high-off-running',
+  sentence: 'The engine runs: the high side is at full pressure.',
+  remedy: 'Engine off, let it rest, then take the high coupler off.',
+}
+const HIGH_SIDE_CHARGE: Caution = {
+  code: 'high-open-charge',
+  sentence: 'Through the high side only with the engine off, and only to let the first charge in.',
+  remedy: 'Shut it again before the engine starts. With cans leave it shut.',
+}
+const ENGINE_IN_VACUUM: Caution = {
+  code: 'engine-in-vacuum',
+  sentence: 'The compressor must not turn in a vacuum: it has no oil and no gas to carry it.',
+  remedy: 'Leave the engine off until the first charge is in.',
+}

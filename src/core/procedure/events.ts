@@ -1,0 +1,152 @@
+import { z } from 'zod'
+import { REFRIGERANTS } from '../fluids/refrigerant'
+import { PartSet } from './parts'
+import { STEPS } from './steps'
+
+const Text = z.string().trim().min(1).max(200)
+const Note = z.string().trim().max(1000)
+const Grams = z.number().min(0).max(50_000)
+const PaGauge = z.number().min(-110_000).max(6_000_000)
+const Celsius = z.number().min(-60).max(90)
+
+/** Refrigerants a label may name; the first two can be charged here, the others are recognised and refused with a reason. */
+export const LABEL_REFRIGERANTS = [...REFRIGERANTS, 'R-12', 'R-744'] as const
+export const OPENED = ['nothing', 'cap-or-core', 'component', 'overnight', 'days'] as const
+export const RENEWED = ['core-small', 'core-large', 'caps', 'drier', 'seals', 'compressor', 'condenser', 'evaporator', 'hose'] as const
+export const LEAVE_ITEMS = ['container-shut', 'low-coupler-off', 'engine-off', 'high-coupler-off', 'caps-on', 'pump-capped', 'label-filled'] as const
+
+export const Label = z
+  .strictObject({
+    refrigerant: z.enum(REFRIGERANTS),
+    lowG: z.number().min(50).max(5000),
+    highG: z.number().min(50).max(5000),
+    typed: Text,
+    toleranceG: z.number().min(1).max(200),
+    oilKind: Text,
+    oilMl: z.number().min(0).max(1000).nullable(),
+    source: z.enum(['label', 'manual']),
+  })
+  .refine((label) => label.highG >= label.lowG, { path: ['highG'], error: 'the upper end must not be below the lower end' })
+
+export const Procedure = z.strictObject({
+  name: Text,
+  targetMicron: z.number().min(50).max(20_000),
+  pullMinutes: z.number().min(1).max(1440),
+  holdMinutes: z.number().min(5).max(1440),
+})
+export type Procedure = z.infer<typeof Procedure>
+
+export const Rig = z.strictObject({
+  name: Text,
+  boreMm: z.number().min(1).max(30),
+  lengthM: z.number().min(0.1).max(10),
+  hoses: z.number().int().min(1).max(2),
+  pumpCfm: z.number().min(0.2).max(30),
+  ultimateMicron: z.number().min(1).max(5000),
+  gauge: z.enum(['electronic', 'needle']),
+  scaleStepG: z.number().min(0.1).max(100),
+})
+export type Rig = z.infer<typeof Rig>
+
+/** What the reception of a car fixes; every figure of the job goes back to it. */
+export const JobOpened = z.strictObject({
+  car: z.strictObject({ name: Text, model: Text, hybrid: z.boolean() }),
+  complaint: Note,
+  label: Label,
+  place: z.strictObject({
+    altitudeM: z.number().min(-430).max(6000).nullable(),
+    barometerPa: z.number().min(40_000).max(110_000),
+    ambientC: Celsius,
+  }),
+  story: z.strictObject({ opened: z.enum(OPENED), openHours: z.number().min(0).max(10_000), drierReplaced: z.boolean() }),
+  history: z.strictObject({ daysSinceCharge: z.number().min(0).max(20_000).nullable(), lastChargeG: Grams.nullable() }),
+  /** free volume of the system, L (assumed from the number of evaporators unless measured) */
+  volumeL: z.number().min(0.5).max(20),
+  procedure: Procedure,
+  rig: Rig,
+  simulated: z.boolean(),
+})
+export type JobOpened = z.infer<typeof JobOpened>
+
+const HoldEnded = z.strictObject({
+  verdict: z.enum(['tight', 'damp', 'leak', 'leak-and-damp', 'undecided', 'invalid']),
+  leak: z.number().min(0).max(1),
+  damp: z.number().min(0).max(1),
+  risePaS: z.number().nullable(),
+  provesGramsPerYear: z.number().nullable(),
+  leakGramsPerYear: z.number().nullable(),
+  heldS: z.number().min(0),
+  samples: z.number().int().min(0),
+  reasons: z.array(z.string()).max(20),
+})
+export type HoldEnded = z.infer<typeof HoldEnded>
+
+const ChargeContainer = z
+  .strictObject({
+    id: Text,
+    kind: z.enum(['can', 'cylinder']),
+    grossG: z.number().min(1).max(60_000),
+    netG: Grams.optional(),
+    tareG: Grams.optional(),
+  })
+  .refine((c) => c.tareG !== undefined || c.netG !== undefined, { path: ['netG'], error: 'a container needs its net weight, or its tare when partly used' })
+  .refine((c) => (c.tareG ?? c.grossG - (c.netG ?? 0)) >= 0 && c.grossG > (c.tareG ?? 0), {
+    path: ['grossG'],
+    error: 'the gross weight must be more than the empty weight',
+  })
+
+/** Payload of every event kind; the kind says what a hand did or an instrument showed. */
+export const PAYLOADS = {
+  'job-opened': JobOpened,
+  'label-set': Label,
+  'zero-read': z.strictObject({ lowPaG: PaGauge, highPaG: PaGauge, errorPa: z.number().min(1).max(100_000), typed: Text }),
+  recovered: z.strictObject({ grams: Grams }),
+  'zero-explained': z.strictObject({ answer: z.enum(['already-under-vacuum', 'needle-off-zero']) }),
+  'fix-logged': z.strictObject({
+    renewed: z.array(z.strictObject({ what: z.enum(RENEWED), count: z.number().int().min(1).max(20) })).max(20),
+    openHours: z.number().min(0).max(10_000),
+    oilOwedMl: z.number().min(0).max(500),
+    oilReason: Note,
+  }),
+  'part-set': PartSet,
+  'step-finished': z.strictObject({ step: z.enum(STEPS) }),
+  isolated: z.strictObject({}),
+  'hold-ended': HoldEnded,
+  'hold-skipped': z.strictObject({ why: Text }),
+  'hold-decided': z.strictObject({ next: z.enum(['charge', 'pull', 'fix', 'hold']) }),
+  'charge-planned': z.strictObject({
+    targetG: Grams,
+    purgeEachG: z.number().min(0).max(50),
+    containers: z.array(ChargeContainer).min(1).max(6),
+    stops: z.array(z.strictObject({ id: Text, stopGrossG: Grams, takenG: Grams, purgeG: Grams })).max(6),
+    bandG: z.tuple([z.number(), z.number()]),
+  }),
+  'container-started': z.strictObject({ id: Text, grossG: z.number().min(1).max(60_000) }),
+  'container-ended': z.strictObject({ id: Text, grossG: z.number().min(1).max(60_000) }),
+  'proof-read': z.strictObject({ lowPaG: PaGauge, highPaG: PaGauge, ventC: Celsius, ambientC: Celsius, note: Note }),
+  'leave-tapped': z.strictObject({ item: z.enum(LEAVE_ITEMS), done: z.boolean() }),
+  noted: z.strictObject({ text: Text }),
+  corrected: z.strictObject({ eventId: z.uuid(), was: Text, is: Text, why: Text }),
+  'caution-passed': z.strictObject({ code: Text }),
+  'bench-set': z.strictObject({ action: z.enum(['start', 'stop', 'reset', 'speed']), factor: z.number().min(1).max(600) }),
+  signed: z.strictObject({ certificate: Text, readingCount: z.number().int().min(0), readingsSha256: z.string().length(64) }),
+} as const
+
+export type EventKind = keyof typeof PAYLOADS
+export type PayloadOf<K extends EventKind> = z.infer<(typeof PAYLOADS)[K]>
+
+/** An event before it is stored: what happened, in job time (ISO 8601), with the id its maker gave it. */
+export type EventDraft = { [K in EventKind]: { id: string; kind: K; happenedAt: string; payload: PayloadOf<K> } }[EventKind]
+/** An event as stored; `by` is the name of who recorded it. */
+export type JobEvent = EventDraft & { storedAt: string; by: string }
+
+/** Kinds only the server writes, because it alone can vouch for them. */
+export const SERVER_KINDS: readonly EventKind[] = ['job-opened', 'hold-ended', 'signed', 'bench-set']
+/** Kinds that may follow a signature. */
+export const AFTER_SIGNATURE: readonly EventKind[] = ['corrected', 'noted']
+
+const drafts = (Object.keys(PAYLOADS) as EventKind[]).map((kind) =>
+  z.strictObject({ id: z.uuid(), kind: z.literal(kind), happenedAt: z.iso.datetime({ offset: true }), payload: PAYLOADS[kind] }),
+)
+/** Parses an event draft of any kind. */
+export const EventDraftSchema = z.discriminatedUnion('kind', drafts as never) as unknown as z.ZodType<EventDraft>

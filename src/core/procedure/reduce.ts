@@ -1,0 +1,154 @@
+import type { JobEvent } from './events'
+import { RIG_AT_START, type RigState } from './parts'
+import { currentHold, currentPull, type JobState } from './state'
+import { STEPS, type Step } from './steps'
+
+/**
+ * Folds the events of one job, in stored order, into its state.
+ * @throws RangeError when the first event is not the opening of a job: nothing before it has a meaning
+ */
+export function foldJob(events: readonly JobEvent[]): JobState {
+  const first = events[0]
+  if (first?.kind !== 'job-opened') throw new RangeError('a job begins with the event job-opened')
+  return events.slice(1).reduce(reduceJob, openJob(first))
+}
+
+function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
+  return {
+    opened: event.payload,
+    openedAt: event.happenedAt,
+    step: 'zero',
+    visits: [
+      { step: 'take-in', startedAt: event.happenedAt, endedAt: event.happenedAt },
+      { step: 'zero', startedAt: event.happenedAt },
+    ],
+    rig: RIG_AT_START,
+    turnedAt: {},
+    pulls: [],
+    holds: [],
+    containers: [],
+    left: [],
+    corrections: [],
+    notes: [],
+    benchRunning: event.payload.simulated,
+  }
+}
+
+/** One event onto a state: pure, total, and never forbidding; what is unwise is named by `cautionsBefore`. */
+export function reduceJob(state: JobState, event: JobEvent): JobState {
+  const at = event.happenedAt
+  switch (event.kind) {
+    case 'job-opened':
+      return state
+    case 'label-set':
+      return { ...state, opened: { ...state.opened, label: event.payload } }
+    case 'zero-read':
+      return { ...state, zero: { ...event.payload, at, by: event.by } }
+    case 'recovered':
+      return { ...state, recoveredG: (state.recoveredG ?? 0) + event.payload.grams }
+    case 'zero-explained':
+      return { ...state, zeroAnswer: event.payload.answer }
+    case 'fix-logged':
+      return { ...state, fix: event.payload }
+    case 'part-set':
+      return turnPart(state, event.payload.part, event.payload.state, at)
+    case 'step-finished':
+      return event.payload.step === state.step ? enter(state, following(state.step), at) : state
+    case 'isolated':
+      return isolate(state, at)
+    case 'hold-ended':
+      return changeHold(state, (hold) => ({ ...hold, ended: { ...event.payload, at } }))
+    case 'hold-skipped':
+      return enter(
+        changeHold(state, (hold) => ({ ...hold, skipped: event.payload.why })),
+        'charge',
+        at,
+      )
+    case 'hold-decided':
+      return decide(state, event.payload.next, at)
+    case 'charge-planned':
+      return { ...state, plan: event.payload }
+    case 'container-started':
+      return {
+        ...turnPart(state, 'centre-hose', 'container', at),
+        containers: [...state.containers, { id: event.payload.id, startGrossG: event.payload.grossG, startedAt: at }],
+      }
+    case 'container-ended':
+      return {
+        ...turnPart(state, 'container-valve', 'closed', at),
+        containers: state.containers.map((c) =>
+          c.id === event.payload.id && c.endGrossG === undefined ? { ...c, endGrossG: event.payload.grossG, endedAt: at } : c,
+        ),
+      }
+    case 'proof-read':
+      return { ...state, proof: { ...event.payload, at } }
+    case 'leave-tapped':
+      return leaveItem(state, event.payload.item, event.payload.done, at)
+    case 'noted':
+      return { ...state, notes: [...state.notes, { text: event.payload.text, at, by: event.by }] }
+    case 'corrected':
+      return { ...state, corrections: [...state.corrections, { ...event.payload, at, by: event.by }] }
+    case 'caution-passed':
+      return state
+    case 'bench-set':
+      return { ...state, benchRunning: event.payload.action === 'stop' ? false : event.payload.action === 'start' ? true : state.benchRunning }
+    case 'signed':
+      return { ...closeVisit(state, at), signed: { ...event.payload, at, by: event.by } }
+    default: {
+      const unknown: never = event
+      return unknown
+    }
+  }
+}
+
+const following = (step: Step): Step => STEPS[Math.min(STEPS.length - 1, STEPS.indexOf(step) + 1)] as Step
+
+function closeVisit(state: JobState, at: string): JobState {
+  const visits = state.visits.map((v, i) => (i === state.visits.length - 1 && v.endedAt === undefined ? { ...v, endedAt: at } : v))
+  return { ...state, visits }
+}
+
+function enter(state: JobState, step: Step, at: string): JobState {
+  if (step === state.step) return state
+  const closed = closeVisit(state, at)
+  return { ...closed, step, visits: [...closed.visits, { step, startedAt: at }] }
+}
+
+function turnPart<P extends keyof RigState>(state: JobState, part: P, to: string, at: string): JobState {
+  const rig = { ...state.rig, [part]: to } as RigState
+  const turned = { ...state, rig, turnedAt: { ...state.turnedAt, [part]: at } }
+  const pulling = rig.pump === 'on' && rig['centre-hose'] === 'pump' && (rig['valve-low'] === 'open' || rig['valve-high'] === 'open')
+  const open = currentPull(state)
+  if (pulling && (!open || open.endedAt) && state.step === 'pull') return { ...turned, pulls: [...state.pulls, { startedAt: at }] }
+  if (!pulling && open && !open.endedAt) return { ...turned, pulls: [...state.pulls.slice(0, -1), { ...open, endedAt: at }] }
+  return turned
+}
+
+function isolate(state: JobState, at: string): JobState {
+  const hold = { isolatedAt: at, plannedMinutes: state.opened.procedure.holdMinutes }
+  return { ...state, holds: [...state.holds, hold] }
+}
+
+function changeHold(state: JobState, change: (hold: NonNullable<ReturnType<typeof currentHold>>) => JobState['holds'][number]): JobState {
+  const hold = currentHold(state)
+  return hold ? { ...state, holds: [...state.holds.slice(0, -1), change(hold)] } : state
+}
+
+function decide(state: JobState, next: 'charge' | 'pull' | 'fix' | 'hold', at: string): JobState {
+  if (next !== 'hold') return enter(state, next, at)
+  // holding on: the same isolation, a later end, and the verdict so far taken back
+  return changeHold(state, ({ ended: _taken, ...hold }) => ({ ...hold, plannedMinutes: hold.plannedMinutes + state.opened.procedure.holdMinutes }))
+}
+
+function leaveItem(state: JobState, item: JobState['left'][number], done: boolean, at: string): JobState {
+  const left = done ? [...new Set([...state.left, item])] : state.left.filter((i) => i !== item)
+  const turned: Partial<Record<typeof item, [keyof RigState, string]>> = {
+    'container-shut': ['container-valve', 'closed'],
+    'low-coupler-off': ['coupler-low', 'off'],
+    'engine-off': ['engine', 'off'],
+    'high-coupler-off': ['coupler-high', 'off'],
+  }
+  const turn = done ? turned[item] : undefined
+  const next = { ...state, left }
+  return turn ? turnPart(next, turn[0], turn[1], at) : next
+}

@@ -1,0 +1,56 @@
+import type { HoldEnded, JobOpened, LEAVE_ITEMS, PayloadOf } from './events'
+import type { RigState } from './parts'
+import type { Step } from './steps'
+
+export type Correction = PayloadOf<'corrected'> & { at: string; by: string }
+/** One visit to a step; a step can be visited again, a second pull for instance. Times are job time, ISO 8601. */
+export type Visit = { step: Step; startedAt: string; endedAt?: string }
+export type Pull = { startedAt: string; endedAt?: string }
+export type Hold = { isolatedAt: string; plannedMinutes: number; ended?: HoldEnded & { at: string }; skipped?: string }
+export type ChargedContainer = { id: string; startGrossG: number; endGrossG?: number; startedAt: string; endedAt?: string }
+export type LeaveItem = (typeof LEAVE_ITEMS)[number]
+
+/** Everything the events of one job add up to. */
+export type JobState = {
+  opened: JobOpened
+  openedAt: string
+  step: Step
+  visits: Visit[]
+  zero?: PayloadOf<'zero-read'> & { at: string; by: string }
+  zeroAnswer?: PayloadOf<'zero-explained'>['answer']
+  recoveredG?: number
+  fix?: PayloadOf<'fix-logged'>
+  rig: RigState
+  /** when each part was last turned, job time */
+  turnedAt: Partial<Record<keyof RigState, string>>
+  pulls: Pull[]
+  holds: Hold[]
+  plan?: PayloadOf<'charge-planned'>
+  containers: ChargedContainer[]
+  proof?: PayloadOf<'proof-read'> & { at: string }
+  left: LeaveItem[]
+  corrections: Correction[]
+  notes: { text: string; at: string; by: string }[]
+  signed?: PayloadOf<'signed'> & { at: string; by: string }
+  benchRunning: boolean
+}
+
+/** The pull and the hold that count now; undefined before the first. */
+export const currentPull = (state: JobState): Pull | undefined => state.pulls[state.pulls.length - 1]
+export const currentHold = (state: JobState): Hold | undefined => state.holds[state.holds.length - 1]
+
+/** When a hold's planned end comes, job time in ms since the epoch. */
+export const holdEndsMs = (hold: Hold): number => Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000
+
+/** The container on the scale now: started and not yet ended. */
+export const openContainer = (state: JobState): ChargedContainer | undefined => state.containers.find((c) => c.endGrossG === undefined)
+
+/** Grams weighed out of the containers that were closed, less the planned purges, g. */
+export function chargedG(state: JobState, liveGrossG?: number): number {
+  return state.containers.reduce((sum, c) => {
+    const end = c.endGrossG ?? liveGrossG ?? c.startGrossG
+    const purgeG = state.plan?.stops.find((s) => s.id === c.id)?.purgeG ?? 0
+    // a purge counts only once gas has left the container
+    return sum + Math.max(0, c.startGrossG - end - purgeG)
+  }, 0)
+}

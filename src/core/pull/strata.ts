@@ -1,0 +1,34 @@
+import { waterSaturationPa } from '../fluids/water'
+import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
+import { kelvin } from '../units/temperature'
+
+/** Floor of a pump with its gas ballast open, Pa absolute (assumed, model.md section 4). */
+export const BALLAST_FLOOR_PA = 40
+
+/** The depths that matter for one car at one place, Pa absolute, in no fixed order. */
+export type Strata = { airPa: number; needleLimitPa: number; waterBoilsPa: number; targetPa: number; pumpFloorPa: number }
+
+/**
+ * The named depths of this place.
+ * @param barometerPa - air of the place, Pa
+ * @param coldestC - coldest part of the system now, Celsius, -60 to 90
+ * @param targetMicron - target of the chosen procedure, micron
+ * @param pumpUltimateMicron - what the pump reaches blanked off, micron
+ * @throws OutOfRange when the temperature is outside the water equation
+ */
+export function strataOf(barometerPa: number, coldestC: number, targetMicron: number, pumpUltimateMicron: number): Strata {
+  return {
+    airPa: barometerPa,
+    needleLimitPa: NEEDLE_HALF_WIDTH_PA,
+    waterBoilsPa: waterSaturationPa(kelvin(coldestC)),
+    targetPa: targetMicron * PA_PER_MICRON,
+    pumpFloorPa: pumpUltimateMicron * PA_PER_MICRON,
+  }
+}
+
+/** Place on the log depth scale: 0 at `surfacePa`, 1 at `bottomPa`, clamped; both Pa absolute and positive. */
+export function depthShare(pressurePa: number, surfacePa: number, bottomPa: number): number {
+  if (!(pressurePa > 0)) return 1
+  const share = Math.log(surfacePa / pressurePa) / Math.log(surfacePa / bottomPa)
+  return Math.min(1, Math.max(0, share))
+}

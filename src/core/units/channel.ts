@@ -1,0 +1,65 @@
+import { Unreadable } from '../errors'
+import { GRAMS_PER, MASS_UNITS, type MassUnit } from './mass'
+import { PRESSURE_UNITS, type PressureUnit, toPascal } from './pressure'
+
+/** What an instrument can report; `vacuum` is absolute, `low` and `high` count from the air of the place. */
+export const CHANNELS = ['vacuum', 'low', 'high', 'barometer', 'ambient', 'engine_bay', 'vent', 'humidity', 'scale'] as const
+export type Channel = (typeof CHANNELS)[number]
+
+export const READING_UNITS = [...PRESSURE_UNITS, 'C', 'F', ...MASS_UNITS, '%'] as const
+export type ReadingUnit = (typeof READING_UNITS)[number]
+
+const ALLOWED: Record<Channel, readonly ReadingUnit[]> = {
+  vacuum: ['micron', 'Pa', 'kPa', 'mbar', 'inHgV'],
+  low: ['psig', 'psi', 'kPa', 'kPag', 'mbar', 'Pa', 'inHgV'],
+  high: ['psig', 'psi', 'kPa', 'kPag', 'mbar', 'Pa', 'inHgV'],
+  barometer: ['Pa', 'kPa', 'mbar', 'inHg'],
+  ambient: ['C', 'F'],
+  engine_bay: ['C', 'F'],
+  vent: ['C', 'F'],
+  humidity: ['%'],
+  scale: ['g', 'oz', 'lb', 'kg'],
+}
+
+/** Largest magnitudes an instrument on a car can honestly report, in the stored unit of each kind. */
+const LIMITS = { pressurePa: 6e6, temperatureC: 150, massG: 200_000 }
+
+/**
+ * A reading as stored: pressures Pa absolute, temperatures Celsius, masses g, humidity 0 to 1.
+ * @param value - in `unit`, as sent or typed
+ * @param barometerPa - air pressure of the place, Pa: `low` and `high` are gauge pressures
+ * @throws Unreadable when the unit does not belong to the channel or the value is beyond any instrument
+ * @throws OutOfRange when a vacuum reading is deeper than the barometer allows
+ */
+export function toStored(channel: Channel, value: number, unit: ReadingUnit, barometerPa: number): number {
+  if (!ALLOWED[channel].includes(unit)) {
+    throw new Unreadable(`${channel} does not come in ${unit}: use ${ALLOWED[channel].join(', ')}`)
+  }
+  if (!Number.isFinite(value)) throw new Unreadable(`${channel} must be a finite number`)
+  switch (channel) {
+    case 'vacuum':
+    case 'barometer':
+      return bounded(channel, toPascal(value, unit as PressureUnit, barometerPa), LIMITS.pressurePa)
+    case 'low':
+    case 'high':
+      return bounded(channel, gaugeToPascal(value, unit as PressureUnit, barometerPa), LIMITS.pressurePa)
+    case 'scale':
+      return bounded(channel, value * GRAMS_PER[unit as MassUnit], LIMITS.massG)
+    case 'humidity':
+      return bounded(channel, value / 100, 1)
+    default:
+      return bounded(channel, unit === 'F' ? ((value - 32) * 5) / 9 : value, LIMITS.temperatureC)
+  }
+}
+
+/** A manifold gauge counts from the air whatever its dial calls the unit. */
+function gaugeToPascal(value: number, unit: PressureUnit, barometerPa: number): number {
+  if (unit === 'inHgV' || unit === 'psig' || unit === 'kPag') return toPascal(value, unit, barometerPa)
+  const scale = toPascal(1, unit)
+  return toPascal((barometerPa + value * scale) / scale, unit)
+}
+
+function bounded(channel: Channel, stored: number, limit: number): number {
+  if (Math.abs(stored) <= limit) return stored
+  throw new Unreadable(`${channel} is beyond what any instrument here can show: check the figure and its unit`)
+}

@@ -1,0 +1,94 @@
+import { OutOfRange, Unreadable } from '../errors'
+import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG, PA_PER_MICRON, PA_PER_PSI, STANDARD_ATMOSPHERE_PA } from './constants'
+
+/** Units a pressure may be sent or typed in. `psig`, `kPag` and `inHgV` count from the air of the place. */
+export const PRESSURE_UNITS = ['micron', 'Pa', 'kPa', 'mbar', 'psi', 'inHg', 'psig', 'kPag', 'inHgV'] as const
+export type PressureUnit = (typeof PRESSURE_UNITS)[number]
+
+const ABSOLUTE_PA: Partial<Record<PressureUnit, number>> = {
+  micron: PA_PER_MICRON,
+  Pa: 1,
+  kPa: 1000,
+  mbar: 100,
+  psi: PA_PER_PSI,
+  inHg: PA_PER_INHG,
+}
+const GAUGE_PA: Partial<Record<PressureUnit, number>> = { psig: PA_PER_PSI, kPag: 1000, inHgV: -PA_PER_INHG }
+
+/** A pressure with the interval its instrument can vouch for; Pa absolute. */
+export type PressureReading = { pressurePa: number; lowPa: number; highPa: number }
+
+/** True for units that count from the surrounding air and so need a barometer. */
+export function isGaugeUnit(unit: PressureUnit): boolean {
+  return unit in GAUGE_PA
+}
+
+/**
+ * Turns a pressure in any unit into Pa absolute.
+ * @param value - in `unit`; `inHgV` counts inches of mercury below the air around the gauge
+ * @param barometerPa - air pressure of the place, Pa; needed for gauge units only
+ * @throws OutOfRange when the absolute pressure would be negative (a needle cannot read deeper than the barometer)
+ * @throws Unreadable when a gauge unit comes without a barometer
+ */
+export function toPascal(value: number, unit: PressureUnit, barometerPa?: number): number {
+  const gaugePa = GAUGE_PA[unit]
+  if (gaugePa === undefined) return atLeastZero(value, unit, value * (ABSOLUTE_PA[unit] as number), 0)
+  if (barometerPa === undefined) throw new Unreadable(`${unit} counts from the air of the place: give a barometer or an altitude`)
+  const deepest = -barometerPa / gaugePa
+  return atLeastZero(value, unit, barometerPa + value * gaugePa, deepest)
+}
+
+function atLeastZero(value: number, unit: PressureUnit, pressurePa: number, bound: number): number {
+  if (Number.isFinite(pressurePa) && pressurePa >= 0) return pressurePa
+  const rounded = Math.round(bound * 10) / 10
+  if (unit === 'inHgV') throw new OutOfRange('vacuum reading', value, -200, rounded, 'inHg here')
+  throw new OutOfRange('pressure', value, rounded, Number.POSITIVE_INFINITY, unit)
+}
+
+/**
+ * The inverse of `toPascal`.
+ * @param pressurePa - Pa absolute
+ * @returns the value in `unit`
+ */
+export function fromPascal(pressurePa: number, unit: PressureUnit, barometerPa = STANDARD_ATMOSPHERE_PA): number {
+  const gaugePa = GAUGE_PA[unit]
+  if (gaugePa !== undefined) return (pressurePa - barometerPa) / gaugePa
+  return pressurePa / (ABSOLUTE_PA[unit] as number)
+}
+
+/** A needle reading as the interval of absolute pressure it can mean, Pa; its lower end is not below zero. */
+export function needleReading(inHgBelowAir: number, barometerPa: number): PressureReading {
+  const pressurePa = toPascal(inHgBelowAir, 'inHgV', barometerPa)
+  return { pressurePa, lowPa: Math.max(0, pressurePa - NEEDLE_HALF_WIDTH_PA), highPa: pressurePa + NEEDLE_HALF_WIDTH_PA }
+}
+
+const UNIT_WORDS: [RegExp, PressureUnit][] = [
+  [/^(micron|microns|u|um|umhg|µ|µm)$/i, 'micron'],
+  [/^pa$/i, 'Pa'],
+  [/^kpa$/i, 'kPa'],
+  [/^(kpag|kpa gauge)$/i, 'kPag'],
+  [/^(mbar|hpa)$/i, 'mbar'],
+  [/^psia?$/i, 'psi'],
+  [/^psig$/i, 'psig'],
+  [/^(in ?hg ?v|in ?hg ?vac|in ?v)$/i, 'inHgV'],
+  [/^(in|"|in ?hg)$/i, 'inHg'],
+]
+
+/**
+ * Reads what a person types for a pressure, such as `776`, `400u`, `21.6 inHg`, `-18` or `55 psig`.
+ * On a vacuum (`vacuum: true`) inches are what a needle shows: inches below the air, sign optional.
+ * @param text - what was typed
+ * @param fallback - unit meant when none was typed, the one this instrument showed last
+ * @throws Unreadable when there is no number or the unit is not known
+ */
+export function parsePressure(text: string, fallback: PressureUnit, vacuum = true): { value: number; unit: PressureUnit } {
+  const match = /^\s*([+-]?\d[\d,\s]*(?:\.\d+)?|[+-]?\.\d+)\s*([^\d\s].*)?$/.exec(text.replace('−', '-'))
+  if (!match) throw new Unreadable('type a number and its unit, such as 776 micron or 21.5 inHg')
+  const value = Number((match[1] as string).replace(/[,\s]/g, ''))
+  if (!Number.isFinite(value)) throw new Unreadable('type a plain number, such as 776')
+  const word = match[2]?.trim()
+  const found = word === undefined ? fallback : UNIT_WORDS.find(([pattern]) => pattern.test(word))?.[1]
+  if (!found) throw new Unreadable(`the unit "${word}" is not known here: use ${PRESSURE_UNITS.join(', ')}`)
+  const needle = found === 'inHgV' || (found === 'inHg' && vacuum)
+  return needle ? { value: Math.abs(value), unit: 'inHgV' } : { value, unit: found }
+}

@@ -1,0 +1,19 @@
+import { say, Stop } from './say'
+
+const COMMANDS: Record<string, () => Promise<(args: string[]) => Promise<void>>> = {
+  up: async () => (await import('./up')).up,
+  stop: async () => (await import('./stop')).stop,
+  test: async () => (await import('./test')).test,
+}
+
+const [command = '', ...args] = process.argv.slice(2)
+
+try {
+  const load = COMMANDS[command]
+  if (!load) throw new Stop(`unknown command ${command}`)
+  await (await load())(args)
+  process.exit(0)
+} catch (error) {
+  say(error instanceof Stop ? error.message : String((error as Error).stack ?? error))
+  process.exit(error instanceof Stop ? 2 : 1)
+}

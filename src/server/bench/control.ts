@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import { clockFactor, jobTimeMs } from '@/core/procedure/clock'
+import { database, transaction } from '../db/pool'
+import { AppError, notFound } from '../errors'
+import { type Author, appendEvents } from '../jobs/append-events'
+import { insertClockSegment, selectClock, selectJobForUpdate } from '../jobs/job-rows'
+
+/** What the job page may do to its bench. */
+export const BenchControl = z.discriminatedUnion('action', [
+  z.strictObject({ id: z.uuid(), action: z.literal('start') }),
+  z.strictObject({ id: z.uuid(), action: z.literal('stop') }),
+  z.strictObject({ id: z.uuid(), action: z.literal('speed'), factor: z.number().min(1).max(600) }),
+  z.strictObject({ id: z.uuid(), action: z.literal('reset'), leakPaM3S: z.number().min(0).max(0.01), waterG: z.number().min(0).max(50) }),
+])
+export type BenchControl = z.infer<typeof BenchControl>
+
+/**
+ * Starts, stops, resets a job's bench or changes the speed of its clock; recorded in the job like any other deed.
+ * @throws AppError `not-allowed` for a job with a real car: its clock is the wall's
+ */
+export async function controlBench(user: Author, jobId: string, control: BenchControl): Promise<void> {
+  await transaction(database(), async (tx) => {
+    const job = await selectJobForUpdate(tx, jobId)
+    if (!job) throw notFound('this job')
+    if (!job.simulated || !job.bench) throw new AppError('not-allowed', 'Only a car on the simulated bench can be started, stopped or hurried.')
+    const clock = await selectClock(tx, jobId)
+    const wallMs = Date.now()
+    const jobMs = Math.round(jobTimeMs(clock, wallMs))
+    const factor = control.action === 'speed' ? control.factor : clockFactor(clock)
+    const [appended] = await appendEvents(tx, user, jobId, [
+      { id: control.id, kind: 'bench-set', happenedAt: new Date(jobMs).toISOString(), payload: { action: control.action, factor } },
+    ])
+    if (appended?.repeated) return
+    if (control.action === 'speed' && factor !== clockFactor(clock)) await insertClockSegment(tx, jobId, { wallMs, jobMs, factor })
+    if (control.action === 'reset') {
+      const resets = [...((job.bench as { resets?: unknown[] }).resets ?? []), { atMs: jobMs, leakPaM3S: control.leakPaM3S, waterG: control.waterG }]
+      await tx.query('update job set bench = $2 where id = $1', [jobId, JSON.stringify({ ...job.bench, resets })])
+    }
+  })
+}

@@ -1,0 +1,90 @@
+import type { ClockSegment } from '@/core/procedure/clock'
+import type { BenchAction } from '@/core/rig/bench-run'
+import type { BenchTruth } from '@/core/rig/bench-car'
+import { foldJob } from '@/core/procedure/reduce'
+import { tareOf } from '@/core/charge/plan'
+import type { JobState } from '@/core/procedure/state'
+import { database, type Queryable } from '../db/pool'
+import { benchInstrument } from '../jobs/open-job'
+import { selectClocks, selectEvents, type StoredEvent } from '../jobs/job-rows'
+
+/** Everything the bench process needs to play one car: hidden truth, clock, and what hands have done. */
+export type BenchJob = {
+  jobId: string
+  instrument: string
+  running: boolean
+  truth: BenchTruth
+  scaleStepG: number
+  clock: ClockSegment[]
+  actions: BenchAction[]
+  /** the last second stored, so that a bench that died goes on without a gap; -1 for none */
+  lastSecond: number
+  serverMs: number
+}
+
+/** A job's bench as stored: its hidden truth, the step of its scale, and the times it was put back. */
+export type StoredBench = { truth: BenchTruth; scaleStepG: number; resets?: { atMs: number; leakPaM3S: number; waterG: number }[] }
+
+/**
+ * The simulated jobs that are open, for the bench process.
+ * @param started - jobs it plays already and so need no `lastSecond` looked up
+ */
+export async function benchFeed(started: readonly string[]): Promise<BenchJob[]> {
+  const db = database()
+  const { rows } = await db.query<{ id: string; bench: StoredBench }>(
+    `select id, bench from job where simulated and bench is not null and signed_at is null order by created_at desc limit 40`,
+  )
+  const clocks = await selectClocks(
+    db,
+    rows.map((r) => r.id),
+  )
+  return Promise.all(rows.map((row) => benchJob(row.id, row.bench, clocks.get(row.id) ?? [], started.includes(row.id))))
+}
+
+async function benchJob(jobId: string, bench: StoredBench, clock: ClockSegment[], started: boolean): Promise<BenchJob> {
+  const db = database()
+  const events = await selectEvents(db, jobId)
+  const state = foldJob(events)
+  const instrument = benchInstrument(jobId)
+  const startMs = clock[0]?.jobMs ?? 0
+  const last = started ? null : await lastReadingMs(db, jobId, instrument)
+  return {
+    jobId,
+    instrument,
+    running: state.benchRunning,
+    truth: bench.truth,
+    scaleStepG: bench.scaleStepG,
+    clock,
+    actions: actionsOf(events, state, bench, startMs),
+    lastSecond: last === null ? -1 : Math.round((last - startMs) / 1000),
+    serverMs: Date.now(),
+  }
+}
+
+async function lastReadingMs(db: Queryable, jobId: string, instrument: string): Promise<number | null> {
+  const { rows } = await db.query<{ last: number | null }>(
+    `select (extract(epoch from max(measured_at)) * 1000)::float8 as last from reading where job_id = $1 and instrument_id = $2`,
+    [jobId, instrument],
+  )
+  return rows[0]?.last ?? null
+}
+
+/** What hands did, as the bench plays it; seconds since `startMs`, the job's first moment in ms. */
+export function actionsOf(events: readonly StoredEvent[], state: JobState, bench: StoredBench, startMs: number): BenchAction[] {
+  const second = (ms: number) => Math.max(0, Math.floor((ms - startMs) / 1000))
+  const planned = new Map(state.plan?.containers.map((c) => [c.id, c]) ?? [])
+  const hands = events.flatMap((event): BenchAction[] => {
+    const at = second(Date.parse(event.happenedAt))
+    if (event.kind === 'part-set') return [{ second: at, kind: 'turn', part: event.payload.part, state: event.payload.state }]
+    if (event.kind === 'container-ended') return [{ second: at, kind: 'container-off' }]
+    if (event.kind === 'leave-tapped' && event.payload.item === 'engine-off' && event.payload.done) return [{ second: at, kind: 'turn', part: 'engine', state: 'off' }]
+    if (event.kind !== 'container-started') return []
+    const container = planned.get(event.payload.id)
+    return [
+      { second: at, kind: 'turn', part: 'centre-hose', state: 'container' },
+      { second: at, kind: 'container-on', grossG: event.payload.grossG, tareG: container ? tareOf(container) : 0 },
+    ]
+  })
+  const resets = (bench.resets ?? []).map((r): BenchAction => ({ second: second(r.atMs), kind: 'reset', leakPaM3S: r.leakPaM3S, waterG: r.waterG }))
+  return [...hands, ...resets].sort((a, b) => a.second - b.second)
+}

@@ -1,0 +1,78 @@
+import { readFileSync } from 'node:fs'
+import { randomUUID } from 'node:crypto'
+import type pg from 'pg'
+import { z } from 'zod'
+import { LABEL_REFRIGERANTS, OPENED } from '@/core/procedure/events'
+import { stationPressurePa } from '@/core/units/barometer'
+import { insertAccount } from '../accounts/accounts'
+import { insertShop } from '../shop/shop'
+import { selectProcedures, selectRigs, upsertProcedure, upsertRig } from '../shop/catalogue'
+import { DEMO_SIGN_INS } from './sign-ins'
+import { walkCar } from './walk-car'
+
+/** Minutes, relative to the day of loading, at which a car finished taking each step. */
+const Steps = z.partialRecord(
+  z.enum(['zeroRead', 'zero', 'fix', 'rig', 'pull', 'isolate', 'hold', 'judge', 'charge', 'prove', 'leave', 'sign']),
+  z.number().max(0),
+)
+export const DemoCar = z.strictObject({
+  name: z.string(),
+  model: z.string(),
+  hybrid: z.boolean(),
+  refrigerant: z.enum(LABEL_REFRIGERANTS),
+  charge: z.string(),
+  oil: z.string(),
+  oilMl: z.number(),
+  evaporators: z.number(),
+  complaint: z.string(),
+  opened: z.enum(OPENED),
+  openHours: z.number(),
+  drierReplaced: z.boolean(),
+  daysSinceCharge: z.number().nullable(),
+  lastChargeG: z.number().nullable(),
+  recoveredG: z.number().nullable(),
+  restKPa: z.number().optional(),
+  boundG: z.number().optional(),
+  startMin: z.number(),
+  steps: Steps,
+  leaveItems: z.number().optional(),
+})
+export type DemoCar = z.infer<typeof DemoCar>
+
+const DemoPlace = z.strictObject({
+  shop: z.strictObject({ name: z.string(), altitudeM: z.number(), ambientC: z.number() }),
+  procedures: z.array(z.strictObject({ name: z.string(), targetMicron: z.number(), pullMinutes: z.number(), holdMinutes: z.number(), proves: z.string() })),
+  rigs: z.array(
+    z.strictObject({
+      name: z.string(),
+      boreMm: z.number(),
+      lengthM: z.number(),
+      hoses: z.number(),
+      pumpCfm: z.number(),
+      ultimateMicron: z.number(),
+      gauge: z.enum(['electronic', 'needle']),
+      scaleStepG: z.number(),
+    }),
+  ),
+  cars: z.array(DemoCar),
+})
+
+/**
+ * Loads a demo place into an empty database: shop, people, procedures, rigs, and cars at every step of the work,
+ * walked through the same events and the same simulated instruments as any other car.
+ * @param now - moment all dates are relative to
+ * @returns false when a shop is there already
+ */
+export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<boolean> {
+  const place = DemoPlace.parse(JSON.parse(readFileSync(file, 'utf8')))
+  const { name, altitudeM, ambientC } = place.shop
+  const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
+  if (!(await insertShop(db, { name, altitudeM, ambientC, barometerPa: stationPressurePa(altitudeM), timeZone, demo: true }))) return false
+  for (const person of DEMO_SIGN_INS) await insertAccount(db, person)
+  for (const procedure of place.procedures) await upsertProcedure(db, { id: randomUUID(), ...procedure })
+  for (const rig of place.rigs) await upsertRig(db, { id: randomUUID(), ...rig })
+  const procedures = await selectProcedures(db)
+  const rigs = await selectRigs(db)
+  for (const car of place.cars) await walkCar(db, car, place.shop, procedures, rigs, now)
+  return true
+}

@@ -1,0 +1,34 @@
+/** Outcomes a client must hear about, with the status each answers. */
+const STATUS = {
+  'bad-input': 400,
+  'not-signed-in': 401,
+  'not-allowed': 403,
+  'not-found': 404,
+  conflict: 409,
+  'already-signed': 409,
+  'too-large': 413,
+  'too-many': 429,
+} as const
+export type AppErrorCode = keyof typeof STATUS
+
+/** One fault of an input: where (a path such as `readings[3].value`) and what is expected there. */
+export type Fault = { path: string; reason: string }
+
+/** An error the caller can mend; anything else is our defect and answers 500. */
+export class AppError extends Error {
+  readonly code: AppErrorCode
+  readonly faults: Fault[]
+
+  constructor(code: AppErrorCode, message: string, faults: Fault[] = [], cause?: unknown) {
+    super(message, { cause })
+    this.name = 'AppError'
+    this.code = code
+    this.faults = faults
+  }
+
+  get status(): number {
+    return STATUS[this.code]
+  }
+}
+
+export const notFound = (what: string): AppError => new AppError('not-found', `${what} is not here`)

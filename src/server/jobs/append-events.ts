@@ -1,0 +1,83 @@
+import { canonicalJson } from '@/core/record/canonical'
+import { AFTER_SIGNATURE, type EventDraft, type JobEvent } from '@/core/procedure/events'
+import { foldJob, reduceJob } from '@/core/procedure/reduce'
+import type { JobState } from '@/core/procedure/state'
+import { summarise } from '@/core/procedure/summary'
+import type { Transaction } from '../db/pool'
+import { AppError, notFound } from '../errors'
+import { hashOf } from '../records/chain'
+import { type JobRow, selectEvents, selectJobForUpdate } from './job-rows'
+import { notifyChange } from './notify'
+
+export type Author = { id: string | null; name: string }
+
+/** What became of each draft: its place in the chain, and whether it had been stored before. */
+export type Appended = { id: string; seq: number; repeated: boolean }
+
+/**
+ * Appends events to a job's chain in one transaction with the board's row.
+ * The same id with the same content is harmless; with another content it is refused.
+ * @throws AppError `not-found`, `already-signed`, `conflict`
+ */
+export async function appendEvents(tx: Transaction, author: Author, jobId: string, drafts: readonly EventDraft[]): Promise<Appended[]> {
+  const job = await selectJobForUpdate(tx, jobId)
+  if (!job) throw notFound('this job')
+  const stored = await selectEvents(tx, jobId)
+  const known = new Map(stored.map((e) => [e.id, e]))
+  const fresh = drafts.filter((draft) => !known.has(draft.id))
+  for (const draft of drafts) refuseOtherContent(draft, known.get(draft.id))
+  if (job.signedAt) refuseAfterSignature(fresh)
+  const added = await insertChain(tx, author, job, fresh)
+  if (added.length > 0) {
+    const state = added.reduce(reduceJob, foldJob(stored))
+    await updateJob(tx, job, added, state)
+  }
+  const places = new Map([...stored, ...added].map((e) => [e.id, e.seq]))
+  return drafts.map((draft) => ({ id: draft.id, seq: places.get(draft.id) as number, repeated: known.has(draft.id) }))
+}
+
+function refuseOtherContent(draft: EventDraft, before: JobEvent | undefined): void {
+  if (!before) return
+  if (before.kind === draft.kind && canonicalJson(before.payload) === canonicalJson(draft.payload)) return
+  throw new AppError('conflict', `an event with the id ${draft.id} is stored with another content; give a new event a new id`)
+}
+
+function refuseAfterSignature(drafts: readonly EventDraft[]): void {
+  const late = drafts.find((draft) => !AFTER_SIGNATURE.includes(draft.kind))
+  if (late) throw new AppError('already-signed', 'The record is signed: what changes now is a correction on top of it.')
+}
+
+type Linked = JobEvent & { seq: number; hash: string; previous: string }
+
+async function insertChain(tx: Transaction, author: Author, job: JobRow, drafts: readonly EventDraft[]): Promise<Linked[]> {
+  const storedAt = new Date().toISOString()
+  let previous = job.head
+  const linked = drafts.map((draft, i): Linked => {
+    const event = { ...draft, storedAt, by: author.name } as JobEvent
+    const hash = hashOf(event, previous)
+    const link = { ...event, seq: job.eventCount + i, previous, hash }
+    previous = hash
+    return link
+  })
+  for (const event of linked) {
+    await tx.query(
+      `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+      [job.id, event.seq, event.id, event.kind, event.happenedAt, event.storedAt, author.id, author.name, JSON.stringify(event.payload), event.previous, event.hash],
+    )
+  }
+  return linked
+}
+
+async function updateJob(tx: Transaction, job: JobRow, added: readonly Linked[], state: JobState): Promise<void> {
+  const last = added[added.length - 1] as Linked
+  const count = job.eventCount + added.length
+  await tx.query(`update job set event_count = $2, head = $3, summary = $4, signed_at = coalesce(signed_at, $5) where id = $1`, [
+    job.id,
+    count,
+    last.hash,
+    JSON.stringify(summarise(state)),
+    state.signed ? new Date(last.storedAt) : null,
+  ])
+  await notifyChange(tx, { job: job.id, events: count })
+}

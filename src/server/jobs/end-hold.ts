@@ -1,0 +1,51 @@
+import { holdContext, JUDGED_SAMPLES } from '@/core/hold/context'
+import { type HoldResult, judgeHold } from '@/core/hold/judge'
+import { jobTimeMs } from '@/core/procedure/clock'
+import { foldJob } from '@/core/procedure/reduce'
+import { currentHold } from '@/core/procedure/state'
+import type { HoldEnded } from '@/core/procedure/events'
+import { database, transaction } from '../db/pool'
+import { AppError, notFound } from '../errors'
+import { selectAverages } from '../readings/history'
+import { type Appended, appendEvents, type Author } from './append-events'
+import { selectClock, selectEvents } from './job-rows'
+
+/**
+ * Ends the running hold of a job and judges it on all readings since isolation.
+ * @param eventId - id of the event that will hold the verdict; the same twice ends it once
+ * @param atMs - job time it ends, ms; now when left out
+ * @throws AppError `conflict` when the job is not holding
+ */
+export async function endHold(user: Author, jobId: string, eventId: string, atMs?: number): Promise<Appended[]> {
+  const db = database()
+  const events = await selectEvents(db, jobId)
+  if (events.length === 0) throw notFound('this job')
+  const repeated = events.find((e) => e.id === eventId)
+  if (repeated) return [{ id: eventId, seq: repeated.seq, repeated: true }]
+  const state = foldJob(events)
+  const hold = currentHold(state)
+  if (state.step !== 'hold' || !hold || hold.ended) throw new AppError('conflict', 'This car is not holding now.')
+  const from = Date.parse(hold.isolatedAt)
+  const to = atMs ?? jobTimeMs(await selectClock(db, jobId), Date.now())
+  const points = await selectAverages(db, jobId, 'vacuum', new Date(from), new Date(to), JUDGED_SAMPLES)
+  const samples = points.map((p) => ({ elapsedS: (p.at - from) / 1000, pressurePa: p.value, count: p.count }))
+  const judged = judgeHold(samples, holdContext(state, hold.plannedMinutes))
+  const count = points.reduce((sum, p) => sum + p.count, 0)
+  const payload = endedOf(judged, (to - from) / 1000, count)
+  const happenedAt = new Date(Math.round(to)).toISOString()
+  return transaction(db, (tx) => appendEvents(tx, user, jobId, [{ id: eventId, kind: 'hold-ended', happenedAt, payload }]))
+}
+
+function endedOf(judged: HoldResult, heldS: number, samples: number): HoldEnded {
+  return {
+    verdict: judged.verdict,
+    leak: judged.probability.leak,
+    damp: judged.probability.damp,
+    risePaS: judged.sustainedRisePaS?.value ?? null,
+    provesGramsPerYear: judged.detectionLimitGramsPerYear?.high ?? null,
+    leakGramsPerYear: judged.leakGramsPerYear?.high ?? null,
+    heldS,
+    samples,
+    reasons: judged.reasons,
+  }
+}

@@ -1,0 +1,83 @@
+import type { BenchTruth } from '@/core/rig/bench-car'
+import type { ClockSegment } from '@/core/procedure/clock'
+import type { JobEvent } from '@/core/procedure/events'
+import type { JobSummary } from '@/core/procedure/summary'
+import type { Queryable } from '../db/pool'
+
+export type Latest = Partial<Record<string, { value: number; at: string; sentValue: number; sentUnit: string }>>
+export type JobRow = {
+  id: string
+  simulated: boolean
+  barometerPa: number
+  summary: JobSummary
+  latest: Latest
+  eventCount: number
+  head: string
+  readingSeq: number
+  signedAt: Date | null
+  bench: { truth: BenchTruth; scaleStepG: number } | null
+}
+
+const COLUMNS = `id, simulated, barometer_pa as "barometerPa", summary, latest, event_count as "eventCount", head,
+  reading_seq::float8 as "readingSeq", signed_at as "signedAt", bench`
+
+/** The job, or null when there is none with that id. */
+export async function selectJob(db: Queryable, id: string): Promise<JobRow | null> {
+  const { rows } = await db.query<JobRow>(`select ${COLUMNS} from job where id = $1`, [id])
+  return rows[0] ?? null
+}
+
+/** The job, locked until the transaction ends: whoever appends to it waits for its turn. */
+export async function selectJobForUpdate(db: Queryable, id: string): Promise<JobRow | null> {
+  const { rows } = await db.query<JobRow>(`select ${COLUMNS} from job where id = $1 for update`, [id])
+  return rows[0] ?? null
+}
+
+/** Jobs for the board: all that are open and those signed since `signedSince`, newest first. */
+export async function selectBoard(db: Queryable, signedSince: Date, limit: number): Promise<Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'>[]> {
+  const { rows } = await db.query(
+    `select id, simulated, summary, latest from job where signed_at is null or signed_at >= $1 order by created_at desc limit $2`,
+    [signedSince, limit],
+  )
+  return rows
+}
+
+/** The clocks of several jobs, each in order. */
+export async function selectClocks(db: Queryable, jobIds: readonly string[]): Promise<Map<string, ClockSegment[]>> {
+  const { rows } = await db.query<{ jobId: string; wallFrom: Date; jobFrom: Date; factor: number }>(
+    `select job_id as "jobId", wall_from as "wallFrom", job_from as "jobFrom", factor from job_clock
+      where job_id = any($1::uuid[]) order by job_id, wall_from`,
+    [jobIds],
+  )
+  const clocks = new Map<string, ClockSegment[]>()
+  for (const row of rows) {
+    const segment = { wallMs: row.wallFrom.getTime(), jobMs: row.jobFrom.getTime(), factor: row.factor }
+    clocks.set(row.jobId, [...(clocks.get(row.jobId) ?? []), segment])
+  }
+  return clocks
+}
+
+export async function selectClock(db: Queryable, jobId: string): Promise<ClockSegment[]> {
+  return (await selectClocks(db, [jobId])).get(jobId) ?? []
+}
+
+export async function insertClockSegment(db: Queryable, jobId: string, segment: ClockSegment): Promise<void> {
+  await db.query(`insert into job_clock (job_id, wall_from, job_from, factor) values ($1, $2, $3, $4)`, [
+    jobId,
+    new Date(segment.wallMs),
+    new Date(segment.jobMs),
+    segment.factor,
+  ])
+}
+
+export type StoredEvent = JobEvent & { seq: number; previous: string; hash: string }
+
+/** Events of a job after `afterSeq`, in the order of the chain. */
+export async function selectEvents(db: Queryable, jobId: string, afterSeq = -1): Promise<StoredEvent[]> {
+  const { rows } = await db.query<{ happenedAt: Date; storedAt: Date } & Record<string, unknown>>(
+    `select seq, id, kind, happened_at as "happenedAt", stored_at as "storedAt", by_name as "by", payload, previous, hash
+       from event where job_id = $1 and seq > $2 order by seq`,
+    [jobId, afterSeq],
+  )
+  return rows.map((row) => ({ ...row, happenedAt: row.happenedAt.toISOString(), storedAt: row.storedAt.toISOString() }) as unknown as StoredEvent)
+}

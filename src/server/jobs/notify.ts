@@ -1,0 +1,9 @@
+import type { Queryable } from '../db/pool'
+
+/** What changed, told to every web server on this database when the transaction commits. */
+export type Change = { job: string; readings?: number; events?: number }
+export const CHANGE_CHANNEL = 'yperos_change'
+
+export async function notifyChange(db: Queryable, change: Change): Promise<void> {
+  await db.query('select pg_notify($1, $2)', [CHANGE_CHANNEL, JSON.stringify(change)])
+}

@@ -1,0 +1,58 @@
+import { database } from '../db/pool'
+import { selectClock, selectEvents, selectJob } from '../jobs/job-rows'
+import { selectReadingsAfter } from '../readings/history'
+import { eventStream } from './event-stream'
+
+/** Readings in one message at most. */
+const MOST_READINGS = 3000
+
+/** Where a reader of a job stands: the last reading and the last event it has seen. */
+export type Cursor = { readings: number; events: number }
+
+/** Reads `readings.events`, such as `120.7`; null when it is neither. */
+export function parseCursor(text: string | null): Cursor | null {
+  const match = /^(\d{1,15})\.(\d{1,9})$/.exec(text ?? '')
+  return match ? { readings: Number(match[1]), events: Number(match[2]) } : null
+}
+
+/** Everything new of a job as server-sent events, from a cursor on. */
+export function jobStream(request: Request, jobId: string, from: Cursor): Response {
+  let cursor = from
+  return eventStream(
+    request,
+    (change) => change.job === jobId,
+    async () => {
+      const db = database()
+      const readings = await selectReadingsAfter(db, jobId, cursor.readings, MOST_READINGS)
+      const events = await selectEvents(db, jobId, cursor.events - 1)
+      if (readings.length === 0 && events.length === 0) return null
+      cursor = { readings: readings[readings.length - 1]?.seq ?? cursor.readings, events: cursor.events + events.length }
+      const clock = events.length > 0 ? await selectClock(db, jobId) : undefined
+      return { id: `${cursor.readings}.${cursor.events}`, data: { readings, events, clock }, more: readings.length === MOST_READINGS }
+    },
+  )
+}
+
+/** Jobs that changed, for the board: `{ id, summary, latest }` of each, at most twice a second. */
+export function boardStream(request: Request): Response {
+  const changed = new Set<string>()
+  let counter = 0
+  return eventStream(
+    request,
+    (change) => {
+      changed.add(change.job)
+      return true
+    },
+    async () => {
+      await new Promise((done) => setTimeout(done, 400))
+      const ids = [...changed]
+      changed.clear()
+      if (ids.length === 0) return null
+      const db = database()
+      const jobs = (await Promise.all(ids.map((id) => selectJob(db, id)))).flatMap((job) =>
+        job ? [{ id: job.id, simulated: job.simulated, summary: job.summary, latest: job.latest }] : [],
+      )
+      return { id: String(++counter), data: { jobs } }
+    },
+  )
+}

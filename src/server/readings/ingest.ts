@@ -1,0 +1,134 @@
+import { createHash } from 'node:crypto'
+import { z } from 'zod'
+import { jobTimeMs } from '@/core/procedure/clock'
+import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
+import { database, type Queryable, type Transaction, transaction } from '../db/pool'
+import { AppError, type Fault } from '../errors'
+import { pathText } from '../http'
+import { selectClocks } from '../jobs/job-rows'
+import { type NewReading, storeReadings } from './store-readings'
+
+/** Readings taken in one request at most. */
+const MOST_LINES = 600
+/** A device clock may run ahead of ours by this, ms. */
+const AHEAD_MS = 5 * 60_000
+
+const Line = z.strictObject({
+  instrument: z.string().min(1).max(80),
+  seq: z.number().int().min(0).max(Number.MAX_SAFE_INTEGER),
+  at: z.iso.datetime({ offset: true }),
+  channel: z.enum(CHANNELS),
+  value: z.number().finite(),
+  unit: z.enum(READING_UNITS),
+  note: z.string().max(200).optional(),
+})
+type Line = z.infer<typeof Line>
+
+/** What became of a request: new readings, ones known before, ones of an instrument that hung at no car then. */
+export type Ingested = { stored: number; repeated: number; unattached: number }
+
+export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex')
+
+/** The device a token belongs to. @throws AppError `not-signed-in` */
+export async function requireDevice(db: Queryable, request: Request): Promise<{ id: string; kind: 'instruments' | 'bench' }> {
+  const token = /^Bearer (.{16,200})$/.exec(request.headers.get('authorization') ?? '')?.[1]
+  if (!token) throw new AppError('not-signed-in', 'send the device token as: Authorization: Bearer …')
+  const { rows } = await db.query<{ id: string; kind: 'instruments' | 'bench' }>('select id, kind from device where token_hash = $1', [tokenHash(token)])
+  if (!rows[0]) throw new AppError('not-signed-in', 'this device token is not known here')
+  return rows[0]
+}
+
+/**
+ * Takes a batch of NDJSON readings from a device; acknowledged only after the commit, harmless when sent again.
+ * @throws AppError `bad-input` naming every faulty line (`line 3: value …`); nothing of the batch is stored then
+ */
+export async function ingest(deviceId: string, ndjson: string): Promise<Ingested> {
+  const lines = parseLines(ndjson, Date.now())
+  return transaction(database(), async (tx) => {
+    const placed = await placeLines(tx, deviceId, lines)
+    let stored = 0
+    let refused = 0
+    // jobs in one order, so that two devices at the same two cars cannot wait for each other
+    for (const jobId of [...placed.keys()].sort()) {
+      const readings = placed.get(jobId) as NewReading[]
+      const done = await storeReadings(tx, jobId, readings)
+      if (done === null) refused += readings.length
+      else stored += done
+    }
+    const attached = [...placed.values()].reduce((sum, r) => sum + r.length, 0)
+    const unattached = lines.length - attached + refused
+    return { stored, repeated: attached - refused - stored, unattached }
+  })
+}
+
+function parseLines(ndjson: string, nowMs: number): Line[] {
+  const texts = ndjson.split('\n').filter((text) => text.trim() !== '')
+  if (texts.length === 0) throw new AppError('bad-input', 'no readings: send one JSON object a line')
+  if (texts.length > MOST_LINES) throw new AppError('too-large', `${texts.length} readings in one request: send at most ${MOST_LINES}`)
+  const faults: Fault[] = []
+  const lines: Line[] = []
+  for (const [i, text] of texts.entries()) {
+    const place = `line ${i + 1}`
+    const parsed = Line.safeParse(parseJson(text))
+    if (!parsed.success) {
+      for (const issue of parsed.error.issues) faults.push({ path: [place, pathText(issue.path)].filter(Boolean).join(': '), reason: issue.message })
+    } else if (Date.parse(parsed.data.at) > nowMs + AHEAD_MS) {
+      faults.push({ path: `${place}: at`, reason: 'lies more than 5 minutes ahead: set the clock of the device' })
+    } else {
+      lines.push(parsed.data)
+    }
+  }
+  if (faults[0]) throw new AppError('bad-input', `${faults[0].path}: ${faults[0].reason}`, faults)
+  return lines
+}
+
+function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return text
+  }
+}
+
+type Hanging = { instrumentId: string; jobId: string; from: Date; to: Date | null; barometerPa: number }
+
+/** Finds the car each instrument hung at when it measured, and turns wall time into the job's. */
+async function placeLines(tx: Transaction, deviceId: string, lines: readonly Line[]): Promise<Map<string, NewReading[]>> {
+  const { rows } = await tx.query<Hanging>(
+    `select a.instrument_id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to", j.barometer_pa as "barometerPa"
+       from attachment a join instrument i on i.id = a.instrument_id join job j on j.id = a.job_id
+      where i.device_id = $1 and a.instrument_id = any($2::text[])`,
+    [deviceId, [...new Set(lines.map((l) => l.instrument))]],
+  )
+  const clocks = await selectClocks(tx, [...new Set(rows.map((r) => r.jobId))])
+  const placed = new Map<string, NewReading[]>()
+  const faults: Fault[] = []
+  for (const [i, line] of lines.entries()) {
+    const wallMs = Date.parse(line.at)
+    const hanging = rows.find((h) => h.instrumentId === line.instrument && h.from.getTime() <= wallMs && (h.to === null || wallMs < h.to.getTime()))
+    if (!hanging) continue
+    try {
+      const value = toStored(line.channel, line.value, line.unit, hanging.barometerPa)
+      const reading = readingOf(line, value, jobTimeMs(clocks.get(hanging.jobId) ?? [], wallMs))
+      placed.set(hanging.jobId, [...(placed.get(hanging.jobId) ?? []), reading])
+    } catch (error) {
+      faults.push({ path: `line ${i + 1}: value`, reason: (error as Error).message })
+    }
+  }
+  if (faults[0]) throw new AppError('bad-input', `${faults[0].path}: ${faults[0].reason}`, faults)
+  return placed
+}
+
+function readingOf(line: Line, value: number, jobMs: number): NewReading {
+  return {
+    channel: line.channel,
+    value,
+    sentValue: line.value,
+    sentUnit: line.unit,
+    instrumentId: line.instrument,
+    deviceSeq: line.seq,
+    measuredAt: new Date(Math.round(jobMs)),
+    byAccount: null,
+    note: line.note ?? null,
+  }
+}

@@ -1,0 +1,34 @@
+import { eventHash, type RecordFile, signedText } from '@/core/record/record'
+import { foldJob } from '@/core/procedure/reduce'
+import type { Queryable } from '../db/pool'
+import { AppError, notFound } from '../errors'
+import { selectEvents, selectJob } from '../jobs/job-rows'
+import { selectShop } from '../shop/shop'
+import { recordForm, sha256, signText } from './chain'
+
+/**
+ * The record file of a signed job, sealed with the shop's key over its whole chain, later corrections included.
+ * @throws AppError `conflict` when the job is not signed, or its stored chain no longer holds: then nothing is sealed
+ */
+export async function exportRecord(db: Queryable, jobId: string): Promise<RecordFile> {
+  const job = await selectJob(db, jobId)
+  if (!job) throw notFound('this job')
+  const stored = await selectEvents(db, jobId)
+  const { opened, signed } = foldJob(stored)
+  if (!signed) throw new AppError('conflict', 'The record is sealed when the job is signed; it is not signed yet.')
+  const events = stored.map((event) => ({ ...recordForm(event, event.previous), hash: event.hash }))
+  const broken = events.findIndex(({ hash, ...event }) => eventHash(event, sha256) !== hash)
+  if (broken >= 0) throw new AppError('conflict', `event ${broken} of this job was changed in the database; the record is not sealed`)
+  const shop = await selectShop(db)
+  const record = {
+    format: 'yperos-record' as const,
+    version: 1 as const,
+    job: { id: job.id, place: shop.name, car: opened.car.name, model: opened.car.model, refrigerant: opened.label.refrigerant },
+    events,
+    event_count: events.length,
+    head: job.head,
+    readings: { count: signed.readingCount, sha256: signed.readingsSha256 },
+    signed: { by: signed.by, certificate: signed.certificate, at: signed.at },
+  }
+  return { ...record, signature: { algorithm: 'Ed25519', public_key: shop.publicKey, value: signText(signedText(record), shop.signingKey) } }
+}
