@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { type ChildProcess, execFileSync, spawn, spawnSync } from 'node:child_process'
-import { chmodSync, chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import pg from 'pg'
@@ -54,13 +54,13 @@ export async function startCluster(places: Places): Promise<Cluster> {
 function createCluster(bin: string, places: Places, as: Owner, passwordFile: string): void {
   say('making a private database cluster')
   rmSync(places.data, { recursive: true, force: true })
-  mkdirSync(places.data, { recursive: true, mode: 0o700 })
+  mkdirSync(dirname(places.data), { recursive: true, mode: 0o755 })
+  mkdirSync(places.data, { mode: 0o700 })
   const password = randomBytes(24).toString('hex')
   // initdb reads the password as the cluster's user, who may not enter the state folder
   const handOver = join(dirname(places.data), '.password')
   writeFileSync(handOver, password, { mode: 0o600 })
   if (as.uid !== undefined && as.gid !== undefined) {
-    chmodSync(dirname(places.data), 0o755)
     chownSync(places.data, as.uid, as.gid)
     chownSync(handOver, as.uid, as.gid)
   }

@@ -2,9 +2,13 @@ import { z } from 'zod'
 
 const Environment = z.object({
   DATABASE_URL: z.string().startsWith('postgres'),
-  YPEROS_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
   YPEROS_INSECURE_COOKIE: z.enum(['0', '1']).default('1'),
 })
+
+const LogLevel = z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info')
+
+/** How much the log says: YPEROS_LOG, or `info`; needs no database, so commands without one can log too. */
+export const logLevel = (): string => LogLevel.parse(process.env.YPEROS_LOG)
 
 let parsed: z.infer<typeof Environment> | undefined
 

@@ -1,5 +1,5 @@
 import pino from 'pino'
-import { environment } from './environment'
+import { logLevel } from './environment'
 
 /** The server's log, one JSON line each, on stderr. */
-export const log = pino({ level: environment().YPEROS_LOG }, pino.destination(2))
+export const log = pino({ level: logLevel() }, pino.destination(2))

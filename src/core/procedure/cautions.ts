@@ -43,7 +43,7 @@ function turning(state: JobState, { part, state: to }: PartSet): Caution[] {
 const valvesOpenWhileSnapping = (rig: RigState): boolean => rig['valve-low'] === 'open' || rig['valve-high'] === 'open'
 
 function underPressure(state: JobState): Caution | false {
-  const { zero, opened, recoveredG } = state
+  const { zero, opened } = state
   const caution = {
     code: 'pump-under-pressure',
     sentence: 'This system was under pressure at the zero check: the pump is not a recovery machine, pressure breaks its vanes.',
@@ -51,7 +51,7 @@ function underPressure(state: JobState): Caution | false {
   }
   if (!zero) return { ...caution, code: 'zero-not-read', sentence: 'Nobody has read both gauges at rest: there may be pressure inside.' }
   const finding = readRest(zero.lowPaG, zero.highPaG, zero.errorPa, opened.label.refrigerant, opened.place.ambientC, opened.place.barometerPa)
-  return finding.kind === 'refrigerant' && recoveredG === undefined ? caution : false
+  return finding.kind === 'refrigerant' ? caution : false
 }
 
 const EXHAUST_CAP: Caution = {

@@ -59,7 +59,7 @@ export const JobOpened = z.strictObject({
     ambientC: Celsius,
   }),
   story: z.strictObject({ opened: z.enum(OPENED), openHours: z.number().min(0).max(10_000), drierReplaced: z.boolean() }),
-  history: z.strictObject({ daysSinceCharge: z.number().min(0).max(20_000).nullable(), lastChargeG: Grams.nullable() }),
+  history: z.strictObject({ daysSinceCharge: z.number().min(0).max(20_000).nullable(), lastChargeG: Grams.nullable(), recoveredG: Grams.nullable() }),
   /** free volume of the system, L (assumed from the number of evaporators unless measured) */
   volumeL: z.number().min(0.5).max(20),
   procedure: Procedure,

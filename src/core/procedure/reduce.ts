@@ -22,6 +22,7 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
       { step: 'take-in', startedAt: event.happenedAt, endedAt: event.happenedAt },
       { step: 'zero', startedAt: event.happenedAt },
     ],
+    ...(event.payload.history.recoveredG !== null && { recoveredG: event.payload.history.recoveredG }),
     rig: RIG_AT_START,
     turnedAt: {},
     pulls: [],

@@ -1,4 +1,5 @@
-import { Unreadable } from '../errors'
+import { OutOfRange, Unreadable } from '../errors'
+import { PA_PER_INHG, PA_PER_PSI } from './constants'
 import { GRAMS_PER, MASS_UNITS, type MassUnit } from './mass'
 import { PRESSURE_UNITS, type PressureUnit, toPascal } from './pressure'
 
@@ -52,11 +53,15 @@ export function toStored(channel: Channel, value: number, unit: ReadingUnit, bar
   }
 }
 
-/** A manifold gauge counts from the air whatever its dial calls the unit. */
+/** A manifold gauge may show this much less than nothing at all, Pa: its own error, 0.5 % of a 2.8 MPa span (assumed). */
+const GAUGE_ERROR_PA = 14_000
+
+/** A manifold gauge counts from the air whatever its dial calls the unit; in deep vacuum its error may put it below zero. */
 function gaugeToPascal(value: number, unit: PressureUnit, barometerPa: number): number {
-  if (unit === 'inHgV' || unit === 'psig' || unit === 'kPag') return toPascal(value, unit, barometerPa)
-  const scale = toPascal(1, unit)
-  return toPascal((barometerPa + value * scale) / scale, unit)
+  const scale = unit === 'inHgV' ? -PA_PER_INHG : unit === 'kPag' ? 1000 : unit === 'psig' ? PA_PER_PSI : toPascal(1, unit)
+  const absolute = barometerPa + value * scale
+  if (absolute < -GAUGE_ERROR_PA) throw new OutOfRange('gauge pressure', value, Math.round((-barometerPa / scale) * 10) / 10, Number.POSITIVE_INFINITY, unit)
+  return Math.max(0, absolute)
 }
 
 function bounded(channel: Channel, stored: number, limit: number): number {

@@ -67,12 +67,14 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   const place = DemoPlace.parse(JSON.parse(readFileSync(file, 'utf8')))
   const { name, altitudeM, ambientC } = place.shop
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
-  if (!(await insertShop(db, { name, altitudeM, ambientC, barometerPa: stationPressurePa(altitudeM), timeZone, demo: true }))) return false
+  if (((await db.query('select 1 from shop')).rowCount ?? 0) > 0) return false
+  // the shop is written last: without it whatever is here is a load that was cut short, and begins anew
+  await db.query('truncate reading, event, attachment, job_clock, job, session, account, procedure, rig')
   for (const person of DEMO_SIGN_INS) await insertAccount(db, person)
   for (const procedure of place.procedures) await upsertProcedure(db, { id: randomUUID(), ...procedure })
   for (const rig of place.rigs) await upsertRig(db, { id: randomUUID(), ...rig })
   const procedures = await selectProcedures(db)
   const rigs = await selectRigs(db)
   for (const car of place.cars) await walkCar(db, car, place.shop, procedures, rigs, now)
-  return true
+  return insertShop(db, { name, altitudeM, ambientC, barometerPa: stationPressurePa(altitudeM), timeZone, demo: true })
 }

@@ -36,7 +36,7 @@ export async function selectAverages(db: Queryable, jobId: string, channel: stri
         where job_id = $1 and channel = $2 and measured_at >= $3 and measured_at <= $4),
      bounds as (select min(at) as low, max(at) as high, count(*) as n from r)
      select avg(at) as at, avg(value) as value, count(*)::int as count from r, bounds b
-      group by case when b.n <= $5 or b.high = b.low then at else width_bucket(at, b.low, b.high + 1, $5)::float8 end order by 1`,
+      group by case when b.n <= $5 or b.high = b.low then at else width_bucket(at, b.low, b.high + 1, $5::int)::float8 end order by 1`,
     [jobId, channel, from, to, most],
   )
   return rows

@@ -1,0 +1,27 @@
+import { notFound } from 'next/navigation'
+import { z } from 'zod'
+import { pageUser } from '@/server/accounts/page-user'
+import { may } from '@/server/accounts/roles'
+import { database } from '@/server/db/pool'
+import { jobView } from '@/server/jobs/job-view'
+import type { JobContext } from '@/server/jobs/params'
+import { selectShop } from '@/server/shop/shop'
+import { shopView, userView } from '@/server/shop/view'
+import { TopBar } from '@/ui/frame/top-bar'
+import { JobScreen } from '@/ui/job/job-screen'
+
+export default async function JobPage({ params }: JobContext) {
+  const user = await pageUser()
+  const { jobId } = await params
+  if (!z.uuid().safeParse(jobId).success) notFound()
+  const db = database()
+  const [shop, view] = await Promise.all([selectShop(db), jobView(db, jobId)])
+  if (!view) notFound()
+  const now = Date.now()
+  return (
+    <>
+      <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={now} />
+      <JobScreen view={view} shop={shopView(shop)} user={userView(user)} maySign={may(user.role, 'sign-job')} serverNowMs={now} />
+    </>
+  )
+}

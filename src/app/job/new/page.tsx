@@ -1,0 +1,19 @@
+import { pageUser } from '@/server/accounts/page-user'
+import { database } from '@/server/db/pool'
+import { selectProcedures, selectRigs } from '@/server/shop/catalogue'
+import { selectShop } from '@/server/shop/shop'
+import { shopView, userView } from '@/server/shop/view'
+import { TopBar } from '@/ui/frame/top-bar'
+import { NewCar } from '@/ui/job/new-car'
+
+export default async function NewCarPage() {
+  const user = await pageUser()
+  const db = database()
+  const [shop, procedures, rigs] = await Promise.all([selectShop(db), selectProcedures(db), selectRigs(db)])
+  return (
+    <>
+      <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />
+      <NewCar shop={shopView(shop)} procedures={procedures} rigs={rigs.map(({ id: _id, ...rig }) => rig)} />
+    </>
+  )
+}

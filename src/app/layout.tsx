@@ -1,0 +1,19 @@
+import '@fontsource/fira-sans-condensed/400.css'
+import '@fontsource/fira-sans-condensed/500.css'
+import '@fontsource/fira-sans-condensed/600.css'
+import './globals.css'
+import type { Metadata, Viewport } from 'next'
+import { cookies } from 'next/headers'
+import type { ReactNode } from 'react'
+
+export const metadata: Metadata = { title: 'Yperos', description: 'Vacuum, hold and charge of vehicle air conditioning' }
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const night = (await cookies()).get('yperos-theme')?.value === 'night'
+  return (
+    <html lang="en" data-theme={night ? 'night' : 'day'}>
+      <body>{children}</body>
+    </html>
+  )
+}

@@ -1,0 +1,13 @@
+import { redirect } from 'next/navigation'
+import { currentUser } from '@/server/accounts/session'
+import { database } from '@/server/db/pool'
+import { DEMO_SIGN_INS } from '@/server/demo/sign-ins'
+import { selectShop } from '@/server/shop/shop'
+import { SignInForm } from '@/ui/frame/sign-in-form'
+
+export default async function SignIn() {
+  if (await currentUser()) redirect('/board')
+  const shop = await selectShop(database())
+  const demo = shop.demo ? DEMO_SIGN_INS.map(({ signIn, name, role, password }) => ({ signIn, name, role, password })) : []
+  return <SignInForm shopName={shop.name} demo={demo} />
+}

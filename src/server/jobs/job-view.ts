@@ -1,0 +1,37 @@
+import type { ClockSegment } from '@/core/procedure/clock'
+import type { JobEvent } from '@/core/procedure/events'
+import type { Queryable } from '../db/pool'
+import { type LiveReading, type Point, selectHistory, selectTyped } from '../readings/history'
+import { type Latest, selectClock, selectEvents, selectJob } from './job-rows'
+
+/** What a job page starts from; the live stream goes on from `cursor`. */
+export type JobView = {
+  id: string
+  simulated: boolean
+  events: JobEvent[]
+  clock: ClockSegment[]
+  latest: Latest
+  /** thinned: times ms of job time, values Pa and g */
+  vacuum: Point[]
+  scale: Point[]
+  typed: LiveReading[]
+  cursor: string
+}
+
+/** Points of a channel in the first view: more than a screen has pixels helps nobody. */
+const MOST_POINTS = 900
+
+/** A job for its page, or null. The cursor is read first, so that nothing falls between view and stream. */
+export async function jobView(db: Queryable, id: string): Promise<JobView | null> {
+  const job = await selectJob(db, id)
+  if (!job) return null
+  const [events, clock, vacuum, scale, typed] = await Promise.all([
+    selectEvents(db, id),
+    selectClock(db, id),
+    selectHistory(db, id, 'vacuum', null, null, MOST_POINTS),
+    selectHistory(db, id, 'scale', null, null, MOST_POINTS),
+    selectTyped(db, id, 40),
+  ])
+  const shown = events.map(({ seq: _s, previous: _p, hash: _h, ...event }) => event as JobEvent)
+  return { id, simulated: job.simulated, events: shown, clock, latest: job.latest, vacuum, scale, typed, cursor: `${job.readingSeq}.${events.length}` }
+}

@@ -1,0 +1,78 @@
+import Link from 'next/link'
+import { clockFactor, wallTimeMs } from '@/core/procedure/clock'
+import { type JobSummary, stepLabel } from '@/core/procedure/summary'
+import { strataOf } from '@/core/pull/strata'
+import { PA_PER_MICRON } from '@/core/units/constants'
+import type { BoardRow } from '@/server/jobs/board-view'
+import { DepthStrip } from '../chart/depth-strip'
+import { clockIn, micronText } from '../format'
+import { type Axis, share } from './time-axis'
+
+export function strataOfSummary(s: JobSummary) {
+  return strataOf(s.barometerPa, s.ambientC, s.targetPa / PA_PER_MICRON, s.ultimatePa / PA_PER_MICRON)
+}
+
+/** One car: its strip, its step, the time it needs someone, and its day on the common axis. */
+export function BoardLine({ row, axis, timeZone, needed }: { row: BoardRow; axis: Axis; timeZone: string; needed: number }) {
+  const { summary, vacuumPa, clock } = row
+  const factor = clock.length > 0 ? clockFactor(clock) : 1
+  const depth = summary.step === 'pull' || summary.step === 'hold' || summary.step === 'isolate'
+  const shown = depth ? vacuumPa : null
+  return (
+    <li className="border-b border-rule">
+      <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[352px_1fr] items-center max-lg:grid-cols-1">
+        <span className="grid grid-cols-[36px_134px_110px_60px] items-center gap-x-1 py-1 max-lg:grid-cols-[36px_1fr_1fr_64px]">
+          <DepthStrip strata={strataOfSummary(summary)} vacuumPa={shown} />
+          <span className="min-w-0">
+            <b className="block truncate text-[19px] font-semibold leading-tight">{summary.name}</b>
+            <span className="block truncate text-[15px] text-ink-2">{summary.model}</span>
+          </span>
+          <span className="min-w-0">
+            <b className="block truncate text-[16px] font-semibold leading-tight">{summary.signed ? 'Signed' : stepLabel(summary.step)}</b>
+            <span className="block truncate text-[15px]">{shown !== null && summary.comeBackAt ? `${micronText(shown)} micron` : summary.line}</span>
+          </span>
+          <span className="text-right text-[20px] font-medium" suppressHydrationWarning>
+            {Number.isFinite(needed) ? (needed < 0 ? 'now' : clockIn(timeZone)(needed)) : '–'}
+            {factor > 1 && <small className="block text-[14px] font-normal text-caution">clock ×{factor}</small>}
+          </span>
+        </span>
+        <Day row={row} axis={axis} needed={needed} clock={clockIn(timeZone)} />
+      </Link>
+    </li>
+  )
+}
+
+function Day({ row, axis, needed, clock }: { row: BoardRow; axis: Axis; needed: number; clock: (ms: number) => string }) {
+  const wall = (iso: string) => (row.clock.length > 0 ? wallTimeMs(row.clock, Date.parse(iso)) : Date.parse(iso))
+  const waits = needed > axis.nowMs && Number.isFinite(needed)
+  return (
+    <span className="relative block h-[58px] overflow-hidden max-lg:hidden" aria-hidden="true" suppressHydrationWarning>
+      {row.summary.visits.map((visit) => {
+        const left = share(axis, wall(visit.startedAt))
+        const right = share(axis, visit.endedAt ? wall(visit.endedAt) : axis.nowMs)
+        const waiting = visit.step === 'pull' || visit.step === 'hold'
+        return (
+          <span
+            key={visit.startedAt + visit.step}
+            className={`absolute top-[20px] h-[27px] overflow-hidden whitespace-nowrap px-1.5 text-[15px] leading-[26px] ${waiting ? 'border-b-2 border-ink bg-deep text-ink' : 'rounded-sm bg-ink text-ground'}`}
+            style={{ left: `${left * 100}%`, width: `calc(${Math.max(0, right - left) * 100}% - 2px)` }}
+          >
+            {right - left > 0.05 ? stepLabel(visit.step).replace(/^\d+ /, '').toLowerCase() : ''}
+          </span>
+        )
+      })}
+      {waits && (
+        <>
+          <span
+            className="absolute top-[20px] h-[27px] border-y-[1.5px] border-dashed border-ink"
+            style={{ left: `${share(axis, axis.nowMs) * 100}%`, width: `${(share(axis, needed) - share(axis, axis.nowMs)) * 100}%` }}
+          />
+          <span className="absolute top-0 h-full border-l-[3px] border-ink" style={{ left: `${share(axis, needed) * 100}%` }}>
+            <b className="block bg-ink py-px pr-4 pl-1.5 text-[15px] font-semibold text-ground [clip-path:polygon(0_0,100%_0,86%_50%,100%_100%,0_100%)]">{clock(needed)}</b>
+          </span>
+        </>
+      )}
+      <span className="absolute top-0 h-full border-l-2 border-ink" style={{ left: `${share(axis, axis.nowMs) * 100}%` }} />
+    </span>
+  )
+}

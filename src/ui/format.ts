@@ -1,0 +1,28 @@
+import { PA_PER_MICRON, PA_PER_PSI } from '@/core/units/constants'
+
+/** Clock time such as 14:20 in the shop's own time zone. */
+export function clockIn(timeZone: string): (ms: number) => string {
+  const format = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone })
+  return (ms) => format.format(ms)
+}
+
+/** Micron with thousands marked, from Pa. */
+export const micronText = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')
+
+/** Three figures of Pa or kPa, from Pa. */
+export function paText(pa: number): string {
+  if (pa >= 10_000) return `${(pa / 1000).toFixed(1)} kPa`
+  return `${pa >= 100 ? Math.round(pa) : pa.toPrecision(3)} Pa`
+}
+
+/** A gauge pressure in kPa and psig, from Pa above the air. */
+export const gaugeText = (paG: number): string => `${Math.round(paG / 1000)} kPa, ${Math.round(paG / PA_PER_PSI)} psig`.replaceAll('-', '−')
+
+/** A number with a true minus. */
+export const signed = (value: number, digits: number): string => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(digits)}`
+
+/** The date of a job-time moment, such as 25 Nov 2026, 14:20. */
+export function dateTimeIn(timeZone: string): (iso: string) => string {
+  const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone })
+  return (iso) => format.format(new Date(iso))
+}

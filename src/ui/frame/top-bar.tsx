@@ -1,0 +1,62 @@
+'use client'
+
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+import { useWallNow } from '../hooks/use-now'
+import { clockIn, paText } from '../format'
+import { PA_PER_INHG } from '@/core/units/constants'
+import { AccountMenu } from './account-menu'
+
+export type ShopView = { name: string; altitudeM: number | null; barometerPa: number; ambientC: number; timeZone: string; demo: boolean }
+export type UserView = { name: string; role: 'lead' | 'technician' | 'trainee'; certificate: string }
+
+/** The bar on every page: places, where we are and what the air is here, the time, who works. */
+export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: UserView; serverNowMs: number }) {
+  const path = usePathname()
+  const now = useWallNow(serverNowMs)
+  const places = [
+    { href: '/board', name: 'Board' },
+    { href: '/job/new', name: 'New car' },
+    ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop' }] : []),
+  ]
+  return (
+    <header className="no-print flex h-11 items-center gap-5 border-b border-rule px-5 max-sm:gap-3 max-sm:px-4">
+      <Link href="/board" className="flex items-center gap-2 text-[22px] font-semibold">
+        <svg width="22" height="22" viewBox="0 0 24 24" aria-hidden="true">
+          <path d="M1 3h22M4 8h6M14 8h6M12 3v17M7 15l5 6 5-6" fill="none" stroke="currentColor" strokeWidth="2.6" />
+        </svg>
+        <span className="max-sm:sr-only">Yperos</span>
+      </Link>
+      <nav aria-label="Places" className="flex h-full gap-5 pl-8 text-[17px] max-sm:gap-4 max-sm:pl-0">
+        {places.map(({ href, name }) => (
+          <Link
+            key={href}
+            href={href}
+            aria-current={path === href ? 'page' : undefined}
+            className={`flex h-full items-center border-b-4 pt-1 ${path === href ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`}
+          >
+            {name}
+          </Link>
+        ))}
+      </nav>
+      <p className="ml-auto flex gap-5 text-[15px] text-ink-2 max-lg:hidden">
+        <span>
+          <b className="font-semibold text-ink">{shop.name}</b>
+          {shop.altitudeM !== null && ` ${shop.altitudeM.toLocaleString('en')} m`}
+        </span>
+        <span>
+          air here <b className="font-semibold text-ink">{paText(shop.barometerPa)}</b>, {(shop.barometerPa / PA_PER_INHG).toFixed(1)} inHg
+        </span>
+        <span>
+          hall <b className="font-semibold text-ink">{shop.ambientC} °C</b>
+        </span>
+      </p>
+      <div className="flex items-center gap-4 max-lg:ml-auto">
+        <time className="text-[24px] font-semibold" suppressHydrationWarning>
+          {clockIn(shop.timeZone)(now)}
+        </time>
+        <AccountMenu user={user} />
+      </div>
+    </header>
+  )
+}

@@ -1,0 +1,155 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import type { Call, CallButton } from '@/core/call/types'
+import { newEventId, send } from '../api'
+import { useHotkeys } from '../hooks/use-hotkeys'
+import { useForms } from './forms'
+import { KeysDialog } from './keys-dialog'
+import type { Deeds } from './use-deeds'
+
+type Props = { call: Call; deeds: Deeds; jobId: string; maySign: boolean; onTrail: () => void }
+
+/** The one voice of the screen: how sure, what, why, what it proves, and where the hand goes next. */
+export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
+  const router = useRouter()
+  const forms = useForms()
+  const [keysOpen, setKeysOpen] = useState(false)
+  const press = (button: CallButton) => {
+    if (deeds.busy) return
+    const does = button.does
+    if (does.do === 'record') deeds.record(does.deeds)
+    if (does.do === 'go') router.push(does.to === 'board' ? '/board' : `/job/${jobId}/record`)
+    if (does.do === 'send') void forms.submit(does.form, deeds)
+    if (does.do === 'judge') void judge(jobId, deeds)
+  }
+  const buttons = [call.action, ...call.plain]
+  useHotkeys({
+    ...Object.fromEntries(deeds.pending.length > 0 ? [] : buttons.map((b) => [b.key.toLowerCase(), () => press(b)])),
+    a: onTrail,
+    '?': () => setKeysOpen(true),
+  })
+  const trainee = call.form === 'sign' && !maySign
+  return (
+    <aside aria-label="The call" className="flex flex-col border-l border-rule bg-sheet p-5 max-lg:border-t max-lg:border-l-0 max-sm:p-4 lg:min-h-[calc(100dvh-128px)]">
+      {deeds.pending.length > 0 ? (
+        <CautionAsk deeds={deeds} />
+      ) : (
+        <>
+          <div className="flex justify-between text-[16px] text-ink-2">
+            <span>The call</span>
+            <b className="font-semibold text-ink">{call.sure}</b>
+          </div>
+          <div aria-live="polite">
+            <h2 className="mt-1 text-[34px] font-semibold leading-[1.1] max-sm:text-[28px]">{call.sentence}</h2>
+            {call.figure && (
+              <p className="mt-2 flex items-end gap-2.5" suppressHydrationWarning>
+                <span className="figure text-[84px] font-semibold max-sm:text-[72px]">{call.figure.text}</span>
+                <span className="pb-1 text-[18px] font-medium leading-tight">{call.figure.caption}</span>
+              </p>
+            )}
+          </div>
+          <div className="mt-3 space-y-1.5 text-[18px] leading-snug">
+            {call.why.map((line) => (
+              <p key={line}>{line}</p>
+            ))}
+          </div>
+          {call.proves && (
+            <section className="mt-3 border-t border-rule pt-3">
+              <h3 className="text-[16px] font-semibold">{call.proves.title}</h3>
+              <p className="text-[16px] leading-snug">{call.proves.text}</p>
+            </section>
+          )}
+          <Watch lines={call.watch} />
+          <div className="mt-auto pt-4">
+            <p role="alert" className="mb-2 text-[16px] font-medium text-leak">
+              {trainee ? 'A trainee runs jobs; a technician or the lead signs them.' : deeds.refused}
+            </p>
+            <button
+              type="button"
+              disabled={deeds.busy || trainee}
+              onClick={() => press(call.action)}
+              className="flex min-h-[68px] w-full items-center justify-between gap-3 rounded bg-accent px-5 py-2 text-left text-[25px] font-semibold leading-tight text-accent-text disabled:opacity-60"
+            >
+              <span>
+                {call.action.label}
+                {call.action.sub && <small className="block text-[16px] font-medium">{call.action.sub}</small>}
+              </span>
+              <span className="key max-sm:hidden">{call.action.key}</span>
+            </button>
+            <div className="mt-2.5 grid grid-cols-2 gap-2.5">
+              {call.plain.map((button) => (
+                <button key={button.label} type="button" disabled={deeds.busy} className="plain-button flex items-center justify-between gap-2 text-[17px] leading-tight" onClick={() => press(button)}>
+                  {button.label} <span className="key max-sm:hidden">{button.key}</span>
+                </button>
+              ))}
+            </div>
+            {call.then && <p className="mt-3 text-[16px] leading-snug text-ink-2">{call.then}</p>}
+          </div>
+        </>
+      )}
+      <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} buttons={buttons} />
+    </aside>
+  )
+}
+
+async function judge(jobId: string, deeds: Deeds): Promise<void> {
+  deeds.setBusy(true)
+  const answer = await send(`/api/jobs/${jobId}/hold-end`, { id: newEventId() })
+  deeds.setBusy(false)
+  deeds.report(answer.ok ? null : answer.message)
+}
+
+export function Triangle() {
+  return (
+    <svg width="24" height="22" viewBox="0 0 24 22" aria-hidden="true" className="mt-0.5 shrink-0 text-caution">
+      <path d="M12 2 22.5 20.5H1.5Z" fill="none" stroke="currentColor" strokeWidth="2.2" strokeLinejoin="round" />
+      <path d="M12 8.5v6M12 16.4v2" stroke="currentColor" strokeWidth="2.2" />
+    </svg>
+  )
+}
+
+function Watch({ lines }: { lines: string[] }) {
+  if (lines.length === 0) return null
+  return (
+    <section className="mt-3 border-t border-rule pt-3">
+      <h3 className="text-[16px] font-semibold">Watch</h3>
+      <ul className="mt-1 space-y-1.5 text-[16px] leading-snug">
+        {lines.map((line) => (
+          <li key={line} className="flex gap-2.5">
+            <Triangle />
+            {line}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** Names what a deed would cost before it is recorded. */
+function CautionAsk({ deeds }: { deeds: Deeds }) {
+  useHotkeys({ escape: deeds.goBack })
+  return (
+    <div role="alertdialog" aria-label="Before you do that" className="flex flex-1 flex-col">
+      <p className="text-[16px] font-semibold text-caution">Before you do that</p>
+      {deeds.pending.map((caution) => (
+        <div key={caution.code} className="mt-2 flex gap-3">
+          <Triangle />
+          <div>
+            <p className="text-[24px] font-semibold leading-tight">{caution.sentence}</p>
+            <p className="mt-2 text-[18px] leading-snug">{caution.remedy}</p>
+          </div>
+        </div>
+      ))}
+      <div className="mt-auto pt-5">
+        <button type="button" onClick={deeds.goBack} className="flex min-h-[68px] w-full items-center rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text">
+          Go back
+        </button>
+        <button type="button" onClick={deeds.goOn} className="plain-button mt-2.5 w-full text-left text-[17px]">
+          Do it all the same; the record says so
+        </button>
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,144 @@
+'use client'
+
+import type { Call, Live } from '@/core/call/types'
+import { PARTS, type Part, PART_NAMES, type RigState } from '@/core/procedure/parts'
+import { openContainer, type JobState } from '@/core/procedure/state'
+import { micronText } from '../format'
+import type { Deeds } from './use-deeds'
+
+type Props = { state: JobState; live: Live; call: Call; deeds: Deeds }
+
+/** The line from the far gauge through the car to pump or container; what the hands just turned is tapped here. */
+export function ConnectionDrawing({ state, live, call, deeds }: Props) {
+  const { rig } = state
+  const due = new Set(call.action.does.do === 'record' ? call.action.does.deeds.flatMap((d) => (d.kind === 'part-set' ? [d.payload.part] : [])) : [])
+  const turn = (part: Part) => deeds.record([{ kind: 'part-set', payload: { part, state: following(part, rig) } }])
+  const tap = { rig, due, turn, locked: deeds.busy || state.signed !== undefined }
+  const container = openContainer(state)
+  return (
+    <section aria-label="Connection" className="mt-3 border-t border-rule pt-3">
+      <div className="flex items-stretch max-sm:hidden">
+        <Box>
+          <b className="text-[20px] font-semibold">{live.vacuumPa === undefined || state.step === 'charge' ? '–' : micronText(live.vacuumPa)}</b>
+          <span>far gauge</span>
+        </Box>
+        <Pipe open />
+        <Box wide tinted>
+          <b className="text-[19px] font-semibold leading-tight">{state.opened.car.name}</b>
+          <span>{state.opened.volumeL} L inside</span>
+          <TapText part="engine" {...tap} />
+        </Box>
+        <div className="flex flex-1 flex-col justify-around">
+          {(['low', 'high'] as const).map((side) => (
+            <div key={side} className="flex items-center">
+              <span className="w-9 pl-1.5 text-[15px] font-medium">{side}</span>
+              <TapValve part={`coupler-${side}`} {...tap} />
+              <span className="flex-1 border-t-[7px] border-ink" aria-hidden="true" />
+              <TapValve part={`valve-${side}`} {...tap} />
+            </div>
+          ))}
+        </div>
+        <div className="my-6 border-l-[7px] border-ink" aria-hidden="true" />
+        <div className="flex items-center">
+          <Tap part="centre-hose" {...tap}>
+            centre hose: {hoseWord(rig)}
+          </Tap>
+        </div>
+        {rig['centre-hose'] === 'container' ? (
+          <Box tinted>
+            <b className="text-[19px] font-semibold leading-tight">{container?.id ?? 'container'}</b>
+            <span>{live.scaleG === undefined ? 'on the scale' : `${Math.round(live.scaleG)} g`}</span>
+            <TapText part="container-valve" {...tap} />
+          </Box>
+        ) : (
+          <Box tinted>
+            <b className="text-[19px] font-semibold leading-tight">Pump, {state.opened.rig.pumpCfm} CFM</b>
+            <TapText part="pump" {...tap} />
+            <TapText part="exhaust-cap" {...tap} />
+            <TapText part="ballast" {...tap} />
+          </Box>
+        )}
+      </div>
+      <PhoneParts {...tap} />
+    </section>
+  )
+}
+
+const hoseWord = (rig: RigState): string => (rig['centre-hose'] === 'off' ? 'off' : `to ${rig['centre-hose']}`)
+
+/** The state a tap gives a part: the next in its list. */
+export function following(part: Part, rig: RigState): string {
+  const states: readonly string[] = PARTS[part]
+  return states[(states.indexOf(rig[part]) + 1) % states.length] as string
+}
+
+function Box({ children, wide = false, tinted = false }: { children: React.ReactNode; wide?: boolean; tinted?: boolean }) {
+  return <div className={`flex flex-col justify-center rounded border-[1.5px] border-ink px-3 py-1.5 text-[15px] leading-snug ${tinted ? 'bg-drying' : 'bg-sheet'} ${wide ? 'w-44' : 'w-36'}`}>{children}</div>
+}
+
+function Pipe({ open }: { open: boolean }) {
+  return <span aria-hidden="true" className={`w-8 self-center border-ink ${open ? 'border-t-[7px]' : 'border-l-[7px]'}`} />
+}
+
+type TapProps = { rig: RigState; due: Set<Part>; turn: (part: Part) => void; locked: boolean; part: Part }
+
+function Tap({ part, rig, due, turn, locked, children }: TapProps & { children: React.ReactNode }) {
+  const marked = due.has(part)
+  return (
+    <button
+      type="button"
+      disabled={locked}
+      onClick={() => turn(part)}
+      aria-label={`${PART_NAMES[part]}, ${rig[part]}; tap for ${following(part, rig)}`}
+      className={`min-h-11 rounded px-2 text-left text-[15px] leading-tight ${marked ? 'border-[3px] border-accent bg-accent-soft font-semibold' : 'border border-transparent hover:border-rule-2'}`}
+    >
+      {children}
+    </button>
+  )
+}
+
+function TapText(props: TapProps) {
+  return (
+    <Tap {...props}>
+      {PART_NAMES[props.part]} <b className="font-semibold">{props.rig[props.part]}</b>
+    </Tap>
+  )
+}
+
+/** A valve in the line: open, the line runs through and the lever lies along it; closed, a gap and the lever across. */
+function TapValve(props: TapProps) {
+  const state = props.rig[props.part]
+  return (
+    <Tap {...props}>
+      <span className="flex items-center gap-2">
+        <svg width="46" height="34" viewBox="0 0 46 34" aria-hidden="true">
+          {state === 'open' ? (
+            <path d="M0 22h46M12 7h22M23 7v12" stroke="var(--ink)" strokeWidth="6" />
+          ) : state === 'off' ? (
+            <path d="M0 22h10M36 22h10" stroke="var(--ink)" strokeWidth="6" strokeDasharray="4 3" />
+          ) : (
+            <path d="M0 22h12M34 22h12M12 14v16M34 14v16M23 4v28" stroke="var(--ink)" strokeWidth="5" />
+          )}
+        </svg>
+        <span>
+          {PART_NAMES[props.part].replace(/^(low|high) /, '')}
+          <b className="block font-semibold">{state === 'on' ? 'on, closed' : state}</b>
+        </span>
+      </span>
+    </Tap>
+  )
+}
+
+/** On the phone the same parts as a folded list. */
+function PhoneParts(tap: Omit<TapProps, 'part'>) {
+  return (
+    <details className="sm:hidden">
+      <summary className="min-h-9 text-[16px] font-semibold">Connection</summary>
+      <div className="grid grid-cols-2 gap-1.5">
+        {(Object.keys(PARTS) as Part[]).map((part) => (
+          <TapText key={part} part={part} {...tap} />
+        ))}
+      </div>
+    </details>
+  )
+}

@@ -1,0 +1,65 @@
+'use client'
+
+import { createContext, type ReactNode, useContext, useEffect, useState } from 'react'
+import type { Call, FormName, Live } from '@/core/call/types'
+import type { JobState } from '@/core/procedure/state'
+import { newEventId, send } from '../api'
+import type { UserView } from '../frame/top-bar'
+import { FORMS } from './forms/definitions'
+import type { Errors, Values } from './forms/form-types'
+import type { Deeds } from './use-deeds'
+
+type FormsValue = {
+  form: FormName | undefined
+  values: Values
+  errors: Errors
+  change: (field: string, value: string) => void
+  submit: (form: FormName, deeds: Deeds) => Promise<void>
+}
+
+const FormsContext = createContext<FormsValue | null>(null)
+
+export function useForms(): FormsValue {
+  const value = useContext(FormsContext)
+  if (!value) throw new Error('useForms belongs inside FormsProvider')
+  return value
+}
+
+type Props = { state: JobState; live: Live; call: Call; jobId: string; user: UserView; children: ReactNode }
+
+/** Holds what is typed into the form the call names; fields nobody touched follow the instruments. */
+export function FormsProvider({ state, live, call, jobId, user, children }: Props) {
+  const [touched, setTouched] = useState<Values>({})
+  const [errors, setErrors] = useState<Errors>({})
+  const form = call.form
+  const stage = `${form ?? ''} ${state.containers.length} ${state.zero?.at ?? ''}`
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another form, or the same at another stage, begins empty
+  useEffect(() => {
+    setTouched({})
+    setErrors({})
+  }, [stage])
+  const values = form ? { ...FORMS[form].initial(state, live, user), ...touched } : {}
+  const change = (field: string, value: string) => {
+    setTouched((before) => ({ ...before, [field]: value }))
+    setErrors(({ [field]: _mended, ...rest }) => rest)
+  }
+  const submit = async (name: FormName, deeds: Deeds) => {
+    const parsed = FORMS[name].parse(values, state)
+    if ('errors' in parsed) {
+      setErrors(parsed.errors)
+      deeds.report('Something typed cannot be taken; the reason stands beside it.')
+      return
+    }
+    deeds.report(null)
+    if (name === 'sign') await sign(jobId, values.certificate ?? '', deeds)
+    else deeds.record(parsed.deeds)
+  }
+  return <FormsContext.Provider value={{ form, values, errors, change, submit }}>{children}</FormsContext.Provider>
+}
+
+async function sign(jobId: string, certificate: string, deeds: Deeds): Promise<void> {
+  deeds.setBusy(true)
+  const answer = await send(`/api/jobs/${jobId}/sign`, { id: newEventId(), certificate })
+  deeds.setBusy(false)
+  deeds.report(answer.ok ? null : answer.message)
+}

@@ -1,0 +1,29 @@
+import type { Deed, Live } from '@/core/call/types'
+import type { JobState } from '@/core/procedure/state'
+import type { UserView } from '../../frame/top-bar'
+import type { Entry } from '../../form/entries'
+
+export type Values = Record<string, string>
+export type Errors = Record<string, string>
+export type Parsed = { deeds: Deed[] } | { errors: Errors }
+
+/** A form of a step: what stands in its fields before anybody types, and what its entries become. Pure. */
+export type FormDefinition = {
+  initial: (state: JobState, live: Live, user: UserView) => Values
+  parse: (values: Values, state: JobState) => Parsed
+}
+
+/** Collects entries; `value` of each is usable only while `errors` is empty. */
+export class Collector {
+  readonly errors: Errors = {}
+
+  take<T>(field: string, entry: Entry<T>, instead: T): T {
+    if ('value' in entry) return entry.value
+    this.errors[field] = entry.error
+    return instead
+  }
+
+  result(deeds: () => Deed[]): Parsed {
+    return Object.keys(this.errors).length > 0 ? { errors: this.errors } : { deeds: deeds() }
+  }
+}

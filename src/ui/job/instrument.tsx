@@ -1,0 +1,176 @@
+'use client'
+
+import { restFinding } from '@/core/call/before'
+import { LEAVE_WORDS } from '@/core/call/after'
+import type { Live } from '@/core/call/types'
+import { LEAVE_ITEMS } from '@/core/procedure/events'
+import type { JobState } from '@/core/procedure/state'
+import { massInAllUnits } from '@/core/units/mass'
+import type { LiveJob } from '../hooks/use-job-live'
+import { gaugeText } from '../format'
+import { OPENED_WORDS } from '../words/words'
+import { ChargeFigures } from './charge-figures'
+import { Descent } from './descent'
+import { FixForm, GrossForm, PlanForm, ProofForm, SignForm, ZeroForm } from './forms/step-forms'
+import { useForms } from './forms'
+import { HoldLens } from './hold-lens'
+import { ProofBands } from './proof-bands'
+import { ProofScale } from './proof-scale'
+
+type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string }
+
+/** The step's own instrument, in the middle of the screen. */
+export function Instrument({ state, live, job, clock }: Props) {
+  const { form } = useForms()
+  if (state.signed) return <Closed state={state} />
+  switch (state.step) {
+    case 'take-in':
+    case 'zero':
+      return (
+        <Section title="Zero check">
+          <Rest state={state} />
+          {(form === 'zero' || form === 'recovered') && <ZeroForm state={state} recovering={form === 'recovered'} />}
+          <Label state={state} />
+        </Section>
+      )
+    case 'fix':
+      return (
+        <Section title="What was opened and renewed">
+          <FixForm />
+          <Label state={state} />
+        </Section>
+      )
+    case 'rig':
+    case 'pull':
+    case 'isolate':
+      return <Descent state={state} live={live} vacuum={job.vacuum} clock={clock} />
+    case 'hold':
+      return (
+        <>
+          <HoldLens state={state} live={live} vacuum={job.vacuum} clock={clock} />
+          <ProofScale state={state} live={live} />
+        </>
+      )
+    case 'charge':
+      return (
+        <>
+          {form === 'plan' && (
+            <Section title={`${Math.round((state.opened.label.lowG + state.opened.label.highG) / 2)} g to weigh out`}>
+              <p className="mb-3 text-[17px] text-ink-2">
+                {massInAllUnits((state.opened.label.lowG + state.opened.label.highG) / 2).join(' · ')}; the label says {state.opened.label.typed}.
+              </p>
+              <PlanForm state={state} />
+            </Section>
+          )}
+          {state.plan && <ChargeFigures state={state} live={live} scale={job.scale} clock={clock} />}
+          {form === 'container-start' && <GrossForm label="Gross on the scale, hose on" />}
+          {form === 'container-end' && <GrossForm label="Gross now, container shut" />}
+        </>
+      )
+    case 'prove':
+      return (
+        <Section title="Prove">
+          {form === 'proof' && <ProofForm state={state} />}
+          <ProofBands state={state} {...proofValues(state, live)} />
+        </Section>
+      )
+    case 'leave':
+      return (
+        <Section title="Leave the car as it should be">
+          <LeaveList state={state} />
+          {form === 'sign' && <SignForm />}
+        </Section>
+      )
+    default: {
+      const unknown: never = state.step
+      return unknown
+    }
+  }
+}
+
+function proofValues(state: JobState, live: Live) {
+  if (state.proof) return { low: state.proof.lowPaG, high: state.proof.highPaG, vent: state.proof.ventC }
+  const { barometerPa } = state.opened.place
+  return { low: live.lowPa && live.lowPa - barometerPa, high: live.highPa && live.highPa - barometerPa, vent: live.ventC }
+}
+
+function Section({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="pt-4">
+      <h2 className="mb-3 text-[30px] font-semibold leading-tight">{title}</h2>
+      {children}
+    </section>
+  )
+}
+
+function Rest({ state }: { state: JobState }) {
+  const finding = restFinding(state)
+  if (!state.zero || !finding) return null
+  const most = Math.max(state.zero.lowPaG, state.zero.highPaG)
+  return (
+    <div className="mb-4 flex flex-wrap items-end gap-x-10 gap-y-2">
+      <p>
+        <span className="figure text-[104px] font-semibold max-sm:text-[72px]">{Math.round(most / 1000)}</span>
+        <span className="ml-2 text-[30px]">kPa</span>
+        <span className="block text-[17px] font-semibold">at rest, above the air here ({gaugeText(most)})</span>
+      </p>
+      {finding.kind === 'refrigerant' && (
+        <p className="text-[17px]">
+          <span className="figure text-[52px]">{Math.round(finding.saturationPaG / 1000)}</span> kPa
+          <span className="block text-[17px] font-semibold">with liquid inside at {Math.round(state.opened.place.ambientC)} °C</span>
+        </p>
+      )}
+    </div>
+  )
+}
+
+function Label({ state }: { state: JobState }) {
+  const { label, story, place, history, procedure, volumeL, rig } = state.opened
+  const facts = [
+    ['Label', `${label.refrigerant}, ${label.typed}, ${label.oilKind}${label.oilMl === null ? '' : ` ${label.oilMl} mL`}`],
+    ['Opened', `${OPENED_WORDS[story.opened]}, ${story.openHours} h, drier ${story.drierReplaced ? 'replaced' : 'kept'}`],
+    ['Place', `air ${(place.barometerPa / 1000).toFixed(1)} kPa, ${place.ambientC} °C`],
+    ['Procedure', `${procedure.name}: ${procedure.targetMicron} micron, hold ${procedure.holdMinutes} min`],
+    ['Rig', `${rig.name}, ${volumeL} L inside (assumed)`],
+    ...(history.lastChargeG !== null && history.daysSinceCharge !== null ? [['Last charge', `${history.lastChargeG} g, ${history.daysSinceCharge} days ago`]] : []),
+  ] as [string, string][]
+  return (
+    <dl className="mt-5 grid max-w-[820px] grid-cols-[110px_1fr] gap-y-1 border-t border-rule pt-3 text-[16px]">
+      {facts.map(([name, value]) => (
+        <div key={name} className="contents">
+          <dt className="text-ink-2">{name}</dt>
+          <dd>{value}</dd>
+        </div>
+      ))}
+    </dl>
+  )
+}
+
+function LeaveList({ state }: { state: JobState }) {
+  const next = LEAVE_ITEMS.find((item) => !state.left.includes(item))
+  return (
+    <ol className="mb-4 max-w-[720px]">
+      {LEAVE_ITEMS.map((item, i) => {
+        const done = state.left.includes(item)
+        return (
+          <li key={item} className={`flex min-h-[50px] items-center gap-4 border-b border-rule text-[19px] ${item === next ? 'font-semibold' : ''}`}>
+            <span aria-hidden="true" className={`grid size-7 place-items-center border-[2.5px] ${done ? 'border-ink bg-ink text-ground' : item === next ? 'border-ink' : 'border-rule-2'}`}>
+              {done ? '✓' : i + 1}
+            </span>
+            {LEAVE_WORDS[item].task}
+            <span className="sr-only">{done ? ', done' : ', to do'}</span>
+          </li>
+        )
+      })}
+    </ol>
+  )
+}
+
+function Closed({ state }: { state: JobState }) {
+  return (
+    <Section title="Handed over">
+      <p className="text-[19px]">Everything of this job is in its record, with the readings and the signature.</p>
+      <Label state={state} />
+    </Section>
+  )
+}

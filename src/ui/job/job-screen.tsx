@@ -1,0 +1,72 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import { callFor } from '@/core/call/call'
+import type { Live } from '@/core/call/types'
+import { clockFactor } from '@/core/procedure/clock'
+import { foldJob } from '@/core/procedure/reduce'
+import { recentSlope } from '@/core/units/slope'
+import type { JobView } from '@/server/jobs/job-view'
+import { clockIn } from '../format'
+import type { ShopView, UserView } from '../frame/top-bar'
+import { type LiveJob, useJobLive } from '../hooks/use-job-live'
+import { useJudge } from '../hooks/use-judge'
+import { useJobNow } from '../hooks/use-now'
+import { BenchPanel } from './bench-panel'
+import { CallPanel } from './call-panel'
+import { ConnectionDrawing } from './connection-drawing'
+import { FormsProvider } from './forms'
+import { Instrument } from './instrument'
+import { Spine } from './spine'
+import { Trail } from './trail'
+import { TypeReading } from './type-reading'
+import { useDeeds } from './use-deeds'
+
+type Props = { view: JobView; shop: ShopView; user: UserView; maySign: boolean; serverNowMs: number }
+
+/** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
+export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
+  const job = useJobLive(view)
+  const nowMs = useJobNow(job.clock, serverNowMs)
+  const state = useMemo(() => foldJob(job.events), [job.events])
+  const judgement = useJudge(state, job.vacuum)
+  const clock = useMemo(() => clockIn(shop.timeZone), [shop.timeZone])
+  const live = liveOf(job, nowMs, clock, judgement)
+  const call = callFor(state, live)
+  const deeds = useDeeds(view.id, state)
+  const [trailOpen, setTrailOpen] = useState(false)
+  const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove'].includes(state.step)
+  return (
+    <FormsProvider state={state} live={live} call={call} jobId={view.id} user={user}>
+      <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} connected={job.connected} />
+      <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
+        <div className="min-w-0 px-5 pb-4 max-sm:px-4">
+          <Instrument state={state} live={live} job={job} clock={clock} />
+          {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
+          <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
+          {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}
+          {view.simulated && shop.demo && !state.signed && <BenchPanel jobId={view.id} running={state.benchRunning} factor={clockFactor(job.clock)} />}
+        </div>
+        <CallPanel call={call} deeds={deeds} jobId={view.id} maySign={maySign} onTrail={() => setTrailOpen(true)} />
+      </main>
+    </FormsProvider>
+  )
+}
+
+function liveOf(job: LiveJob, nowMs: number, clock: Live['clock'], judgement: Live['judgement']): Live {
+  const { vacuum, low, high, scale, vent } = job.latest
+  const fall = recentSlope(job.vacuum, 120_000)
+  const flow = recentSlope(job.scale, 60_000)
+  return {
+    nowMs,
+    clock,
+    ...(vacuum && { vacuumPa: vacuum.value }),
+    ...(low && { lowPa: low.value }),
+    ...(high && { highPa: high.value }),
+    ...(scale && { scaleG: scale.value }),
+    ...(vent && { ventC: vent.value }),
+    ...(fall !== undefined && { fallPaS: fall }),
+    ...(flow !== undefined && { flowGMin: Math.max(0, -flow * 60) }),
+    ...(judgement && { judgement }),
+  }
+}

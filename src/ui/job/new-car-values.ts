@@ -1,0 +1,111 @@
+import { JobOpened, type Procedure, type Rig } from '@/core/procedure/events'
+import { stationPressurePa } from '@/core/units/barometer'
+import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
+import { type Entry, readAmount, readCelsius, readMass, readMassRange } from '../form/entries'
+
+export type NewCarValues = {
+  name: string
+  model: string
+  hybrid: boolean
+  complaint: string
+  refrigerant: 'R-134a' | 'R-1234yf' | 'R-12' | 'R-744'
+  charge: string
+  tolerance: string
+  oilKind: string
+  oilMl: string
+  source: 'label' | 'manual'
+  air: string
+  ambient: string
+  opened: JobOpened['story']['opened']
+  openHours: string
+  drier: 'yes' | 'no'
+  lastCharge: string
+  daysSince: string
+  recovered: string
+  evaporators: '1' | '2'
+  simulated: boolean
+}
+
+/** Free volume by the number of evaporators, L (assumed, shown with the job). */
+const VOLUME_L = { '1': 2.5, '2': 5.1 } as const
+
+/** Why these two cannot be charged here. */
+export const REFUSED: Partial<Record<NewCarValues['refrigerant'], string>> = {
+  'R-12': 'R-12 is retrofit work: the label of the conversion, its oil and its charge lead. Not planned here.',
+  'R-744': 'R-744 (carbon dioxide) works above 100 bar with its own equipment. Not planned here.',
+}
+
+/** Air of the place as typed: an altitude (`2380 m`, `7800 ft`) or a barometer (`758 mbar`, `22.4 inHg`). */
+export function readAir(text: string): Entry<{ altitudeM: number | null; barometerPa: number }> {
+  const altitude = /^\s*(-?[\d,]+(?:\.\d+)?)\s*(m|ft)\s*$/i.exec(text)
+  try {
+    if (altitude) {
+      const metres = Number((altitude[1] as string).replace(/,/g, '')) * (altitude[2]?.toLowerCase() === 'ft' ? 0.3048 : 1)
+      return { value: { altitudeM: metres, barometerPa: stationPressurePa(metres) } }
+    }
+    if (!/[a-z]/i.test(text)) return { error: 'say in which unit: 2380 m, 7800 ft, 758 mbar or 22.4 inHg' }
+    const { value, unit } = parsePressure(text, 'mbar', false)
+    const barometerPa = toPascal(value, unit)
+    if (barometerPa < 40_000 || barometerPa > 110_000) return { error: 'that is not the air of any workshop: check the figure and its unit' }
+    return { value: { altitudeM: null, barometerPa } }
+  } catch (error) {
+    return { error: (error as Error).message }
+  }
+}
+
+export function airHint(text: string): string | undefined {
+  const entry = readAir(text)
+  if ('error' in entry) return undefined
+  const { barometerPa } = entry.value
+  return `air ${(barometerPa / 1000).toFixed(1)} kPa; a needle can read ${fromPascal(barometerPa, 'inHg').toFixed(1)} inHg at the deepest`
+}
+
+/** What the entries add up to, or the reason beside each field. */
+export function readNewCar(v: NewCarValues, procedure: Procedure | undefined, rig: Rig | undefined): { payload: JobOpened } | { errors: Record<string, string> } {
+  const errors: Record<string, string> = {}
+  const take = <T>(field: string, entry: Entry<T>): T | undefined => {
+    if ('value' in entry) return entry.value
+    errors[field] = entry.error
+    return undefined
+  }
+  const optional = <T>(field: string, text: string, read: (text: string) => Entry<T>): T | null => (text.trim() === '' ? null : (take(field, read(text)) ?? null))
+  if (!v.name.trim()) errors.name = 'the car needs a name people use'
+  if (!v.model.trim()) errors.model = 'type the model, or what it is'
+  const refused = REFUSED[v.refrigerant]
+  if (refused) errors.refrigerant = refused
+  const charge = take('charge', readMassRange(v.charge))
+  const air = take('air', readAir(v.air))
+  const payload = {
+    car: { name: v.name.trim(), model: v.model.trim(), hybrid: v.hybrid },
+    complaint: v.complaint.trim(),
+    label: {
+      refrigerant: v.refrigerant as 'R-134a',
+      lowG: charge?.lowG ?? 0,
+      highG: charge?.highG ?? 0,
+      typed: v.charge.trim(),
+      toleranceG: take('tolerance', readMass(v.tolerance)) ?? 15,
+      oilKind: v.oilKind.trim() || 'not on the label',
+      oilMl: optional('oilMl', v.oilMl, (t) => readAmount(t, 'the oil in mL', 1000)),
+      source: v.source,
+    },
+    place: { altitudeM: air?.altitudeM ?? null, barometerPa: air?.barometerPa ?? 0, ambientC: take('ambient', readCelsius(v.ambient)) ?? 20 },
+    story: { opened: v.opened, openHours: take('openHours', readAmount(v.openHours, 'the hours it was open', 10_000)) ?? 0, drierReplaced: v.drier === 'yes' },
+    history: {
+      lastChargeG: optional('lastCharge', v.lastCharge, readMass),
+      daysSinceCharge: optional('daysSince', v.daysSince, (t) => readAmount(t, 'the days', 20_000)),
+      recoveredG: optional('recovered', v.recovered, readMass),
+    },
+    volumeL: VOLUME_L[v.evaporators],
+    procedure: procedure as Procedure,
+    rig: rig as Rig,
+    simulated: v.simulated,
+  }
+  if (Object.keys(errors).length > 0) return { errors }
+  const parsed = JobOpened.safeParse(payload)
+  if (parsed.success) return { payload: parsed.data }
+  for (const issue of parsed.error.issues) errors[fieldOf(issue.path)] = issue.message
+  return { errors }
+}
+
+const FIELD_OF: Record<string, string> = { lowG: 'charge', highG: 'charge', typed: 'charge', toleranceG: 'tolerance', oilMl: 'oilMl', ambientC: 'ambient' }
+const fieldOf = (path: readonly PropertyKey[]): string => FIELD_OF[String(path[path.length - 1])] ?? String(path[path.length - 1] ?? 'name')

@@ -1,0 +1,90 @@
+import { currentHold, currentPull, type JobState } from '@/core/procedure/state'
+import { STEP_NAMES, STEPS, type Step, stepNumber } from '@/core/procedure/steps'
+
+type Props = { state: JobState; clock: (ms: number) => string; nowMs: number; factor: number; connected: boolean }
+
+/** The ten steps left to right with their times; the one that is now is a block. */
+export function Spine({ state, clock, nowMs, factor, connected }: Props) {
+  const { car, label } = state.opened
+  return (
+    <section aria-label="Steps" className="flex min-h-[84px] items-center border-b border-rule px-5 max-lg:flex-wrap max-lg:gap-y-2 max-lg:py-2 max-sm:px-4">
+      <div className="w-[212px] shrink-0 pr-3 max-sm:w-auto max-sm:flex-1">
+        <h1 className="truncate text-[27px] font-semibold leading-tight">{car.name}</h1>
+        <p className="truncate text-[16px] text-ink-2">
+          {car.model}, {label.refrigerant}
+        </p>
+        {(factor > 1 || !connected) && (
+          <p className="text-[15px] font-medium text-caution" suppressHydrationWarning>
+            {connected ? `simulated, clock ×${factor}, ${clock(nowMs)}` : 'line lost, joining again'}
+          </p>
+        )}
+      </div>
+      <ol className="flex flex-1 items-center max-sm:w-full max-sm:flex-none max-sm:gap-1">
+        {STEPS.map((step) => (
+          <StepMark key={step} step={step} state={state} clock={clock} nowMs={nowMs} />
+        ))}
+      </ol>
+    </section>
+  )
+}
+
+function StepMark({ step, state, clock, nowMs }: { step: Step; state: JobState; clock: (ms: number) => string; nowMs: number }) {
+  const now = state.step === step && !state.signed
+  const visits = state.visits.filter((v) => v.step === step)
+  const done = !now && visits.some((v) => v.endedAt) && stepNumber(step) <= stepNumber(state.step)
+  if (now) {
+    return (
+      <li aria-current="step" className="w-[200px] shrink-0 rounded bg-ink px-3.5 py-1.5 text-ground max-lg:w-auto max-sm:px-2 max-sm:py-0.5">
+        <b className="block whitespace-nowrap text-[23px] font-semibold leading-tight max-sm:text-[16px]">
+          {stepNumber(step)} {STEP_NAMES[step]}
+          {nth(step, state)}
+        </b>
+        <span className="block whitespace-nowrap text-[16px] opacity-80 max-lg:hidden" suppressHydrationWarning>
+          {factOf(state, clock, nowMs)}
+        </span>
+      </li>
+    )
+  }
+  const last = visits[visits.length - 1]
+  return (
+    <li className="relative min-w-0 flex-1 max-sm:h-2.5" title={`${stepNumber(step)} ${STEP_NAMES[step]}${done ? ', done' : ''}`}>
+      <span aria-hidden="true" className={`block h-0 max-sm:hidden ${done ? 'border-t-[5px] border-ink' : 'border-t-2 border-rule-2'}`} />
+      <span
+        aria-hidden="true"
+        className={`absolute -top-1.5 left-0.5 grid size-[15px] place-items-center border-[2.5px] border-ink max-sm:static max-sm:h-2.5 max-sm:w-full ${done ? 'bg-ink' : 'border-rule-2 bg-ground'}`}
+      >
+        {done && (
+          <svg viewBox="0 0 12 12" width="11" height="11" className="max-sm:hidden" aria-hidden="true">
+            <path d="M1.5 6.5 4.5 9.5 10.5 2.5" fill="none" stroke="var(--ground)" strokeWidth="2.4" />
+          </svg>
+        )}
+      </span>
+      <span className={`mt-2.5 block truncate text-[15px] max-lg:sr-only ${done ? 'font-semibold' : 'text-ink-2'}`}>
+        {STEP_NAMES[step]}
+        <span className="sr-only">{done ? ', done' : ', to come'}</span>
+      </span>
+      <span className="block h-5 truncate text-[15px] text-ink-2 max-lg:hidden" suppressHydrationWarning>
+        {done && last ? `${clock(Date.parse(last.startedAt))}${visits.length > 1 ? `, ×${visits.length}` : ''}` : ''}
+      </span>
+    </li>
+  )
+}
+
+function nth(step: Step, state: JobState): string {
+  const times = state.visits.filter((v) => v.step === step).length
+  const word = ['', '', ', second', ', third'][times] ?? `, ${times}th`
+  return step === 'pull' || step === 'hold' ? word : ''
+}
+
+function factOf(state: JobState, clock: (ms: number) => string, nowMs: number): string {
+  const pull = currentPull(state)
+  if (state.step === 'pull' && pull && !pull.endedAt) return `${Math.max(0, Math.floor((nowMs - Date.parse(pull.startedAt)) / 60_000))} min in`
+  const hold = currentHold(state)
+  if (state.step === 'hold' && hold && !hold.ended) {
+    const held = Math.max(0, Math.floor((nowMs - Date.parse(hold.isolatedAt)) / 60_000))
+    return `${held} of ${hold.plannedMinutes} min, ends ${clock(Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000)}`
+  }
+  if (state.step === 'charge' && state.plan) return `to ${Math.round(state.plan.targetG)} g`
+  const visit = state.visits[state.visits.length - 1]
+  return visit ? `since ${clock(Date.parse(visit.startedAt))}` : ''
+}

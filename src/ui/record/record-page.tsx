@@ -1,0 +1,130 @@
+'use client'
+
+import { type ReactNode, useMemo } from 'react'
+import { gramsWords } from '@/core/call/hold'
+import type { JobEvent } from '@/core/procedure/events'
+import { chargedG, type JobState } from '@/core/procedure/state'
+import { formatPoundsOunces } from '@/core/units/mass'
+import { dateTimeIn, gaugeText } from '../format'
+import { RENEWED_WORDS } from '../words/words'
+import { eventWords } from '../words/event-words'
+import { CorrectRecord } from './correct-record'
+
+type Props = { jobId: string; state: JobState; events: JobEvent[]; shopName: string; timeZone: string; head: string }
+
+/** The record as a page to print: what was done, what it proves, who signed, and every entry below. */
+export function RecordPage({ jobId, state, events, shopName, timeZone, head }: Props) {
+  const at = useMemo(() => dateTimeIn(timeZone), [timeZone])
+  const { opened, signed } = state
+  return (
+    <main className="mx-auto max-w-[920px] px-5 py-6 max-sm:px-4">
+      <div className="flex flex-wrap items-end justify-between gap-4 border-b-2 border-ink pb-3">
+        <div>
+          <h1 className="text-[36px] font-semibold leading-tight">{opened.car.name}</h1>
+          <p className="text-[18px] text-ink-2">
+            {opened.car.model}, {shopName}, {at(state.openedAt)}
+          </p>
+        </div>
+        <div className="no-print flex flex-wrap gap-2">
+          <a className="plain-button inline-flex items-center" href={`/job/${jobId}`}>
+            Back to the job
+          </a>
+          <button type="button" className="plain-button" onClick={() => window.print()}>
+            Print
+          </button>
+          <a className="plain-button inline-flex items-center" href={`/api/jobs/${jobId}/readings.csv`}>
+            Readings, CSV
+          </a>
+          {signed && (
+            <a className="plain-button inline-flex items-center" href={`/api/jobs/${jobId}/record.json`}>
+              Record file
+            </a>
+          )}
+        </div>
+      </div>
+      {opened.simulated && <p className="mt-3 text-[17px] font-medium text-caution">△ On the simulated bench: no real car was worked on.</p>}
+      {!signed && <p className="mt-3 text-[17px] font-medium text-caution">△ Not signed yet: this is a draft.</p>}
+      <dl className="mt-3 grid grid-cols-[150px_1fr] gap-y-2 text-[17px] max-sm:grid-cols-[110px_1fr]">
+        <Fact name="Label">
+          {opened.label.refrigerant}, {opened.label.typed}, from the {opened.label.source === 'label' ? 'label' : 'service manual'}; oil {opened.label.oilKind}
+        </Fact>
+        <Fact name="Recovered">{state.recoveredG === undefined ? 'nothing' : `${Math.round(state.recoveredG)} g`}</Fact>
+        <Fact name="Renewed">
+          {state.fix?.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count}`).join(', ') || 'nothing'}
+          {state.fix && state.fix.oilOwedMl > 0 ? `; oil ${state.fix.oilOwedMl} mL, ${state.fix.oilReason}` : ''}
+        </Fact>
+        <Fact name="Procedure">
+          {opened.procedure.name}: {opened.procedure.targetMicron} micron, hold {opened.procedure.holdMinutes} min
+        </Fact>
+        {state.pulls.map((p, i) => (
+          <Fact key={p.startedAt} name={`Pull ${i + 1}`}>
+            {at(p.startedAt)}
+            {p.endedAt ? `, ${Math.round((Date.parse(p.endedAt) - Date.parse(p.startedAt)) / 60_000)} min` : ''}
+          </Fact>
+        ))}
+        {state.holds.map((h, i) => (
+          <Fact key={h.isolatedAt} name={`Hold ${i + 1}`}>
+            {h.skipped
+              ? `skipped: ${h.skipped}. No leak was ruled out.`
+              : h.ended
+                ? `${h.ended.verdict}, leak ${Math.round(h.ended.leak * 100)} %; held ${Math.round(h.ended.heldS / 60)} min${h.ended.provesGramsPerYear === null ? '' : `. Would have shown a leak of ${gramsWords(h.ended.provesGramsPerYear)} g a year, worst case`}`
+                : 'running'}
+          </Fact>
+        ))}
+        <Fact name="Charged">
+          <b className="font-semibold">
+            {Math.round(chargedG(state))} g, {formatPoundsOunces(chargedG(state))}
+          </b>{' '}
+          of {Math.round(state.plan?.targetG ?? 0)} g; {state.containers.map((c) => `${c.id} ${Math.round(c.startGrossG)} to ${c.endGrossG === undefined ? '…' : Math.round(c.endGrossG)} g`).join(', ')}
+        </Fact>
+        {state.proof && (
+          <Fact name="Proved">
+            low {gaugeText(state.proof.lowPaG)}; high {gaugeText(state.proof.highPaG)}; vent {state.proof.ventC.toFixed(1)} °C at {state.proof.ambientC} °C{state.proof.note && `; ${state.proof.note}`}
+          </Fact>
+        )}
+        {signed && (
+          <Fact name="Signed">
+            <b className="font-semibold">{signed.by}</b>, certificate {signed.certificate}, {at(signed.at)}; {signed.readingCount.toLocaleString('en')} readings
+          </Fact>
+        )}
+      </dl>
+      {state.corrections.length > 0 && (
+        <section className="mt-5">
+          <h2 className="text-[20px] font-semibold">Corrections on top</h2>
+          <ul className="text-[17px]">
+            {state.corrections.map((c) => (
+              <li key={c.at + c.is}>
+                <s className="text-ink-2">{c.was}</s> <b className="font-semibold">{c.is}</b>, {c.why}; {c.by}, {at(c.at)}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {signed && <CorrectRecord jobId={jobId} events={events} />}
+      <section className="mt-6">
+        <h2 className="border-b border-rule pb-1 text-[20px] font-semibold">Every entry</h2>
+        <table className="mt-1 w-full text-[15px]">
+          <tbody>
+            {events.map((e) => (
+              <tr key={e.id} className="align-top">
+                <td className="w-[170px] py-px pr-3 whitespace-nowrap text-ink-2">{at(e.happenedAt)}</td>
+                <td className="py-px pr-3">{eventWords(e)}</td>
+                <td className="py-px text-right text-ink-2">{e.by}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <p className="mt-4 break-all text-[14px] text-ink-2">Chain ends in {head}. Recovery, venting, purchase and records are regulated: local codes and licensed practice decide.</p>
+    </main>
+  )
+}
+
+function Fact({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <>
+      <dt className="text-ink-2">{name}</dt>
+      <dd>{children}</dd>
+    </>
+  )
+}

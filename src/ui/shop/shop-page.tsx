@@ -1,0 +1,183 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { type ReactNode, useState } from 'react'
+import type { StoredProcedure, StoredRig } from '@/server/shop/catalogue'
+import { newEventId, send } from '../api'
+import { Choice, Field } from '../form/field'
+
+type Person = { id: string; name: string; signIn: string; role: 'lead' | 'technician' | 'trainee'; certificate: string; disabled: boolean }
+type Props = { procedures: StoredProcedure[]; rigs: StoredRig[]; people: Person[]; me: string }
+
+const ROLE_OPTIONS = [
+  { value: 'lead', label: 'lead' },
+  { value: 'technician', label: 'technician' },
+  { value: 'trainee', label: 'trainee' },
+] as const
+
+/** What the lead decides for the shop: procedures, rigs and people. */
+export function ShopPage({ procedures, rigs, people, me }: Props) {
+  return (
+    <main className="space-y-8 px-5 py-4 max-sm:px-4">
+      <Part title="Procedures" add="New procedure" blank={BLANK_PROCEDURE} rows={procedures} row={(p, close) => <ProcedureRow key={p.id} procedure={p} onDone={close} />} />
+      <Part title="Rigs" add="New rig" blank={BLANK_RIG} rows={rigs} row={(r, close) => <RigRow key={r.id} rig={r} onDone={close} />} />
+      <section>
+        <h1 className="mb-2 text-[30px] font-semibold">People</h1>
+        <ul className="border-t-2 border-ink">
+          {people.map((p) => (
+            <PersonRow key={p.id} person={p} me={me} />
+          ))}
+        </ul>
+        <NewPerson />
+      </section>
+    </main>
+  )
+}
+
+const BLANK_PROCEDURE = (): StoredProcedure => ({ id: newEventId(), name: '', targetMicron: 500, pullMinutes: 60, holdMinutes: 30, proves: '' })
+const BLANK_RIG = (): StoredRig => ({ id: newEventId(), name: '', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2 })
+
+function Part<T>({ title, add, blank, rows, row }: { title: string; add: string; blank: () => T; rows: T[]; row: (item: T, close?: () => void) => ReactNode }) {
+  const [fresh, setFresh] = useState<T | null>(null)
+  return (
+    <section>
+      <div className="mb-2 flex items-end justify-between">
+        <h1 className="text-[30px] font-semibold">{title}</h1>
+        <button type="button" className="plain-button" onClick={() => setFresh(blank())}>
+          {add}
+        </button>
+      </div>
+      <ul className="border-t-2 border-ink">
+        {fresh && row(fresh, () => setFresh(null))}
+        {rows.map((item) => row(item))}
+      </ul>
+    </section>
+  )
+}
+
+/** Sends a change and takes the reasons of a refusal back to the fields they belong to. */
+function useSave() {
+  const router = useRouter()
+  const [errors, setErrors] = useState<Record<string, string>>({})
+  const [said, setSaid] = useState('')
+  const save = async (body: object, done?: () => void) => {
+    const answer = await send('/api/shop', body)
+    setErrors(answer.ok ? {} : Object.fromEntries(answer.faults.map((f) => [f.path.split('.').pop() ?? '', f.reason])))
+    setSaid(answer.ok ? 'Saved.' : answer.message)
+    if (!answer.ok) return
+    done?.()
+    router.refresh()
+  }
+  return { errors, said, save }
+}
+
+function Row({ children, onSave, said }: { children: ReactNode; onSave: () => void; said: string }) {
+  return (
+    <li className="grid grid-cols-[1fr_130px] items-start gap-4 border-b border-rule py-3 max-sm:grid-cols-1">
+      <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2 max-sm:grid-cols-1">{children}</div>
+      <div>
+        <button type="button" className="plain-button mt-7 w-full" onClick={onSave}>
+          Save
+        </button>
+        <p role="status" className="mt-1 text-[15px]">
+          {said}
+        </p>
+      </div>
+    </li>
+  )
+}
+
+function useDraft<T extends object>(first: T, errors: Record<string, string>) {
+  const [draft, setDraft] = useState(first)
+  const text = (key: keyof T & string) => ({ value: String(draft[key]), error: errors[key], onChange: (value: string) => setDraft((d) => ({ ...d, [key]: value })) })
+  return { draft, setDraft, text }
+}
+
+function ProcedureRow({ procedure, onDone }: { procedure: StoredProcedure; onDone?: (() => void) | undefined }) {
+  const { errors, said, save } = useSave()
+  const { draft, text } = useDraft(procedure, errors)
+  const numbers = { targetMicron: Number(draft.targetMicron), pullMinutes: Number(draft.pullMinutes), holdMinutes: Number(draft.holdMinutes) }
+  return (
+    <Row said={said} onSave={() => void save({ what: 'procedure', procedure: { ...draft, ...numbers } }, onDone)}>
+      <Field label="Name" {...text('name')} />
+      <Field label="Target, micron" {...text('targetMicron')} inputMode="decimal" />
+      <Field label="Pull, about, min" {...text('pullMinutes')} inputMode="decimal" />
+      <Field label="Hold, min" {...text('holdMinutes')} inputMode="decimal" />
+      <div className="col-span-full">
+        <Field label="What it can and cannot prove" {...text('proves')} />
+      </div>
+    </Row>
+  )
+}
+
+function RigRow({ rig, onDone }: { rig: StoredRig; onDone?: (() => void) | undefined }) {
+  const { errors, said, save } = useSave()
+  const { draft, setDraft, text } = useDraft(rig, errors)
+  const numbers = Object.fromEntries((['boreMm', 'lengthM', 'hoses', 'pumpCfm', 'ultimateMicron', 'scaleStepG'] as const).map((k) => [k, Number(draft[k])]))
+  return (
+    <Row said={said} onSave={() => void save({ what: 'rig', rig: { ...draft, ...numbers } }, onDone)}>
+      <Field label="Name" {...text('name')} />
+      <Field label="Hose bore, mm" {...text('boreMm')} inputMode="decimal" />
+      <Field label="Hose length, m" {...text('lengthM')} inputMode="decimal" />
+      <Field label="Hoses" {...text('hoses')} inputMode="decimal" />
+      <Field label="Pump, CFM" {...text('pumpCfm')} inputMode="decimal" />
+      <Field label="Ultimate, micron" {...text('ultimateMicron')} inputMode="decimal" />
+      <Field label="Scale step, g" {...text('scaleStepG')} inputMode="decimal" />
+      <Choice
+        label="Gauge"
+        value={draft.gauge}
+        options={[
+          { value: 'electronic', label: 'electronic' },
+          { value: 'needle', label: 'needle' },
+        ]}
+        onChange={(gauge) => setDraft((d) => ({ ...d, gauge }))}
+      />
+    </Row>
+  )
+}
+
+function PersonRow({ person, me }: { person: Person; me: string }) {
+  const { errors, said, save } = useSave()
+  const { draft, setDraft, text } = useDraft(person, errors)
+  const { id, role, certificate, disabled } = draft
+  return (
+    <Row said={said} onSave={() => void save({ what: 'account', account: { id, role, certificate, disabled } })}>
+      <p className="text-[18px]">
+        <b className="block font-semibold">{person.name}</b>
+        {person.signIn}
+        {person.id === me ? ', you' : ''}
+      </p>
+      <Choice label={`Role of ${person.name}`} value={role} options={ROLE_OPTIONS} onChange={(r) => setDraft((d) => ({ ...d, role: r }))} />
+      <Field label="Certificate" {...text('certificate')} />
+      <Choice
+        label={`Access of ${person.name}`}
+        value={disabled ? 'no' : 'yes'}
+        options={[
+          { value: 'yes', label: 'may sign in' },
+          { value: 'no', label: 'closed' },
+        ]}
+        onChange={(x) => setDraft((d) => ({ ...d, disabled: x === 'no' }))}
+      />
+    </Row>
+  )
+}
+
+function NewPerson() {
+  const { errors, said, save } = useSave()
+  const blank = { signIn: '', name: '', role: 'technician' as Person['role'], certificate: '', password: '' }
+  const { draft, setDraft, text } = useDraft(blank, errors)
+  return (
+    <details className="mt-3">
+      <summary className="min-h-11 cursor-pointer text-[18px] font-semibold">Add somebody</summary>
+      <ul>
+        <Row said={said} onSave={() => void save({ what: 'new-account', account: draft }, () => setDraft(blank))}>
+          <Field label="Full name" {...text('name')} />
+          <Field label="Signs in as" {...text('signIn')} />
+          <Field label="First password" {...text('password')} hint="at least 10 characters" />
+          <Field label="New certificate" {...text('certificate')} />
+          <Choice label="Role" value={draft.role} options={ROLE_OPTIONS} onChange={(role) => setDraft((d) => ({ ...d, role }))} />
+        </Row>
+      </ul>
+    </details>
+  )
+}

@@ -1,0 +1,64 @@
+import { LEAVE_WORDS } from '@/core/call/after'
+import type { JobEvent } from '@/core/procedure/events'
+import { PART_NAMES } from '@/core/procedure/parts'
+import { STEP_NAMES } from '@/core/procedure/steps'
+import { RENEWED_WORDS } from './words'
+
+/** One line of the trail or the record for an event. */
+export function eventWords(event: JobEvent): string {
+  switch (event.kind) {
+    case 'job-opened':
+      return `Taken in: ${event.payload.car.name}, ${event.payload.label.refrigerant}, ${event.payload.label.typed}`
+    case 'label-set':
+      return `Label set to ${event.payload.refrigerant}, ${event.payload.typed}`
+    case 'zero-read':
+      return `At rest: ${event.payload.typed}`
+    case 'recovered':
+      return `Recovered ${Math.round(event.payload.grams)} g`
+    case 'zero-explained':
+      return event.payload.answer === 'needle-off-zero' ? 'Needle off its zero' : 'Already under vacuum'
+    case 'fix-logged': {
+      const parts = event.payload.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count}`)
+      const oil = event.payload.oilOwedMl > 0 ? `; oil owed ${event.payload.oilOwedMl} mL (${event.payload.oilReason})` : ''
+      return `Renewed: ${parts.join(', ') || 'nothing'}${oil}`
+    }
+    case 'part-set':
+      return `${capital(PART_NAMES[event.payload.part])} ${event.payload.state}`
+    case 'step-finished':
+      return `${STEP_NAMES[event.payload.step]} done`
+    case 'isolated':
+      return 'Isolated'
+    case 'hold-ended':
+      return `Hold judged ${event.payload.verdict}, leak ${Math.round(event.payload.leak * 100)} %, damp ${Math.round(event.payload.damp * 100)} %`
+    case 'hold-skipped':
+      return `Hold skipped: ${event.payload.why}`
+    case 'hold-decided':
+      return `Decided: ${{ charge: 'charge', pull: 'pull again', fix: 'look for the leak', hold: 'hold on longer' }[event.payload.next]}`
+    case 'charge-planned':
+      return `Charge planned: ${Math.round(event.payload.targetG)} g from ${event.payload.containers.map((c) => c.id).join(', ')}`
+    case 'container-started':
+      return `${event.payload.id} on at ${Math.round(event.payload.grossG)} g`
+    case 'container-ended':
+      return `${event.payload.id} off at ${Math.round(event.payload.grossG)} g`
+    case 'proof-read':
+      return `Proof: low ${Math.round(event.payload.lowPaG / 1000)} kPa, high ${Math.round(event.payload.highPaG / 1000)} kPa, vent ${event.payload.ventC.toFixed(1)} °C`
+    case 'leave-tapped':
+      return event.payload.done ? LEAVE_WORDS[event.payload.item].done : `Taken back: ${LEAVE_WORDS[event.payload.item].done}`
+    case 'noted':
+      return event.payload.text
+    case 'corrected':
+      return `Corrected: ${event.payload.was} → ${event.payload.is}, ${event.payload.why}`
+    case 'caution-passed':
+      return `Went on past the caution: ${event.payload.code.replaceAll('-', ' ')}`
+    case 'bench-set':
+      return event.payload.action === 'speed' ? `Bench clock ×${event.payload.factor}` : `Bench ${event.payload.action}`
+    case 'signed':
+      return `Signed, certificate ${event.payload.certificate}`
+    default: {
+      const unknown: never = event
+      return unknown
+    }
+  }
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
