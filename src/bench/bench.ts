@@ -1,6 +1,6 @@
-import { jobTimeMs, wallTimeMs, type ClockSegment } from '@/core/procedure/clock'
-import { type BenchAction, type BenchRun, type BenchSecond, runBench, startBench } from '@/core/rig/bench-run'
+import { type ClockSegment, jobTimeMs, wallTimeMs } from '@/core/procedure/clock'
 import type { BenchTruth } from '@/core/rig/bench-car'
+import { type BenchAction, type BenchRun, type BenchSecond, runBench, startBench } from '@/core/rig/bench-run'
 
 /** A car as the server's feed describes it (the bench speaks to the server as any device would, so it names its own types). */
 type FeedJob = {

@@ -12,7 +12,10 @@ const TICK_MS = 200
 
 const bench = new Bench(address, token)
 let ending = false
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void (ending = true))
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => {
+    ending = true
+  })
 
 while (!ending) {
   await bench.tick().catch((error: Error) => process.stderr.write(`bench: ${error.message}\n`))

@@ -1,1 +1,28 @@
-process.exit(0)
+import { BadInput, helpText } from './command'
+
+const COMMANDS: Record<string, () => Promise<import('./command').Command>> = {
+  verify: async () => (await import('./verify')).verify,
+}
+
+async function run(argv: string[]): Promise<number> {
+  const [name = '', ...args] = argv
+  const load = COMMANDS[name]
+  if (!load) {
+    process.stderr.write(`yperos up · test · stop · perf · ${Object.keys(COMMANDS).join(' · ')}\nEach has --help.\n`)
+    return name === '' || name === 'help' || name === '--help' ? 0 : 2
+  }
+  const command = await load()
+  if (args.includes('--help')) {
+    process.stdout.write(helpText(name, command))
+    return 0
+  }
+  return command.run(args)
+}
+
+try {
+  process.exitCode = await run(process.argv.slice(2))
+} catch (error) {
+  const bad = error instanceof BadInput
+  process.stderr.write(`yperos: ${bad ? error.message : ((error as Error).stack ?? error)}\n`)
+  process.exitCode = bad ? 2 : 1
+}

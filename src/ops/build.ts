@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { say, Stop } from './say'
+import { Stop, say } from './say'
 
 /** Newest change below a folder or of a file, ms; 0 when it is not there. */
 function newest(path: string): number {

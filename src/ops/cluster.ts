@@ -1,12 +1,12 @@
-import { randomBytes } from 'node:crypto'
 import { type ChildProcess, execFileSync, spawn, spawnSync } from 'node:child_process'
+import { randomBytes } from 'node:crypto'
 import { chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import pg from 'pg'
 import { requirePostgres } from './packages'
 import type { Places } from './places'
-import { say, Stop } from './say'
+import { Stop, say } from './say'
 
 /** A private cluster that is running. */
 export type Cluster = { url: string; stop: () => Promise<void>; process: ChildProcess }

@@ -1,4 +1,4 @@
-import { say, Stop } from './say'
+import { Stop, say } from './say'
 
 const COMMANDS: Record<string, () => Promise<(args: string[]) => Promise<void>>> = {
   up: async () => (await import('./up')).up,

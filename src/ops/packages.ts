@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { say, Stop } from './say'
+import { Stop, say } from './say'
 
 const APT = 'apt-get install -y --no-install-recommends'
 

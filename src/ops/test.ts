@@ -1,1 +1,132 @@
-export async function test(_args: string[]): Promise<void> {}
+import { type SpawnSyncReturns, spawn, spawnSync } from 'node:child_process'
+import { readFileSync, rmSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { parseArgs } from 'node:util'
+import { buildWeb } from './build'
+import { freePort, startCluster } from './cluster'
+import { requireChromium, requirePostgres } from './packages'
+import { type Places, placesOf } from './places'
+import { Stop, say } from './say'
+import { stop } from './stop'
+
+const STAGES = ['lint', 'types', 'unit', 'database', 'e2e'] as const
+type Stage = (typeof STAGES)[number]
+
+/** Runs every check, or the stages named; ends with a line `N passed, N failed` that counts tests. */
+export async function test(args: string[]): Promise<void> {
+  const { positionals } = parseArgs({ args, allowPositionals: true })
+  const unknown = positionals.find((p) => !STAGES.includes(p as Stage))
+  if (unknown) throw new Stop(`test ${unknown}: give some of ${STAGES.join(', ')}, or none for all`)
+  const wanted = (stage: Stage) => positionals.length === 0 || positionals.includes(stage)
+  requirePostgres()
+  if (wanted('e2e')) requireChromium()
+  const root = placesOf('test').root
+  const failed: string[] = []
+  const count = { passed: 0, failed: 0 }
+  const note = (stage: string, run: Ran) => {
+    count.passed += run.passed
+    count.failed += run.failed
+    if (!run.ok) failed.push(stage)
+  }
+  if (wanted('lint')) note('lint', runBin(root, 'biome', ['check', '--error-on-warnings', '.']))
+  if (wanted('types')) note('types', runBin(root, 'tsc', ['--noEmit']))
+  if (wanted('unit')) note('unit', runBin(root, 'vitest', ['run', '--project', 'core', '--project', 'parts']))
+  if (wanted('database')) note('database', await databaseTests(root))
+  if (wanted('e2e')) note('e2e', await endToEndTests(root))
+  say(failed.length === 0 ? 'all stages passed' : `failed: ${failed.join(', ')}`)
+  process.stdout.write(`${count.passed} passed, ${count.failed} failed\n`)
+  if (failed.length > 0) process.exit(1)
+}
+
+type Ran = { ok: boolean; passed: number; failed: number }
+
+function runBin(root: string, bin: string, args: string[], env: Record<string, string> = {}): Ran {
+  say(`${bin} ${args.join(' ')}`)
+  const done = spawnSync(process.execPath, [binPath(root, bin), ...args], {
+    cwd: root,
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', CI: 'true', NO_COLOR: '1', ...env },
+    encoding: 'utf8',
+    maxBuffer: 64 * 1024 * 1024,
+  })
+  return tell(done)
+}
+
+const binPath = (root: string, bin: string): string => {
+  const manifest = JSON.parse(readFileSync(join(root, 'node_modules', PACKAGE_OF[bin] ?? bin, 'package.json'), 'utf8')) as { bin: string | Record<string, string> }
+  const path = typeof manifest.bin === 'string' ? manifest.bin : (manifest.bin[bin] as string)
+  return join(root, 'node_modules', PACKAGE_OF[bin] ?? bin, path)
+}
+const PACKAGE_OF: Record<string, string> = { biome: '@biomejs/biome', tsc: 'typescript', playwright: '@playwright/test' }
+
+function tell(done: SpawnSyncReturns<string>): Ran {
+  process.stdout.write(done.stdout)
+  process.stderr.write(done.stderr)
+  // vitest: "Tests  3 failed | 120 passed (123)"; Playwright: "  12 passed (40.1s)" and "  1 failed"
+  const line = /^\s*Tests\s+(.*)$/m.exec(done.stdout)?.[1] ?? done.stdout.split('\n').slice(-12).join('\n')
+  const number = (word: string) => Number(new RegExp(`(\\d+) ${word}`).exec(line)?.[1] ?? 0)
+  return { ok: done.status === 0, passed: number('passed'), failed: number('failed') }
+}
+
+/** A cluster from nothing, thrown away afterwards. */
+function throwAway(places: Places): void {
+  rmSync(dirname(places.data) === places.state ? places.data : dirname(places.data), { recursive: true, force: true })
+  rmSync(places.state, { recursive: true, force: true })
+}
+
+async function databaseTests(root: string): Promise<Ran> {
+  await stop(['--name', 'test-database'])
+  throwAway(placesOf('test-database'))
+  const places = placesOf('test-database')
+  const cluster = await startCluster(places)
+  try {
+    return runBin(root, 'vitest', ['run', '--project', 'database'], { DATABASE_URL: cluster.url, YPEROS_LOG: 'silent' })
+  } finally {
+    await cluster.stop()
+    throwAway(places)
+  }
+}
+
+/** Drives the real start command, with no network but loopback where the system lets us take it away. */
+async function endToEndTests(root: string): Promise<Ran> {
+  await stop(['--name', 'test'])
+  throwAway(placesOf('test'))
+  buildWeb(root)
+  const port = await freePort()
+  const address = `http://127.0.0.1:${port}`
+  const inside = lonely()
+  const script = [
+    inside.length > 0 ? 'ip link set lo up' : ':',
+    `"$YPEROS_ROOT/yperos" up --name test --port ${port} & up=$!`,
+    `for i in $(seq 600); do curl_ok=$("$NODE" -e 'fetch(process.argv[1]).then(r=>console.log(r.ok),()=>console.log(false))' ${address}/api/health); [ "$curl_ok" = true ] && break; kill -0 $up 2>/dev/null || exit 1; sleep 0.2; done`,
+    `"$NODE" "$PLAYWRIGHT" test; code=$?`,
+    'kill -TERM $up; wait $up; exit $code',
+  ].join('\n')
+  const env = {
+    ...process.env,
+    NODE: process.execPath,
+    PLAYWRIGHT: binPath(root, 'playwright'),
+    NEXT_TELEMETRY_DISABLED: '1',
+    NO_COLOR: '1',
+    YPEROS_E2E_ADDRESS: address,
+    YPEROS_NO_NETWORK: inside.length > 0 ? '1' : '0',
+    DATABASE_URL: '',
+  }
+  say(`playwright test, ${inside.length > 0 ? 'with no network but loopback' : 'network not taken away (needs root and unshare)'}`)
+  const [command = 'sh', ...rest] = [...inside, 'sh', '-c', script]
+  const child = spawn(command, rest, { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] })
+  let output = ''
+  child.stdout.on('data', (chunk: Buffer) => {
+    output += chunk
+    process.stdout.write(chunk)
+  })
+  const status = await new Promise<number>((resolve) => child.once('exit', (code) => resolve(code ?? 1)))
+  const number = (word: string) => Number(new RegExp(`^\\s*(\\d+) ${word}`, 'm').exec(output)?.[1] ?? 0)
+  return { ok: status === 0, passed: number('passed'), failed: number('failed') }
+}
+
+/** The command that runs another one in a network namespace with nothing but loopback; empty when that is not allowed here. */
+function lonely(): string[] {
+  const command = ['unshare', '--net', '--']
+  const works = spawnSync(command[0] as string, [...command.slice(1), 'ip', 'link', 'set', 'lo', 'up']).status === 0
+  return works ? command : []
+}

@@ -3,19 +3,22 @@ import { rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { database } from '@/server/db/pool'
-import { selectShop } from '@/server/shop/shop'
 import { DEMO_SIGN_INS } from '@/server/demo/sign-ins'
+import { selectShop } from '@/server/shop/shop'
 import { buildWeb } from './build'
 import { type Cluster, startCluster, stopChild } from './cluster'
 import { startBenchProcess, startWeb, waitForWeb } from './parts'
 import { type Places, placesOf } from './places'
 import { prepareDatabase } from './prepare-database'
 import { endLeftovers, isAlive, type Mark, markOf, readRunFile, writeRunFile } from './run-file'
-import { say, Stop } from './say'
+import { Stop, say } from './say'
 
 /** Starts everything and stays until it is told to stop. */
 export async function up(args: string[]): Promise<void> {
-  const { values } = parseArgs({ args, options: { port: { type: 'string', default: '4600' }, host: { type: 'string', default: '127.0.0.1' }, name: { type: 'string', default: 'main' } } })
+  const { values } = parseArgs({
+    args,
+    options: { port: { type: 'string', default: '4600' }, host: { type: 'string', default: '127.0.0.1' }, name: { type: 'string', default: 'main' } },
+  })
   const port = Number(values.port)
   if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`--port ${values.port}: give a port from 1 to 65535`)
   const places = placesOf(values.name)
@@ -69,7 +72,7 @@ class Supervisor {
   }
 
   private async startDatabase(): Promise<string> {
-    const given = process.env.DATABASE_URL
+    const given = process.env.DATABASE_URL || undefined
     if (given) {
       say('using the database of DATABASE_URL')
       return given

@@ -19,7 +19,11 @@ export function paText(pa: number): string {
 export const gaugeText = (paG: number): string => `${Math.round(paG / 1000)} kPa, ${Math.round(paG / PA_PER_PSI)} psig`.replaceAll('-', '−')
 
 /** A number with a true minus. */
-export const signed = (value: number, digits: number): string => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(digits)}`
+export function signed(value: number, digits: number): string {
+  const text = Math.abs(value).toFixed(digits)
+  if (Number(text) === 0) return '0'
+  return `${value > 0 ? '+' : '−'}${text}`
+}
 
 /** The date of a job-time moment, such as 25 Nov 2026, 14:20. */
 export function dateTimeIn(timeZone: string): (iso: string) => string {

@@ -11,7 +11,7 @@ export function callProve(state: JobState): Call {
       watch: ['Hoses and sleeves clear of the fan.', 'Engine exhaust led out, brake on, out of gear.'],
       action: { label: 'It is read', key: 'R', does: { do: 'send', form: 'proof' } },
       plain: [],
-      then: 'Then leave the car as it should be.',
+      after: 'Then leave the car as it should be.',
     }
   }
   return {

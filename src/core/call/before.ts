@@ -1,5 +1,5 @@
-import { type RestFinding, readRest } from '../prove/rest-pressure'
 import type { JobState } from '../procedure/state'
+import { type RestFinding, readRest } from '../prove/rest-pressure'
 import { PA_PER_PSI } from '../units/constants'
 import { type Call, finish, record } from './types'
 
@@ -22,14 +22,16 @@ export function callZero(state: JobState): Call {
       watch: ['Gloves and eye protection on: liquid freezes skin and blinds.'],
       action: { label: 'Both are read', key: 'B', does: { do: 'send', form: 'zero' } },
       plain: [],
-      then: 'Then log what was opened and renewed.',
+      after: 'Then log what was opened and renewed.',
     }
   }
   if (finding.kind === 'refrigerant') return callRecover(state, finding)
   if (finding.kind === 'below-zero' && !state.zeroAnswer) return callBelowZero()
   return {
     sentence: 'Nothing inside. Go on.',
-    why: [state.zeroAnswer === 'needle-off-zero' ? 'The needle stands below its zero at rest: set it, and read it with that in mind.' : 'Both gauges stand at zero within their error.'],
+    why: [
+      state.zeroAnswer === 'needle-off-zero' ? 'The needle stands below its zero at rest: set it, and read it with that in mind.' : 'Both gauges stand at zero within their error.',
+    ],
     watch: [],
     action: { label: 'Log the repair', key: 'L', does: record(finish('zero')) },
     plain: [],
@@ -51,7 +53,7 @@ function callRecover(state: JobState, finding: Extract<RestFinding, { kind: 'ref
     watch: ['No pump on this car before it reads zero: pressure breaks its vanes.', 'R-1234yf burns mildly: ventilate, no flame, rated equipment.'],
     action: { label: 'Recovered, at zero', key: 'R', does: { do: 'send', form: 'recovered' } },
     plain: [],
-    then: 'The grams recovered and the last charge give the size of the leak.',
+    after: 'The grams recovered and the last charge give the size of the leak.',
   }
 }
 
@@ -77,6 +79,6 @@ export function callFix(state: JobState): Call {
     watch: state.opened.car.hybrid ? ['High-voltage compressor: only the maker’s non-conducting oil, only trained staff.'] : ['No sealers, no stop-leak.'],
     action: { label: 'Repair is logged', key: 'L', does: { do: 'send', form: 'fix' } },
     plain: [],
-    then: 'Then rig up.',
+    after: 'Then rig up.',
   }
 }

@@ -1,10 +1,10 @@
 import type { JobState } from '../procedure/state'
-import { callCharge } from './charge'
-import { callFix, callZero } from './before'
-import { callHold } from './hold'
 import { callLeave, callProve } from './after'
-import { callIsolate, callPull, callRig } from './vacuum'
+import { callFix, callZero } from './before'
+import { callCharge } from './charge'
+import { callHold } from './hold'
 import type { Call, Live } from './types'
+import { callIsolate, callPull, callRig } from './vacuum'
 
 /** The call for a job as it stands: which sentence, why, and where the hand goes next. Pure. */
 export function callFor(state: JobState, live: Live): Call {

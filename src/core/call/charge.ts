@@ -6,7 +6,11 @@ const grams = (value: number): string => Math.round(value).toLocaleString('en')
 /** Below this the first charge has stopped flowing by itself, g/min (assumed). */
 const FLOW_STOPPED_G_MIN = 4
 
-const CHARGE_WATCH = ['High side stays shut while the engine runs: the container would burst.', 'Container upright: liquid breaks a running compressor.', 'Never heat it over 50 °C, no flame.']
+const CHARGE_WATCH = [
+  'High side stays shut while the engine runs: the container would burst.',
+  'Container upright: liquid breaks a running compressor.',
+  'Never heat it over 50 °C, no flame.',
+]
 
 export function callCharge(state: JobState, live: Live): Call {
   if (!state.plan) {
@@ -17,7 +21,7 @@ export function callCharge(state: JobState, live: Live): Call {
       watch: ['Eye protection and gloves on.', 'Purchase and use of refrigerant are regulated: local codes and licensed practice decide.'],
       action: { label: 'Plan the charge', key: 'P', does: { do: 'send', form: 'plan' } },
       plain: [],
-      then: 'It says where to stop for each container.',
+      after: 'It says where to stop for each container.',
     }
   }
   const open = openContainer(state)
@@ -39,7 +43,7 @@ function callNext(state: JobState): Call {
       watch: [],
       action: { label: 'Go on to the proof', key: 'P', does: record(finish('charge')) },
       plain: off < -state.opened.label.toleranceG ? [{ label: 'Plan another', key: 'N', does: { do: 'send', form: 'plan' } }] : [],
-      then: 'Both sides and the vent, after five to ten minutes.',
+      after: 'Both sides and the vent, after five to ten minutes.',
     }
   }
   return {
@@ -49,7 +53,7 @@ function callNext(state: JobState): Call {
     watch: CHARGE_WATCH.slice(1),
     action: { label: `${next.id} is connected`, key: 'C', does: { do: 'send', form: 'container-start' } },
     plain: [],
-    then: 'Then open its valve and the low valve, engine off.',
+    after: 'Then open its valve and the low valve, engine off.',
   }
 }
 
@@ -66,7 +70,7 @@ function callContainer(state: JobState, live: Live, id: string, startGrossG: num
       sentence: 'Open the container and the low valve.',
       why: [rig.engine === 'on' ? 'Low side only, slowly, vapour.' : 'Into the vacuum first, engine off, until the flow stops.'],
       action: { label: 'Both are open', key: 'O', does: record(set('container-valve', 'open'), set('valve-low', 'open')) },
-      then: `Then watch it down to ${grams(stopG)} g.`,
+      after: `Then watch it down to ${grams(stopG)} g.`,
     }
   }
   if (!opened) return callClose(id)
@@ -78,7 +82,7 @@ function callContainer(state: JobState, live: Live, id: string, startGrossG: num
       why: ['The pressures have met. Cooling at maximum, recirculation, air over the condenser.', 'The compressor starts once its pressure switch is satisfied.'],
       action: { label: 'Engine is on', key: 'E', does: record(set('engine', 'on')) },
       plain: [{ label: 'Low valve is shut', key: 'V', does: record(set('valve-low', 'closed')) }],
-      then: `Low side only, down to ${grams(stopG)} g.`,
+      after: `Low side only, down to ${grams(stopG)} g.`,
     }
   }
   return callFlowing(rig.engine === 'off', live, stopG)
@@ -100,12 +104,15 @@ function callFlowing(engineOff: boolean, live: Live, stopG: number): Call {
   const left = (live.scaleG ?? Number.NaN) - stopG
   const seconds = rate && rate > 1 ? Math.max(0, Math.round((left / rate) * 60)) : undefined
   return {
-    sentence: 'Hand on the low valve. Close it at',
-    figure: { text: grams(stopG), caption: `g on the scale, ${(stopG / GRAMS_PER_OUNCE).toFixed(1)} oz${seconds === undefined ? '' : `, in ${Math.floor(seconds / 60)} min ${seconds % 60} s`}` },
+    sentence: left <= 0 ? 'Close the low valve now. It was due at' : 'Hand on the low valve. Close it at',
+    figure: {
+      text: grams(stopG),
+      caption: `g on the scale, ${(stopG / GRAMS_PER_OUNCE).toFixed(1)} oz${seconds === undefined ? '' : `, in ${Math.floor(seconds / 60)} min ${seconds % 60} s`}`,
+    },
     why: [rate === undefined ? 'No flow measured yet: type what the scale shows.' : `${rate.toFixed(0)} g a minute leaves the container.`],
     watch: CHARGE_WATCH,
     action: { label: 'Low valve is shut', key: 'V', does: record(set('valve-low', 'closed')) },
     plain: engineOff ? [{ label: 'Engine is on', key: 'E', does: record(set('engine', 'on')) }] : [],
-    then: 'Then shut the container and weigh it.',
+    after: 'Then shut the container and weigh it.',
   }
 }

@@ -12,6 +12,11 @@ const PULL = decide('Pull again', 'P', 'pull')
 const FIX = decide('Look for the leak', 'F', 'fix')
 const LONGER = decide('Hold on longer', 'H', 'hold')
 
+const BOARD: CallButton = { label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }
+/** A finding is not called before this, s: equalising gas bends too (assumed). */
+const FOUND_AFTER_S = 600
+const FOUND_WORDS = { leak: 'It leaks. No need to wait.', damp: 'It is damp. No need to wait.', 'leak-and-damp': 'It leaks and is damp. No need to wait.' }
+
 /** How much a year, two figures are all a hold can bear. */
 export function gramsWords(grams: number): string {
   if (!Number.isFinite(grams) || grams <= 0) return 'no'
@@ -28,19 +33,20 @@ export function callHold(state: JobState, live: Live): Call {
 function callHolding(state: JobState, hold: Hold, live: Live): Call {
   const ends = holdEndsMs(hold)
   const judged = live.judgement
-  const decided = judged !== undefined && judged.verdict !== 'undecided' && judged.verdict !== 'invalid'
+  // a hole or water is no less there for waiting; "tight" goes on proving more until the planned end
+  const found = judged !== undefined && ['leak', 'damp', 'leak-and-damp'].includes(judged.verdict) && judged.heldS >= FOUND_AFTER_S
   const over = live.nowMs >= ends
   const end: CallButton = { label: over ? 'Judge the hold' : 'End the hold', key: 'E', does: { do: 'judge' } }
   return {
     sure: sureOf(judged),
-    sentence: over ? 'Time is up. Judge it.' : 'Leave it. Come back at',
-    ...(over ? {} : { figure: { text: live.clock(ends), caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min` } }),
+    sentence: over ? 'Time is up. Judge it.' : found ? FOUND_WORDS[judged.verdict as 'leak'] : 'Leave it. Come back at',
+    ...(over || found ? {} : { figure: { text: live.clock(ends), caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min` } }),
     why: judged?.reasons ?? ['The first minutes show gas settling, not the car.'],
     proves: { title: 'What it proves', text: provesOf(judged, state) },
     watch: [],
-    action: over ? end : { label: 'To the board', ...(decided && { sub: 'it is decided, ending now is honest too' }), key: 'G', does: { do: 'go', to: 'board' } },
-    plain: over ? [LONGER] : [end],
-    then: 'Then charge, pull again, or look for the leak: the hold decides.',
+    action: over || found ? end : BOARD,
+    plain: over ? [LONGER] : found ? [BOARD] : [end],
+    after: 'Then charge, pull again, or look for the leak: the hold decides.',
   }
 }
 

@@ -25,7 +25,7 @@ export type Call = {
   watch: string[]
   action: CallButton
   plain: CallButton[]
-  then?: string
+  after?: string
 }
 
 /** What the instruments and the clock say now. Pressures Pa absolute, masses g, temperatures Celsius. */

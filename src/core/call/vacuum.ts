@@ -12,7 +12,7 @@ export function callRig(state: JobState): Call {
       sentence: 'Close both manifold valves.',
       why: ['Clockwise closes a valve.', 'Do it before anything is snapped on.'],
       action: { label: 'Both valves are shut', key: 'V', does: record(set('valve-low', 'closed'), set('valve-high', 'closed')) },
-      then: 'Then the couplers.',
+      after: 'Then the couplers.',
     }
   }
   if (rig['coupler-low'] === 'off' || rig['coupler-high'] === 'off') {
@@ -21,7 +21,7 @@ export function callRig(state: JobState): Call {
       sentence: 'Snap both couplers on, closed.',
       why: ['Counter-clockwise closes a coupler: the opposite of a valve.', 'Snap on, tug. Port sizes differ, low and high cannot be swapped.'],
       action: { label: 'Both are on', key: 'C', does: record(set('coupler-low', 'on'), set('coupler-high', 'on')) },
-      then: 'Then open them onto the cores.',
+      after: 'Then open them onto the cores.',
     }
   }
   if (rig['coupler-low'] !== 'open' || rig['coupler-high'] !== 'open') {
@@ -30,7 +30,7 @@ export function callRig(state: JobState): Call {
       sentence: 'Open the couplers.',
       why: ['Clockwise, until they press the core, and no further: bottomed out they bend it.'],
       action: { label: 'Both press the core', key: 'O', does: record(set('coupler-low', 'open'), set('coupler-high', 'open')) },
-      then: 'Then the centre hose.',
+      after: 'Then the centre hose.',
     }
   }
   if (rig['centre-hose'] !== 'pump' || rig['exhaust-cap'] !== 'off') {
@@ -39,7 +39,7 @@ export function callRig(state: JobState): Call {
       sentence: 'Centre hose to the pump.',
       why: ['Finger tight, gasket looked at.', 'Pump level, oil between the marks, exhaust cap off, dry grounded cord.'],
       action: { label: 'Hose on, cap off', key: 'H', does: record(set('centre-hose', 'pump'), set('exhaust-cap', 'off')) },
-      then: 'Then pull.',
+      after: 'Then pull.',
     }
   }
   return {
@@ -65,7 +65,7 @@ export function callPull(state: JobState, live: Live): Call {
         does: record(...(rig['centre-hose'] === 'pump' ? [] : [set('centre-hose', 'pump')]), set('pump', 'on')),
       },
       plain: [],
-      then: 'Then open both valves.',
+      after: 'Then open both valves.',
     }
   }
   if (rig['valve-low'] !== 'open' || rig['valve-high'] !== 'open' || !pull) {
@@ -93,7 +93,7 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
       watch: [],
       action: { label: 'Isolate it', key: 'I', does: isolateNow },
       plain: [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }],
-      then: 'Valves first, then the pump.',
+      after: 'Valves first, then the pump.',
     }
   }
   const due = Date.parse(startedAt) + state.opened.procedure.pullMinutes * 60_000
@@ -103,14 +103,16 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
     sentence: late ? 'Not at the target yet.' : 'Leave it. Come back at',
     ...(late ? {} : { figure: { text: live.clock(due), caption: `in ${Math.max(1, Math.round((due - live.nowMs) / 60_000))} min` } }),
     why: [
-      micron === undefined ? 'No vacuum reading yet: type what the gauge shows.' : `${Math.round(micron).toLocaleString('en')} micron now, the target is ${target.toLocaleString('en')}.`,
+      micron === undefined
+        ? 'No vacuum reading yet: type what the gauge shows.'
+        : `${Math.round(micron).toLocaleString('en')} micron now, the target is ${target.toLocaleString('en')}.`,
       late ? 'Water still boiling, a leak, or the hoses: isolate it and let the hold tell.' : 'It calls when the target is reached.',
     ],
     proves,
     watch: [],
     action: late ? { label: 'Isolate it all the same', key: 'I', does: isolateNow } : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
     plain: late ? [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }] : [{ label: 'Isolate now', key: 'I', does: isolateNow }],
-    then: 'Then shut both valves, then stop the pump.',
+    after: 'Then shut both valves, then stop the pump.',
   }
 }
 
@@ -133,7 +135,7 @@ export function callIsolate(state: JobState): Call {
         does: record(set('valve-low', 'closed'), set('valve-high', 'closed'), { kind: 'isolated', payload: {} }),
       },
       plain: [],
-      then: 'Then stop the pump.',
+      after: 'Then stop the pump.',
     }
   }
   if (rig.pump === 'on') {
@@ -143,7 +145,7 @@ export function callIsolate(state: JobState): Call {
       watch: [],
       action: { label: 'Pump is off', key: 'P', does: record(set('pump', 'off')) },
       plain: [],
-      then: 'Then the hose off the pump.',
+      after: 'Then the hose off the pump.',
     }
   }
   return {
@@ -152,6 +154,6 @@ export function callIsolate(state: JobState): Call {
     watch: [],
     action: { label: 'Hose is off', key: 'H', does: record(set('centre-hose', 'off'), finish('isolate')) },
     plain: [],
-    then: 'Then it holds by itself.',
+    after: 'Then it holds by itself.',
   }
 }

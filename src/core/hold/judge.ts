@@ -139,10 +139,7 @@ function fitAll(t: Float64Array, y: Float64Array, weights: Float64Array, context
     const share = 1 / DAMP_TAUS_S.length
     const bounded = (c: number[]) => (c[1] as number) > 0 && (c[0] as number) + (c[1] as number) < boilPa * 1.05
     add('damp', tauS, [ones, bend], noLeak * PRIOR_DAMP * share, bounded, [() => 1 / spanPa])
-    add('leak-and-damp', tauS, [ones, bend, line], PRIOR_LEAK * PRIOR_DAMP * share, (c) => bounded(c) && (c[2] as number) > 0, [
-      () => 1 / spanPa,
-      slopeShare(slopeWidth),
-    ])
+    add('leak-and-damp', tauS, [ones, bend, line], PRIOR_LEAK * PRIOR_DAMP * share, (c) => bounded(c) && (c[2] as number) > 0, [() => 1 / spanPa, slopeShare(slopeWidth)])
   }
   return found
 }

@@ -17,13 +17,7 @@ export type GramsPerYear = { low: number; high: number }
  * @param barometerPa - air pressure of the place, Pa
  * @see model.md section 7
  */
-export function leakGramsPerYear(
-  risePaS: number,
-  volumeL: number,
-  refrigerant: Refrigerant,
-  barometerPa: number,
-  serviceC = 25,
-): GramsPerYear {
+export function leakGramsPerYear(risePaS: number, volumeL: number, refrigerant: Refrigerant, barometerPa: number, serviceC = 25): GramsPerYear {
   const airPaM3S = (risePaS * volumeL) / 1000
   const servicePa = restPressurePa(refrigerant, serviceC)
   const viscous = ((airPaM3S * (servicePa ** 2 - barometerPa ** 2)) / barometerPa ** 2) * (AIR_VISCOSITY_PA_S / REFRIGERANT_VISCOSITY_PA_S)

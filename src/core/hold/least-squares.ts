@@ -10,9 +10,7 @@ export type LinearFit = { coefficients: number[]; covariance: number[][]; chi2: 
 export function fitLinear(columns: readonly Float64Array[], y: Float64Array, weights: Float64Array): LinearFit | null {
   const k = columns.length
   const scale = columns.map((column) => Math.sqrt(sumOf(y.length, (i) => at(weights, i) * at(column, i) ** 2)) || 1)
-  const normal = columns.map((a, r) =>
-    columns.map((b, c) => sumOf(y.length, (i) => at(weights, i) * at(a, i) * at(b, i)) / ((scale[r] as number) * (scale[c] as number))),
-  )
+  const normal = columns.map((a, r) => columns.map((b, c) => sumOf(y.length, (i) => at(weights, i) * at(a, i) * at(b, i)) / ((scale[r] as number) * (scale[c] as number))))
   const right = columns.map((a, r) => sumOf(y.length, (i) => at(weights, i) * at(a, i) * at(y, i)) / (scale[r] as number))
   const inverse = invertSymmetric(normal)
   if (!inverse) return null

@@ -77,9 +77,7 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'container-ended':
       return {
         ...turnPart(state, 'container-valve', 'closed', at),
-        containers: state.containers.map((c) =>
-          c.id === event.payload.id && c.endGrossG === undefined ? { ...c, endGrossG: event.payload.grossG, endedAt: at } : c,
-        ),
+        containers: state.containers.map((c) => (c.id === event.payload.id && c.endGrossG === undefined ? { ...c, endGrossG: event.payload.grossG, endedAt: at } : c)),
       }
     case 'proof-read':
       return { ...state, proof: { ...event.payload, at } }

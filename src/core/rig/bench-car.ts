@@ -1,4 +1,4 @@
-import { saturatedDensities, saturationPa, type Refrigerant } from '../fluids/refrigerant'
+import { type Refrigerant, saturatedDensities, saturationPa } from '../fluids/refrigerant'
 import { waterSaturationPa } from '../fluids/water'
 import type { RigState } from '../procedure/parts'
 import { GAS_CONSTANT, L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
@@ -71,21 +71,14 @@ export function benchAtStart(truth: BenchTruth): BenchState {
  * @param dtS - s, 0 to 2 for fair accuracy
  * @param container - what stands open on the scale; its gross weight is returned changed
  */
-export function benchStep(
-  state: BenchState,
-  truth: BenchTruth,
-  rig: RigState,
-  dtS: number,
-  container?: BenchContainer,
-): { state: BenchState; container?: BenchContainer } {
+export function benchStep(state: BenchState, truth: BenchTruth, rig: RigState, dtS: number, container?: BenchContainer): { state: BenchState; container?: BenchContainer } {
   const gas = stepGas(state, truth, rig, dtS)
   if (!container) return { state: gas }
   const takenG = dtS * containerFlowGS(gas, truth, rig, container)
   return { state: { ...gas, chargeG: gas.chargeG + takenG }, container: { ...container, grossG: container.grossG - takenG } }
 }
 
-const isOpen = (rig: RigState): boolean =>
-  (rig['valve-low'] === 'open' && rig['coupler-low'] === 'open') || (rig['valve-high'] === 'open' && rig['coupler-high'] === 'open')
+const isOpen = (rig: RigState): boolean => (rig['valve-low'] === 'open' && rig['coupler-low'] === 'open') || (rig['valve-high'] === 'open' && rig['coupler-high'] === 'open')
 
 function stepGas(state: BenchState, truth: BenchTruth, rig: RigState, dtS: number): BenchState {
   if (state.chargeG > 0) return state
@@ -109,8 +102,7 @@ function stepWater(state: BenchState, truth: BenchTruth, volume: number, outM3S:
   const saturationPaNow = waterSaturationPa(kelvin(Math.max(-60, state.liquidC)))
   const evaporating = state.liquidG > 0 ? EVAPORATION_M3_S : 0
   const ambientPa = waterSaturationPa(kelvin(truth.ambientC))
-  const boundPaM3S =
-    truth.boundG > 0 ? (truth.boundG / gramPerPaM3 / truth.boundTauS) * Math.max(0, state.boundG / truth.boundG - state.waterPa / ambientPa) : 0
+  const boundPaM3S = truth.boundG > 0 ? (truth.boundG / gramPerPaM3 / truth.boundTauS) * Math.max(0, state.boundG / truth.boundG - state.waterPa / ambientPa) : 0
   const source = evaporating * saturationPaNow + boundPaM3S
   const waterPa = (state.waterPa + (dtS / volume) * source) / (1 + (dtS / volume) * (outM3S + evaporating))
   const boiledG = Math.min(state.liquidG, evaporating * (saturationPaNow - waterPa) * gramPerPaM3 * dtS)

@@ -38,14 +38,7 @@ function gaugeStep(micron: number): number {
 const rounded = (value: number, step: number): number => Math.round(Math.round(value / step) * step * 1000) / 1000
 
 /** What the bench's instruments show at a whole second of job time. */
-export function benchReadings(
-  state: BenchState,
-  truth: BenchTruth,
-  rig: RigState,
-  second: number,
-  scaleStepG: number,
-  container?: BenchContainer,
-): BenchReading[] {
+export function benchReadings(state: BenchState, truth: BenchTruth, rig: RigState, second: number, scaleStepG: number, container?: BenchContainer): BenchReading[] {
   const found: BenchReading[] = []
   const vacuumPa = state.airPa + state.waterPa
   const charged = state.chargeG > 0 ? chargedPressures(state, truth, rig.engine === 'on') : { lowPa: vacuumPa, highPa: vacuumPa }

@@ -83,10 +83,5 @@ export function formatPoundsOunces(grams: number): string {
 
 /** The same mass in every unit a label may use, each with its unit, from g. */
 export function massInAllUnits(grams: number): string[] {
-  return [
-    `${Math.round(grams)} g`,
-    `${(grams / GRAMS_PER.oz).toFixed(1)} oz`,
-    formatPoundsOunces(grams),
-    `${(grams / 1000).toFixed(3)} kg`,
-  ]
+  return [`${Math.round(grams)} g`, `${(grams / GRAMS_PER.oz).toFixed(1)} oz`, formatPoundsOunces(grams), `${(grams / 1000).toFixed(3)} kg`]
 }

@@ -18,18 +18,23 @@ export async function selectAccounts(db: Queryable): Promise<Account[]> {
 }
 
 export async function insertAccount(db: Queryable, account: { signIn: string; name: string; role: Role; certificate: string; password: string }): Promise<Account> {
-  const { rows } = await db.query<Account>(
-    `insert into account (sign_in, name, role, certificate, password_hash) values ($1, $2, $3, $4, $5) returning ${COLUMNS}`,
-    [account.signIn, account.name, account.role, account.certificate, await hash(account.password, HASHING)],
-  )
+  const { rows } = await db.query<Account>(`insert into account (sign_in, name, role, certificate, password_hash) values ($1, $2, $3, $4, $5) returning ${COLUMNS}`, [
+    account.signIn,
+    account.name,
+    account.role,
+    account.certificate,
+    await hash(account.password, HASHING),
+  ])
   return rows[0] as Account
 }
 
 export async function updateAccount(db: Queryable, id: string, change: { role: Role; certificate: string; disabled: boolean }): Promise<boolean> {
-  const { rowCount } = await db.query(
-    `update account set role = $2, certificate = $3, disabled_at = case when $4 then coalesce(disabled_at, now()) end where id = $1`,
-    [id, change.role, change.certificate, change.disabled],
-  )
+  const { rowCount } = await db.query(`update account set role = $2, certificate = $3, disabled_at = case when $4 then coalesce(disabled_at, now()) end where id = $1`, [
+    id,
+    change.role,
+    change.certificate,
+    change.disabled,
+  ])
   if (change.disabled) await db.query('delete from session where account_id = $1', [id])
   return rowCount === 1
 }

@@ -21,10 +21,7 @@ async function options(db: Queryable): Promise<SessionOptions> {
 /** Starts a session for an account and sets its sealed, http-only cookie. */
 export async function startSession(accountId: string): Promise<void> {
   const db = database()
-  const { rows } = await db.query<{ id: string }>(`insert into session (account_id, expires_at) values ($1, now() + $2 * interval '1 second') returning id`, [
-    accountId,
-    SESSION_S,
-  ])
+  const { rows } = await db.query<{ id: string }>(`insert into session (account_id, expires_at) values ($1, now() + $2 * interval '1 second') returning id`, [accountId, SESSION_S])
   const session = await getIronSession<Cookie>(await cookies(), await options(db))
   session.sessionId = (rows[0] as { id: string }).id
   await session.save()

@@ -1,12 +1,12 @@
-import type { ClockSegment } from '@/core/procedure/clock'
-import type { BenchAction } from '@/core/rig/bench-run'
-import type { BenchTruth } from '@/core/rig/bench-car'
-import { foldJob } from '@/core/procedure/reduce'
 import { tareOf } from '@/core/charge/plan'
+import type { ClockSegment } from '@/core/procedure/clock'
+import { foldJob } from '@/core/procedure/reduce'
 import type { JobState } from '@/core/procedure/state'
+import type { BenchTruth } from '@/core/rig/bench-car'
+import type { BenchAction } from '@/core/rig/bench-run'
 import { database, type Queryable } from '../db/pool'
+import { type StoredEvent, selectClocks, selectEvents } from '../jobs/job-rows'
 import { benchInstrument } from '../jobs/open-job'
-import { selectClocks, selectEvents, type StoredEvent } from '../jobs/job-rows'
 
 /** Everything the bench process needs to play one car: hidden truth, clock, and what hands have done. */
 export type BenchJob = {

@@ -1,20 +1,17 @@
-import { readFileSync } from 'node:fs'
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import type pg from 'pg'
 import { z } from 'zod'
 import { LABEL_REFRIGERANTS, OPENED } from '@/core/procedure/events'
 import { stationPressurePa } from '@/core/units/barometer'
 import { insertAccount } from '../accounts/accounts'
-import { insertShop } from '../shop/shop'
 import { selectProcedures, selectRigs, upsertProcedure, upsertRig } from '../shop/catalogue'
+import { insertShop } from '../shop/shop'
 import { DEMO_SIGN_INS } from './sign-ins'
 import { walkCar } from './walk-car'
 
 /** Minutes, relative to the day of loading, at which a car finished taking each step. */
-const Steps = z.partialRecord(
-  z.enum(['zeroRead', 'zero', 'fix', 'rig', 'pull', 'isolate', 'hold', 'judge', 'charge', 'prove', 'leave', 'sign']),
-  z.number().max(0),
-)
+const Steps = z.partialRecord(z.enum(['zeroRead', 'zero', 'fix', 'rig', 'pull', 'isolate', 'hold', 'judge', 'charge', 'prove', 'leave', 'sign']), z.number().max(0))
 export const DemoCar = z.strictObject({
   name: z.string(),
   model: z.string(),
@@ -33,6 +30,7 @@ export const DemoCar = z.strictObject({
   recoveredG: z.number().nullable(),
   restKPa: z.number().optional(),
   boundG: z.number().optional(),
+  waterG: z.number().optional(),
   startMin: z.number(),
   steps: Steps,
   leaveItems: z.number().optional(),

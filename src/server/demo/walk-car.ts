@@ -3,11 +3,12 @@ import type pg from 'pg'
 import { callFor } from '@/core/call/call'
 import type { Deed } from '@/core/call/types'
 import { type Container, planCharge } from '@/core/charge/plan'
+import type { EventDraft, JobOpened } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { chargedG, type JobState, openContainer } from '@/core/procedure/state'
-import type { EventDraft, JobOpened } from '@/core/procedure/events'
 import { stationPressurePa } from '@/core/units/barometer'
 import { parseMassRange } from '@/core/units/mass'
+import type { StoredProcedure, StoredRig } from '@/core/views'
 import type { Account } from '../accounts/accounts'
 import { selectAccounts } from '../accounts/accounts'
 import { actionsOf, type StoredBench } from '../bench/feed'
@@ -17,7 +18,6 @@ import { endHold } from '../jobs/end-hold'
 import { selectEvents, selectJob } from '../jobs/job-rows'
 import { openJob } from '../jobs/open-job'
 import { signJob } from '../records/sign-job'
-import type { StoredProcedure, StoredRig } from '../shop/catalogue'
 import type { DemoCar } from './load-demo'
 import { BenchPlayer } from './play-bench'
 
@@ -80,9 +80,9 @@ class Walk {
   async open(payload: JobOpened): Promise<void> {
     const openedAt = new Date(this.nowMs + this.car.startMin * MINUTE)
     await transaction(this.db, (tx) => openJob(tx, this.author, { id: this.id, eventId: randomUUID(), payload, factor: 1 }, openedAt))
-    if (this.car.boundG !== undefined) {
-      await this.db.query(`update job set bench = jsonb_set(bench, '{truth,boundG}', to_jsonb($2::float8)) where id = $1`, [this.id, this.car.boundG])
-    }
+    const { boundG, waterG } = this.car
+    const truth = { ...(boundG !== undefined && { boundG }), ...(waterG !== undefined && { waterG }) }
+    await this.db.query(`update job set bench = jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb) where id = $1`, [this.id, JSON.stringify(truth)])
     this.player = new BenchPlayer(this.db, this.id, openedAt.getTime())
   }
 
@@ -99,7 +99,10 @@ class Walk {
     }
     if (steps.fix !== undefined) {
       const renewed = [{ what: 'core-small' as const, count: 2 }, { what: 'caps' as const, count: 2 }, ...(this.car.drierReplaced ? [{ what: 'drier' as const, count: 1 }] : [])]
-      await this.deed(at(steps.fix), { kind: 'fix-logged', payload: { renewed, openHours: this.car.openHours, oilOwedMl: this.car.drierReplaced ? 20 : 0, oilReason: this.car.drierReplaced ? 'drier' : '' } })
+      await this.deed(at(steps.fix), {
+        kind: 'fix-logged',
+        payload: { renewed, openHours: this.car.openHours, oilOwedMl: this.car.drierReplaced ? 20 : 0, oilReason: this.car.drierReplaced ? 'drier' : '' },
+      })
       await this.deed(at(steps.fix), { kind: 'step-finished', payload: { step: 'fix' } })
     }
     for (const step of ['rig', 'pull', 'isolate'] as const) {
@@ -159,7 +162,16 @@ class Walk {
     ]
     const hose = { boreMm: 4.8, lengthM: 1.5, phase: 'vapour' as const, drawnDown: true }
     const target = { lowG: label.lowG, highG: label.highG }
-    const plan = planCharge({ refrigerant: label.refrigerant, target, toleranceG: label.toleranceG, ambientC: place.ambientC, scaleStepG: rig.scaleStepG, hose, purgeEachG: 3, containers })
+    const plan = planCharge({
+      refrigerant: label.refrigerant,
+      target,
+      toleranceG: label.toleranceG,
+      ambientC: place.ambientC,
+      scaleStepG: rig.scaleStepG,
+      hose,
+      purgeEachG: 3,
+      containers,
+    })
     await this.deed(fromMs, { kind: 'charge-planned', payload: { targetG: plan.targetG, purgeEachG: 3, containers, stops: plan.steps, bandG: plan.bandG } })
     let atMs = fromMs + MINUTE
     for (const step of plan.steps) {

@@ -1,12 +1,14 @@
-import { canonicalJson } from '@/core/record/canonical'
+import { randomUUID } from 'node:crypto'
+import { clockFactor, jobTimeMs } from '@/core/procedure/clock'
 import { AFTER_SIGNATURE, type EventDraft, type JobEvent } from '@/core/procedure/events'
 import { foldJob, reduceJob } from '@/core/procedure/reduce'
 import type { JobState } from '@/core/procedure/state'
 import { summarise } from '@/core/procedure/summary'
+import { canonicalJson } from '@/core/record/canonical'
 import type { Transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { hashOf } from '../records/chain'
-import { type JobRow, selectEvents, selectJobForUpdate } from './job-rows'
+import { insertClockSegment, type JobRow, selectClock, selectEvents, selectJobForUpdate } from './job-rows'
 import { notifyChange } from './notify'
 
 export type Author = { id: string | null; name: string }
@@ -27,13 +29,27 @@ export async function appendEvents(tx: Transaction, author: Author, jobId: strin
   const fresh = drafts.filter((draft) => !known.has(draft.id))
   for (const draft of drafts) refuseOtherContent(draft, known.get(draft.id))
   if (job.signedAt) refuseAfterSignature(fresh)
-  const added = await insertChain(tx, author, job, fresh)
-  if (added.length > 0) {
-    const state = added.reduce(reduceJob, foldJob(stored))
-    await updateJob(tx, job, added, state)
-  }
+  const before = foldJob(stored)
+  const slowing = job.simulated ? await slowForHands(tx, jobId, before, fresh) : []
+  const added = await insertChain(tx, author, job, [...fresh, ...slowing])
+  if (added.length > 0) await updateJob(tx, job, added, added.reduce(reduceJob, before))
   const places = new Map([...stored, ...added].map((e) => [e.id, e.seq]))
   return drafts.map((draft) => ({ id: draft.id, seq: places.get(draft.id) as number, repeated: known.has(draft.id) }))
+}
+
+/** Clock of a simulated job while its last grams are weighed, times the wall: faster no hand can close a valve in time (assumed). */
+const HANDS_FACTOR = 10
+
+/** A hurried simulated clock slows down when charging begins; the job says so like any other change of its clock. */
+async function slowForHands(tx: Transaction, jobId: string, before: JobState, drafts: readonly EventDraft[]): Promise<EventDraft[]> {
+  const last = drafts[drafts.length - 1]
+  const asEvents = drafts.map((draft) => ({ ...draft, storedAt: draft.happenedAt, by: '' }) as JobEvent)
+  if (!last || before.step === 'charge' || asEvents.reduce(reduceJob, before).step !== 'charge') return []
+  const clock = await selectClock(tx, jobId)
+  if (clockFactor(clock) <= HANDS_FACTOR) return []
+  const wallMs = Date.now()
+  await insertClockSegment(tx, jobId, { wallMs, jobMs: Math.round(jobTimeMs(clock, wallMs)), factor: HANDS_FACTOR })
+  return [{ id: randomUUID(), kind: 'bench-set', happenedAt: last.happenedAt, payload: { action: 'speed', factor: HANDS_FACTOR } }]
 }
 
 function refuseOtherContent(draft: EventDraft, before: JobEvent | undefined): void {

@@ -1,9 +1,6 @@
-import type { ClockSegment } from '@/core/procedure/clock'
-import type { JobSummary } from '@/core/procedure/summary'
+import type { BoardRow } from '@/core/views'
 import type { Queryable } from '../db/pool'
 import { selectBoard, selectClocks } from './job-rows'
-
-export type BoardRow = { id: string; simulated: boolean; summary: JobSummary; vacuumPa: number | null; clock: ClockSegment[] }
 
 /** Cars on the board at most: a screen nobody can read helps nobody. */
 const MOST_ROWS = 300

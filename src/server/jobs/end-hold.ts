@@ -1,13 +1,13 @@
 import { holdContext, JUDGED_SAMPLES } from '@/core/hold/context'
 import { type HoldResult, judgeHold } from '@/core/hold/judge'
 import { jobTimeMs } from '@/core/procedure/clock'
+import type { HoldEnded } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { currentHold } from '@/core/procedure/state'
-import type { HoldEnded } from '@/core/procedure/events'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { selectAverages } from '../readings/history'
-import { type Appended, appendEvents, type Author } from './append-events'
+import { type Appended, type Author, appendEvents } from './append-events'
 import { selectClock, selectEvents } from './job-rows'
 
 /**

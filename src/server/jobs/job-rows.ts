@@ -1,10 +1,10 @@
-import type { BenchTruth } from '@/core/rig/bench-car'
 import type { ClockSegment } from '@/core/procedure/clock'
 import type { JobEvent } from '@/core/procedure/events'
 import type { JobSummary } from '@/core/procedure/summary'
+import type { BenchTruth } from '@/core/rig/bench-car'
+import type { Latest } from '@/core/views'
 import type { Queryable } from '../db/pool'
 
-export type Latest = Partial<Record<string, { value: number; at: string; sentValue: number; sentUnit: string }>>
 export type JobRow = {
   id: string
   simulated: boolean
@@ -35,10 +35,10 @@ export async function selectJobForUpdate(db: Queryable, id: string): Promise<Job
 
 /** Jobs for the board: all that are open and those signed since `signedSince`, newest first. */
 export async function selectBoard(db: Queryable, signedSince: Date, limit: number): Promise<Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'>[]> {
-  const { rows } = await db.query(
-    `select id, simulated, summary, latest from job where signed_at is null or signed_at >= $1 order by created_at desc limit $2`,
-    [signedSince, limit],
-  )
+  const { rows } = await db.query(`select id, simulated, summary, latest from job where signed_at is null or signed_at >= $1 order by created_at desc limit $2`, [
+    signedSince,
+    limit,
+  ])
   return rows
 }
 
@@ -62,12 +62,7 @@ export async function selectClock(db: Queryable, jobId: string): Promise<ClockSe
 }
 
 export async function insertClockSegment(db: Queryable, jobId: string, segment: ClockSegment): Promise<void> {
-  await db.query(`insert into job_clock (job_id, wall_from, job_from, factor) values ($1, $2, $3, $4)`, [
-    jobId,
-    new Date(segment.wallMs),
-    new Date(segment.jobMs),
-    segment.factor,
-  ])
+  await db.query(`insert into job_clock (job_id, wall_from, job_from, factor) values ($1, $2, $3, $4)`, [jobId, new Date(segment.wallMs), new Date(segment.jobMs), segment.factor])
 }
 
 export type StoredEvent = JobEvent & { seq: number; previous: string; hash: string }

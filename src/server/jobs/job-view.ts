@@ -1,22 +1,8 @@
-import type { ClockSegment } from '@/core/procedure/clock'
 import type { JobEvent } from '@/core/procedure/events'
+import type { JobView } from '@/core/views'
 import type { Queryable } from '../db/pool'
-import { type LiveReading, type Point, selectHistory, selectTyped } from '../readings/history'
-import { type Latest, selectClock, selectEvents, selectJob } from './job-rows'
-
-/** What a job page starts from; the live stream goes on from `cursor`. */
-export type JobView = {
-  id: string
-  simulated: boolean
-  events: JobEvent[]
-  clock: ClockSegment[]
-  latest: Latest
-  /** thinned: times ms of job time, values Pa and g */
-  vacuum: Point[]
-  scale: Point[]
-  typed: LiveReading[]
-  cursor: string
-}
+import { selectHistory, selectTyped } from '../readings/history'
+import { selectClock, selectEvents, selectJob } from './job-rows'
 
 /** Points of a channel in the first view: more than a screen has pixels helps nobody. */
 const MOST_POINTS = 900

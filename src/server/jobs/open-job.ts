@@ -3,9 +3,9 @@ import type { EventDraft, JobEvent, JobOpened } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { summarise } from '@/core/procedure/summary'
 import { CHAIN_START } from '@/core/record/record'
+import { truthOf } from '../bench/truth'
 import type { Transaction } from '../db/pool'
 import { hashOf } from '../records/chain'
-import { truthOf } from '../bench/truth'
 import type { Author } from './append-events'
 import { insertClockSegment } from './job-rows'
 import { notifyChange } from './notify'
@@ -52,10 +52,9 @@ export const benchInstrument = (jobId: string): string => `bench-${jobId.slice(0
 
 async function attachBench(tx: Transaction, jobId: string, from: Date): Promise<void> {
   const instrument = benchInstrument(jobId)
-  await tx.query(
-    `insert into instrument (id, device_id, name) select $1, (select id from device where kind = 'bench' limit 1), 'simulated bench' on conflict (id) do nothing`,
-    [instrument],
-  )
+  await tx.query(`insert into instrument (id, device_id, name) select $1, (select id from device where kind = 'bench' limit 1), 'simulated bench' on conflict (id) do nothing`, [
+    instrument,
+  ])
   await tx.query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [instrument, jobId, from])
 }
 

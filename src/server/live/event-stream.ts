@@ -1,5 +1,5 @@
-import { hub } from './hub'
 import type { Change } from '../jobs/notify'
+import { hub } from './hub'
 
 /** Shorter than the patience of any proxy or reader, ms. */
 const PING_MS = 10_000
@@ -66,5 +66,11 @@ function makePump(next: () => Promise<(Message & { more?: boolean }) | null>, wr
     dirty = true
     if (!busy && !stopped) void run()
   }
-  return { send, wake, stop: () => void (stopped = true) }
+  return {
+    send,
+    wake,
+    stop: () => {
+      stopped = true
+    },
+  }
 }

@@ -1,7 +1,5 @@
+import type { LiveReading, Point } from '@/core/views'
 import type { Queryable } from '../db/pool'
-
-/** One point of a channel: job time in ms since the epoch, value in the stored unit, readings averaged or thinned into it. */
-export type Point = { at: number; value: number; count: number }
 
 /**
  * A channel's readings, thinned to about `most` points by keeping the least and greatest of each slice of time.
@@ -41,9 +39,6 @@ export async function selectAverages(db: Queryable, jobId: string, channel: stri
   )
   return rows
 }
-
-/** A reading as the live stream and the trail show it; `seq` is its place in the order of commits. */
-export type LiveReading = { seq: number; at: number; channel: string; value: number; sentValue: number; sentUnit: string; instrument: string; by: string | null }
 
 const LIVE_COLUMNS = `r.seq::float8 as seq, extract(epoch from r.measured_at)::float8 * 1000 as at, r.channel, r.value,
   r.sent_value as "sentValue", r.sent_unit as "sentUnit", r.instrument_id as instrument, a.name as by`

@@ -24,10 +24,10 @@ export type NewReading = {
  */
 export async function storeReadings(tx: Transaction, jobId: string, readings: readonly NewReading[]): Promise<number | null> {
   await ensurePartitions(readings.map((r) => r.measuredAt))
-  const { rows } = await tx.query<{ base: string }>(
-    `update job set reading_seq = reading_seq + $2 where id = $1 and signed_at is null returning reading_seq - $2 as base`,
-    [jobId, readings.length],
-  )
+  const { rows } = await tx.query<{ base: string }>(`update job set reading_seq = reading_seq + $2 where id = $1 and signed_at is null returning reading_seq - $2 as base`, [
+    jobId,
+    readings.length,
+  ])
   const base = rows[0]?.base
   if (base === undefined) return null
   const column = <T>(pick: (r: NewReading) => T): T[] => readings.map(pick)

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
 import { jobTimeMs } from '@/core/procedure/clock'
+import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
 import type { Account } from '../accounts/accounts'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
@@ -46,10 +46,10 @@ export async function typeReadings(user: Account, jobId: string, typed: readonly
   return transaction(db, async (tx) => {
     // the lock first: the same entry sent twice at once must see itself stored
     await selectJobForUpdate(tx, jobId)
-    const { rows } = await tx.query<{ n: string }>(
-      `select device_seq as n from reading where job_id = $1 and instrument_id = 'hand' and device_seq = any($2::bigint[])`,
-      [jobId, readings.map((r) => r.deviceSeq)],
-    )
+    const { rows } = await tx.query<{ n: string }>(`select device_seq as n from reading where job_id = $1 and instrument_id = 'hand' and device_seq = any($2::bigint[])`, [
+      jobId,
+      readings.map((r) => r.deviceSeq),
+    ])
     const before = new Set(rows.map((r) => Number(r.n)))
     const fresh = readings.filter((r) => !before.has(r.deviceSeq))
     if (fresh.length === 0) return 0

@@ -1,6 +1,6 @@
 import { createHash, createPrivateKey, createPublicKey, sign, verify } from 'node:crypto'
-import { eventHash, type RecordCrypto, type RecordEvent } from '@/core/record/record'
 import type { JobEvent } from '@/core/procedure/events'
+import { eventHash, type RecordCrypto, type RecordEvent } from '@/core/record/record'
 
 export const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex')
 

@@ -1,5 +1,5 @@
-import { eventHash, type RecordFile, signedText } from '@/core/record/record'
 import { foldJob } from '@/core/procedure/reduce'
+import { eventHash, type RecordFile, signedText } from '@/core/record/record'
 import type { Queryable } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { selectEvents, selectJob } from '../jobs/job-rows'

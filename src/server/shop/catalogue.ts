@@ -1,8 +1,6 @@
-import type { Procedure, Rig } from '@/core/procedure/events'
+import type { Procedure } from '@/core/procedure/events'
+import type { StoredProcedure, StoredRig } from '@/core/views'
 import type { Queryable } from '../db/pool'
-
-export type StoredProcedure = Procedure & { id: string; proves: string }
-export type StoredRig = Rig & { id: string }
 
 export async function selectProcedures(db: Queryable): Promise<StoredProcedure[]> {
   const { rows } = await db.query<StoredProcedure>(

@@ -3,7 +3,7 @@ import { clockFactor, wallTimeMs } from '@/core/procedure/clock'
 import { type JobSummary, stepLabel } from '@/core/procedure/summary'
 import { strataOf } from '@/core/pull/strata'
 import { PA_PER_MICRON } from '@/core/units/constants'
-import type { BoardRow } from '@/server/jobs/board-view'
+import type { BoardRow } from '@/core/views'
 import { DepthStrip } from '../chart/depth-strip'
 import { clockIn, micronText } from '../format'
 import { type Axis, share } from './time-axis'
@@ -20,8 +20,8 @@ export function BoardLine({ row, axis, timeZone, needed }: { row: BoardRow; axis
   const shown = depth ? vacuumPa : null
   return (
     <li className="border-b border-rule">
-      <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[352px_1fr] items-center max-lg:grid-cols-1">
-        <span className="grid grid-cols-[36px_134px_110px_60px] items-center gap-x-1 py-1 max-lg:grid-cols-[36px_1fr_1fr_64px]">
+      <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[368px_1fr] items-center max-lg:grid-cols-1">
+        <span className="grid grid-cols-[36px_134px_110px_60px] items-center gap-x-1 py-1 pr-4 max-lg:grid-cols-[36px_1fr_1fr_64px]">
           <DepthStrip strata={strataOfSummary(summary)} vacuumPa={shown} />
           <span className="min-w-0">
             <b className="block truncate text-[19px] font-semibold leading-tight">{summary.name}</b>

@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { wallTimeMs } from '@/core/procedure/clock'
 import { stepLabel } from '@/core/procedure/summary'
-import type { BoardRow } from '@/server/jobs/board-view'
+import type { BoardRow } from '@/core/views'
 import { clockIn } from '../format'
 import { useBoardLive } from '../hooks/use-board-live'
 import { useHotkeys } from '../hooks/use-hotkeys'
@@ -16,8 +16,9 @@ import { type Axis, TimeAxis } from './time-axis'
 const HOUR = 3600_000
 
 /** When a car needs someone, wall ms; -1 when hands are needed now, Infinity when it is done. */
-export function neededMs({ summary, clock }: BoardRow): number {
+export function neededMs({ summary, clock, vacuumPa }: BoardRow): number {
   if (summary.signed) return Number.POSITIVE_INFINITY
+  if (summary.step === 'pull' && vacuumPa !== null && vacuumPa <= summary.targetPa) return -1
   return summary.comeBackAt === null || clock.length === 0 ? -1 : wallTimeMs(clock, Date.parse(summary.comeBackAt))
 }
 
@@ -33,7 +34,7 @@ export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]
     <main>
       <NextMoment rows={sorted} now={now} timeZone={timeZone} />
       <section aria-label="Cars" className="px-5 max-sm:px-4">
-        <div className="grid grid-cols-[352px_1fr] max-lg:grid-cols-1">
+        <div className="grid grid-cols-[368px_1fr] max-lg:grid-cols-1">
           <button type="button" className="flex items-center gap-2 self-end pb-1 text-[16px] text-ink-2" onClick={() => setFinding(true)}>
             <span className="key">/</span> find a car
           </button>

@@ -3,7 +3,7 @@
 import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { stepLabel } from '@/core/procedure/summary'
-import type { BoardRow } from '@/server/jobs/board-view'
+import type { BoardRow } from '@/core/views'
 
 /** Finds a car by its name or model as one types. */
 export function FindCar({ open, onOpenChange, rows }: { open: boolean; onOpenChange: (open: boolean) => void; rows: BoardRow[] }) {
@@ -13,7 +13,10 @@ export function FindCar({ open, onOpenChange, rows }: { open: boolean; onOpenCha
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-10 bg-floor/60" />
-        <Dialog.Content aria-describedby={undefined} className="fixed top-20 left-1/2 z-20 w-[min(520px,calc(100vw-32px))] -translate-x-1/2 rounded border-[1.5px] border-ink bg-sheet p-4">
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-20 left-1/2 z-20 w-[min(520px,calc(100vw-32px))] -translate-x-1/2 rounded border-[1.5px] border-ink bg-sheet p-4"
+        >
           <Dialog.Title className="text-[20px] font-semibold">Find a car</Dialog.Title>
           <input aria-label="Name or model" className="field mt-2" value={text} onChange={(e) => setText(e.target.value)} />
           <ul className="mt-2">

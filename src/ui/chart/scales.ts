@@ -26,6 +26,16 @@ export function spread<T extends { y: number }>(labels: readonly T[], gap: numbe
   return down
 }
 
+/** Round values within [low, high], about `count` of them, in steps of 1, 2 or 5 times a power of ten. */
+export function niceTicks(low: number, high: number, count: number): number[] {
+  const rough = (high - low) / count
+  const power = 10 ** Math.floor(Math.log10(rough))
+  const step = ([1, 2, 5, 10].find((s) => s * power >= rough) ?? 10) * power
+  const ticks: number[] = []
+  for (let v = Math.ceil(low / step) * step; v <= high; v += step) ticks.push(v)
+  return ticks
+}
+
 const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240, 480, 720]
 
 /** Whole times on an axis, at most `most`, ms. */

@@ -1,5 +1,5 @@
-import { parseMass, parseMassRange, massInAllUnits, formatPoundsOunces } from '@/core/units/mass'
-import { fromPascal, parsePressure, type PressureUnit, toPascal } from '@/core/units/pressure'
+import { formatPoundsOunces, massInAllUnits, parseMass, parseMassRange } from '@/core/units/mass'
+import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/units/pressure'
 import { parseCelsius } from '@/core/units/temperature'
 
 /** What became of an entry: a value, or the reason it is none. */

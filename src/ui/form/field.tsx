@@ -44,7 +44,17 @@ export function Field({ label, value, onChange, error, hint, warning, inputMode 
 }
 
 /** One choice of a few, as large taps. */
-export function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly { value: T; label: string }[]; onChange: (value: T) => void }) {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string
+  value: T
+  options: readonly { value: T; label: string }[]
+  onChange: (value: T) => void
+}) {
   return (
     <fieldset>
       <legend className="text-[16px] font-medium">{label}</legend>

@@ -69,7 +69,7 @@ function Depth() {
       <div className="flex flex-[5] items-end bg-air p-10">
         <p className="figure text-[104px] font-semibold">Yperos</p>
       </div>
-      <div className="flex-[2] border-t-2 border-ink bg-needle px-10 pt-3 text-[18px] text-ink-2">where a needle still sees</div>
+      <div className="flex-[2] border-t-2 border-ink bg-needle px-10 pt-3 text-[18px] text-ink-2">below here a needle sees nothing</div>
       <div className="flex-[3] border-t-[3px] border-dotted border-ink bg-drying px-10 pt-3 text-[18px] text-ink-2">water boils</div>
       <div className="flex-[3] border-t-2 border-ink bg-deep px-10 pt-3 text-[18px] text-ink">dry</div>
       <div className="flex-1 bg-floor" />

@@ -2,9 +2,9 @@
 
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { useWallNow } from '../hooks/use-now'
-import { clockIn, paText } from '../format'
 import { PA_PER_INHG } from '@/core/units/constants'
+import { clockIn, paText } from '../format'
+import { useWallNow } from '../hooks/use-now'
 import { AccountMenu } from './account-menu'
 
 export type ShopView = { name: string; altitudeM: number | null; barometerPa: number; ambientC: number; timeZone: string; demo: boolean }
@@ -14,11 +14,7 @@ export type UserView = { name: string; role: 'lead' | 'technician' | 'trainee'; 
 export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: UserView; serverNowMs: number }) {
   const path = usePathname()
   const now = useWallNow(serverNowMs)
-  const places = [
-    { href: '/board', name: 'Board' },
-    { href: '/job/new', name: 'New car' },
-    ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop' }] : []),
-  ]
+  const places = [{ href: '/board', name: 'Board' }, { href: '/job/new', name: 'New car' }, ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop' }] : [])]
   return (
     <header className="no-print flex h-11 items-center gap-5 border-b border-rule px-5 max-sm:gap-3 max-sm:px-4">
       <Link href="/board" className="flex items-center gap-2 text-[22px] font-semibold">

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { BoardRow } from '@/server/jobs/board-view'
+import type { BoardRow } from '@/core/views'
 
 type Changed = { jobs: { id: string; simulated: boolean; summary: BoardRow['summary']; latest: { vacuum?: { value: number } } }[] }
 

@@ -3,8 +3,7 @@
 import { useEffect, useReducer } from 'react'
 import type { ClockSegment } from '@/core/procedure/clock'
 import type { JobEvent } from '@/core/procedure/events'
-import type { JobView } from '@/server/jobs/job-view'
-import type { LiveReading } from '@/server/readings/history'
+import type { JobView, LiveReading } from '@/core/views'
 
 /** A point of a curve: job time in ms, value in the channel's stored unit. */
 export type CurvePoint = { at: number; value: number }

@@ -1,13 +1,12 @@
 'use client'
 
-import { type RefObject, useEffect, useRef, useState } from 'react'
+import { type RefCallback, useCallback, useState } from 'react'
 
 /** Width of an element in px, followed as it changes; `first` until it is measured. */
-export function useWidth<T extends HTMLElement>(first: number): [RefObject<T | null>, number] {
-  const ref = useRef<T>(null)
+export function useWidth<T extends HTMLElement>(first: number): [RefCallback<T>, number] {
   const [width, setWidth] = useState(first)
-  useEffect(() => {
-    const element = ref.current
+  // a callback, not an effect: what is measured may appear long after the component that measures it
+  const ref = useCallback((element: T | null) => {
     if (!element) return
     const observer = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width))
     observer.observe(element)

@@ -34,7 +34,12 @@ export function BenchPanel({ jobId, running, factor }: { jobId: string; running:
         <button type="button" className="plain-button" onClick={() => void control({ action: running ? 'stop' : 'start' })}>
           {running ? 'Stop the bench' : 'Start the bench'}
         </button>
-        <Choice label="Clock, times the wall" value={String(factor)} options={SPEEDS.map((s) => ({ value: s as string, label: `×${s}` }))} onChange={(s) => void control({ action: 'speed', factor: Number(s) })} />
+        <Choice
+          label="Clock, times the wall"
+          value={String(factor)}
+          options={SPEEDS.map((s) => ({ value: s as string, label: `×${s}` }))}
+          onChange={(s) => void control({ action: 'speed', factor: Number(s) })}
+        />
         <Choice label="Leak" value={leak} options={LEAKS as readonly { value: string; label: string }[]} onChange={setLeak} />
         <Choice label="Water" value={water} options={WATER as readonly { value: string; label: string }[]} onChange={setWater} />
         <button type="button" className="plain-button" onClick={() => void control({ action: 'reset', leakPaM3S: Number(leak), waterG: Number(water) })}>

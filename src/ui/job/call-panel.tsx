@@ -32,7 +32,10 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
   })
   const trainee = call.form === 'sign' && !maySign
   return (
-    <aside aria-label="The call" className="flex flex-col border-l border-rule bg-sheet p-5 max-lg:border-t max-lg:border-l-0 max-sm:p-4 lg:min-h-[calc(100dvh-128px)]">
+    <aside
+      aria-label="The call"
+      className="flex flex-col border-l border-rule bg-sheet p-5 max-lg:order-first max-lg:border-t max-lg:border-l-0 max-sm:p-4 lg:sticky lg:top-0 lg:h-[calc(100dvh-128px)] lg:min-h-[560px] lg:self-start lg:overflow-y-auto"
+    >
       {deeds.pending.length > 0 ? (
         <CautionAsk deeds={deeds} />
       ) : (
@@ -78,14 +81,20 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
               </span>
               <span className="key max-sm:hidden">{call.action.key}</span>
             </button>
-            <div className="mt-2.5 grid grid-cols-2 gap-2.5">
+            <div className="mt-2.5 flex gap-2.5 *:flex-1">
               {call.plain.map((button) => (
-                <button key={button.label} type="button" disabled={deeds.busy} className="plain-button flex items-center justify-between gap-2 text-[17px] leading-tight" onClick={() => press(button)}>
+                <button
+                  key={button.label}
+                  type="button"
+                  disabled={deeds.busy}
+                  className="plain-button flex items-center justify-between gap-2 text-[17px] leading-tight"
+                  onClick={() => press(button)}
+                >
                   {button.label} <span className="key max-sm:hidden">{button.key}</span>
                 </button>
               ))}
             </div>
-            {call.then && <p className="mt-3 text-[16px] leading-snug text-ink-2">{call.then}</p>}
+            {call.after && <p className="mt-3 text-[16px] leading-snug text-ink-2">{call.after}</p>}
           </div>
         </>
       )}

@@ -77,7 +77,17 @@ function Ascent({ state, scale, clock, live }: Props) {
         </g>
         <path d={pathOf(curve, x, y)} fill="none" stroke="var(--ink)" strokeWidth="4" strokeLinejoin="round" />
         {last && <circle cx={x(last.at)} cy={y(last.value)} r="8" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="4" />}
-        <TimeLabels fromMs={startMs} toMs={endMs} x={x} y={height} clock={clock} marks={last ? [{ at: last.at, text: `${grams(last.value)} g in` }] : []} most={width < 560 ? 3 : 6} left={left} right={width} />
+        <TimeLabels
+          fromMs={startMs}
+          toMs={endMs}
+          x={x}
+          y={height}
+          clock={clock}
+          marks={last ? [{ at: last.at, text: `${grams(last.value)} g in` }] : []}
+          most={width < 560 ? 3 : 6}
+          left={left}
+          right={width}
+        />
       </svg>
     </figure>
   )

@@ -1,8 +1,8 @@
 'use client'
 
 import type { Call, Live } from '@/core/call/types'
-import { PARTS, type Part, PART_NAMES, type RigState } from '@/core/procedure/parts'
-import { openContainer, type JobState } from '@/core/procedure/state'
+import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/procedure/parts'
+import { type JobState, openContainer } from '@/core/procedure/state'
 import { micronText } from '../format'
 import type { Deeds } from './use-deeds'
 
@@ -22,40 +22,47 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
           <b className="text-[20px] font-semibold">{live.vacuumPa === undefined || state.step === 'charge' ? '–' : micronText(live.vacuumPa)}</b>
           <span>far gauge</span>
         </Box>
-        <Pipe open />
-        <Box wide tinted>
-          <b className="text-[19px] font-semibold leading-tight">{state.opened.car.name}</b>
-          <span>{state.opened.volumeL} L inside</span>
-          <TapText part="engine" {...tap} />
+        <span aria-hidden="true" className="w-5 self-center border-t-[7px] border-ink" />
+        <Box tinted>
+          <b className="max-w-44 truncate text-[19px] font-semibold leading-tight">{state.opened.car.name}</b>
+          <span className="flex items-center justify-between gap-2">
+            {state.opened.volumeL} L <TapText part="engine" {...tap} />
+          </span>
         </Box>
         <div className="flex flex-1 flex-col justify-around">
           {(['low', 'high'] as const).map((side) => (
             <div key={side} className="flex items-center">
-              <span className="w-9 pl-1.5 text-[15px] font-medium">{side}</span>
+              <span className="w-10 pl-1.5 text-[15px] font-medium">{side}</span>
               <TapValve part={`coupler-${side}`} {...tap} />
-              <span className="flex-1 border-t-[7px] border-ink" aria-hidden="true" />
+              <span className="min-w-3 flex-1 border-t-[7px] border-ink" aria-hidden="true" />
               <TapValve part={`valve-${side}`} {...tap} />
+              <span className="min-w-3 flex-1 border-t-[7px] border-ink" aria-hidden="true" />
             </div>
           ))}
         </div>
-        <div className="my-6 border-l-[7px] border-ink" aria-hidden="true" />
-        <div className="flex items-center">
+        <div className="my-[19px] border-l-[7px] border-ink" aria-hidden="true" />
+        <div className="flex w-[104px] flex-col justify-center">
+          <span aria-hidden="true" className={`border-ink ${rig['centre-hose'] === 'off' ? 'w-6' : 'w-full'} mt-[18px] border-t-[7px]`} />
           <Tap part="centre-hose" {...tap}>
-            centre hose: {hoseWord(rig)}
+            centre hose <b className="font-semibold">{hoseWord(rig)}</b>
           </Tap>
         </div>
         {rig['centre-hose'] === 'container' ? (
           <Box tinted>
-            <b className="text-[19px] font-semibold leading-tight">{container?.id ?? 'container'}</b>
-            <span>{live.scaleG === undefined ? 'on the scale' : `${Math.round(live.scaleG)} g`}</span>
+            <span className="flex items-baseline justify-between gap-2">
+              <b className="text-[19px] font-semibold leading-tight">{container?.id ?? 'container'}</b>
+              <span>{live.scaleG === undefined ? '' : `${Math.round(live.scaleG)} g`}</span>
+            </span>
             <TapText part="container-valve" {...tap} />
           </Box>
         ) : (
           <Box tinted>
-            <b className="text-[19px] font-semibold leading-tight">Pump, {state.opened.rig.pumpCfm} CFM</b>
-            <TapText part="pump" {...tap} />
-            <TapText part="exhaust-cap" {...tap} />
-            <TapText part="ballast" {...tap} />
+            <span className="grid grid-cols-[104px_112px] items-center">
+              <b className="text-[19px] font-semibold leading-tight">Pump, {state.opened.rig.pumpCfm} CFM</b>
+              <TapText part="ballast" {...tap} />
+              <TapText part="pump" {...tap} />
+              <TapText part="exhaust-cap" {...tap} />
+            </span>
           </Box>
         )}
       </div>
@@ -72,12 +79,12 @@ export function following(part: Part, rig: RigState): string {
   return states[(states.indexOf(rig[part]) + 1) % states.length] as string
 }
 
-function Box({ children, wide = false, tinted = false }: { children: React.ReactNode; wide?: boolean; tinted?: boolean }) {
-  return <div className={`flex flex-col justify-center rounded border-[1.5px] border-ink px-3 py-1.5 text-[15px] leading-snug ${tinted ? 'bg-drying' : 'bg-sheet'} ${wide ? 'w-44' : 'w-36'}`}>{children}</div>
-}
-
-function Pipe({ open }: { open: boolean }) {
-  return <span aria-hidden="true" className={`w-8 self-center border-ink ${open ? 'border-t-[7px]' : 'border-l-[7px]'}`} />
+function Box({ children, tinted = false }: { children: React.ReactNode; tinted?: boolean }) {
+  return (
+    <div className={`flex min-w-[92px] flex-col justify-center rounded border-[1.5px] border-ink px-2.5 py-0.5 text-[15px] leading-snug ${tinted ? 'bg-drying' : 'bg-sheet'}`}>
+      {children}
+    </div>
+  )
 }
 
 type TapProps = { rig: RigState; due: Set<Part>; turn: (part: Part) => void; locked: boolean; part: Part }

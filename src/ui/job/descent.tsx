@@ -35,12 +35,7 @@ export function Descent({ state, live, vacuum, clock }: Props) {
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * (height - 4) + 2
   const points = vacuum.filter((p) => p.at >= startMs)
   const last = points[points.length - 1]
-  const marks = pull
-    ? [
-        { at: live.nowMs, text: `now ${clock(live.nowMs)}` },
-        ...(dueMs > live.nowMs + (endMs - startMs) * 0.16 ? [{ at: dueMs, text: clock(dueMs) }] : []),
-      ]
-    : []
+  const marks = pull ? [{ at: live.nowMs, text: `now ${clock(live.nowMs)}` }, ...(dueMs > live.nowMs + (endMs - startMs) * 0.16 ? [{ at: dueMs, text: clock(dueMs) }] : [])] : []
   return (
     <figure ref={ref} className="relative mt-3">
       <svg width={width} height={height + 36} role="img" aria-label={sentence(live, strata, last)}>

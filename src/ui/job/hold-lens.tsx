@@ -4,8 +4,9 @@ import type { Live } from '@/core/call/types'
 import type { Future } from '@/core/hold/judge'
 import { currentHold, holdEndsMs, type JobState } from '@/core/procedure/state'
 import { depthShare } from '@/core/pull/strata'
+import { PA_PER_MICRON } from '@/core/units/constants'
 import { bottomOf, StrataFills } from '../chart/depth-strip'
-import { linear, pathOf, spread } from '../chart/scales'
+import { linear, niceTicks, pathOf, spread } from '../chart/scales'
 import { TimeLabels } from '../chart/time-labels'
 import { micronText } from '../format'
 import type { CurvePoint } from '../hooks/use-job-live'
@@ -47,7 +48,7 @@ export function HoldLens({ state, live, vacuum, clock }: Props) {
         <Whole state={state} vacuum={vacuum} width={layout.smallWidth} height={layout.bottom} range={range} wedgeTo={{ x: layout.plotLeft, top: 0, bottom: layout.bottom }} />
         <rect x={layout.plotLeft} y={0} width={width - layout.plotLeft} height={layout.bottom} fill="var(--drying)" />
         <TargetLine y={y} range={range} targetPa={jobStrata(state).targetPa} left={layout.plotLeft} right={width} top={layout.top} bottom={layout.bottom} />
-        {last && futures.map((f) => <FutureLine key={f.shape} future={f} x={(s) => x(startMs + s * 1000)} y={y} endX={layout.endX} />)}
+        {last && futures.map((f) => <FutureLine key={f.shape} future={f} x={(s) => x(startMs + s * 1000)} y={y} />)}
         <line x1={layout.endX} x2={layout.endX} y1={layout.top} y2={layout.bottom} stroke="var(--ink)" strokeWidth="2" />
         <path d={pathOf(points, x, y)} fill="none" stroke="var(--ink)" strokeWidth="3.5" strokeLinejoin="round" />
         {last && <circle className="glide" cx={x(last.at)} cy={y(last.value)} r="8.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="4" />}
@@ -59,7 +60,10 @@ export function HoldLens({ state, live, vacuum, clock }: Props) {
           x={x}
           y={layout.bottom}
           clock={clock}
-          marks={[...(last && x(last.at) < layout.endX - 150 ? [{ at: last.at, text: `now ${clock(last.at)}` }] : []), { at: endMs, text: narrow ? clock(endMs) : hold.ended ? `judged ${clock(endMs)}` : `come back ${clock(endMs)}` }]}
+          marks={[
+            ...(last && x(last.at) < layout.endX - 150 ? [{ at: last.at, text: `now ${clock(last.at)}` }] : []),
+            { at: endMs, text: narrow ? clock(endMs) : hold.ended ? `judged ${clock(endMs)}` : `come back ${clock(endMs)}` },
+          ]}
           most={narrow ? 2 : 5}
           left={layout.plotLeft}
           right={width}
@@ -89,7 +93,21 @@ function rangeOf(points: readonly CurvePoint[], futures: readonly Future[], targ
 }
 
 /** Everything so far at the left, small, and the wedge that says what is magnified. */
-function Whole({ state, vacuum, width, height, range, wedgeTo }: { state: JobState; vacuum: readonly CurvePoint[]; width: number; height: number; range: { low: number; high: number }; wedgeTo: { x: number; top: number; bottom: number } }) {
+function Whole({
+  state,
+  vacuum,
+  width,
+  height,
+  range,
+  wedgeTo,
+}: {
+  state: JobState
+  vacuum: readonly CurvePoint[]
+  width: number
+  height: number
+  range: { low: number; high: number }
+  wedgeTo: { x: number; top: number; bottom: number }
+}) {
   const strata = jobStrata(state)
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * height
   const first = Date.parse(state.pulls[0]?.startedAt ?? state.openedAt)
@@ -110,15 +128,39 @@ function Whole({ state, vacuum, width, height, range, wedgeTo }: { state: JobSta
           air {micronText(strata.airPa)}
         </text>
       )}
-      <path d={`M${width} ${top} L${wedgeTo.x} ${wedgeTo.top} V${wedgeTo.bottom} L${width} ${bottom} Z`} fill="var(--ink)" fillOpacity="0.05" stroke="var(--ink)" strokeWidth="1.2" />
+      <path
+        d={`M${width} ${top} L${wedgeTo.x} ${wedgeTo.top} V${wedgeTo.bottom} L${width} ${bottom} Z`}
+        fill="var(--ink)"
+        fillOpacity="0.05"
+        stroke="var(--ink)"
+        strokeWidth="1.2"
+      />
       <line x1={width} x2={width} y1={top} y2={bottom} stroke="var(--ink)" strokeWidth="4" />
     </g>
   )
 }
 
-function TargetLine({ y, range, targetPa, left, right, top, bottom }: { y: (pa: number) => number; range: { low: number; high: number }; targetPa: number; left: number; right: number; top: number; bottom: number }) {
+function TargetLine({
+  y,
+  range,
+  targetPa,
+  left,
+  right,
+  top,
+  bottom,
+}: {
+  y: (pa: number) => number
+  range: { low: number; high: number }
+  targetPa: number
+  left: number
+  right: number
+  top: number
+  bottom: number
+}) {
   const at = y(targetPa)
-  const marks = [0.25, 0.5, 0.75].map((s) => range.low + s * (range.high - range.low)).filter((pa) => Math.abs(y(pa) - at) > 22)
+  const marks = niceTicks(range.low / PA_PER_MICRON, range.high / PA_PER_MICRON, 4)
+    .map((micron) => micron * PA_PER_MICRON)
+    .filter((pa) => Math.abs(y(pa) - at) > 24)
   return (
     <g fontSize="15">
       <rect x={left} y={Math.max(top, at)} width={right - left} height={Math.max(0, bottom - Math.max(top, at))} fill="var(--deep)" />
@@ -138,17 +180,24 @@ function TargetLine({ y, range, targetPa, left, right, top, bottom }: { y: (pa: 
   )
 }
 
-function FutureLine({ future, x, y, endX }: { future: Future; x: (s: number) => number; y: (pa: number) => number; endX: number }) {
+function FutureLine({ future, x, y }: { future: Future; x: (s: number) => number; y: (pa: number) => number }) {
   const line = SHAPE_LINES[future.shape]
   const first = future.points[0]
   if (!first || future.probability < 0.02) return null
   const d = future.points.map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.elapsedS).toFixed(1)} ${y(p.pressurePa).toFixed(1)}`).join('')
   return (
     <g>
-      <path d={`M${x(first.elapsedS)} ${y(first.pressurePa)} L${endX} ${y(future.highPa)} V${y(future.lowPa)} Z`} fill={line.color} fillOpacity="0.16" />
+      <path d={bandOf(future, x, y)} fill={line.color} fillOpacity="0.16" />
       <path d={d} fill="none" stroke={line.color} strokeWidth={2.4 + 2.4 * future.probability} strokeDasharray={line.dash} strokeLinecap="round" />
     </g>
   )
+}
+
+/** The band of a future: nothing now, its full width at the end. */
+function bandOf(future: Future, x: (s: number) => number, y: (pa: number) => number): string {
+  const n = future.points.length - 1
+  const edge = (side: number) => future.points.map((p, i) => `${x(p.elapsedS).toFixed(1)} ${y(p.pressurePa + (side * (i / n) * (future.highPa - future.lowPa)) / 2).toFixed(1)}`)
+  return `M${edge(1).join('L')}L${edge(-1).reverse().join('L')}Z`
 }
 
 function FutureWords({ futures, y, x, top, bottom, narrow }: { futures: readonly Future[]; y: (pa: number) => number; x: number; top: number; bottom: number; narrow: boolean }) {

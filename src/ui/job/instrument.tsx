@@ -1,26 +1,34 @@
 'use client'
 
-import { restFinding } from '@/core/call/before'
 import { LEAVE_WORDS } from '@/core/call/after'
+import { restFinding } from '@/core/call/before'
 import type { Live } from '@/core/call/types'
 import { LEAVE_ITEMS } from '@/core/procedure/events'
 import type { JobState } from '@/core/procedure/state'
 import { massInAllUnits } from '@/core/units/mass'
-import type { LiveJob } from '../hooks/use-job-live'
 import { gaugeText } from '../format'
+import type { LiveJob } from '../hooks/use-job-live'
 import { OPENED_WORDS } from '../words/words'
 import { ChargeFigures } from './charge-figures'
 import { Descent } from './descent'
-import { FixForm, GrossForm, PlanForm, ProofForm, SignForm, ZeroForm } from './forms/step-forms'
 import { useForms } from './forms'
+import { FixForm, GrossForm, PlanForm, ProofForm, SignForm, ZeroForm } from './forms/step-forms'
 import { HoldLens } from './hold-lens'
 import { ProofBands } from './proof-bands'
 import { ProofScale } from './proof-scale'
 
 type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string }
 
-/** The step's own instrument, in the middle of the screen. */
-export function Instrument({ state, live, job, clock }: Props) {
+/** The step's own instrument, in the middle of the screen; on the phone it stands above the call. */
+export function Instrument(props: Props) {
+  return (
+    <div className="max-lg:order-[-9999]">
+      <StepInstrument {...props} />
+    </div>
+  )
+}
+
+function StepInstrument({ state, live, job, clock }: Props) {
   const { form } = useForms()
   if (state.signed) return <Closed state={state} />
   switch (state.step) {
@@ -154,7 +162,10 @@ function LeaveList({ state }: { state: JobState }) {
         const done = state.left.includes(item)
         return (
           <li key={item} className={`flex min-h-[50px] items-center gap-4 border-b border-rule text-[19px] ${item === next ? 'font-semibold' : ''}`}>
-            <span aria-hidden="true" className={`grid size-7 place-items-center border-[2.5px] ${done ? 'border-ink bg-ink text-ground' : item === next ? 'border-ink' : 'border-rule-2'}`}>
+            <span
+              aria-hidden="true"
+              className={`grid size-7 place-items-center border-[2.5px] ${done ? 'border-ink bg-ink text-ground' : item === next ? 'border-ink' : 'border-rule-2'}`}
+            >
               {done ? '✓' : i + 1}
             </span>
             {LEAVE_WORDS[item].task}

@@ -6,7 +6,7 @@ import type { Live } from '@/core/call/types'
 import { clockFactor } from '@/core/procedure/clock'
 import { foldJob } from '@/core/procedure/reduce'
 import { recentSlope } from '@/core/units/slope'
-import type { JobView } from '@/server/jobs/job-view'
+import type { JobView } from '@/core/views'
 import { clockIn } from '../format'
 import type { ShopView, UserView } from '../frame/top-bar'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
@@ -40,7 +40,7 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
     <FormsProvider state={state} live={live} call={call} jobId={view.id} user={user}>
       <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} connected={job.connected} />
       <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
-        <div className="min-w-0 px-5 pb-4 max-sm:px-4">
+        <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
           <Instrument state={state} live={live} job={job} clock={clock} />
           {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
           <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />

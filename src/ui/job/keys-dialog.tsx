@@ -8,7 +8,10 @@ export function KeysDialog({ open, onOpenChange, buttons }: { open: boolean; onO
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-10 bg-floor/60" />
-        <Dialog.Content aria-describedby={undefined} className="fixed top-20 left-1/2 z-20 w-[min(420px,calc(100vw-32px))] -translate-x-1/2 rounded border-[1.5px] border-ink bg-sheet p-5">
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-20 left-1/2 z-20 w-[min(420px,calc(100vw-32px))] -translate-x-1/2 rounded border-[1.5px] border-ink bg-sheet p-5"
+        >
           <Dialog.Title className="text-[20px] font-semibold">Keys</Dialog.Title>
           <dl className="mt-3 grid grid-cols-[48px_1fr] gap-y-2 text-[18px]">
             {keys.map(([key, label]) => (

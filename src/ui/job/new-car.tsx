@@ -78,17 +78,46 @@ export function NewCar({ shop, procedures, rigs }: Props) {
           <Field label="Name people use" {...text('name')} placeholder="Shuttle 4" />
           <Field label="Model" {...text('model')} placeholder="Halvorn Ridge 14" />
           <Field label="Complaint" {...text('complaint')} placeholder="weak cooling for months" />
-          <Choice label="Drive" value={v.hybrid ? 'hybrid' : 'plain'} options={[{ value: 'plain', label: 'engine only' }, { value: 'hybrid', label: 'hybrid or electric' }]} onChange={(x) => put('hybrid', x === 'hybrid')} />
+          <Choice
+            label="Drive"
+            value={v.hybrid ? 'hybrid' : 'plain'}
+            options={[
+              { value: 'plain', label: 'engine only' },
+              { value: 'hybrid', label: 'hybrid or electric' },
+            ]}
+            onChange={(x) => put('hybrid', x === 'hybrid')}
+          />
         </Block>
         <Block title="Under-hood label">
           <div className="col-span-2 max-sm:col-span-1">
-            <Choice label="Refrigerant" value={v.refrigerant} options={(['R-134a', 'R-1234yf', 'R-12', 'R-744'] as const).map((r) => ({ value: r, label: r }))} onChange={(x) => put('refrigerant', x)} />
+            <Choice
+              label="Refrigerant"
+              value={v.refrigerant}
+              options={(['R-134a', 'R-1234yf', 'R-12', 'R-744'] as const).map((r) => ({ value: r, label: r }))}
+              onChange={(x) => put('refrigerant', x)}
+            />
             {(errors.refrigerant ?? REFUSED[v.refrigerant]) && <p className="mt-1 text-[15px] font-medium text-leak">✕ {errors.refrigerant ?? REFUSED[v.refrigerant]}</p>}
           </div>
-          <Choice label="Figures from" value={v.source} options={[{ value: 'label', label: 'the label' }, { value: 'manual', label: 'service manual' }]} onChange={(x) => put('source', x)} />
+          <Choice
+            label="Figures from"
+            value={v.source}
+            options={[
+              { value: 'label', label: 'the label' },
+              { value: 'manual', label: 'service manual' },
+            ]}
+            onChange={(x) => put('source', x)}
+          />
           <Field label="Charge, a figure or a range" {...text('charge')} {...massHint(v.charge)} {...(!v.charge && { hint: 'such as 567 g, 530-560 g, 20 oz or 1 lb 4' })} />
           <Field label="Tolerance ±" {...text('tolerance')} {...massHint(v.tolerance)} />
-          <Choice label="Evaporators" value={v.evaporators} options={[{ value: '1', label: 'one, 2.5 L' }, { value: '2', label: 'two, 5.1 L' }]} onChange={(x) => put('evaporators', x)} />
+          <Choice
+            label="Evaporators"
+            value={v.evaporators}
+            options={[
+              { value: '1', label: 'one, 2.5 L' },
+              { value: '2', label: 'two, 5.1 L' },
+            ]}
+            onChange={(x) => put('evaporators', x)}
+          />
           <Field label="Oil type" {...text('oilKind')} placeholder="PAG 46" hint={v.hybrid ? 'hybrid: only the maker’s non-conducting oil' : undefined} />
           <Field label="Oil amount, mL" {...text('oilMl')} inputMode="decimal" />
         </Block>
@@ -99,13 +128,24 @@ export function NewCar({ shop, procedures, rigs }: Props) {
           <div className="col-span-2 max-sm:col-span-1">
             <Choice label="What was opened" value={v.opened} options={OPENED.map((o) => ({ value: o, label: OPENED_WORDS[o] }))} onChange={(x) => put('opened', x)} />
           </div>
-          <Choice label="Drier or accumulator" value={v.drier} options={[{ value: 'yes', label: 'replaced' }, { value: 'no', label: 'kept' }]} onChange={(x) => put('drier', x)} />
+          <Choice
+            label="Drier or accumulator"
+            value={v.drier}
+            options={[
+              { value: 'yes', label: 'replaced' },
+              { value: 'no', label: 'kept' },
+            ]}
+            onChange={(x) => put('drier', x)}
+          />
           <Field label="Last known charge" {...text('lastCharge')} {...massHint(v.lastCharge)} />
           <Field label="That was, days ago" {...text('daysSince')} inputMode="decimal" />
           <Field label="Recovered already" {...text('recovered')} {...massHint(v.recovered)} />
         </Block>
       </main>
-      <aside aria-label="The call" className="flex flex-col border-l border-rule bg-sheet p-5 max-lg:border-l-0 max-sm:p-4 lg:min-h-[calc(100dvh-44px)]">
+      <aside
+        aria-label="The call"
+        className="flex flex-col border-l border-rule bg-sheet p-5 max-lg:border-l-0 max-sm:p-4 lg:sticky lg:top-0 lg:h-[calc(100dvh-44px)] lg:self-start lg:overflow-y-auto"
+      >
         <p className="text-[16px] text-ink-2">The call</p>
         <h1 className="mt-1 text-[34px] font-semibold leading-[1.1]">Take it in by its label.</h1>
         <p className="mt-3 text-[18px] leading-snug">The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the record says so.</p>

@@ -44,7 +44,9 @@ function Bar({ row }: { row: Row }) {
   return (
     <span className="relative block h-8 bg-air" aria-hidden="true">
       <span className="absolute top-0 h-full border-x-2 border-ink bg-deep" style={{ left: share(row.band[0]), width: `calc(${share(row.band[1])} - ${share(row.band[0])})` }} />
-      {row.value !== undefined && <span className="absolute top-[-3px] size-0 -translate-x-1/2 border-x-[8px] border-t-[14px] border-x-transparent border-t-ink" style={{ left: share(row.value) }} />}
+      {row.value !== undefined && (
+        <span className="absolute top-[-3px] size-0 -translate-x-1/2 border-x-[8px] border-t-[14px] border-x-transparent border-t-ink" style={{ left: share(row.value) }} />
+      )}
     </span>
   )
 }

@@ -1,7 +1,7 @@
 'use client'
 
-import type { Live } from '@/core/call/types'
 import { gramsWords } from '@/core/call/hold'
+import type { Live } from '@/core/call/types'
 import { currentHold, type JobState } from '@/core/procedure/state'
 import { linear } from '../chart/scales'
 import { useWidth } from '../hooks/use-width'
@@ -18,15 +18,39 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
   const x = (grams: number) => linear(0, 5, left, width - 4)(Math.min(5, Math.max(0, Math.log10(Math.max(1, grams)))))
   const bar = (grams: number, y: number, label: string, solid: boolean) => (
     <g>
-      <rect x={x(grams)} y={y} width={Math.max(2, width - 4 - x(grams))} height="16" fill={solid ? 'var(--ink)' : 'var(--deep)'} stroke={solid ? 'none' : 'var(--tight)'} strokeWidth="1.5" />
-      <text x={Math.max(left + 4, x(grams) - 8)} y={y + 13} textAnchor={x(grams) > left + 190 ? 'end' : 'start'} fontSize="15" fontWeight="600" fill={x(grams) > left + 190 || !solid ? 'var(--ink)' : 'var(--ground)'} dx={x(grams) > left + 190 ? 0 : 14}>
+      <rect
+        x={x(grams)}
+        y={y}
+        width={Math.max(2, width - 4 - x(grams))}
+        height="16"
+        fill={solid ? 'var(--ink)' : 'var(--deep)'}
+        stroke={solid ? 'none' : 'var(--tight)'}
+        strokeWidth="1.5"
+      />
+      <text
+        x={Math.max(left + 4, x(grams) - 8)}
+        y={y + 13}
+        textAnchor={x(grams) > left + 190 ? 'end' : 'start'}
+        fontSize="15"
+        fontWeight="600"
+        stroke={x(grams) > left + 190 ? 'var(--ground)' : 'none'}
+        strokeWidth="5"
+        paintOrder="stroke"
+        fill={x(grams) > left + 190 || !solid ? 'var(--ink)' : 'var(--ground)'}
+        dx={x(grams) > left + 190 ? 0 : 14}
+      >
         {label}
       </text>
     </g>
   )
   return (
     <div ref={ref} className="mt-2 border-t border-rule pt-2">
-      <svg width={width} height="84" role="img" aria-label={`Ruled out: ${gramsWords(now)} g a year and more${lost === undefined ? '' : `; this car lost ${gramsWords(lost)} g a year`}`}>
+      <svg
+        width={width}
+        height="98"
+        role="img"
+        aria-label={`Ruled out: ${gramsWords(now)} g a year and more${lost === undefined ? '' : `; this car lost ${gramsWords(lost)} g a year`}`}
+      >
         {left > 10 && (
           <g fontSize="15" fill="var(--ink)" textAnchor="end">
             <text x={left - 14} y="14">
@@ -39,24 +63,24 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
             )}
           </g>
         )}
-        {bar(now, 1, `${gramsWords(now)} g a year and more`, true)}
-        {atEnd !== undefined && atEnd < now && bar(atEnd, 25, `${gramsWords(atEnd)}`, false)}
-        <line x1={left} x2={width - 4} y1="56" y2="56" stroke="var(--ink)" strokeWidth="1.5" />
-        {[1, 10, 100, 1000, 10_000, 100_000].map((g) => (
-          <text key={g} x={x(g)} y="76" fontSize="14" fill="var(--ink-2)" textAnchor={g === 1 ? 'start' : g === 100_000 ? 'end' : 'middle'}>
-            {g.toLocaleString('en')}
-            {g === 1 ? ' g a year' : ''}
-          </text>
-        ))}
         {lost !== undefined && (
           <g>
-            <line x1={x(lost)} x2={x(lost)} y1="0" y2="56" stroke="var(--ink)" strokeWidth="2.5" />
-            <path d={`M${x(lost) - 7} 64 L${x(lost)} 54 L${x(lost) + 7} 64 Z`} fill="var(--ink)" />
-            <text x={x(lost) + 8} y="52" fontSize="15" fontWeight="600" fill="var(--ink)">
+            <line x1={x(lost)} x2={x(lost)} y1="0" y2="68" stroke="var(--ink)" strokeWidth="2.5" />
+            <path d={`M${x(lost) - 7} 76 L${x(lost)} 66 L${x(lost) + 7} 76 Z`} fill="var(--ink)" />
+            <text x={x(lost) + 8} y="61" fontSize="15" fontWeight="600" fill="var(--ink)">
               this car lost {gramsWords(lost)} g a year
             </text>
           </g>
         )}
+        {bar(now, 1, `${gramsWords(now)} g a year and more`, true)}
+        {atEnd !== undefined && atEnd < now && bar(atEnd, 25, `${gramsWords(atEnd)}`, false)}
+        <line x1={left} x2={width - 4} y1="68" y2="68" stroke="var(--ink)" strokeWidth="1.5" />
+        {[1, 10, 100, 1000, 10_000, 100_000].map((g) => (
+          <text key={g} x={x(g)} y="88" fontSize="14" fill="var(--ink-2)" textAnchor={g === 1 ? 'start' : g === 100_000 ? 'end' : 'middle'}>
+            {g.toLocaleString('en')}
+            {g === 1 ? ' g a year' : ''}
+          </text>
+        ))}
       </svg>
     </div>
   )

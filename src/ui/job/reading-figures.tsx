@@ -7,22 +7,24 @@ export function ReadingFigures({ live, unread }: { live: Live; unread: string })
   if (live.vacuumPa === undefined) return <p className="text-[22px] font-medium">{unread}</p>
   const perMinute = live.fallPaS === undefined ? undefined : (live.fallPaS / PA_PER_MICRON) * 60
   const digits = perMinute !== undefined && Math.abs(perMinute) < 10 ? 1 : 0
+  const text = micronText(live.vacuumPa)
   return (
-    <div className="flex flex-wrap items-end gap-x-12 gap-y-2 max-sm:gap-x-5">
-      <p>
-        <span className="figure text-[112px] font-semibold max-sm:text-[84px]" data-testid="vacuum">
-          {micronText(live.vacuumPa)}
+    <div className="flex items-end gap-x-12 max-sm:gap-x-4">
+      <p className="max-sm:flex max-sm:items-end max-sm:gap-2">
+        <span className={`figure text-[112px] font-semibold ${text.length > 4 ? 'max-sm:text-[52px]' : 'max-sm:text-[76px]'}`} data-testid="vacuum">
+          {text}
         </span>
-        <span className="ml-2 text-[32px] font-medium max-sm:text-[26px]">micron</span>
-        <span className="block text-[17px]">
-          <b className="font-semibold">far gauge</b> <span className="ml-4 text-ink-2">{paText(live.vacuumPa)}</span>
+        <span className="ml-2 text-[32px] font-medium max-sm:hidden">micron</span>
+        <span className="mt-2 block text-[17px] max-sm:text-[15px] max-sm:leading-tight">
+          <b className="hidden font-semibold max-sm:block max-sm:text-[19px]">micron</b>
+          <b className="font-semibold">far gauge</b> <span className="ml-4 text-ink-2 max-sm:hidden">{paText(live.vacuumPa)}</span>
         </span>
       </p>
       {perMinute !== undefined && (
         <p>
-          <span className="figure text-[56px] max-sm:text-[36px]">{signed(perMinute, digits)}</span>
-          <span className="text-[24px]">/min</span>
-          <span className="block text-[17px] font-semibold">{Math.abs(perMinute) < 0.5 ? 'steady' : perMinute < 0 ? 'falling' : 'rising'}</span>
+          <span className="figure text-[56px] max-sm:text-[28px]">{signed(perMinute, digits)}</span>
+          <span className="text-[24px] max-sm:text-[16px]">/min</span>
+          <span className="mt-2 block text-[17px] font-semibold max-sm:mt-0 max-sm:text-[15px]">{Math.abs(perMinute) < 0.5 ? 'steady' : perMinute < 0 ? 'falling' : 'rising'}</span>
         </p>
       )}
     </div>

@@ -47,7 +47,10 @@ function StepMark({ step, state, clock, nowMs }: { step: Step; state: JobState; 
   }
   const last = visits[visits.length - 1]
   return (
-    <li className="relative min-w-0 flex-1 max-sm:h-2.5" title={`${stepNumber(step)} ${STEP_NAMES[step]}${done ? ', done' : ''}`}>
+    <li
+      className="relative min-w-0 flex-1 [[aria-current=step]+&]:ml-3 max-sm:h-2.5 max-sm:[[aria-current=step]+&]:ml-0"
+      title={`${stepNumber(step)} ${STEP_NAMES[step]}${done ? ', done' : ''}`}
+    >
       <span aria-hidden="true" className={`block h-0 max-sm:hidden ${done ? 'border-t-[5px] border-ink' : 'border-t-2 border-rule-2'}`} />
       <span
         aria-hidden="true"

@@ -31,7 +31,10 @@ export function Trail({ job, clock, open, onOpenChange }: { job: LiveJob; clock:
       <Dialog.Root open={open} onOpenChange={onOpenChange}>
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 z-10 bg-floor/60" />
-          <Dialog.Content aria-describedby={undefined} className="fixed inset-y-10 left-1/2 z-20 flex w-[min(760px,calc(100vw-24px))] -translate-x-1/2 flex-col rounded border-[1.5px] border-ink bg-sheet p-5">
+          <Dialog.Content
+            aria-describedby={undefined}
+            className="fixed inset-y-10 left-1/2 z-20 flex w-[min(760px,calc(100vw-24px))] -translate-x-1/2 flex-col rounded border-[1.5px] border-ink bg-sheet p-5"
+          >
             <div className="flex items-center justify-between">
               <Dialog.Title className="text-[24px] font-semibold">Everything logged</Dialog.Title>
               <Dialog.Close className="plain-button">Close</Dialog.Close>

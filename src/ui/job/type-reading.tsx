@@ -4,7 +4,7 @@ import { type FormEvent, useState } from 'react'
 import type { JobState } from '@/core/procedure/state'
 import { toStored } from '@/core/units/channel'
 import { parseMass } from '@/core/units/mass'
-import { fromPascal, parsePressure, type PressureUnit, toPascal } from '@/core/units/pressure'
+import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/units/pressure'
 import { send } from '../api'
 import { Field } from '../form/field'
 
@@ -33,7 +33,13 @@ export function TypeReading({ jobId, state }: { jobId: string; state: JobState }
   }
   return (
     <form onSubmit={submit} className="mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3">
-      <Field label={scale ? 'Type what the scale shows' : `Type a vacuum reading (${unit === 'inHgV' ? 'inHg below the air' : unit} unless you say)`} value={text} onChange={setText} error={refused} hint={hintOf(text, unit, barometerPa, scale)} />
+      <Field
+        label={scale ? 'Type what the scale shows' : `Type a vacuum reading (${unit === 'inHgV' ? 'inHg below the air' : unit} unless you say)`}
+        value={text}
+        onChange={setText}
+        error={refused}
+        hint={hintOf(text, unit, barometerPa, scale)}
+      />
       <button type="submit" className="plain-button mt-7">
         Log it
       </button>

@@ -6,8 +6,8 @@ import type { JobEvent } from '@/core/procedure/events'
 import { chargedG, type JobState } from '@/core/procedure/state'
 import { formatPoundsOunces } from '@/core/units/mass'
 import { dateTimeIn, gaugeText } from '../format'
-import { RENEWED_WORDS } from '../words/words'
 import { eventWords } from '../words/event-words'
+import { RENEWED_WORDS } from '../words/words'
 import { CorrectRecord } from './correct-record'
 
 type Props = { jobId: string; state: JobState; events: JobEvent[]; shopName: string; timeZone: string; head: string }
@@ -75,11 +75,13 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
           <b className="font-semibold">
             {Math.round(chargedG(state))} g, {formatPoundsOunces(chargedG(state))}
           </b>{' '}
-          of {Math.round(state.plan?.targetG ?? 0)} g; {state.containers.map((c) => `${c.id} ${Math.round(c.startGrossG)} to ${c.endGrossG === undefined ? '…' : Math.round(c.endGrossG)} g`).join(', ')}
+          of {Math.round(state.plan?.targetG ?? 0)} g;{' '}
+          {state.containers.map((c) => `${c.id} ${Math.round(c.startGrossG)} to ${c.endGrossG === undefined ? '…' : Math.round(c.endGrossG)} g`).join(', ')}
         </Fact>
         {state.proof && (
           <Fact name="Proved">
-            low {gaugeText(state.proof.lowPaG)}; high {gaugeText(state.proof.highPaG)}; vent {state.proof.ventC.toFixed(1)} °C at {state.proof.ambientC} °C{state.proof.note && `; ${state.proof.note}`}
+            low {gaugeText(state.proof.lowPaG)}; high {gaugeText(state.proof.highPaG)}; vent {state.proof.ventC.toFixed(1)} °C at {state.proof.ambientC} °C
+            {state.proof.note && `; ${state.proof.note}`}
           </Fact>
         )}
         {signed && (
@@ -115,7 +117,9 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
           </tbody>
         </table>
       </section>
-      <p className="mt-4 break-all text-[14px] text-ink-2">Chain ends in {head}. Recovery, venting, purchase and records are regulated: local codes and licensed practice decide.</p>
+      <p className="mt-4 break-all text-[14px] text-ink-2">
+        Chain ends in {head}. Recovery, venting, purchase and records are regulated: local codes and licensed practice decide.
+      </p>
     </main>
   )
 }

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
-import type { StoredProcedure, StoredRig } from '@/server/shop/catalogue'
+import type { StoredProcedure, StoredRig } from '@/core/views'
 import { newEventId, send } from '../api'
 import { Choice, Field } from '../form/field'
 

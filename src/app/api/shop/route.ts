@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Procedure, Rig } from '@/core/procedure/events'
 import { insertAccount, updateAccount } from '@/server/accounts/accounts'
-import { requireRight, ROLES } from '@/server/accounts/roles'
+import { ROLES, requireRight } from '@/server/accounts/roles'
 import { requireUser } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
 import { AppError, notFound } from '@/server/errors'

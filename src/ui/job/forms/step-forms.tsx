@@ -54,11 +54,21 @@ export function FixForm() {
             const count = Number(values[what] ?? 0)
             return (
               <div key={what} className={`flex min-h-[52px] items-stretch rounded border-[1.5px] ${count > 0 ? 'border-ink bg-deep' : 'border-rule-2 bg-sheet'}`}>
-                <button type="button" className="flex-1 px-3 text-left text-[17px]" onClick={() => change(what, String(count + 1))} aria-label={`${RENEWED_WORDS[what]}, ${count} renewed, one more`}>
+                <button
+                  type="button"
+                  className="flex-1 px-3 text-left text-[17px]"
+                  onClick={() => change(what, String(count + 1))}
+                  aria-label={`${RENEWED_WORDS[what]}, ${count} renewed, one more`}
+                >
                   {RENEWED_WORDS[what]} {count > 0 && <b className="font-semibold">×{count}</b>}
                 </button>
                 {count > 0 && (
-                  <button type="button" className="w-11 border-l border-ink text-[22px]" onClick={() => change(what, String(count - 1))} aria-label={`${RENEWED_WORDS[what]}, one less`}>
+                  <button
+                    type="button"
+                    className="w-11 border-l border-ink text-[22px]"
+                    onClick={() => change(what, String(count - 1))}
+                    aria-label={`${RENEWED_WORDS[what]}, one less`}
+                  >
                     −
                   </button>
                 )}
@@ -87,7 +97,11 @@ function ContainerFields({ n }: { n: 1 | 2 }) {
     <div className="grid grid-cols-[260px_1fr_1fr] gap-x-5 max-sm:grid-cols-1">
       <Choice label={n === 1 ? 'First container' : 'Second, if needed'} value={kind} options={options} onChange={(v) => change(`kind${n}`, v)} />
       <MassField name={`gross${n}`} label={`Gross of container ${n}, as weighed`} hint="such as 472 g or 16.6 oz" />
-      <MassField name={`second${n}`} label={kind === 'can' ? `Net of container ${n}, from its label` : `Empty weight of container ${n}`} hint={kind === 'can' ? 'such as 340 g or 12 oz' : 'such as 3410 g'} />
+      <MassField
+        name={`second${n}`}
+        label={kind === 'can' ? `Net of container ${n}, from its label` : `Empty weight of container ${n}`}
+        hint={kind === 'can' ? 'such as 340 g or 12 oz' : 'such as 3410 g'}
+      />
     </div>
   )
 }

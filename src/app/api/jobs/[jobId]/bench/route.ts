@@ -1,7 +1,7 @@
 import { requireUser } from '@/server/accounts/session'
 import { BenchControl, controlBench } from '@/server/bench/control'
 import { handle, parseInput, readJson } from '@/server/http'
-import { JobParams, type JobContext } from '@/server/jobs/params'
+import { type JobContext, JobParams } from '@/server/jobs/params'
 
 export const POST = handle(async (request, context: JobContext) => {
   const user = await requireUser()

@@ -8,9 +8,14 @@ import { AppError } from '@/server/errors'
 import { handle, parseInput, readJson } from '@/server/http'
 import { appendEvents } from '@/server/jobs/append-events'
 import { selectClock } from '@/server/jobs/job-rows'
-import { JobParams, type JobContext } from '@/server/jobs/params'
+import { type JobContext, JobParams } from '@/server/jobs/params'
 
-const Body = z.strictObject({ events: z.array(z.looseObject({ happenedAt: z.string().optional() })).min(1).max(40) })
+const Body = z.strictObject({
+  events: z
+    .array(z.looseObject({ happenedAt: z.string().optional() }))
+    .min(1)
+    .max(40),
+})
 /** A hand's clock may lead ours by this, ms of wall time. */
 const AHEAD_MS = 5000
 

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { requireUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
 import { endHold } from '@/server/jobs/end-hold'
-import { JobParams, type JobContext } from '@/server/jobs/params'
+import { type JobContext, JobParams } from '@/server/jobs/params'
 
 const Body = z.strictObject({ id: z.uuid() })
 

@@ -1,7 +1,7 @@
 import { requireUser } from '@/server/accounts/session'
 import { AppError } from '@/server/errors'
 import { handle, parseInput } from '@/server/http'
-import { JobParams, type JobContext } from '@/server/jobs/params'
+import { type JobContext, JobParams } from '@/server/jobs/params'
 import { jobStream, parseCursor } from '@/server/live/job-stream'
 
 export const dynamic = 'force-dynamic'

@@ -3,7 +3,7 @@ import { CHANNELS } from '@/core/units/channel'
 import { requireUser } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
 import { handle, parseInput, readJson } from '@/server/http'
-import { JobParams, type JobContext } from '@/server/jobs/params'
+import { type JobContext, JobParams } from '@/server/jobs/params'
 import { selectAverages, selectHistory } from '@/server/readings/history'
 import { TypedReading, typeReadings } from '@/server/readings/type-reading'
 

@@ -1,7 +1,7 @@
 import { requireUser } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
 import { handle, parseInput } from '@/server/http'
-import { JobParams, type JobContext } from '@/server/jobs/params'
+import { type JobContext, JobParams } from '@/server/jobs/params'
 import { exportRecord } from '@/server/records/export-record'
 
 export const GET = handle(async (_request, context: JobContext) => {

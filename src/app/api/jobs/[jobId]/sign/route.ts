@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { requireUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
-import { JobParams, type JobContext } from '@/server/jobs/params'
+import { type JobContext, JobParams } from '@/server/jobs/params'
 import { signJob } from '@/server/records/sign-job'
 
 const Body = z.strictObject({ id: z.uuid(), certificate: z.string().trim().min(1, 'the certificate number goes with the record').max(80) })

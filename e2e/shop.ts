@@ -1,0 +1,97 @@
+import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { type APIRequestContext, expect, type Locator, type Page } from '@playwright/test'
+
+const PEOPLE = { maira: 'cold-plateau-1', teo: 'cold-plateau-2', anouk: 'cold-plateau-3' } as const
+export type Person = keyof typeof PEOPLE
+
+/** Signs somebody in without the form; the form has a test of its own. */
+export async function signIn(request: APIRequestContext, who: Person = 'teo'): Promise<void> {
+  const answer = await request.post('/api/sign-in', { data: { signIn: who, password: PEOPLE[who] } })
+  expect(answer.ok(), await answer.text()).toBe(true)
+}
+
+export const passwordOf = (who: Person): string => PEOPLE[who]
+
+/** The call's panel and its one accent button. */
+export const theCall = (page: Page): Locator => page.getByRole('complementary', { name: 'The call' })
+
+/** Presses the call's own button once it says `label`. */
+export async function press(page: Page, label: string | RegExp, timeout = 15_000): Promise<void> {
+  const button = theCall(page).getByRole('button', { name: label })
+  await expect(button).toBeEnabled({ timeout })
+  await button.click()
+}
+
+export async function expectStep(page: Page, step: string): Promise<void> {
+  await expect(page.locator('[aria-current="step"]')).toContainText(step)
+}
+
+type CarWish = { chargeG?: number; holdMinutes?: number; targetMicron?: number; simulated?: boolean; name?: string }
+
+/** Opens a job by the request its form sends, for tests that begin later in the work. */
+export async function openCar(request: APIRequestContext, wish: CarWish = {}): Promise<string> {
+  const chargeG = wish.chargeG ?? 400
+  const payload = {
+    car: { name: wish.name ?? `Test ${randomUUID().slice(0, 6)}`, model: 'Pelmira 3', hybrid: false },
+    complaint: '',
+    label: { refrigerant: 'R-134a', lowG: chargeG, highG: chargeG, typed: `${chargeG} g`, toleranceG: 15, oilKind: 'PAG 46', oilMl: null, source: 'label' },
+    place: { altitudeM: 2380, barometerPa: 75_815, ambientC: 11 },
+    story: { opened: 'cap-or-core', openHours: 1, drierReplaced: true },
+    history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null },
+    volumeL: 2.5,
+    procedure: { name: 'Weigh and measure', targetMicron: wish.targetMicron ?? 500, pullMinutes: 60, holdMinutes: wish.holdMinutes ?? 30 },
+    rig: { name: 'Cart P2', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2 },
+    simulated: wish.simulated ?? true,
+  }
+  const answer = await request.post('/api/jobs', { data: { id: randomUUID(), eventId: randomUUID(), payload } })
+  expect(answer.ok(), await answer.text()).toBe(true)
+  return (await answer.json()).id
+}
+
+type Deed = { kind: string; payload: unknown }
+
+/** Records deeds as the screen does. */
+export async function record(request: APIRequestContext, jobId: string, ...deeds: Deed[]): Promise<void> {
+  const answer = await request.post(`/api/jobs/${jobId}/events`, { data: { events: deeds.map((d) => ({ id: randomUUID(), ...d })) } })
+  expect(answer.ok(), await answer.text()).toBe(true)
+}
+
+export const part = (name: string, state: string): Deed => ({ kind: 'part-set', payload: { part: name, state } })
+export const finished = (step: string): Deed => ({ kind: 'step-finished', payload: { step } })
+
+/** From a fresh job to a running pull, by the deeds the call would record. */
+export async function startPull(request: APIRequestContext, jobId: string): Promise<void> {
+  await record(request, jobId, { kind: 'zero-read', payload: { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0, 0' } }, finished('zero'))
+  await record(request, jobId, { kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } }, finished('fix'))
+  await record(request, jobId, part('valve-low', 'closed'), part('valve-high', 'closed'), part('coupler-low', 'on'), part('coupler-high', 'on'))
+  await record(request, jobId, part('coupler-low', 'open'), part('coupler-high', 'open'), part('centre-hose', 'pump'), part('exhaust-cap', 'off'), finished('rig'))
+  await record(request, jobId, part('pump', 'on'), part('valve-low', 'open'), part('valve-high', 'open'))
+}
+
+/** Shuts a pulling car in and lets it hold. */
+export async function startHold(request: APIRequestContext, jobId: string): Promise<void> {
+  await record(request, jobId, finished('pull'), part('valve-low', 'closed'), part('valve-high', 'closed'), { kind: 'isolated', payload: {} })
+  await record(request, jobId, part('pump', 'off'), part('centre-hose', 'off'), finished('isolate'))
+}
+
+export type Channel = 'vacuum' | 'low' | 'high' | 'scale'
+type Point = { at: number; value: number; count: number }
+
+export async function readings(request: APIRequestContext, jobId: string, channel: Channel): Promise<Point[]> {
+  const answer = await request.get(`/api/jobs/${jobId}/readings?channel=${channel}&most=10000`)
+  return (await answer.json()).points
+}
+
+export async function controlBench(request: APIRequestContext, jobId: string, control: object): Promise<void> {
+  const answer = await request.post(`/api/jobs/${jobId}/bench`, { data: { id: randomUUID(), ...control } })
+  expect(answer.ok(), await answer.text()).toBe(true)
+}
+
+/** What the start command of these tests runs, from its own note. */
+export function runFile(): { supervisor: { pid: number }; parts: Record<string, { pid: number; started: string }> } {
+  return JSON.parse(readFileSync(join(process.env.YPEROS_ROOT ?? '.', '.yperos/test/run.json'), 'utf8'))
+}
+
+export const benchToken = (): string => readFileSync(join(process.env.YPEROS_ROOT ?? '.', '.yperos/test/bench-token'), 'utf8').trim()

@@ -1,0 +1,135 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { expect, type Page, test } from '@playwright/test'
+import { expectStep, passwordOf, press, theCall } from './shop'
+
+const root = process.env.YPEROS_ROOT ?? process.cwd()
+
+test('a car goes from the label to the signed record by the call’s own button and the fields it names', async ({ page }, info) => {
+  test.setTimeout(240_000)
+  await signInByTheForm(page)
+  await takeIn(page)
+  await untilRigged(page)
+  await pullAndHold(page)
+  await charge(page)
+  await proveAndLeave(page)
+  await expect(theCall(page)).toContainText('Signed. The car can go.')
+  await checkRecord(page, info.outputPath(''))
+})
+
+async function signInByTheForm(page: Page): Promise<void> {
+  await page.goto('/')
+  await page.getByLabel('Name').fill('teo')
+  await page.getByLabel('Password').fill(passwordOf('teo'))
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).toHaveURL(/board/)
+}
+
+async function takeIn(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'New car' }).click()
+  await page.getByLabel('Name people use').fill('Shuttle 9')
+  await page.getByLabel('Model').fill('Halvorn Ridge 14')
+  await page.getByLabel('Charge, a figure or a range').fill('14 oz')
+  await expect(page.getByText('397 g · 14.0 oz · 0 lb 14.0 oz · 0.397 kg')).toBeVisible()
+  await page.getByText('cap or core, minutes').click()
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page).toHaveURL(/job\/[0-9a-f-]{36}/)
+}
+
+async function untilRigged(page: Page): Promise<void> {
+  await expectStep(page, 'Zero')
+  await page.getByLabel('Low gauge at rest').fill('0 psig')
+  await page.getByLabel('High gauge at rest').fill('0.5 psi')
+  await press(page, 'Both are read')
+  await press(page, 'Log the repair')
+  await expectStep(page, 'Fix')
+  await page.getByRole('button', { name: /Valve core, small/ }).click()
+  await press(page, 'Repair is logged')
+  await expectStep(page, 'Rig')
+  for (const label of ['Both valves are shut', 'Both are on', 'Both press the core', 'Hose on, cap off', 'Start the pull']) await press(page, label)
+}
+
+async function pullAndHold(page: Page): Promise<void> {
+  await expectStep(page, 'Pull')
+  await press(page, 'Pump is running')
+  await press(page, 'Both valves are open')
+  await expect(page.getByTestId('vacuum')).toBeVisible()
+  await press(page, 'Isolate it', 60_000)
+  for (const label of ['Both valves are shut', 'Pump is off', 'Hose is off']) await press(page, label)
+  await expectStep(page, 'Hold')
+  await expect(theCall(page)).toContainText('Leave it. Come back at')
+  await press(page, 'Judge the hold', 60_000)
+  await expect(theCall(page)).toContainText('Tight. Charge it.')
+  await expect(theCall(page)).toContainText(/No leak of [\d,]+ g a year or more would have stayed hidden/)
+  await press(page, 'Go on to charging')
+}
+
+async function charge(page: Page): Promise<void> {
+  await expectStep(page, 'Charge')
+  await expect(page.getByText(/^simulated, clock ×10/)).toBeVisible()
+  await page.getByLabel('Gross of container 1, as weighed').fill('472 g')
+  await page.getByLabel('Net of container 1, from its label').fill('12 oz')
+  await page.getByLabel('Gross of container 2, as weighed').fill('470 g')
+  await page.getByLabel('Net of container 2, from its label').fill('340 g')
+  await press(page, 'Plan the charge')
+  for (const can of ['can-1', 'can-2']) {
+    await press(page, `${can} is connected`)
+    await press(page, 'Both are open')
+    if (can === 'can-1') await press(page, 'Engine is on', 40_000)
+    await closeInTime(page)
+    await press(page, 'Container is shut')
+  }
+  await expect(theCall(page)).toContainText(/is in\. Prove it\./)
+  await expect(theCall(page)).toContainText('allows ±15')
+  await press(page, 'Go on to the proof')
+}
+
+/** Watches the scale as a hand at the valve does, and closes at the stop weight. */
+async function closeInTime(page: Page): Promise<void> {
+  await expect
+    .poll(
+      async () => {
+        const [now = '0', stop = '0'] = (await page.getByText(/^\d[\d,]* → \d[\d,]*$/).textContent())?.split(' → ') ?? []
+        return Number(now) - Number(stop)
+      },
+      { timeout: 90_000, intervals: [60] },
+    )
+    .toBeLessThanOrEqual(4)
+  await press(page, 'Low valve is shut')
+}
+
+async function proveAndLeave(page: Page): Promise<void> {
+  await expectStep(page, 'Prove')
+  // the bench's instruments have filled the fields
+  await expect(page.getByLabel('Low side, running')).not.toHaveValue('')
+  await expect(page.getByLabel('Middle vent')).not.toHaveValue('')
+  await press(page, 'It is read')
+  await expect(page.getByText('within').first()).toBeVisible()
+  await press(page, 'Close it up')
+  const taps = ['Container is shut', 'Low coupler is off', 'Engine is off', 'High coupler is off', 'Both caps are on', 'Pump is capped', 'Label is filled in']
+  for (const label of taps) await press(page, label)
+  await expect(page.getByLabel('Certificate number')).toHaveValue('CL-0533')
+  await press(page, 'Sign')
+}
+
+async function checkRecord(page: Page, folder: string): Promise<void> {
+  const jobId = /job\/([0-9a-f-]{36})/.exec(page.url())?.[1]
+  await press(page, 'Open the record')
+  await expect(page.getByText('Teo Brisal, certificate CL-0533').or(page.getByText('certificate CL-0533').first()).first()).toBeVisible()
+  const recordText = await (await page.request.get(`/api/jobs/${jobId}/record.json`)).text()
+  const readingsText = await (await page.request.get(`/api/jobs/${jobId}/readings.csv`)).text()
+  const file = join(folder, 'record.json')
+  const readings = join(folder, 'readings.csv')
+  writeFileSync(file, recordText)
+  writeFileSync(readings, readingsText)
+  const said = execFileSync(join(root, 'yperos'), ['verify', file, '--readings', readings, '--json'], { encoding: 'utf8', cwd: '/' })
+  expect(JSON.parse(said)).toMatchObject({ intact: true, first_broken: null })
+  const touched = JSON.parse(readFileSync(file, 'utf8'))
+  const ended = touched.events.find((e: { kind: string }) => e.kind === 'container-ended')
+  ended.payload.grossG += 10
+  writeFileSync(file, JSON.stringify(touched))
+  const caught = spawnSync(join(root, 'yperos'), ['verify', file, '--json'], { encoding: 'utf8', cwd: '/' })
+  expect(caught.status).toBe(3)
+  expect(JSON.parse(caught.stdout).first_broken.place).toBe(`$.events[${touched.events.indexOf(ended)}]`)
+}

@@ -1,0 +1,23 @@
+import { defineConfig } from '@playwright/test'
+
+const launchOptions = {
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+}
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
+  workers: 2,
+  fullyParallel: true,
+  forbidOnly: true,
+  reporter: [['line']],
+  use: { baseURL: process.env.YPEROS_E2E_ADDRESS, launchOptions, trace: 'off' },
+  projects: [
+    // the tests that kill parts run last and alone, or they would pull the floor from under the others
+    { name: 'bench 1280x800', testIgnore: '**/faults/**', use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'phone 390x844', testIgnore: ['**/faults/**', '**/desk/**'], use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    { name: 'faults', testMatch: '**/faults/**', dependencies: ['bench 1280x800', 'phone 390x844'], workers: 1, use: { viewport: { width: 1280, height: 800 } } },
+  ],
+})

@@ -1,0 +1,104 @@
+import { expect, test } from 'vitest'
+import { type HoldContext, type HoldSample, judgeHold } from './judge'
+import { leakGramsPerYear } from './leak-rate'
+
+const CONTEXT: HoldContext = { volumeL: 2.5, instrument: 'electronic', ambientC: 22, barometerPa: 101_325, refrigerant: 'R-134a', plannedS: 1800 }
+
+/** A seeded gauge: 0.5 % noise and a step of one micron. */
+function gauge(truePa: (s: number) => number, seconds: number, seed = 7): HoldSample[] {
+  let a = seed
+  const random = () => {
+    a = (Math.imul(a, 1664525) + 1013904223) >>> 0
+    return a / 4294967296
+  }
+  return Array.from({ length: Math.floor(seconds / 5) }, (_, i) => {
+    const elapsedS = i * 5
+    const p = truePa(elapsedS)
+    const noise = (random() + random() + random() - 1.5) * 2 * 0.005 * p
+    return { elapsedS, pressurePa: Math.round((p + noise) / 0.1333) * 0.1333 }
+  })
+}
+
+const leakRise = (airPaM3S: number) => airPaM3S / (CONTEXT.volumeL / 1000)
+
+test('a level hold is tight', () => {
+  const result = judgeHold(
+    gauge(() => 40, 1800),
+    CONTEXT,
+  )
+  expect(result.verdict).toBe('tight')
+  expect(result.probability.leak).toBeLessThan(0.1)
+})
+
+test('a straight rise is a leak, and its rise is found with its interval', () => {
+  const rise = leakRise(1e-4)
+  const result = judgeHold(
+    gauge((s) => 40 + rise * s, 1800),
+    CONTEXT,
+  )
+  expect(result.verdict).toBe('leak')
+  const found = result.sustainedRisePaS
+  expect(found && found.low <= rise && rise <= found.high).toBe(true)
+  expect((found?.value ?? 0) / rise).toBeCloseTo(1, 1)
+})
+
+test('a rise that bends toward a level is damp, not a leak', () => {
+  const result = judgeHold(
+    gauge((s) => 40 + 300 * (1 - Math.exp(-s / 500)), 1800),
+    CONTEXT,
+  )
+  expect(result.verdict).toBe('damp')
+})
+
+test('bend and straight line together are both', () => {
+  const rise = leakRise(5e-4)
+  const result = judgeHold(
+    gauge((s) => 40 + 250 * (1 - Math.exp(-s / 300)) + rise * s, 3600),
+    { ...CONTEXT, plannedS: 3600 },
+  )
+  expect(result.verdict).toBe('leak-and-damp')
+})
+
+test('the first minutes are undecided, whatever they show', () => {
+  const result = judgeHold(
+    gauge((s) => 40 + s * 0.2, 120),
+    CONTEXT,
+  )
+  expect(result.verdict).toBe('undecided')
+  expect(result.detectionLimitGramsPerYear).toBeNull()
+})
+
+test('a longer hold proves more', () => {
+  const short = judgeHold(
+    gauge(() => 40, 600),
+    CONTEXT,
+  )
+  const long = judgeHold(
+    gauge(() => 40, 3600),
+    CONTEXT,
+  )
+  expect(long.detectionLimitGramsPerYear?.high).toBeLessThan((short.detectionLimitGramsPerYear?.high ?? 0) / 2)
+})
+
+test('the futures’ probabilities add up to one', () => {
+  const { futures } = judgeHold(
+    gauge((s) => 40 + 0.01 * s, 900),
+    CONTEXT,
+  )
+  expect(futures.reduce((sum, f) => sum + f.probability, 0)).toBeCloseTo(1, 1)
+  expect(futures.every((f) => f.lowPa <= f.atEndPa && f.atEndPa <= f.highPa)).toBe(true)
+})
+
+test('1 micron a minute on 2.5 L of R-134a is about 20 to 480 g a year', () => {
+  const { low, high } = leakGramsPerYear(0.1333224 / 60, 2.5, 'R-134a', 101_325)
+  expect(low).toBeGreaterThan(15)
+  expect(low).toBeLessThan(25)
+  expect(high).toBeGreaterThan(450)
+  expect(high).toBeLessThan(510)
+})
+
+test('the same hole shows the same grams whatever the volume it fills', () => {
+  const small = leakGramsPerYear(2e-3, 2.5, 'R-134a', 101_325)
+  const large = leakGramsPerYear(1e-3, 5, 'R-134a', 101_325)
+  expect(small.high).toBeCloseTo(large.high, 6)
+})

@@ -1,0 +1,31 @@
+import type { ClockSegment } from './procedure/clock'
+import type { JobEvent, Procedure, Rig } from './procedure/events'
+import type { JobSummary } from './procedure/summary'
+
+/** One point of a channel: job time in ms since the epoch, value in the stored unit, readings averaged or thinned into it. */
+export type Point = { at: number; value: number; count: number }
+
+/** A reading as the live stream and the trail show it; `seq` is its place in the order of commits, `at` ms of job time. */
+export type LiveReading = { seq: number; at: number; channel: string; value: number; sentValue: number; sentUnit: string; instrument: string; by: string | null }
+
+/** The newest reading of each channel: value in the stored unit, time ISO 8601, and what was sent. */
+export type Latest = Partial<Record<string, { value: number; at: string; sentValue: number; sentUnit: string }>>
+
+/** A car on the board; pressure Pa absolute. */
+export type BoardRow = { id: string; simulated: boolean; summary: JobSummary; vacuumPa: number | null; clock: ClockSegment[] }
+
+/** What a job page starts from; the live stream goes on from `cursor`. Curves are thinned: Pa and g. */
+export type JobView = {
+  id: string
+  simulated: boolean
+  events: JobEvent[]
+  clock: ClockSegment[]
+  latest: Latest
+  vacuum: Point[]
+  scale: Point[]
+  typed: LiveReading[]
+  cursor: string
+}
+
+export type StoredProcedure = Procedure & { id: string; proves: string }
+export type StoredRig = Rig & { id: string }
