@@ -1,8 +1,10 @@
-import { chargedG, type JobState, openContainer } from '../procedure/state'
+import { type ChargedContainer, chargedG, type JobState, openContainer } from '../procedure/state'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 import { type Call, finish, type Live, record, set } from './types'
 
 const grams = (value: number): string => Math.round(value).toLocaleString('en')
+/** From this much on it is worth opening again, g (assumed: what a scale step and the hose blur). */
+const MORE_FROM_G = 4
 /** Below this the first charge has stopped flowing by itself, g/min (assumed). */
 const FLOW_STOPPED_G_MIN = 4
 
@@ -25,7 +27,7 @@ export function callCharge(state: JobState, live: Live): Call {
     }
   }
   const open = openContainer(state)
-  return open ? callContainer(state, live, open.id, open.startGrossG) : callNext(state)
+  return open ? callContainer(state, live, open) : callNext(state)
 }
 
 function callNext(state: JobState): Call {
@@ -57,14 +59,15 @@ function callNext(state: JobState): Call {
   }
 }
 
-function callContainer(state: JobState, live: Live, id: string, startGrossG: number): Call {
+function callContainer(state: JobState, live: Live, { id, startGrossG, startedAt }: ChargedContainer): Call {
   const { rig } = state
   const stop = state.plan?.stops.find((s) => s.id === id)
   const stopG = stop?.stopGrossG ?? startGrossG
   const opened = rig['container-valve'] === 'open' && rig['valve-low'] === 'open'
   const left = (live.scaleG ?? startGrossG) - stopG
   const base = { watch: CHARGE_WATCH, plain: [] }
-  if (!opened && left > 0.5) {
+  const shutAgain = !opened && (state.turnedAt['valve-low'] ?? '') > startedAt
+  if (!opened && !shutAgain) {
     return {
       ...base,
       sentence: 'Open the container and the low valve.',
@@ -73,7 +76,7 @@ function callContainer(state: JobState, live: Live, id: string, startGrossG: num
       after: `Then watch it down to ${grams(stopG)} g.`,
     }
   }
-  if (!opened) return callClose(id)
+  if (!opened) return callClose(id, left)
   const stalled = rig.engine === 'off' && live.flowGMin !== undefined && live.flowGMin < FLOW_STOPPED_G_MIN && (live.scaleG ?? startGrossG) < startGrossG - 5
   if (stalled && left > 0.5) {
     return {
@@ -88,14 +91,15 @@ function callContainer(state: JobState, live: Live, id: string, startGrossG: num
   return callFlowing(rig.engine === 'off', live, stopG)
 }
 
-function callClose(id: string): Call {
+/** After the low valve was shut: weigh, or open once more when grams are still wanted. */
+function callClose(id: string, leftG: number): Call {
   return {
     sentence: `Shut ${id} and weigh it.`,
     why: ['Low valve first, then the container: the line stays clean.', 'What the scale shows now is what counts.'],
     form: 'container-end',
     watch: [],
     action: { label: 'Container is shut', key: 'S', does: { do: 'send', form: 'container-end' } },
-    plain: [],
+    plain: leftG > MORE_FROM_G ? [{ label: 'Low valve open again', key: 'O', does: record(set('valve-low', 'open')) }] : [],
   }
 }
 

@@ -48,6 +48,8 @@ const WATER_HEAT_J_G_K = 4.19
 const LATENT_J_G = 2500
 /** Vapour leaves a container at this rate per pressure difference, g/(s Pa) (assumed: about 2 g/s into a vacuum). */
 const CONTAINER_G_S_PA = 4e-6
+/** A container without liquid holds about this much vapour at its saturation pressure, g (assumed, a 340 g can). */
+const LAST_VAPOUR_G = 10
 /** A running car's evaporating temperature fully charged, Celsius, and its condensing above ambient, K (assumed). */
 const EVAPORATING_C = 4
 const CONDENSING_ABOVE_K = 22
@@ -132,7 +134,9 @@ export function chargedPressures(state: BenchState, truth: BenchTruth, engineOn:
 function containerFlowGS(state: BenchState, truth: BenchTruth, rig: RigState, container: BenchContainer): number {
   const open = rig['centre-hose'] === 'container' && rig['container-valve'] === 'open' && rig['valve-low'] === 'open' && rig['coupler-low'] === 'open'
   if (!open || container.grossG <= container.tareG) return 0
-  const insidePa = saturationPa(truth.refrigerant, kelvin(truth.ambientC))
+  // the last grams are vapour: its pressure falls with them, and they stay as the heel
+  const vapourShare = Math.min(1, (container.grossG - container.tareG) / LAST_VAPOUR_G)
+  const insidePa = saturationPa(truth.refrigerant, kelvin(truth.ambientC)) * vapourShare
   const { lowPa } = chargedPressures(state, truth, rig.engine === 'on')
   return CONTAINER_G_S_PA * Math.max(0, insidePa - lowPa)
 }

@@ -65,7 +65,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
             </section>
           )}
           <Watch lines={call.watch} />
-          <div className="mt-auto pt-4">
+          <div className="mt-auto pt-4 max-sm:sticky max-sm:bottom-0 max-sm:-mx-4 max-sm:bg-sheet max-sm:px-4 max-sm:pt-2 max-sm:pb-2">
             <p role="alert" className="mb-2 text-[16px] font-medium text-leak">
               {trainee ? 'A trainee runs jobs; a technician or the lead signs them.' : deeds.refused}
             </p>

@@ -1,0 +1,111 @@
+import { beforeEach, expect, test } from 'vitest'
+import { PA_PER_MICRON } from '@/core/units/constants'
+import { database } from '../db/pool'
+import { type Fixture, freshShop, gaugeLine, jobWithGauge } from '../testing/shop-fixture'
+import { selectAverages, selectHistory, selectReadingsAfter } from './history'
+import { ingest, requireDevice } from './ingest'
+import { typeReadings } from './type-reading'
+
+let shop: Fixture
+let jobId: string
+const START = new Date(Date.now() - 3000_000)
+const at = (s: number) => new Date(START.getTime() + s * 1000)
+const batch = (from: number, to: number) => Array.from({ length: to - from }, (_, i) => gaugeLine(from + i, at(from + i), 1000 - from - i)).join('\n')
+
+beforeEach(async () => {
+  shop = await freshShop()
+  jobId = await jobWithGauge(shop.technician)
+})
+
+const stored = async () => (await selectReadingsAfter(database(), jobId, 0, 10_000)).map((r) => r.sentValue)
+
+test('readings are kept as sent and in Pa, and the newest stands beside the job', async () => {
+  expect(await ingest(shop.deviceId, batch(0, 10))).toEqual({ stored: 10, repeated: 0, unattached: 0 })
+  const rows = await selectReadingsAfter(database(), jobId, 0, 100)
+  expect(rows[0]).toMatchObject({ sentValue: 1000, sentUnit: 'micron', channel: 'vacuum', instrument: 'G1' })
+  expect(rows[0]?.value).toBeCloseTo(1000 * PA_PER_MICRON, 6)
+  const { rows: job } = await database().query('select latest from job where id = $1', [jobId])
+  expect(job[0].latest.vacuum.sentValue).toBe(991)
+})
+
+test('doubled, overlapping and reordered batches store each reading once', async () => {
+  await ingest(shop.deviceId, batch(20, 40))
+  await ingest(shop.deviceId, batch(0, 25))
+  expect(await ingest(shop.deviceId, batch(10, 45))).toEqual({ stored: 5, repeated: 30, unattached: 0 })
+  expect((await stored()).sort((a, b) => a - b)).toEqual(Array.from({ length: 45 }, (_, i) => 956 + i))
+  const { rows } = await database().query('select latest from job where id = $1', [jobId])
+  expect(rows[0].latest.vacuum.sentValue).toBe(956)
+})
+
+test('the same batch sent by ten at once is stored once', async () => {
+  const done = await Promise.all(Array.from({ length: 10 }, () => ingest(shop.deviceId, batch(0, 50))))
+  expect(done.reduce((sum, d) => sum + d.stored, 0)).toBe(50)
+  expect(await stored()).toHaveLength(50)
+})
+
+test('numbers of readings follow the order of commits, so a stream that resumes misses nothing', async () => {
+  let seen = 0
+  const found: number[] = []
+  const look = async () => {
+    const rows = await selectReadingsAfter(database(), jobId, seen, 10_000)
+    seen = rows[rows.length - 1]?.seq ?? seen
+    found.push(...rows.map((r) => r.sentValue))
+  }
+  const writers = Promise.all(Array.from({ length: 12 }, (_, i) => ingest(shop.deviceId, batch(i * 20, i * 20 + 20))))
+  for (let i = 0; i < 40; i++) await look()
+  await writers
+  await look()
+  expect(new Set(found).size).toBe(240)
+  expect(found).toHaveLength(240)
+})
+
+test('one bad line refuses its whole batch, naming line, place and reason', async () => {
+  const lines = [gaugeLine(1, at(1), 500), '{"instrument":"G1","seq":2,"at":"yesterday","channel":"vacuum","value":"low","unit":"micron"}', 'not json']
+  const failure = await ingest(shop.deviceId, lines.join('\n')).catch((e) => e)
+  expect(failure).toMatchObject({ code: 'bad-input' })
+  expect(failure.faults.map((f: { path: string }) => f.path)).toEqual(expect.arrayContaining(['line 2: at', 'line 2: value', 'line 3']))
+  expect(await stored()).toEqual([])
+})
+
+test('an impossible pressure is refused with its reason', async () => {
+  const line = JSON.stringify({ instrument: 'G1', seq: 1, at: at(1).toISOString(), channel: 'vacuum', value: 31, unit: 'inHgV' })
+  await expect(ingest(shop.deviceId, line)).rejects.toThrow(/line 1: value.*29\.9/)
+})
+
+test('a clock that runs ahead is refused, one of an instrument that hung at no car is counted', async () => {
+  await expect(ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() + 3600_000), 500))).rejects.toThrow(/set the clock/)
+  expect(await ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() - 9 * 3600_000), 500))).toEqual({ stored: 0, repeated: 0, unattached: 1 })
+})
+
+test('only a known token is a device', async () => {
+  const ask = (token: string) => requireDevice(database(), new Request('http://x/', { headers: { authorization: `Bearer ${token}` } }))
+  expect((await ask(shop.token)).id).toBe(shop.deviceId)
+  await expect(ask('no-such-token-at-all')).rejects.toMatchObject({ code: 'not-signed-in' })
+})
+
+test('a reading typed twice with the same number is stored once', async () => {
+  const typed = { seq: 77, channel: 'vacuum' as const, value: 21.5, unit: 'inHgV' as const }
+  const both = await Promise.all([typeReadings(shop.technician, jobId, [typed]), typeReadings(shop.technician, jobId, [typed])])
+  expect(both.sort()).toEqual([0, 1])
+  expect(await stored()).toEqual([21.5])
+})
+
+test('a thinned history keeps its extremes and its ends', async () => {
+  const lines = Array.from({ length: 500 }, (_, i) => gaugeLine(i, at(i), i === 333 ? 9000 : i === 111 ? 3 : 500 + (i % 7)))
+  await ingest(shop.deviceId, lines.join('\n'))
+  const thinned = await selectHistory(database(), jobId, 'vacuum', null, null, 60)
+  expect(thinned.length).toBeLessThanOrEqual(62)
+  const micron = thinned.map((p) => Math.round(p.value / PA_PER_MICRON))
+  expect(micron).toContain(9000)
+  expect(micron).toContain(3)
+})
+
+test('averages hold the mean of what they stand for', async () => {
+  const lines = Array.from({ length: 400 }, (_, i) => gaugeLine(i, at(i), 100 + i))
+  await ingest(shop.deviceId, lines.join('\n'))
+  const averages = await selectAverages(database(), jobId, 'vacuum', at(0), at(400), 40)
+  const total = averages.reduce((sum, p) => sum + p.count, 0)
+  const mean = averages.reduce((sum, p) => sum + p.value * p.count, 0) / total / PA_PER_MICRON
+  expect(total).toBe(400)
+  expect(mean).toBeCloseTo(299.5, 3)
+})

@@ -1,0 +1,122 @@
+import { generateKeyPairSync, randomUUID } from 'node:crypto'
+import { beforeEach, expect, test } from 'vitest'
+import { CHAIN_START, eventHash, type RecordFile, signedText, verifyRecord } from '@/core/record/record'
+import type { Account } from '../accounts/accounts'
+import { database, transaction } from '../db/pool'
+import { appendEvents } from '../jobs/append-events'
+import { ingest } from '../readings/ingest'
+import { selectShop } from '../shop/shop'
+import { draft, type Fixture, freshShop, gaugeLine, jobWithGauge } from '../testing/shop-fixture'
+import { nodeCrypto, sha256, signText } from './chain'
+import { exportRecord } from './export-record'
+import { readingsCsv } from './readings-csv'
+import { signJob } from './sign-job'
+
+let shop: Fixture
+let jobId: string
+const append = (by: Account, ...drafts: ReturnType<typeof draft>[]) => transaction(database(), (tx) => appendEvents(tx, by, jobId, drafts))
+const STEPS = ['zero', 'fix', 'rig', 'pull', 'isolate', 'hold', 'charge', 'prove'] as const
+
+beforeEach(async () => {
+  shop = await freshShop()
+  jobId = await jobWithGauge(shop.technician)
+  const start = Date.now() - 600_000
+  await ingest(shop.deviceId, Array.from({ length: 60 }, (_, i) => gaugeLine(i, new Date(start + i * 1000), 400 + i)).join('\n'))
+  await append(shop.technician, ...STEPS.map((step) => draft('step-finished', { step })), draft('noted', { text: 'gasket looked at' }))
+})
+
+const signed = async (): Promise<RecordFile> => {
+  await signJob(shop.technician, jobId, randomUUID(), 'T-1')
+  return exportRecord(database(), jobId)
+}
+const brokenAt = (record: RecordFile, readings?: string) => verifyRecord(record, nodeCrypto, readings).first_broken?.place
+
+test('a signed record and its readings verify', async () => {
+  const record = await signed()
+  const { text, count } = await readingsCsv(database(), jobId)
+  expect(count).toBe(60)
+  expect(text.split('\n')[0]).toBe('time,channel,value,unit,note')
+  expect(verifyRecord(record, nodeCrypto, text, (await selectShop(database())).publicKey)).toEqual({ intact: true, events: record.events.length, first_broken: null })
+})
+
+test('an edited event is named', async () => {
+  const record = await signed()
+  const note = record.events.findIndex((e) => e.kind === 'noted')
+  ;(record.events[note] as { payload: unknown }).payload = { text: 'gasket replaced' }
+  expect(brokenAt(record)).toBe(`$.events[${note}]`)
+})
+
+test('a dropped event is named where the chain breaks', async () => {
+  const record = await signed()
+  record.events.splice(3, 1)
+  expect(brokenAt(record)).toBe('$.events[3]')
+})
+
+test('two events that changed places are named', async () => {
+  const record = await signed()
+  const [a, b] = [record.events[2], record.events[3]]
+  if (a && b) record.events.splice(2, 2, b, a)
+  expect(brokenAt(record)).toBe('$.events[2]')
+})
+
+test('a truncated record is named by its count, and by its head when the count was mended', async () => {
+  const record = await signed()
+  record.events.pop()
+  expect(brokenAt(record)).toBe('$.event_count')
+  record.event_count = record.events.length
+  expect(brokenAt(record)).toBe('$.head')
+})
+
+test('a record hashed anew after an edit fails at the signature', async () => {
+  const record = await signed()
+  const note = record.events.find((e) => e.kind === 'noted')
+  if (note) note.payload = { text: 'gasket replaced' }
+  let previous = CHAIN_START
+  for (const event of record.events) {
+    event.previous = previous
+    const { hash: _old, ...rest } = event
+    event.hash = eventHash(rest, sha256)
+    previous = event.hash
+  }
+  record.head = previous
+  expect(brokenAt(record)).toBe('$.signature')
+})
+
+test('a record signed anew with a stranger’s key passes by itself and fails against the shop’s key', async () => {
+  const record = await signed()
+  const stranger = generateKeyPairSync('ed25519')
+  record.signature.public_key = stranger.publicKey.export({ type: 'spki', format: 'der' }).toString('base64')
+  record.signature.value = signText(signedText(record), stranger.privateKey.export({ type: 'pkcs8', format: 'pem' }).toString())
+  expect(brokenAt(record)).toBeUndefined()
+  const shopKey = (await selectShop(database())).publicKey
+  expect(verifyRecord(record, nodeCrypto, undefined, shopKey).first_broken?.place).toBe('$.signature.public_key')
+})
+
+test('a readings file that was touched is named', async () => {
+  const record = await signed()
+  const { text } = await readingsCsv(database(), jobId)
+  expect(brokenAt(record, text.replace('vacuum,400,', 'vacuum,300,'))).toBe('readings file')
+})
+
+test('a trainee cannot sign, nor can anybody before the closing list', async () => {
+  await expect(signJob(shop.trainee, jobId, randomUUID(), 'T-1')).rejects.toMatchObject({ code: 'not-allowed' })
+  const early = await jobWithGauge(shop.lead)
+  await expect(signJob(shop.lead, early, randomUUID(), 'T-1')).rejects.toMatchObject({ code: 'conflict' })
+})
+
+test('after the signature only corrections follow, and the record seals them too', async () => {
+  const record = await signed()
+  await expect(append(shop.technician, draft('recovered', { grams: 5 }))).rejects.toMatchObject({ code: 'already-signed' })
+  expect(await ingest(shop.deviceId, gaugeLine(900, new Date(), 100))).toMatchObject({ stored: 0 })
+  const note = record.events.find((e) => e.kind === 'noted')
+  await append(shop.technician, draft('corrected', { eventId: note?.id, was: 'gasket looked at', is: 'gasket replaced', why: 'noted too early' }))
+  const again = await exportRecord(database(), jobId)
+  expect(again.event_count).toBe(record.event_count + 1)
+  expect(verifyRecord(again, nodeCrypto).intact).toBe(true)
+})
+
+test('an event changed in the database is not sealed', async () => {
+  await signed()
+  await database().query(`update event set payload = '{"text":"forged"}' where job_id = $1 and kind = 'noted'`, [jobId])
+  await expect(exportRecord(database(), jobId)).rejects.toThrow(/was changed in the database/)
+})

@@ -1,0 +1,57 @@
+import { randomUUID } from 'node:crypto'
+import type { EventDraft, JobOpened } from '@/core/procedure/events'
+import { type Account, insertAccount } from '../accounts/accounts'
+import { database, transaction } from '../db/pool'
+import { openJob } from '../jobs/open-job'
+import { tokenHash } from '../readings/ingest'
+import { insertShop } from '../shop/shop'
+
+export type Fixture = { lead: Account; technician: Account; trainee: Account; deviceId: string; token: string }
+
+export const AIR_PA = 101_325
+
+/** An empty database with one shop, three people and one device with the gauge `G1`. */
+export async function freshShop(): Promise<Fixture> {
+  const db = database()
+  await db.query('truncate reading, event, attachment, job_clock, job, session, account, procedure, rig, device, shop, sign_in_attempt cascade')
+  await db.query(`delete from instrument where id <> 'hand'`)
+  await db.query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)
+  await insertShop(db, { name: 'Test bay', altitudeM: 0, barometerPa: AIR_PA, ambientC: 20, timeZone: 'UTC', demo: true })
+  const person = (signIn: string, role: Account['role']) => insertAccount(db, { signIn, name: signIn, role, certificate: 'T-1', password: `${signIn}-password` })
+  const token = randomUUID()
+  const { rows } = await db.query<{ id: string }>(`insert into device (name, kind, token_hash) values ('box', 'instruments', $1) returning id`, [tokenHash(token)])
+  const deviceId = (rows[0] as { id: string }).id
+  await db.query(`insert into instrument (id, device_id, name) values ('G1', $1, 'far gauge')`, [deviceId])
+  return { lead: await person('lead', 'lead'), technician: await person('tech', 'technician'), trainee: await person('trainee', 'trainee'), deviceId, token }
+}
+
+export const OPENING: JobOpened = {
+  car: { name: 'Mirror truck', model: 'Dorsk MW-6', hybrid: false },
+  complaint: '',
+  label: { refrigerant: 'R-134a', lowG: 400, highG: 400, typed: '400 g', toleranceG: 15, oilKind: 'PAG 46', oilMl: null, source: 'label' },
+  place: { altitudeM: 0, barometerPa: AIR_PA, ambientC: 20 },
+  story: { opened: 'component', openHours: 2, drierReplaced: true },
+  history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null },
+  volumeL: 2.5,
+  procedure: { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 },
+  rig: { name: 'Cart', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2 },
+  simulated: false,
+}
+
+/** A job opened at `openedAt` with the gauge G1 hanging at it since then. */
+export async function jobWithGauge(by: Account, openedAt = new Date(Date.now() - 3600_000)): Promise<string> {
+  const db = database()
+  const id = randomUUID()
+  await transaction(db, (tx) => openJob(tx, by, { id, eventId: randomUUID(), payload: OPENING }, openedAt))
+  await db.query(`insert into attachment (instrument_id, job_id, from_at) values ('G1', $1, $2)`, [id, openedAt])
+  return id
+}
+
+/** A draft with a fresh id that happened now, or at `at`. */
+export function draft(kind: EventDraft['kind'], payload: unknown, at = new Date()): EventDraft {
+  return { id: randomUUID(), kind, happenedAt: at.toISOString(), payload } as EventDraft
+}
+
+/** One NDJSON line of the gauge G1. */
+export const gaugeLine = (seq: number, at: Date, micron: number): string =>
+  JSON.stringify({ instrument: 'G1', seq, at: at.toISOString(), channel: 'vacuum', value: micron, unit: 'micron' })
