@@ -137,8 +137,8 @@ create table reading (
   by_account uuid,
   note text,
   stored_at timestamptz not null default now(),
-  unique (instrument_id, job_id, channel, device_seq, measured_at)
+  -- one index for two duties: the same reading once, and a channel's history in order of time
+  unique (job_id, channel, measured_at, instrument_id, device_seq)
 ) partition by range (measured_at);
-create index reading_by_job on reading (job_id, channel, measured_at);
 create index reading_by_seq on reading (job_id, seq);
 create table reading_other partition of reading default;

@@ -4,7 +4,10 @@ import { hub } from './hub'
 /** Shorter than the patience of any proxy or reader, ms. */
 const PING_MS = 10_000
 /** A stream reads the database at most once in this time, ms: a flood of readings becomes a few larger messages. */
-const LEAST_GAP_MS = 100
+const LEAST_GAP_MS = 200
+
+/** Time between two tries while the database is away, ms. */
+const RETRY_MS = 500
 
 /** What a stream sends next: `id` is where a reader that lost the line resumes. */
 export type Message = { id: string; data: unknown }
@@ -13,14 +16,14 @@ export type Message = { id: string; data: unknown }
  * Answers with server-sent events: `next` is asked at once and after each change that `concerns` the stream.
  * @param next - what is new since the last call, or null; asked again at once while it returns something `more`
  */
-export function eventStream(request: Request, concerns: (change: Change) => boolean, next: () => Promise<(Message & { more?: boolean }) | null>): Response {
+export function eventStream(request: Request, concerns: (change: Change | 'reconnected') => boolean, next: () => Promise<(Message & { more?: boolean }) | null>): Response {
   const encoder = new TextEncoder()
   const close: (() => void)[] = []
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
       const pump = makePump(next, (text) => controller.enqueue(encoder.encode(text)))
       const ping = setInterval(() => pump.send(': ping\n\n'), PING_MS)
-      const unsubscribe = hub().subscribe((change) => (change === 'reconnected' || concerns(change)) && pump.wake())
+      const unsubscribe = hub().subscribe((change) => concerns(change) && pump.wake())
       close.push(unsubscribe, () => clearInterval(ping), pump.stop)
       request.signal.addEventListener('abort', () => {
         for (const step of close.splice(0)) step()
@@ -56,8 +59,10 @@ function makePump(next: () => Promise<(Message & { more?: boolean }) | null>, wr
         if (message) send(`id: ${message.id}\ndata: ${JSON.stringify(message.data)}\n\n`)
         if (message?.more) dirty = true
       } catch {
-        // the database is away: the hub wakes every stream when it is back
+        // the database is away: nothing is lost, it is asked again until it answers
         send(': waiting for the database\n\n')
+        await new Promise((done) => setTimeout(done, RETRY_MS))
+        dirty = true
       }
     } while (dirty && !stopped)
     busy = false

@@ -18,17 +18,33 @@ export function parseCursor(text: string | null): Cursor | null {
 /** Everything new of a job as server-sent events, from a cursor on. */
 export function jobStream(request: Request, jobId: string, from: Cursor): Response {
   let cursor = from
+  // what a notification said is new; at first, and after a lost line, anything may be
+  let wanted = { readings: true, events: true }
   return eventStream(
     request,
-    (change) => change.job === jobId,
+    (change) => {
+      if (change !== 'reconnected' && change.job !== jobId) return false
+      if (change === 'reconnected') wanted = { readings: true, events: true }
+      else wanted = { readings: wanted.readings || change.readings !== undefined, events: wanted.events || change.events !== undefined }
+      return true
+    },
     async () => {
       const db = database()
-      const readings = await selectReadingsAfter(db, jobId, cursor.readings, MOST_READINGS)
-      const events = await selectEvents(db, jobId, cursor.events - 1)
-      if (readings.length === 0 && events.length === 0) return null
-      cursor = { readings: readings[readings.length - 1]?.seq ?? cursor.readings, events: cursor.events + events.length }
-      const clock = events.length > 0 ? await selectClock(db, jobId) : undefined
-      return { id: `${cursor.readings}.${cursor.events}`, data: { readings, events, clock }, more: readings.length === MOST_READINGS }
+      const asked = wanted
+      wanted = { readings: false, events: false }
+      try {
+        const readings = asked.readings ? await selectReadingsAfter(db, jobId, cursor.readings, MOST_READINGS) : []
+        const events = asked.events ? await selectEvents(db, jobId, cursor.events - 1) : []
+        if (readings.length === 0 && events.length === 0) return null
+        cursor = { readings: readings[readings.length - 1]?.seq ?? cursor.readings, events: cursor.events + events.length }
+        const more = readings.length === MOST_READINGS
+        if (more) wanted = { ...wanted, readings: true }
+        const clock = events.length > 0 ? await selectClock(db, jobId) : undefined
+        return { id: `${cursor.readings}.${cursor.events}`, data: { readings, events, clock }, more }
+      } catch (error) {
+        wanted = { readings: true, events: true }
+        throw error
+      }
     },
   )
 }
@@ -40,7 +56,7 @@ export function boardStream(request: Request): Response {
   return eventStream(
     request,
     (change) => {
-      changed.add(change.job)
+      if (change !== 'reconnected') changed.add(change.job)
       return true
     },
     async () => {

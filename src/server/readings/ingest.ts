@@ -1,11 +1,10 @@
 import { createHash } from 'node:crypto'
 import { z } from 'zod'
-import { jobTimeMs } from '@/core/procedure/clock'
+import { type ClockSegment, jobTimeMs } from '@/core/procedure/clock'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
-import { database, type Queryable, type Transaction, transaction } from '../db/pool'
+import { database, type Queryable, transaction } from '../db/pool'
 import { AppError, type Fault } from '../errors'
 import { pathText } from '../http'
-import { selectClocks } from '../jobs/job-rows'
 import { type NewReading, storeReadings } from './store-readings'
 
 /** Readings taken in one request at most. */
@@ -44,21 +43,24 @@ export async function requireDevice(db: Queryable, request: Request): Promise<{ 
  */
 export async function ingest(deviceId: string, ndjson: string): Promise<Ingested> {
   const lines = parseLines(ndjson, Date.now())
-  return transaction(database(), async (tx) => {
-    const placed = await placeLines(tx, deviceId, lines)
-    let stored = 0
-    let refused = 0
-    // jobs in one order, so that two devices at the same two cars cannot wait for each other
-    for (const jobId of [...placed.keys()].sort()) {
-      const readings = placed.get(jobId) as NewReading[]
-      const done = await storeReadings(tx, jobId, readings)
-      if (done === null) refused += readings.length
-      else stored += done
-    }
-    const attached = [...placed.values()].reduce((sum, r) => sum + r.length, 0)
-    const unattached = lines.length - attached + refused
-    return { stored, repeated: attached - refused - stored, unattached }
-  })
+  const db = database()
+  const placed = placeLines(lines, await selectHangings(db, deviceId, [...new Set(lines.map((l) => l.instrument))]))
+  const attached = [...placed.values()].reduce((sum, r) => sum + r.length, 0)
+  // one statement is a transaction by itself; several cars in one batch need one around them
+  const done = placed.size <= 1 ? await storeAll(db, placed) : await transaction(db, (tx) => storeAll(tx, placed))
+  return { stored: done.stored, repeated: attached - done.refused - done.stored, unattached: lines.length - attached + done.refused }
+}
+
+async function storeAll(db: Queryable, placed: Map<string, NewReading[]>): Promise<{ stored: number; refused: number }> {
+  const sum = { stored: 0, refused: 0 }
+  // jobs in one order, so that two devices at the same two cars cannot wait for each other
+  for (const jobId of [...placed.keys()].sort()) {
+    const readings = placed.get(jobId) as NewReading[]
+    const done = await storeReadings(db, jobId, readings)
+    if (done === null) sum.refused += readings.length
+    else sum.stored += done
+  }
+  return sum
 }
 
 function parseLines(ndjson: string, nowMs: number): Line[] {
@@ -90,27 +92,35 @@ function parseJson(text: string): unknown {
   }
 }
 
-type Hanging = { instrumentId: string; jobId: string; from: Date; to: Date | null; barometerPa: number }
+type Hanging = { instrumentId: string; jobId: string; from: Date; to: Date | null; barometerPa: number; clock: ClockSegment[] }
 
-/** Finds the car each instrument hung at when it measured, and turns wall time into the job's. */
-async function placeLines(tx: Transaction, deviceId: string, lines: readonly Line[]): Promise<Map<string, NewReading[]>> {
-  const { rows } = await tx.query<Hanging>(
-    `select a.instrument_id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to", j.barometer_pa as "barometerPa"
+/** Where the instruments of a device hang and hung, each with the clock of its car. */
+async function selectHangings(db: Queryable, deviceId: string, instruments: readonly string[]): Promise<Hanging[]> {
+  const { rows } = await db.query<Hanging>(
+    `select a.instrument_id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to", j.barometer_pa as "barometerPa",
+            (select json_agg(json_build_object('wallMs', date_part('epoch', c.wall_from) * 1000, 'jobMs', date_part('epoch', c.job_from) * 1000, 'factor', c.factor)
+                             order by c.wall_from) from job_clock c where c.job_id = a.job_id) as clock
        from attachment a join instrument i on i.id = a.instrument_id join job j on j.id = a.job_id
       where i.device_id = $1 and a.instrument_id = any($2::text[])`,
-    [deviceId, [...new Set(lines.map((l) => l.instrument))]],
+    [deviceId, instruments],
   )
-  const clocks = await selectClocks(tx, [...new Set(rows.map((r) => r.jobId))])
+  return rows
+}
+
+/** Finds the car each instrument hung at when it measured, and turns wall time into the job's. */
+function placeLines(lines: readonly Line[], hangings: readonly Hanging[]): Map<string, NewReading[]> {
   const placed = new Map<string, NewReading[]>()
   const faults: Fault[] = []
   for (const [i, line] of lines.entries()) {
     const wallMs = Date.parse(line.at)
-    const hanging = rows.find((h) => h.instrumentId === line.instrument && h.from.getTime() <= wallMs && (h.to === null || wallMs < h.to.getTime()))
+    const hanging = hangings.find((h) => h.instrumentId === line.instrument && h.from.getTime() <= wallMs && (h.to === null || wallMs < h.to.getTime()))
     if (!hanging) continue
     try {
       const value = toStored(line.channel, line.value, line.unit, hanging.barometerPa)
-      const reading = readingOf(line, value, jobTimeMs(clocks.get(hanging.jobId) ?? [], wallMs))
-      placed.set(hanging.jobId, [...(placed.get(hanging.jobId) ?? []), reading])
+      const reading = readingOf(line, value, jobTimeMs(hanging.clock, wallMs))
+      const list = placed.get(hanging.jobId)
+      if (list) list.push(reading)
+      else placed.set(hanging.jobId, [reading])
     } catch (error) {
       faults.push({ path: `line ${i + 1}: value`, reason: (error as Error).message })
     }
