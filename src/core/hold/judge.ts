@@ -3,7 +3,7 @@ import { waterSaturationPa } from '../fluids/water'
 import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import { type GramsPerYear, leakGramsPerYear } from './leak-rate'
-import { fitLinear, type LinearFit } from './least-squares'
+import { bendAlone, lineAlone, logBend, logBoth, logLevel, logLine, type Moments, momentsOf, type Normal, together } from './shapes'
 
 /** One sample of a hold: seconds since isolation and Pa absolute; `count` readings were averaged into it. */
 export type HoldSample = { elapsedS: number; pressurePa: number; count?: number }
@@ -60,8 +60,10 @@ const DAMP_TAUS_S = [300, 500, 800, 1300, 2100, 3000]
 /** Largest rise a leak worth the name makes, Q_air 3e-3 Pa m3/s, and the smallest, 1e-6 (model.md, default priors). */
 const LEAK_RANGE_PA_M3_S = [1e-6, 3e-3] as const
 
-type Density = (value: number) => number
-type Candidate = { shape: Shape; tauS: number; fit: LinearFit; logEvidence: number }
+/** Smallest height of a bend worth the word damp, Pa: some 15 micron (assumed). */
+const DAMP_FROM_PA = 2
+
+type Candidate = { shape: Shape; tauS: number; moments: Moments; logEvidence: number }
 
 /**
  * A first honest judgement: level, straight, bending and both are fitted as competing models.
@@ -79,7 +81,6 @@ export function judgeHold(samples: readonly HoldSample[], context: HoldContext):
   }
   const { t, y, weights } = prepare(used, context)
   const candidates = fitAll(t, y, weights, context)
-  if (candidates.length === 0) return undecided(samples.length, heldS, ['The readings do not fix any shape yet.'])
   return conclude(candidates, t, used, samples.length, heldS, context)
 }
 
@@ -119,47 +120,31 @@ function prepare(used: readonly HoldSample[], context: HoldContext) {
 }
 
 function fitAll(t: Float64Array, y: Float64Array, weights: Float64Array, context: HoldContext): Candidate[] {
-  const t0 = t[0] as number
-  const ones = Float64Array.from(t, () => 1)
-  const line = Float64Array.from(t, (s) => s - t0)
+  const volume = context.volumeL / 1000
+  const slope = { low: LEAK_RANGE_PA_M3_S[0] / volume, high: LEAK_RANGE_PA_M3_S[1] / volume }
   const boilPa = waterSaturationPa(kelvin(context.ambientC))
-  const spanPa = 3 * Math.max(Math.abs((y[y.length - 1] as number) - (y[0] as number)), noisePa(y[0] as number, context))
-  const found: Candidate[] = []
-  const add = (shape: Shape, tauS: number, columns: Float64Array[], prior: number, accept: (c: number[]) => boolean, densities: Density[]) => {
-    const fit = fitLinear(columns, y, weights)
-    if (!fit || !accept(fit.coefficients)) return
-    found.push({ shape, tauS, fit, logEvidence: Math.log(prior) - fit.chi2 / 2 + occam(fit, densities) })
-  }
-  const slopeWidth = LEAK_RANGE_PA_M3_S[1] / (context.volumeL / 1000)
-  const noLeak = 1 - PRIOR_LEAK
-  add('tight', 0, [ones], noLeak * (1 - PRIOR_DAMP), () => true, [])
-  add('leak', 0, [ones, line], PRIOR_LEAK * (1 - PRIOR_DAMP), (c) => (c[1] as number) > 0, [slopeShare(slopeWidth)])
-  for (const tauS of DAMP_TAUS_S) {
-    const bend = Float64Array.from(t, (s) => 1 - Math.exp(-(s - t0) / tauS))
-    const share = 1 / DAMP_TAUS_S.length
-    const bounded = (c: number[]) => (c[1] as number) > 0 && (c[0] as number) + (c[1] as number) < boilPa * 1.05
-    add('damp', tauS, [ones, bend], noLeak * PRIOR_DAMP * share, bounded, [() => 1 / spanPa])
-    add('leak-and-damp', tauS, [ones, bend, line], PRIOR_LEAK * PRIOR_DAMP * share, (c) => bounded(c) && (c[2] as number) > 0, [() => 1 / spanPa, slopeShare(slopeWidth)])
-  }
-  return found
+  const height = { low: DAMP_FROM_PA, high: Math.max(2 * DAMP_FROM_PA, boilPa - (y[0] as number)) }
+  const since = Float64Array.from(t, (s) => s - (t[0] as number))
+  const noLeak = Math.log(1 - PRIOR_LEAK)
+  const leak = Math.log(PRIOR_LEAK)
+  const dry = Math.log(1 - PRIOR_DAMP)
+  const damp = Math.log(PRIOR_DAMP / DAMP_TAUS_S.length)
+  return DAMP_TAUS_S.flatMap((tauS, i): Candidate[] => {
+    const moments = momentsOf(since, y, weights, tauS)
+    const straight: Candidate[] =
+      i > 0
+        ? []
+        : [
+            { shape: 'tight', tauS, moments, logEvidence: noLeak + dry + logLevel(moments) },
+            { shape: 'leak', tauS, moments, logEvidence: leak + dry + logLine(moments, slope) },
+          ]
+    return [
+      ...straight,
+      { shape: 'damp', tauS, moments, logEvidence: noLeak + damp + logBend(moments, height) },
+      { shape: 'leak-and-damp', tauS, moments, logEvidence: leak + damp + logBoth(moments, height, slope) },
+    ]
+  })
 }
-
-/** Density of a log-uniform leak at the fitted rise, per Pa/s. */
-function slopeShare(widestPaS: number): Density {
-  const narrowest = (widestPaS * LEAK_RANGE_PA_M3_S[0]) / LEAK_RANGE_PA_M3_S[1]
-  return (value) => 1 / (Math.max(value, narrowest) * Math.log(widestPaS / narrowest))
-}
-
-/** Laplace approximation: the share of each extra coefficient's prior that the data leave. */
-function occam(fit: LinearFit, densities: Density[]): number {
-  return densities.reduce((sum, density, i) => {
-    const value = fit.coefficients[i + 1] as number
-    const sigma = Math.sqrt((fit.covariance[i + 1] as number[])[i + 1] as number)
-    return sum + Math.log(Math.min(1, density(value) * sigma * Math.sqrt(2 * Math.PI)))
-  }, 0)
-}
-
-const slopeIndex = (shape: Shape): number => (shape === 'leak' ? 1 : shape === 'leak-and-damp' ? 2 : -1)
 
 function conclude(candidates: Candidate[], t: Float64Array, used: readonly HoldSample[], count: number, heldS: number, context: HoldContext): HoldResult {
   const top = Math.max(...candidates.map((c) => c.logEvidence))
@@ -168,7 +153,7 @@ function conclude(candidates: Candidate[], t: Float64Array, used: readonly HoldS
   const sumWhere = (test: (shape: Shape) => boolean) => candidates.filter((c) => test(c.shape)).reduce((sum, c) => sum + weight(c), 0)
   const leak = sumWhere((s) => s === 'leak' || s === 'leak-and-damp')
   const damp = sumWhere((s) => s === 'damp' || s === 'leak-and-damp')
-  const rise = sustainedRise(candidates, weight, used, context)
+  const rise = sustainedRise(candidates, weight, used)
   const limit = 1.96 * rise.sigma
   const spanS = Math.max(1, heldS - SETTLING_S)
   const longer = Math.max(1, (context.plannedS - SETTLING_S) / spanS)
@@ -194,23 +179,27 @@ function verdictOf(leak: number, damp: number): Verdict {
   return damp >= 0.5 ? 'damp' : 'tight'
 }
 
-/** Rise of the leak models where they lead, else of the straight-line fit, which bounds what could hide. */
-function sustainedRise(candidates: Candidate[], weight: (c: Candidate) => number, used: readonly HoldSample[], context: HoldContext) {
-  const withSlope = candidates.filter((c) => slopeIndex(c.shape) > 0)
+/** The slope with everything else free, of each shape with its weight: not cut at zero, so that its interval is honest. */
+function sustainedRise(candidates: Candidate[], weight: (c: Candidate) => number, used: readonly HoldSample[]) {
   const meanPa = used.reduce((sum, s) => sum + s.pressurePa, 0) / used.length
   const spanS = (used[used.length - 1] as HoldSample).elapsedS - (used[0] as HoldSample).elapsedS
-  const driftPaS = (DRIFT_FRACTION * meanPa) / spanS
-  const share = withSlope.reduce((sum, c) => sum + weight(c), 0)
-  if (withSlope.length === 0 || share <= 0) {
-    // no rise fits at all: what could hide is bounded by the noise over the hold
-    const noise = noisePa(meanPa, context) * Math.sqrt(12 / Math.max(1, (used.length * 1) / CORRELATED_SAMPLES))
-    return { value: 0, sigma: Math.hypot(noise / spanS, driftPaS) }
-  }
-  const slope = (c: Candidate) => c.fit.coefficients[slopeIndex(c.shape)] as number
-  const variance = (c: Candidate) => (c.fit.covariance[slopeIndex(c.shape)] as number[])[slopeIndex(c.shape)] as number
-  const mean = withSlope.reduce((sum, c) => sum + (weight(c) / share) * slope(c), 0)
-  const spread = withSlope.reduce((sum, c) => sum + (weight(c) / share) * (variance(c) + (slope(c) - mean) ** 2), 0)
-  return { value: mean * Math.min(1, share / 0.5), sigma: Math.hypot(Math.sqrt(spread), driftPaS) }
+  const slopes = candidates.map((c) => {
+    const bends = c.shape === 'damp' || c.shape === 'leak-and-damp'
+    return { w: weight(c), ...((bends ? together(c.moments)?.line : undefined) ?? lineAlone(c.moments)) }
+  })
+  const value = slopes.reduce((sum, s) => sum + s.w * s.mean, 0)
+  const spread = slopes.reduce((sum, s) => sum + s.w * (s.sigma ** 2 + (s.mean - value) ** 2), 0)
+  return { value, sigma: Math.hypot(Math.sqrt(spread), (DRIFT_FRACTION * meanPa) / spanS) }
+}
+
+/** Level, height and slope of a shape at its best, with the uncertainty of what it says at the end. */
+function bestOf(c: Candidate): { level: number; bend: Normal; line: Normal } {
+  const none = { mean: 0, sigma: 0 }
+  const both = c.shape === 'leak-and-damp' ? together(c.moments) : null
+  const bend = both ? both.bend : c.shape === 'damp' ? bendAlone(c.moments) : none
+  const line = both ? both.line : c.shape === 'leak' ? lineAlone(c.moments) : none
+  const { meanY, meanBend, meanLine } = c.moments
+  return { level: meanY - Math.max(0, bend.mean) * meanBend - Math.max(0, line.mean) * meanLine, bend, line }
 }
 
 function futuresOf(candidates: Candidate[], weight: (c: Candidate) => number, t: Float64Array, context: HoldContext): Future[] {
@@ -221,23 +210,16 @@ function futuresOf(candidates: Candidate[], weight: (c: Candidate) => number, t:
   return shapes.flatMap((shape) => {
     const own = candidates.filter((c) => c.shape === shape)
     const probability = own.reduce((sum, c) => sum + weight(c), 0)
-    const best = own.reduce<Candidate | null>((a, b) => (a && a.logEvidence >= b.logEvidence ? a : b), null)
-    if (!best || probability < 0.005) return []
-    const basis = (s: number) => basisOf(shape, best.tauS, s - t0)
-    const value = (s: number) => basis(s).reduce((sum, x, i) => sum + x * (best.fit.coefficients[i] as number), 0)
-    const atEnd = basis(end)
-    const variance = atEnd.reduce((sum, x, i) => sum + atEnd.reduce((inner, z, j) => inner + x * z * ((best.fit.covariance[i] as number[])[j] as number), 0), 0)
-    const half = 1.2816 * Math.hypot(Math.sqrt(Math.max(0, variance)), DRIFT_FRACTION * value(end))
-    const points = Array.from({ length: 13 }, (_, i) => now + ((end - now) * i) / 12).map((s) => ({ elapsedS: s, pressurePa: Math.max(0.01, value(s)) }))
+    const best = own.reduce((a, b) => (b.logEvidence > a.logEvidence ? b : a))
+    if (probability < 0.005) return []
+    const { level, bend, line } = bestOf(best)
+    const rises = (s: number) => 1 - Math.exp(-(s - t0) / best.tauS)
+    const value = (s: number) => Math.max(0.01, level + Math.max(0, bend.mean) * rises(s) + Math.max(0, line.mean) * (s - t0))
+    const growth = Math.hypot(bend.sigma * (rises(end) - rises(now)), line.sigma * (end - now))
+    const half = 1.2816 * Math.hypot(growth, DRIFT_FRACTION * value(end))
+    const points = Array.from({ length: 13 }, (_, i) => now + ((end - now) * i) / 12).map((s) => ({ elapsedS: s, pressurePa: value(s) }))
     return [{ shape, probability, atEndPa: value(end), lowPa: value(end) - half, highPa: value(end) + half, points }]
   })
-}
-
-function basisOf(shape: Shape, tauS: number, s: number): number[] {
-  if (shape === 'tight') return [1]
-  if (shape === 'leak') return [1, s]
-  const bend = 1 - Math.exp(-s / tauS)
-  return shape === 'damp' ? [1, bend] : [1, bend, s]
 }
 
 function reasonsOf(verdict: Verdict, used: readonly HoldSample[], risePaS: number): string[] {

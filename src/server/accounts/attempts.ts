@@ -25,7 +25,8 @@ export async function countAttempt(signIn: string, address: string): Promise<voi
   }
 }
 
-/** A right password forgets the wrong ones of that name before it. */
-export async function forgetAttempts(signIn: string): Promise<void> {
+/** A right password forgets the wrong ones of that name before it, and gives its own attempt back to the address. */
+export async function forgetAttempts(signIn: string, address: string): Promise<void> {
   await limiter('name', PER_NAME).delete(signIn.toLowerCase())
+  await limiter('address', PER_ADDRESS).reward(address)
 }

@@ -27,7 +27,7 @@ export function AccountMenu({ user }: { user: UserView }) {
     .join('')
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="plain-button min-h-9! px-2.5! text-[15px]" aria-label={`${user.name}, ${user.role}: menu`}>
+      <DropdownMenu.Trigger className="plain-button min-h-9! px-2.5! text-[15px]" aria-label={`${initials}: ${user.name}, ${user.role}, menu`}>
         {initials}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

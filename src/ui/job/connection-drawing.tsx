@@ -44,7 +44,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
         <div className="flex w-[104px] flex-col justify-center">
           <span aria-hidden="true" className={`border-ink ${rig['centre-hose'] === 'off' ? 'w-6' : 'w-full'} mt-[18px] border-t-[7px]`} />
           <Tap part="centre-hose" {...tap}>
-            centre hose <b className="font-semibold">{hoseWord(rig)}</b>
+            centre hose <b className="font-semibold">{stateWord('centre-hose', rig)}</b>
           </Tap>
         </div>
         {rig['centre-hose'] === 'container' ? (
@@ -71,7 +71,11 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
   )
 }
 
-const hoseWord = (rig: RigState): string => (rig['centre-hose'] === 'off' ? 'off' : `to ${rig['centre-hose']}`)
+/** The state of a part as the drawing says it. */
+function stateWord(part: Part, rig: RigState): string {
+  if (part === 'centre-hose') return rig['centre-hose'] === 'off' ? 'off' : `to ${rig['centre-hose']}`
+  return rig[part] === 'on' && part.startsWith('coupler') ? 'on, closed' : rig[part]
+}
 
 /** The state a tap gives a part: the next in its list. */
 export function following(part: Part, rig: RigState): string {
@@ -96,7 +100,7 @@ function Tap({ part, rig, due, turn, locked, children }: TapProps & { children: 
       type="button"
       disabled={locked}
       onClick={() => turn(part)}
-      aria-label={`${PART_NAMES[part]}, ${rig[part]}; tap for ${following(part, rig)}`}
+      aria-label={`${PART_NAMES[part]} ${stateWord(part, rig)}; tap for ${following(part, rig)}`}
       className={`min-h-11 rounded px-2 text-left text-[15px] leading-tight ${marked ? 'border-[3px] border-accent bg-accent-soft font-semibold' : 'border border-transparent hover:border-rule-2'}`}
     >
       {children}
@@ -107,7 +111,7 @@ function Tap({ part, rig, due, turn, locked, children }: TapProps & { children: 
 function TapText(props: TapProps) {
   return (
     <Tap {...props}>
-      {PART_NAMES[props.part]} <b className="font-semibold">{props.rig[props.part]}</b>
+      {PART_NAMES[props.part]} <b className="font-semibold">{stateWord(props.part, props.rig)}</b>
     </Tap>
   )
 }
@@ -128,8 +132,7 @@ function TapValve(props: TapProps) {
           )}
         </svg>
         <span>
-          {PART_NAMES[props.part].replace(/^(low|high) /, '')}
-          <b className="block font-semibold">{state === 'on' ? 'on, closed' : state}</b>
+          {PART_NAMES[props.part].replace(/^(low|high) /, '')} <b className="block font-semibold">{stateWord(props.part, props.rig)}</b>
         </span>
       </span>
     </Tap>

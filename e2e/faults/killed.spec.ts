@@ -1,0 +1,98 @@
+import { spawn, spawnSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { type APIRequestContext, expect, test } from '@playwright/test'
+import { openCar, passwordOf, readings, runFile, signIn, startHold, startPull, theCall } from '../shop'
+
+const root = process.env.YPEROS_ROOT ?? process.cwd()
+
+async function answers(address: string): Promise<boolean> {
+  return fetch(`${address}/api/health`).then(
+    (r) => r.ok,
+    () => false,
+  )
+}
+
+/** Seconds of the bench from its first reading to its last: each once, none missing. */
+async function expectUnbroken(request: APIRequestContext, jobId: string): Promise<void> {
+  const points = await readings(request, jobId, 'vacuum')
+  const seconds = points.map((p) => Math.round(p.at / 1000))
+  expect(new Set(seconds).size).toBe(seconds.length)
+  const span = (seconds[seconds.length - 1] ?? 0) - (seconds[0] ?? 0) + 1
+  expect(seconds.length).toBe(span)
+  expect(points.every((p) => p.count === 1)).toBe(true)
+}
+
+for (const part of ['web', 'bench', 'database']) {
+  test(`${part} killed in the middle of a hold: same state, same come-back time, no reading missing or doubled`, async ({ page, context, baseURL }) => {
+    await signIn(context.request)
+    const jobId = await openCar(context.request, { holdMinutes: 600 })
+    await startPull(context.request, jobId)
+    await page.goto(`/job/${jobId}`)
+    await expect(page.getByTestId('vacuum')).toBeVisible()
+    await startHold(context.request, jobId)
+    const figure = theCall(page).locator('.figure')
+    await expect(figure).toHaveText(/^\d\d:\d\d$/)
+    const comeBack = (await figure.textContent()) ?? ''
+    const before = (await readings(context.request, jobId, 'vacuum')).length
+    process.kill(runFile().parts[part]?.pid ?? 0, 'SIGKILL')
+    await page.waitForTimeout(1500)
+    await expect.poll(() => answers(baseURL ?? ''), { timeout: 40_000 }).toBe(true)
+    await expect.poll(async () => (await readings(context.request, jobId, 'vacuum').catch(() => [])).length, { timeout: 40_000 }).toBeGreaterThan(before + 120)
+    await expectUnbroken(context.request, jobId)
+    await expect(figure).toHaveText(comeBack)
+    await page.reload()
+    await expect(figure).toHaveText(comeBack)
+  })
+}
+
+test.describe('the start command', () => {
+  const NAME = 'fault'
+  const PORT = 4611
+  const address = `http://127.0.0.1:${PORT}`
+  const start = async () => {
+    spawn(join(root, 'yperos'), ['up', '--name', NAME, '--port', String(PORT)], { stdio: 'ignore', detached: true })
+    await expect.poll(() => answers(address), { timeout: 60_000 }).toBe(true)
+  }
+  const stop = () => spawnSync(join(root, 'yperos'), ['stop', '--name', NAME])
+
+  test.afterAll(() => {
+    stop()
+    rmSync(join(root, '.yperos', NAME), { recursive: true, force: true })
+  })
+
+  test('killed with all its parts it recovers, and an acknowledged reading is still there', async ({ playwright }) => {
+    await start()
+    const request = await playwright.request.newContext({ baseURL: address })
+    await request.post('/api/sign-in', { data: { signIn: 'teo', password: passwordOf('teo') } })
+    const jobId = await openCar(request, { simulated: false })
+    const typed = await request.post(`/api/jobs/${jobId}/readings`, { data: { readings: [{ seq: 5, channel: 'vacuum', value: 812, unit: 'micron' }] } })
+    expect(typed.status()).toBe(202)
+    const run = JSON.parse(readFileSync(join(root, '.yperos', NAME, 'run.json'), 'utf8')) as ReturnType<typeof runFile>
+    for (const pid of [run.supervisor.pid, ...Object.values(run.parts).map((p) => p.pid)]) process.kill(pid, 'SIGKILL')
+    await expect.poll(() => answers(address)).toBe(false)
+    await start()
+    const [point] = await readings(request, jobId, 'vacuum')
+    expect(point?.value).toBeCloseTo(812 * 0.1333224, 3)
+  })
+
+  test('told to stop it ends all it started, and nothing else', async () => {
+    const run = JSON.parse(readFileSync(join(root, '.yperos', NAME, 'run.json'), 'utf8')) as ReturnType<typeof runFile>
+    const bystander = spawn('sleep', ['60'])
+    expect(stop().status).toBe(0)
+    for (const part of [run.supervisor, ...Object.values(run.parts)]) expect(() => process.kill(part.pid, 0)).toThrow()
+    expect(bystander.exitCode).toBeNull()
+    expect(await answers(process.env.YPEROS_E2E_ADDRESS ?? '')).toBe(true)
+    bystander.kill()
+  })
+})
+
+test('an event sent again after a lost answer is stored once', async ({ context }) => {
+  await signIn(context.request)
+  const jobId = await openCar(context.request, { simulated: false })
+  const events = [{ id: randomUUID(), kind: 'noted', payload: { text: 'sent twice' } }]
+  const [a, b] = await Promise.all([0, 1].map(() => context.request.post(`/api/jobs/${jobId}/events`, { data: { events } })))
+  if (!a || !b) throw new Error('two answers were expected')
+  expect((await a.json()).appended[0].seq).toBe((await b.json()).appended[0].seq)
+})

@@ -1,0 +1,82 @@
+import { expect, test } from '@playwright/test'
+import { controlBench, openCar, press, readings, signIn, startHold, startPull, theCall } from './shop'
+
+test.beforeEach(({ context }) => signIn(context.request))
+
+test('a reload and a second browser show the same state and the same come-back time', async ({ page, context, browser }) => {
+  const jobId = await openCar(context.request, { holdMinutes: 600 })
+  await startPull(context.request, jobId)
+  await startHold(context.request, jobId)
+  await page.goto(`/job/${jobId}`)
+  const figure = theCall(page).locator('.figure')
+  const comeBack = await figure.textContent()
+  expect(comeBack).toMatch(/^\d\d:\d\d$/)
+  await page.reload()
+  await expect(figure).toHaveText(comeBack ?? '')
+  const other = await browser.newContext({ baseURL: new URL(page.url()).origin })
+  await signIn(other.request, 'anouk')
+  const second = await other.newPage()
+  await second.goto(`/job/${jobId}`)
+  await expect(theCall(second).locator('.figure')).toHaveText(comeBack ?? '')
+  await press(page, 'End the hold')
+  await expect(theCall(second))
+    .toContainText('Go on to charging')
+    .catch(() => expect(theCall(second)).toContainText(/Hold on longer|Pull again/))
+  await other.close()
+})
+
+test('a reading typed in any unit stands on the chart in the others at once, in both browsers', async ({ page, context, browser }) => {
+  const jobId = await openCar(context.request, { simulated: false })
+  await startPull(context.request, jobId)
+  await page.goto(`/job/${jobId}`)
+  const other = await browser.newContext({ baseURL: new URL(page.url()).origin })
+  await signIn(other.request, 'maira')
+  const second = await other.newPage()
+  await second.goto(`/job/${jobId}`)
+  await page.getByLabel(/Type a vacuum reading/).fill('0.1 kPa')
+  await expect(page.getByText('750 micron, 0.100 kPa absolute')).toBeVisible()
+  await page.getByRole('button', { name: 'Log it' }).click()
+  await expect(page.getByTestId('vacuum')).toHaveText('750')
+  await expect(second.getByTestId('vacuum')).toHaveText('750')
+  await page.getByLabel(/Type a vacuum reading/).fill('25 inHg')
+  await page.getByRole('button', { name: 'Log it' }).click()
+  await expect(page.getByText(/must lie between -200 and 22\.4 inHg here/)).toBeVisible()
+  await other.close()
+})
+
+test('a bench that is stopped falls silent, started again it goes on; put back it is full of air', async ({ page, context }) => {
+  const jobId = await openCar(context.request)
+  await startPull(context.request, jobId)
+  await page.goto(`/job/${jobId}`)
+  await expect(page.getByTestId('vacuum')).toBeVisible()
+  await page.getByText('Simulated bench', { exact: true }).click()
+  await page.getByRole('button', { name: 'Stop the bench' }).click()
+  await expect(page.getByRole('button', { name: 'Start the bench' })).toBeVisible()
+  // what was on its way when the bench stopped has arrived after this
+  await page.waitForTimeout(1500)
+  const silent = (await readings(context.request, jobId, 'vacuum')).length
+  await page.waitForTimeout(1500)
+  expect((await readings(context.request, jobId, 'vacuum')).length).toBe(silent)
+  await page.getByText('plain leak').click()
+  await page.getByRole('button', { name: /Put the car back/ }).click()
+  await page.getByRole('button', { name: 'Start the bench' }).click()
+  await expect.poll(async () => (await readings(context.request, jobId, 'vacuum')).length).toBeGreaterThan(silent)
+})
+
+for (const [name, leakPaM3S, waterG, words] of [
+  ['a leak', 3e-4, 0.02, 'It leaks. Find it.'],
+  ['water', 0, 4, 'Damp. Pull again.'],
+] as const) {
+  test(`${name} on the bench ends in the right call`, async ({ page, context }) => {
+    const jobId = await openCar(context.request)
+    await startPull(context.request, jobId)
+    await controlBench(context.request, jobId, { action: 'reset', leakPaM3S, waterG })
+    await page.goto(`/job/${jobId}`)
+    // half a minute of wall time is half an hour of the bench; the pull is cut short, as people do
+    await page.waitForTimeout(5000)
+    await startHold(context.request, jobId)
+    await expect(theCall(page)).toContainText(/No need to wait|Time is up/, { timeout: 60_000 })
+    await press(page, /End the hold|Judge the hold/)
+    await expect(theCall(page)).toContainText(words)
+  })
+}

@@ -1,0 +1,96 @@
+import { readFileSync } from 'node:fs'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page, test } from '@playwright/test'
+import { openCar, runFile, signIn } from './shop'
+
+/** Every view: a path, or the demo car whose step shows it. */
+const VIEWS: [name: string, place: string][] = [
+  ['sign in', '/sign-in'],
+  ['board', '/board'],
+  ['new car', '/job/new'],
+  ['shop', '/shop'],
+  ['zero', 'Grader'],
+  ['take in', 'Hybrid'],
+  ['fix', 'Mirror truck'],
+  ['pull', 'Ambulance'],
+  ['hold', 'Shuttle 3'],
+  ['charge', 'Night car 2'],
+  ['leave', 'Night car 5'],
+  ['signed', 'Night car 1'],
+  ['record', 'Night car 1/record'],
+]
+
+async function open(page: Page, place: string): Promise<void> {
+  if (place.startsWith('/')) {
+    await page.goto(place)
+    return
+  }
+  const [car = '', rest] = place.split('/')
+  await page.goto('/board')
+  const href = await page
+    .getByRole('link', { name: new RegExp(`^${car} `) })
+    .first()
+    .getAttribute('href')
+  await page.goto(rest ? `${href}/${rest}` : (href ?? ''))
+}
+
+for (const [name, place] of VIEWS) {
+  test(`${name}: no serious finding by day or night, nothing wider than the screen, nothing asked of another machine`, async ({ page, context, baseURL }) => {
+    const foreign: string[] = []
+    const complaints: string[] = []
+    page.on('request', (r) => r.url().startsWith(baseURL ?? '') || r.url().startsWith('data:') || r.url().startsWith('blob:') || foreign.push(r.url()))
+    page.on('console', (m) => m.type() === 'error' && complaints.push(m.text()))
+    page.on('pageerror', (e) => complaints.push(e.message))
+    if (place !== '/sign-in') await signIn(context.request, 'maira')
+    for (const theme of ['day', 'night']) {
+      await context.addCookies([{ name: 'yperos-theme', value: theme, url: baseURL ?? '' }])
+      await open(page, place)
+      await page.waitForLoadState('load')
+      await page.waitForTimeout(400)
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      expect(
+        serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`),
+        `${name} by ${theme}`,
+      ).toEqual([])
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+      expect(wide, 'sideways scroll').toBeLessThanOrEqual(0)
+    }
+    expect(foreign).toEqual([])
+    expect(complaints).toEqual([])
+  })
+}
+
+test('pages carry a policy without inline scripts, and an injected one does not run', async ({ page, context }) => {
+  await signIn(context.request)
+  const answer = await page.goto('/board')
+  const policy = answer?.headers()['content-security-policy'] ?? ''
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic';/)
+  expect(policy.split(';').find((d) => d.includes('script-src'))).not.toContain('unsafe-inline')
+  await page.evaluate(() => {
+    const script = document.createElement('div')
+    script.innerHTML = '<img src="x" onerror="window.ran = true">'
+    document.body.append(script)
+  })
+  await page.waitForTimeout(300)
+  expect(await page.evaluate(() => (window as unknown as { ran?: boolean }).ran)).toBeUndefined()
+})
+
+test('server and bench talk to nothing but loopback', async ({ context }) => {
+  await signIn(context.request)
+  await openCar(context.request)
+  for (const { pid } of Object.values(runFile().parts)) {
+    const lines = ['tcp', 'tcp6'].flatMap((kind) => readFileSync(`/proc/${pid}/net/${kind}`, 'utf8').trim().split('\n').slice(1))
+    const remotes = lines.map((line) => line.trim().split(/\s+/)[2]?.split(':')[0] ?? '')
+    const away = remotes.filter((a) => !/^0+$/.test(a) && !/0100007F$/.test(a) && !/^0{24}01000000$/.test(a))
+    // without a namespace of its own the list is the whole machine's, and says nothing of these processes
+    if (process.env.YPEROS_NO_NETWORK === '1') expect(away).toEqual([])
+  }
+  const interfaces = readFileSync('/proc/net/dev', 'utf8')
+    .split('\n')
+    .slice(2)
+    .map((l) => l.split(':')[0]?.trim())
+    .filter(Boolean)
+  if (process.env.YPEROS_NO_NETWORK === '1') expect(interfaces).toEqual(['lo'])
+  expect(process.env.NEXT_TELEMETRY_DISABLED).toBe('1')
+})
