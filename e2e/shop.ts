@@ -91,7 +91,7 @@ export async function controlBench(request: APIRequestContext, jobId: string, co
 
 /** What the start command of these tests runs, from its own note. */
 export function runFile(): { supervisor: { pid: number }; parts: Record<string, { pid: number; started: string }> } {
-  return JSON.parse(readFileSync(join(process.env.YPEROS_ROOT ?? '.', '.yperos/test/run.json'), 'utf8'))
+  return JSON.parse(readFileSync(join(process.env.YPEROS_ROOT ?? '.', `.yperos/${process.env.YPEROS_E2E_NAME ?? 'test'}/run.json`), 'utf8'))
 }
 
-export const benchToken = (): string => readFileSync(join(process.env.YPEROS_ROOT ?? '.', '.yperos/test/bench-token'), 'utf8').trim()
+export const benchToken = (): string => readFileSync(join(process.env.YPEROS_ROOT ?? '.', `.yperos/${process.env.YPEROS_E2E_NAME ?? 'test'}/bench-token`), 'utf8').trim()
