@@ -87,6 +87,8 @@ async function charge(page: Page): Promise<void> {
 
 /** Watches the scale as a hand at the valve does, and closes at the stop weight. */
 async function closeInTime(page: Page): Promise<void> {
+  // a container that was just put on must first be seen by the scale
+  await expect(page.getByText(/g\/min/).first()).toBeVisible()
   await expect
     .poll(
       async () => {

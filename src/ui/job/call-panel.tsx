@@ -81,7 +81,8 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
               </span>
               <span className="key max-sm:hidden">{call.action.key}</span>
             </button>
-            <div className="mt-2.5 flex gap-2.5 *:flex-1">
+            {/* the row keeps its height when it is empty: the button above must not move under a finger */}
+            <div className="mt-2.5 flex min-h-[46px] gap-2.5 *:flex-1">
               {call.plain.map((button) => (
                 <button
                   key={button.label}
@@ -94,7 +95,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
                 </button>
               ))}
             </div>
-            {call.after && <p className="mt-3 text-[16px] leading-snug text-ink-2">{call.after}</p>}
+            <p className="mt-3 min-h-[44px] text-[16px] leading-snug text-ink-2 max-sm:min-h-0">{call.after}</p>
           </div>
         </>
       )}

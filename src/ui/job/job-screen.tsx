@@ -5,6 +5,7 @@ import { callFor } from '@/core/call/call'
 import type { Live } from '@/core/call/types'
 import { clockFactor } from '@/core/procedure/clock'
 import { foldJob } from '@/core/procedure/reduce'
+import { type JobState, openContainer } from '@/core/procedure/state'
 import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
 import { clockIn } from '../format'
@@ -31,7 +32,7 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
   const state = useMemo(() => foldJob(job.events), [job.events])
   const judgement = useJudge(state, job.vacuum)
   const clock = useMemo(() => clockIn(shop.timeZone), [shop.timeZone])
-  const live = liveOf(job, nowMs, clock, judgement)
+  const live = liveOf(job, state, nowMs, clock, judgement)
   const call = callFor(state, live)
   const deeds = useDeeds(view.id, state)
   const [trailOpen, setTrailOpen] = useState(false)
@@ -53,10 +54,16 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
   )
 }
 
-function liveOf(job: LiveJob, nowMs: number, clock: Live['clock'], judgement: Live['judgement']): Live {
-  const { vacuum, low, high, scale, vent } = job.latest
+function liveOf(job: LiveJob, state: JobState, nowMs: number, clock: Live['clock'], judgement: Live['judgement']): Live {
+  const { vacuum, low, high, vent } = job.latest
+  // what the scale showed before this container stood on it is another container's weight
+  const since = openContainer(state)?.startedAt ?? ''
+  const scale = job.latest.scale && job.latest.scale.at >= since ? job.latest.scale : undefined
   const fall = recentSlope(job.vacuum, 120_000)
-  const flow = recentSlope(job.scale, 60_000)
+  const flow = recentSlope(
+    job.scale.slice(-400).filter((p) => p.at >= Date.parse(since || '1970-01-01')),
+    60_000,
+  )
   return {
     nowMs,
     clock,

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { controlBench, openCar, press, readings, signIn, startHold, startPull, theCall } from './shop'
+import { controlBench, openCar, press, readings, signIn, startHold, startPull, theCall } from '../shop'
 
 test.beforeEach(({ context }) => signIn(context.request))
 

@@ -1,0 +1,57 @@
+import { expect, test } from 'vitest'
+import { airHint, type NewCarValues, readAir, readNewCar } from './new-car-values'
+
+const PROCEDURE = { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 }
+const RIG = { name: 'Cart', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic' as const, scaleStepG: 2 }
+const VALUES: NewCarValues = {
+  name: 'Shuttle 4',
+  model: 'Halvorn Ridge 14',
+  hybrid: false,
+  complaint: '',
+  refrigerant: 'R-134a',
+  charge: '1 lb 4',
+  tolerance: '0.5 oz',
+  oilKind: '',
+  oilMl: '',
+  source: 'label',
+  air: '2380 m',
+  ambient: '52 F',
+  opened: 'component',
+  openHours: '2',
+  drier: 'yes',
+  lastCharge: '20 oz',
+  daysSince: '200',
+  recovered: '',
+  evaporators: '2',
+  simulated: false,
+}
+const errorsOf = (change: Partial<NewCarValues>) => {
+  const read = readNewCar({ ...VALUES, ...change }, PROCEDURE, RIG)
+  return 'errors' in read ? read.errors : {}
+}
+
+test('what is typed in pounds, feet and Fahrenheit is kept in grams, metres and Celsius', () => {
+  const read = readNewCar(VALUES, PROCEDURE, RIG)
+  expect(read).toMatchObject({ payload: { label: { lowG: expect.closeTo(567, 0), toleranceG: expect.closeTo(14.2, 1), oilKind: 'not on the label' }, volumeL: 5.1 } })
+  expect(read).toMatchObject({ payload: { place: { ambientC: expect.closeTo(11.1, 1), altitudeM: 2380 }, history: { recoveredG: null, daysSinceCharge: 200 } } })
+})
+
+test.each([
+  [{ charge: '' }, 'charge'],
+  [{ charge: '9 kg' }, 'charge'],
+  [{ name: ' ' }, 'name'],
+  [{ air: '2380' }, 'air'],
+  [{ ambient: 'warm' }, 'ambient'],
+  [{ oilMl: '-3' }, 'oilMl'],
+  [{ refrigerant: 'R-744' as const }, 'refrigerant'],
+  [{ lastCharge: '1 lb 20' }, 'lastCharge'],
+] as const)('%j is refused at its own field', (change, field) => {
+  expect(Object.keys(errorsOf(change))).toEqual([field])
+})
+
+test('air is an altitude or a barometer, never a bare number', () => {
+  expect(readAir('7800 ft')).toMatchObject({ value: { altitudeM: expect.closeTo(2377, 0) } })
+  expect(readAir('22.4 inHg')).toMatchObject({ value: { altitudeM: null, barometerPa: expect.closeTo(75_855, -1) } })
+  expect(readAir('300 mbar')).toHaveProperty('error')
+  expect(airHint('2380 m')).toMatch(/22\.4 inHg/)
+})
