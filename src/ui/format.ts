@@ -20,7 +20,7 @@ export const gaugeText = (paG: number): string => `${Math.round(paG / 1000)} kPa
 
 /** A number with a true minus. */
 export function signed(value: number, digits: number): string {
-  const text = Math.abs(value).toFixed(digits)
+  const text = Math.abs(value).toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits })
   if (Number(text) === 0) return '0'
   return `${value > 0 ? '+' : '−'}${text}`
 }

@@ -50,7 +50,10 @@ function callRecover(state: JobState, finding: Extract<RestFinding, { kind: 'ref
     sentence: 'Recover it first.',
     why: [full, means, 'Certified recovery equipment only. Venting on purpose is illegal in most places; local law decides.'],
     form: 'recovered',
-    watch: ['No pump on this car before it reads zero: pressure breaks its vanes.', 'R-1234yf burns mildly: ventilate, no flame, rated equipment.'],
+    watch: [
+      'No pump on this car before it reads zero: pressure breaks its vanes.',
+      ...(label.refrigerant === 'R-1234yf' ? ['R-1234yf burns mildly: ventilate, no flame, rated equipment.'] : []),
+    ],
     action: { label: 'Recovered, at zero', key: 'R', does: { do: 'send', form: 'recovered' } },
     plain: [],
     after: 'The grams recovered and the last charge give the size of the leak.',

@@ -106,7 +106,7 @@ function callClose(id: string, leftG: number): Call {
 function callFlowing(engineOff: boolean, live: Live, stopG: number): Call {
   const rate = live.flowGMin
   const left = (live.scaleG ?? Number.NaN) - stopG
-  const seconds = rate && rate > 1 ? Math.max(0, Math.round((left / rate) * 60)) : undefined
+  const seconds = left > 0 && rate && rate > 1 ? Math.max(0, Math.round((left / rate) * 60)) : undefined
   return {
     sentence: left <= 0 ? 'Close the low valve now. It was due at' : 'Hand on the low valve. Close it at',
     figure: {

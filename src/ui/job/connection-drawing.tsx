@@ -19,13 +19,13 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
     <section aria-label="Connection" className="mt-3 border-t border-rule pt-3">
       <div className="flex items-stretch max-sm:hidden">
         <Box>
-          <b className="text-[20px] font-semibold">{live.vacuumPa === undefined || state.step === 'charge' ? '–' : micronText(live.vacuumPa)}</b>
+          <b className="text-[20px] font-semibold">{live.vacuumPa === undefined || state.step === 'charge' || state.step === 'prove' ? '–' : micronText(live.vacuumPa)}</b>
           <span>far gauge</span>
         </Box>
         <span aria-hidden="true" className="w-5 self-center border-t-[7px] border-ink" />
         <Box tinted>
           <b className="max-w-44 truncate text-[19px] font-semibold leading-tight">{state.opened.car.name}</b>
-          <span className="flex items-center justify-between gap-2">
+          <span className="flex items-center justify-between gap-2 whitespace-nowrap">
             {state.opened.volumeL} L <TapText part="engine" {...tap} />
           </span>
         </Box>

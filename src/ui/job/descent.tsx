@@ -46,7 +46,7 @@ export function Descent({ state, live, vacuum, clock }: Props) {
         </g>
         <line x1={plotLeft} x2={plotLeft} y1={0} y2={height} stroke="var(--ink)" strokeWidth="1.5" />
         <Lines strata={strata} y={y} left={left} right={width} />
-        {narrow && <InnerNames strata={strata} y={y} left={plotLeft + 8} />}
+        {narrow && <InnerNames strata={strata} y={y} right={width - 8} />}
         <line x1={left} x2={width} y1={1.5} y2={1.5} stroke="var(--ink)" strokeWidth="2.5" />
         {pull && (
           <>
@@ -119,11 +119,11 @@ function StrataNames({ strata, y, height, ambientC }: { strata: Strata; y: (pa: 
   )
 }
 
-function InnerNames({ strata, y, left }: { strata: Strata; y: (pa: number) => number; left: number }) {
+function InnerNames({ strata, y, right }: { strata: Strata; y: (pa: number) => number; right: number }) {
   const labels = spread(
     [
       { name: `target ${micronText(strata.targetPa)}`, y: y(strata.targetPa) - 6 },
-      { name: 'water boils', y: y(strata.waterBoilsPa) - 8 },
+      { name: 'water boils below', y: y(strata.waterBoilsPa) + 18 },
     ],
     17,
     130,
@@ -132,7 +132,7 @@ function InnerNames({ strata, y, left }: { strata: Strata; y: (pa: number) => nu
   return (
     <g fontSize="14" fill="var(--ink-2)">
       {labels.map((l) => (
-        <text key={l.name} x={left} y={l.y}>
+        <text key={l.name} x={right} y={l.y} textAnchor="end">
           {l.name}
         </text>
       ))}

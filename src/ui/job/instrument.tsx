@@ -16,8 +16,9 @@ import { FixForm, GrossForm, PlanForm, ProofForm, SignForm, ZeroForm } from './f
 import { HoldLens } from './hold-lens'
 import { ProofBands } from './proof-bands'
 import { ProofScale } from './proof-scale'
+import type { Deeds } from './use-deeds'
 
-type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string }
+type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds }
 
 /** The step's own instrument, in the middle of the screen; on the phone it stands above the call. */
 export function Instrument(props: Props) {
@@ -28,7 +29,7 @@ export function Instrument(props: Props) {
   )
 }
 
-function StepInstrument({ state, live, job, clock }: Props) {
+function StepInstrument({ state, live, job, clock, deeds }: Props) {
   const { form } = useForms()
   if (state.signed) return <Closed state={state} />
   switch (state.step) {
@@ -85,7 +86,7 @@ function StepInstrument({ state, live, job, clock }: Props) {
     case 'leave':
       return (
         <Section title="Leave the car as it should be">
-          <LeaveList state={state} />
+          <LeaveList state={state} deeds={deeds} />
           {form === 'sign' && <SignForm />}
         </Section>
       )
@@ -154,22 +155,30 @@ function Label({ state }: { state: JobState }) {
   )
 }
 
-function LeaveList({ state }: { state: JobState }) {
+/** The closing list: each line is a tap, and a second tap takes it back. */
+function LeaveList({ state, deeds }: { state: JobState; deeds: Deeds }) {
   const next = LEAVE_ITEMS.find((item) => !state.left.includes(item))
   return (
     <ol className="mb-4 max-w-[720px]">
       {LEAVE_ITEMS.map((item, i) => {
         const done = state.left.includes(item)
         return (
-          <li key={item} className={`flex min-h-[50px] items-center gap-4 border-b border-rule text-[19px] ${item === next ? 'font-semibold' : ''}`}>
-            <span
-              aria-hidden="true"
-              className={`grid size-7 place-items-center border-[2.5px] ${done ? 'border-ink bg-ink text-ground' : item === next ? 'border-ink' : 'border-rule-2'}`}
+          <li key={item} className="border-b border-rule">
+            <button
+              type="button"
+              aria-pressed={done}
+              disabled={deeds.busy}
+              onClick={() => deeds.record([{ kind: 'leave-tapped', payload: { item, done: !done } }])}
+              className={`flex min-h-[50px] w-full items-center gap-4 text-left text-[19px] ${item === next ? 'font-semibold' : ''}`}
             >
-              {done ? '✓' : i + 1}
-            </span>
-            {LEAVE_WORDS[item].task}
-            <span className="sr-only">{done ? ', done' : ', to do'}</span>
+              <span
+                aria-hidden="true"
+                className={`grid size-7 place-items-center border-[2.5px] ${done ? 'border-ink bg-ink text-ground' : item === next ? 'border-ink' : 'border-rule-2'}`}
+              >
+                {done ? '✓' : i + 1}
+              </span>
+              {LEAVE_WORDS[item].task}
+            </button>
           </li>
         )
       })}

@@ -42,7 +42,7 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
       <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} connected={job.connected} />
       <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
         <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
-          <Instrument state={state} live={live} job={job} clock={clock} />
+          <Instrument state={state} live={live} job={job} clock={clock} deeds={deeds} />
           {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
           <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
           {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}
