@@ -44,7 +44,7 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
     why: judged?.reasons ?? ['The first minutes show gas settling, not the car.'],
     proves: { title: 'What it proves', text: provesOf(judged, state) },
     watch: [],
-    action: over || found ? end : BOARD,
+    action: over || found ? end : { ...BOARD, label: 'To the board' },
     plain: over ? [LONGER] : found ? [BOARD] : [end],
     after: 'Then charge, pull again, or look for the leak: the hold decides.',
   }

@@ -20,7 +20,7 @@ export const SHAPE_LINES = {
   tight: { color: 'var(--tight)', dash: undefined, word: 'tight' },
   damp: { color: 'var(--damp)', dash: '14 8', word: 'damp' },
   leak: { color: 'var(--leak)', dash: '0.1 7', word: 'leak' },
-  'leak-and-damp': { color: 'var(--leak)', dash: '14 6 0.1 6', word: 'leak and damp' },
+  'leak-and-damp': { color: 'var(--leak)', dash: '14 6 0.1 6', word: 'both' },
 } as const
 
 /** The hold through a lens: the whole descent small at the left, the rise since isolation large, the futures fanning from now. */
@@ -212,7 +212,7 @@ function FutureWords({ futures, y, x, top, bottom, narrow }: { futures: readonly
     <g fontWeight="600" fontSize={narrow ? 16 : 20}>
       {labels.map((f) => (
         <text key={f.shape} x={x} y={f.y} fill={SHAPE_LINES[f.shape].color}>
-          {Math.round(f.probability * 100)} % {narrow && f.shape === 'leak-and-damp' ? 'both' : SHAPE_LINES[f.shape].word}
+          {Math.round(f.probability * 100)} % {SHAPE_LINES[f.shape].word}
         </text>
       ))}
     </g>
