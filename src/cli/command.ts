@@ -24,10 +24,27 @@ export function helpText(name: string, command: Command): string {
 /** Node's argument parser, its complaints turned into one line. */
 export function readArgs<T extends NonNullable<ParseArgsConfig['options']>>(args: string[], options: T) {
   try {
-    return parseArgs({ args, options: { ...options, json: { type: 'boolean' } } as T & { json: { type: 'boolean' } }, allowPositionals: true })
+    // "-18 inHgV" and "--celsius -10": a dash before a digit is a sign, not an option
+    const signed = args.map((arg) => (/^-\d/.test(arg) ? `\u0000${arg}` : arg))
+    const parsed = parseArgs({ args: signed, options: { ...options, json: { type: 'boolean' } } as T & { json: { type: 'boolean' } }, allowPositionals: true })
+    const plain = (text: string) => text.replace('\u0000', '')
+    for (const [key, value] of Object.entries(parsed.values)) if (typeof value === 'string') (parsed.values as Record<string, unknown>)[key] = plain(value)
+    return { values: parsed.values, positionals: parsed.positionals.map(plain) }
   } catch (error) {
     throw new BadInput((error as Error).message.split('. ')[0] ?? 'bad arguments')
   }
+}
+
+/** A finite number from the command line. @throws BadInput naming the argument and what was found */
+export function numberOf(name: string, text: string): number {
+  const value = Number(text)
+  if (text.trim() === '' || !Number.isFinite(value)) throw new BadInput(`${name} is "${text}"; a finite number is expected`)
+  return value
+}
+
+/** Prints a result: JSON alone with --json, else a line for people. */
+export function emit<T>(json: boolean, result: T, words: (result: T) => string): void {
+  process.stdout.write(`${json ? JSON.stringify(result) : words(result)}\n`)
 }
 
 export function readTextFile(file: string): string {

@@ -1,6 +1,9 @@
 import { BadInput, helpText } from './command'
 
 const COMMANDS: Record<string, () => Promise<import('./command').Command>> = {
+  convert: async () => (await import('./convert')).convert,
+  saturation: async () => (await import('./saturation')).saturation,
+  pulldown: async () => (await import('./pulldown')).pulldown,
   verify: async () => (await import('./verify')).verify,
 }
 

@@ -1,0 +1,435 @@
+import { waterSaturationPa } from '../fluids/water'
+import { GAS_CONSTANT, L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
+import { kelvin } from '../units/temperature'
+import type { RigEvent, RigFile } from './rig-file'
+
+/** Constants of model.md section 4; those marked there as assumed are assumed here. */
+const AIR_VISCOSITY_PA_S = 1.82e-5
+const AIR_KG_MOL = 0.02896
+const WATER_KG_MOL = 0.018015
+const CHOKE_M_S = 200
+const BALLAST_FLOOR_PA = 40
+const OIL_PA_PER_G = 15
+const EVAPORATION_M3_S = 0.5e-3
+const WARMING_W_K = 0.4
+const LEAST_WETTED_G = 20
+const WATER_HEAT_J_G_K = 4.19
+const LATENT_J_G = 2500
+/** Outgassing of a hose at one hour and its permeation, Pa m3/s per m. */
+const OUTGASSING = { metal: [0, 0], 'barrier-new': [2e-7, 2e-9], 'rubber-old': [2e-6, 3e-8] } as const
+const OUTGASSING_FLOOR_S = 60
+const HOUR_S = 3600
+
+type Link = { id: string; i: number; j: number; open: boolean; viscous: number; molecular: number; choke: number; source: readonly [number, number]; lengthM: number }
+type Water = { node: number; at: number; gone: boolean; surroundingsK: number }
+type Bound = { node: number; at: number; grams: number; tauS: number }
+
+/**
+ * The balance of a rig as ordinary differential equations, compiled once.
+ *
+ * State, in order: partial pressures of air and water of each node (Pa), for each liquid water its mass (g) and temperature (K),
+ * for each bound water its mass (g), water in the pump's oil (g), time (s), and the throughputs air in, air out and water out (Pa m3),
+ * which nothing depends on and which only keep the books.
+ */
+export class Network {
+  readonly size: number
+  readonly nodes: readonly string[]
+  private readonly volumes: Float64Array
+  private readonly temperatures: Float64Array
+  private readonly saturation: Float64Array
+  private readonly links: Link[]
+  private readonly leaks: { node: number; air: number }[]
+  private readonly waters: Water[]
+  private readonly bounds: Bound[]
+  private readonly pumpNode: number
+  private readonly speedM3S: number
+  private readonly ultimatePa: number
+  private readonly barometerPa: number
+  private pumping = true
+  private ballast: boolean
+  private readonly oilAt: number
+  private readonly timeAt: number
+  private readonly booksAt: number
+  // flows of the last link looked at, kept here so that the inner loop makes no garbage
+  private flowAir = 0
+  private flowWater = 0
+
+  constructor(rig: RigFile) {
+    this.nodes = rig.nodes.map((n) => n.id)
+    const at = (id: string) => this.nodes.indexOf(id)
+    const n = rig.nodes.length
+    this.volumes = Float64Array.from(rig.nodes, (node) => node.volume_L / 1000)
+    this.temperatures = Float64Array.from(rig.nodes, (node) => kelvin(node.temperature_C))
+    this.saturation = this.temperatures.map(waterSaturationPa)
+    this.links = rig.links.map((link) => this.compileLink(link, at(link.from), at(link.to)))
+    this.leaks = rig.sources.leaks.map((leak) => ({ node: at(leak.at), air: leak.air_Pa_m3_s }))
+    const ambientK = kelvin(rig.ambient_C)
+    this.waters = rig.sources.water.map((w, k) => ({ node: at(w.at), at: 2 * n + 2 * k, gone: w.grams === 0, surroundingsK: ambientK }))
+    const boundAt = 2 * n + 2 * this.waters.length
+    this.bounds = rig.sources.bound.filter((b) => b.grams > 0).map((b, k) => ({ node: at(b.at), at: boundAt + k, grams: b.grams, tauS: b.tau_s }))
+    this.pumpNode = at(rig.pump.at)
+    this.speedM3S = (rig.pump.speed_cfm * L_S_PER_CFM) / 1000
+    this.ultimatePa = rig.pump.ultimate_micron * PA_PER_MICRON
+    this.ballast = rig.pump.ballast
+    this.barometerPa = rig.barometer_Pa
+    this.oilAt = boundAt + this.bounds.length
+    this.timeAt = this.oilAt + 1
+    this.booksAt = this.timeAt + 1
+    this.size = this.booksAt + 3
+  }
+
+  private compileLink(link: RigFile['links'][number], i: number, j: number): Link {
+    const d = link.bore_mm / 1000
+    const area = (Math.PI / 4) * d * d
+    const viscous = (Math.PI * d ** 4) / (128 * AIR_VISCOSITY_PA_S * link.length_m)
+    const molecular = area / 4 / (1 + (3 * link.length_m) / (4 * d))
+    return { id: link.id, i, j, open: link.open, viscous, molecular, choke: CHOKE_M_S * area, source: OUTGASSING[link.kind], lengthM: link.length_m }
+  }
+
+  /** The state at the start: every node at the same pressure and relative humidity. */
+  initial(rig: RigFile): Float64Array {
+    const y = new Float64Array(this.size)
+    const startPa = rig.start.pressure_Pa ?? rig.barometer_Pa
+    for (let k = 0; k < this.nodes.length; k++) {
+      const waterPa = Math.min(startPa, rig.start.relative_humidity * (this.saturation[k] as number))
+      y[2 * k] = startPa - waterPa
+      y[2 * k + 1] = waterPa
+    }
+    for (const [k, water] of this.waters.entries()) {
+      y[water.at] = rig.sources.water[k]?.grams ?? 0
+      y[water.at + 1] = this.temperatures[water.node] as number
+    }
+    for (const bound of this.bounds) y[bound.at] = bound.grams
+    return y
+  }
+
+  /** Does what an event says; false when it names a link or node that is not there. */
+  apply(event: RigEvent): boolean {
+    if ('open' in event || 'close' in event) {
+      const link = this.links.find((l) => l.id === ('open' in event ? event.open : event.close))
+      if (link) link.open = 'open' in event
+      return link !== undefined
+    }
+    if ('pump' in event) this.pumping = event.pump === 'on'
+    if ('ballast' in event) this.ballast = event.ballast
+    if ('heat' in event) return this.heat(this.nodes.indexOf(event.heat), kelvin(event.temperature_C))
+    return true
+  }
+
+  /** Heat changes the node's gas and what the water there is warmed by; the pressure itself is left alone. */
+  private heat(node: number, temperatureK: number): boolean {
+    if (node < 0) return false
+    this.temperatures[node] = temperatureK
+    this.saturation[node] = waterSaturationPa(temperatureK)
+    for (const water of this.waters) if (water.node === node) water.surroundingsK = temperatureK
+    return true
+  }
+
+  /** Total pressure of a node, Pa. */
+  totalPa(y: Float64Array, node: number): number {
+    return (y[2 * node] as number) + (y[2 * node + 1] as number)
+  }
+
+  /** Largest share by which air or water fails to balance; `start` is the state the books began at. */
+  imbalance(start: Float64Array, y: Float64Array): { air: number; water: number } {
+    const held = (state: Float64Array, species: number) => this.volumes.reduce((sum, v, k) => sum + v * (state[2 * k + species] as number), 0)
+    const stored = (state: Float64Array) =>
+      this.waters.reduce((sum, w) => sum + (state[w.at] as number) / this.gramsPerPaM3(w.node), 0) +
+      this.bounds.reduce((sum, b) => sum + (state[b.at] as number) / this.gramsPerPaM3(b.node), 0)
+    const airIn = y[this.booksAt] as number
+    const airOut = y[this.booksAt + 1] as number
+    const waterOut = y[this.booksAt + 2] as number
+    const air = held(y, 0) + airOut - airIn - held(start, 0)
+    const water = held(y, 1) + stored(y) + waterOut - held(start, 1) - stored(start)
+    return { air: Math.abs(air) / (held(start, 0) + airIn), water: Math.abs(water) / Math.max(1e-12, held(start, 1) + stored(start)) }
+  }
+
+  /** Index of the liquid water that is used up at `y` but not marked gone, with its mass below zero; -1 for none. */
+  overdrawn(y: Float64Array): number {
+    return this.waters.findIndex((w) => !w.gone && (y[w.at] as number) < 0)
+  }
+
+  waterMassG(y: Float64Array, index: number): number {
+    return y[(this.waters[index] as Water).at] as number
+  }
+
+  /** From now on this liquid water is gone; the last trace of it, or what was overdrawn, is booked into the gas of its node. */
+  exhaust(y: Float64Array, index: number): void {
+    const water = this.waters[index] as Water
+    water.gone = true
+    this.add(y, 2 * water.node + 1, (y[water.at] as number) / this.gramsPerPaM3(water.node) / (this.volumes[water.node] as number))
+    y[water.at] = 0
+  }
+
+  /** Net flow out of a node over its pressure: effective speed towards the pump, m3/s. */
+  effectiveSpeed(y: Float64Array, node: number): number {
+    let out = node === this.pumpNode ? this.pumpSpeed(y, this.totalPa(y, node)) * this.totalPa(y, node) : 0
+    for (const link of this.links) {
+      if (!link.open || (link.i !== node && link.j !== node)) continue
+      this.linkFlow(link, y)
+      out += (link.i === node ? 1 : -1) * (this.flowAir + this.flowWater)
+    }
+    return out / this.totalPa(y, node)
+  }
+
+  private gramsPerPaM3(node: number): number {
+    return (WATER_KG_MOL * 1000) / (GAS_CONSTANT * (this.temperatures[node] as number))
+  }
+
+  private pumpSpeed(y: Float64Array, pa: number): number {
+    if (!this.pumping) return 0
+    const own = this.ultimatePa + OIL_PA_PER_G * (y[this.oilAt] as number)
+    const ultimate = this.ballast ? Math.max(own, BALLAST_FLOOR_PA) : own
+    return this.speedM3S * Math.max(0, 1 - ultimate / pa)
+  }
+
+  private linkFlow(link: Link, y: Float64Array): void {
+    this.flow(link, y[2 * link.i] as number, y[2 * link.i + 1] as number, y[2 * link.j] as number, y[2 * link.j + 1] as number)
+  }
+
+  private flow(link: Link, ai: number, wi: number, aj: number, wj: number): void {
+    const pi = ai + wi
+    const pj = aj + wj
+    const meanK = ((this.temperatures[link.i] as number) + (this.temperatures[link.j] as number)) / 2
+    const up = Math.max(pi, pj)
+    const viscous = up > 0 ? (link.viscous * ((pi + pj) / 2) * (pi - pj)) / up : 0
+    const speed = Math.sqrt((8 * GAS_CONSTANT * meanK) / Math.PI)
+    const air = viscous * (pi >= pj ? ai : aj) + link.molecular * speed * INV_SQRT_AIR * (ai - aj)
+    const water = viscous * (pi >= pj ? wi : wj) + link.molecular * speed * INV_SQRT_WATER * (wi - wj)
+    const limit = link.choke * up
+    const total = Math.abs(air + water)
+    const scale = total > limit ? limit / total : 1
+    this.flowAir = air * scale
+    this.flowWater = water * scale
+  }
+
+  private outgassing(link: Link, timeS: number): number {
+    const [first, steady] = link.source
+    if (first === 0) return 0
+    return link.lengthM * (first * (Math.max(OUTGASSING_FLOOR_S, timeS) / HOUR_S) ** -0.7 + steady)
+  }
+
+  /** Time derivative of the state. */
+  derivative(y: Float64Array, dy: Float64Array): void {
+    dy.fill(0)
+    const books = this.booksAt
+    for (const link of this.links) {
+      const half = this.outgassing(link, y[this.timeAt] as number) / 2
+      if (half > 0) {
+        this.add(dy, 2 * link.i, half)
+        this.add(dy, 2 * link.j, half)
+        this.add(dy, books, 2 * half)
+      }
+      if (!link.open) continue
+      this.linkFlow(link, y)
+      this.add(dy, 2 * link.i, -this.flowAir)
+      this.add(dy, 2 * link.j, this.flowAir)
+      this.add(dy, 2 * link.i + 1, -this.flowWater)
+      this.add(dy, 2 * link.j + 1, this.flowWater)
+    }
+    for (const leak of this.leaks) {
+      const inflow = this.leakInflow(leak.air, this.totalPa(y, leak.node))
+      this.add(dy, 2 * leak.node, inflow)
+      this.add(dy, books, inflow)
+    }
+    for (const water of this.waters) this.evaporate(water, y, dy)
+    for (const bound of this.bounds) {
+      const rate = this.boundRate(bound, y)
+      this.add(dy, 2 * bound.node + 1, rate)
+      this.add(dy, bound.at, -rate * this.gramsPerPaM3(bound.node))
+    }
+    const pump = this.pumpNode
+    const speed = this.pumpSpeed(y, this.totalPa(y, pump))
+    this.add(dy, 2 * pump, -speed * (y[2 * pump] as number))
+    this.add(dy, 2 * pump + 1, -speed * (y[2 * pump + 1] as number))
+    this.add(dy, books + 1, speed * (y[2 * pump] as number))
+    this.add(dy, books + 2, speed * (y[2 * pump + 1] as number))
+    if (!this.ballast) this.add(dy, this.oilAt, speed * (y[2 * pump + 1] as number) * this.gramsPerPaM3(pump))
+    dy[this.timeAt] = 1
+    for (let k = 0; k < this.nodes.length; k++) {
+      dy[2 * k] = (dy[2 * k] as number) / (this.volumes[k] as number)
+      dy[2 * k + 1] = (dy[2 * k + 1] as number) / (this.volumes[k] as number)
+    }
+  }
+
+  private add(dy: Float64Array, at: number, value: number): void {
+    dy[at] = (dy[at] as number) + value
+  }
+
+  private leakInflow(air: number, pa: number): number {
+    return (air * (this.barometerPa ** 2 - pa ** 2)) / this.barometerPa ** 2
+  }
+
+  private boundRate(bound: Bound, y: Float64Array): number {
+    const share = (y[bound.at] as number) / bound.grams - (y[2 * bound.node + 1] as number) / (this.saturation[bound.node] as number)
+    return (bound.grams / this.gramsPerPaM3(bound.node) / bound.tauS) * Math.max(0, share)
+  }
+
+  private evaporate(water: Water, y: Float64Array, dy: Float64Array): void {
+    const waterK = y[water.at + 1] as number
+    const rate = water.gone ? 0 : EVAPORATION_M3_S * (saturationSafe(waterK) - (y[2 * water.node + 1] as number))
+    const grams = rate * this.gramsPerPaM3(water.node)
+    this.add(dy, 2 * water.node + 1, rate)
+    this.add(dy, water.at, -grams)
+    const heat = WATER_HEAT_J_G_K * Math.max(LEAST_WETTED_G, y[water.at] as number)
+    this.add(dy, water.at + 1, (WARMING_W_K * (water.surroundingsK - waterK) - LATENT_J_G * grams) / heat)
+  }
+
+  /**
+   * Derivatives of `derivative` by the state, row-major `size` x `size`. Links are differenced locally and each number goes to both
+   * ends and the books alike, so that what is conserved stays conserved to rounding.
+   */
+  jacobian(y: Float64Array, jac: Float64Array): void {
+    jac.fill(0)
+    const size = this.size
+    const put = (row: number, column: number, value: number) => {
+      jac[row * size + column] = (jac[row * size + column] as number) + value
+    }
+    const putGas = (node: number, species: number, column: number, value: number) => put(2 * node + species, column, value / (this.volumes[node] as number))
+    for (const link of this.links) this.linkJacobian(link, y, putGas, put)
+    for (const leak of this.leaks) {
+      const slope = (-2 * leak.air * this.totalPa(y, leak.node)) / this.barometerPa ** 2
+      for (const species of [0, 1]) {
+        putGas(leak.node, 0, 2 * leak.node + species, slope)
+        put(this.booksAt, 2 * leak.node + species, slope)
+      }
+    }
+    for (const water of this.waters) this.evaporationJacobian(water, y, putGas, put)
+    for (const bound of this.bounds) {
+      if (this.boundRate(bound, y) <= 0) continue
+      const grams = this.gramsPerPaM3(bound.node)
+      const byMass = 1 / grams / bound.tauS
+      const byPressure = -bound.grams / grams / bound.tauS / (this.saturation[bound.node] as number)
+      putGas(bound.node, 1, bound.at, byMass)
+      putGas(bound.node, 1, 2 * bound.node + 1, byPressure)
+      put(bound.at, bound.at, -byMass * grams)
+      put(bound.at, 2 * bound.node + 1, -byPressure * grams)
+    }
+    this.pumpJacobian(y, putGas, put)
+  }
+
+  private linkJacobian(
+    link: Link,
+    y: Float64Array,
+    putGas: (node: number, species: number, column: number, value: number) => void,
+    put: (row: number, column: number, value: number) => void,
+  ): void {
+    const time = y[this.timeAt] as number
+    if ((link.source[0] as number) > 0 && time > OUTGASSING_FLOOR_S) {
+      const half = (-0.7 * link.lengthM * link.source[0] * (time / HOUR_S) ** -1.7) / HOUR_S / 2
+      putGas(link.i, 0, this.timeAt, half)
+      putGas(link.j, 0, this.timeAt, half)
+      put(this.booksAt, this.timeAt, 2 * half)
+    }
+    if (!link.open) return
+    const p = [y[2 * link.i] as number, y[2 * link.i + 1] as number, y[2 * link.j] as number, y[2 * link.j + 1] as number] as [number, number, number, number]
+    this.flow(link, ...p)
+    const air = this.flowAir
+    const water = this.flowWater
+    const delta = 1e-7 * Math.max(p[0] + p[1], p[2] + p[3]) + 1e-12
+    for (let k = 0; k < 4; k++) {
+      const column = k < 2 ? 2 * link.i + k : 2 * link.j + k - 2
+      const q = [...p] as [number, number, number, number]
+      q[k] = (q[k] as number) + delta
+      this.flow(link, ...q)
+      const byAir = (this.flowAir - air) / delta
+      const byWater = (this.flowWater - water) / delta
+      putGas(link.i, 0, column, -byAir)
+      putGas(link.j, 0, column, byAir)
+      putGas(link.i, 1, column, -byWater)
+      putGas(link.j, 1, column, byWater)
+    }
+  }
+
+  private evaporationJacobian(
+    water: Water,
+    y: Float64Array,
+    putGas: (node: number, species: number, column: number, value: number) => void,
+    put: (row: number, column: number, value: number) => void,
+  ): void {
+    const waterK = y[water.at + 1] as number
+    const mass = y[water.at] as number
+    const heat = WATER_HEAT_J_G_K * Math.max(LEAST_WETTED_G, mass)
+    put(water.at + 1, water.at + 1, -WARMING_W_K / heat)
+    if (water.gone) return
+    const grams = this.gramsPerPaM3(water.node)
+    const pressure = 2 * water.node + 1
+    const byPressure = -EVAPORATION_M3_S
+    const byTemperature = (EVAPORATION_M3_S * (saturationSafe(waterK + 0.01) - saturationSafe(waterK - 0.01))) / 0.02
+    putGas(water.node, 1, pressure, byPressure)
+    putGas(water.node, 1, water.at + 1, byTemperature)
+    put(water.at, pressure, -byPressure * grams)
+    put(water.at, water.at + 1, -byTemperature * grams)
+    put(water.at + 1, pressure, (-LATENT_J_G * grams * byPressure) / heat)
+    put(water.at + 1, water.at + 1, (-LATENT_J_G * grams * byTemperature) / heat)
+    if (mass > LEAST_WETTED_G) {
+      const rate = EVAPORATION_M3_S * (saturationSafe(waterK) - (y[pressure] as number)) * grams
+      put(water.at + 1, water.at, -(WARMING_W_K * (water.surroundingsK - waterK) - LATENT_J_G * rate) / heat / mass)
+    }
+  }
+
+  private pumpJacobian(
+    y: Float64Array,
+    putGas: (node: number, species: number, column: number, value: number) => void,
+    put: (row: number, column: number, value: number) => void,
+  ): void {
+    const pump = this.pumpNode
+    const pa = this.totalPa(y, pump)
+    const speed = this.pumpSpeed(y, pa)
+    if (speed <= 0) return
+    const grams = this.ballast ? 0 : this.gramsPerPaM3(pump)
+    // S = S0 (1 - u / p): dS/dp = S0 u / p^2, dS/du = -S0 / p
+    const byPressure = (this.speedM3S - speed) / pa
+    const own = this.ultimatePa + OIL_PA_PER_G * (y[this.oilAt] as number)
+    const byOil = this.ballast && own < BALLAST_FLOOR_PA ? 0 : (-this.speedM3S / pa) * OIL_PA_PER_G
+    for (const species of [0, 1]) {
+      const part = y[2 * pump + species] as number
+      const columns: [number, number][] = [
+        [2 * pump, byPressure * part + (species === 0 ? speed : 0)],
+        [2 * pump + 1, byPressure * part + (species === 1 ? speed : 0)],
+        [this.oilAt, byOil * part],
+      ]
+      for (const [column, value] of columns) {
+        putGas(pump, species, column, -value)
+        put(this.booksAt + 1 + species, column, value)
+        if (species === 1) put(this.oilAt, column, value * grams)
+      }
+    }
+  }
+
+  /** Allowed error of each state: relative, and absolute in its own unit; nothing is asked of time and books. */
+  tolerances(relative: number): { relative: Float64Array; absolute: Float64Array } {
+    const r = new Float64Array(this.size).fill(relative)
+    const a = new Float64Array(this.size).fill(1e-3)
+    for (const water of this.waters) {
+      a[water.at] = 1e-5
+      r[water.at + 1] = relative / 100
+      a[water.at + 1] = 0.02
+    }
+    for (const bound of this.bounds) a[bound.at] = 1e-5
+    a[this.oilAt] = 1e-5
+    for (let k = this.timeAt; k < this.size; k++) a[k] = Number.POSITIVE_INFINITY
+    return { relative: r, absolute: a }
+  }
+
+  /** First pressure below zero beyond rounding, or not a number; -1 for none. Tiny negatives are set to zero, their throughput booked as pumped. */
+  settle(y: Float64Array): number {
+    for (let k = 0; k < 2 * this.nodes.length; k++) {
+      const p = y[k] as number
+      if (!(p >= -1e-3)) return k
+      if (p < 0) {
+        this.add(y, this.booksAt + 1 + (k % 2), p * (this.volumes[k >> 1] as number))
+        y[k] = 0
+      }
+    }
+    return -1
+  }
+}
+
+const INV_SQRT_AIR = 1 / Math.sqrt(AIR_KG_MOL)
+const INV_SQRT_WATER = 1 / Math.sqrt(WATER_KG_MOL)
+
+/** Saturation pressure with the temperature held to where water can be in a car: the integrator may look a little outside. */
+function saturationSafe(waterK: number): number {
+  return waterSaturationPa(Math.min(370, Math.max(150, waterK)))
+}
