@@ -229,7 +229,7 @@ test('rigs nobody has seen end, with every pressure finite and not negative', ()
     }),
     { numRuns: 60 },
   )
-})
+}, 60_000)
 
 test.each([
   ['a missing node', { links: [link('h', 'low', 'nowhere', 5, 1)] }, 'links.0.to', /no node "nowhere"/],
