@@ -3,11 +3,11 @@ import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { Stop, say } from './say'
 
-/** Newest change below a folder or of a file, ms; 0 when it is not there. */
+/** Newest change below a folder or of a file, ms; 0 when it is not there. Tests do not count: nothing is built of them. */
 function newest(path: string): number {
   if (!existsSync(path)) return 0
   const stat = statSync(path)
-  if (!stat.isDirectory()) return stat.mtimeMs
+  if (!stat.isDirectory()) return /\.test\.tsx?$/.test(path) ? 0 : stat.mtimeMs
   return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))))
 }
 
