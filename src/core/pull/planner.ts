@@ -1,0 +1,130 @@
+import type { JobOpened, Rig } from '../procedure/events'
+import { type CarVolume, composeRig, farNode, type RigOptions, throughManifold } from '../rig/compose'
+import { simulate } from '../rig/simulate'
+import { PA_PER_MICRON } from '../units/constants'
+import { normalPair, seededRandom } from '../units/seeded'
+import { drawWater, medianWater, type Water } from './water-inventory'
+
+export type PullQuestion = {
+  car: CarVolume
+  rig: Rig
+  story: JobOpened['story']
+  ambientC: number
+  barometerPa: number
+  targetMicron: number
+  /** simulations, 20 to 1000 */
+  draws: number
+  seed: number
+  /** longest pull looked at, s */
+  horizonS: number
+}
+
+/** Pressures at the far gauge that 8 of 10 pulls stay between, Pa, at times in s. */
+export type PullBand = { tS: number[]; lowPa: number[]; highPa: number[] }
+
+export type PullPlan = {
+  /** time to the target at the farthest gauge, s: 10, 50 and 90 of 100 pulls are done by then; null when beyond the horizon */
+  p10S: number | null
+  p50S: number | null
+  p90S: number | null
+  band: PullBand
+}
+
+/** One change and what it saves of the median pull, s; null when that pull does not reach the target with or without it. */
+export type Gain = { name: string; savesS: number | null }
+
+const BAND_POINTS = 90
+
+/**
+ * Predicts a pull from the story of the job.
+ * @param progress - told the share done, 0 to 1, after each simulation
+ */
+export function planPull(question: PullQuestion, progress: (share: number) => void = () => undefined): PullPlan {
+  const random = seededRandom(question.seed)
+  const everyS = question.horizonS / BAND_POINTS
+  const times: number[] = []
+  const curves: Float64Array[] = []
+  for (let i = 0; i < question.draws; i++) {
+    const { reachedS, curve } = pullOnce(question, drawWater(question.story, normalPair(random)), everyS)
+    times.push(reachedS ?? Number.POSITIVE_INFINITY)
+    curves.push(curve)
+    progress((i + 1) / question.draws)
+  }
+  times.sort((a, b) => a - b)
+  const at = (share: number) => {
+    const t = times[Math.min(times.length - 1, Math.floor(share * times.length))] as number
+    return Number.isFinite(t) ? t : null
+  }
+  return { p10S: at(0.1), p50S: at(0.5), p90S: at(0.9), band: bandOf(curves, everyS) }
+}
+
+function networkOf(q: PullQuestion, water: Water, options?: RigOptions) {
+  return composeRig({ car: q.car, rig: q.rig, ambientC: q.ambientC, barometerPa: q.barometerPa, water, ...(options && { options }) })
+}
+
+function pullOnce(q: PullQuestion, water: Water, everyS: number): { reachedS: number | null; curve: Float64Array } {
+  const run = simulate(networkOf(q, water), { seconds: q.horizonS, everyS })
+  const far = run.nodes.indexOf(farNode(q.car))
+  const curve = Float64Array.from(run.samples, (s) => s.totalPa[far] as number)
+  const targetPa = q.targetMicron * PA_PER_MICRON
+  const first = curve.findIndex((pa) => pa <= targetPa)
+  if (first < 0) return { reachedS: null, curve }
+  if (first === 0) return { reachedS: 0, curve }
+  // between two samples the logarithm is nearly straight
+  const [a, b] = [Math.log(curve[first - 1] as number), Math.log(curve[first] as number)]
+  return { reachedS: (first - 1 + (a - Math.log(targetPa)) / (a - b || 1)) * everyS, curve }
+}
+
+function bandOf(curves: readonly Float64Array[], everyS: number): PullBand {
+  const band: PullBand = { tS: [], lowPa: [], highPa: [] }
+  for (let i = 0; i <= BAND_POINTS; i++) {
+    const values = curves.map((c) => c[Math.min(i, c.length - 1)] as number).sort((a, b) => a - b)
+    band.tS.push(i * everyS)
+    band.lowPa.push(values[Math.floor(0.1 * values.length)] as number)
+    band.highPa.push(values[Math.min(values.length - 1, Math.floor(0.9 * values.length))] as number)
+  }
+  return band
+}
+
+/** Time of the pull with the story's median water, s; null when beyond the horizon. */
+function medianPullS(q: PullQuestion, options?: RigOptions): number | null {
+  const until = { node: farNode(q.car), pressurePa: q.targetMicron * PA_PER_MICRON }
+  return simulate(networkOf(q, medianWater(q.story), options), { seconds: q.horizonS, everyS: q.horizonS, until }).reachedS
+}
+
+/** What each link of the rig costs of the median pull: how much sooner it would be there without that link's resistance. */
+export function linkCosts(q: PullQuestion): Gain[] {
+  const links = [
+    { name: throughManifold(q.rig) ? 'valve cores' : 'core tools', id: 'core-' },
+    { name: 'hoses to the car', id: 'hose-low' },
+    ...(q.rig.hoses === 2 ? [{ name: 'high side hose', id: 'hose-high' }] : []),
+    { name: 'hose to the pump', id: 'hose-pump' },
+  ]
+  return gains(
+    q,
+    links.map(({ name, id }) => ({ name, options: { idealLink: id } })),
+  )
+}
+
+/** What could be done about it, each by itself, with what it saves of the median pull. */
+export function whatIfs(q: PullQuestion): Gain[] {
+  const changes: { name: string; options: RigOptions }[] = [
+    ...(throughManifold(q.rig) ? [{ name: 'cores out', options: { coresOut: true } }] : []),
+    ...(q.rig.boreMm < 12 ? [{ name: 'hoses of 1/2 in', options: { boreMm: 12.7 } }] : []),
+    ...(q.rig.hoses === 1 ? [{ name: 'a second hose', options: { secondHose: true } }] : []),
+    { name: 'warm the bay by 10 K', options: { warmerK: 10 } },
+    { name: 'ballast open', options: { ballast: true } },
+    ...(q.rig.ultimateMicron > 25 ? [{ name: 'fresh pump oil', options: { ultimateMicron: 25 } }] : []),
+  ]
+  return gains(q, changes)
+}
+
+function gains(q: PullQuestion, changes: readonly { name: string; options: RigOptions }[]): Gain[] {
+  const now = medianPullS(q)
+  return changes
+    .map(({ name, options }): Gain => {
+      const then = medianPullS(q, options)
+      return { name, savesS: now !== null && then !== null ? now - then : null }
+    })
+    .sort((a, b) => (b.savesS ?? Number.NEGATIVE_INFINITY) - (a.savesS ?? Number.NEGATIVE_INFINITY))
+}
