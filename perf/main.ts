@@ -2,16 +2,19 @@ import { say } from '@/ops/say'
 import { measureBrowser } from './browser'
 import { measureIngest } from './ingest'
 import { atMost, type Measure, tableOf } from './measure'
+import { measurePhysics } from './physics'
 import { startShop, throwAway } from './running-shop'
 
 /** Measures everything the issues call a speed or a size, on a shop of its own that is thrown away. */
 async function perf(): Promise<Measure[]> {
+  say('measuring the physics')
+  const physics = await measurePhysics()
   throwAway()
   say('starting a shop to measure')
   await (await startShop()).stop()
   const shop = await startShop()
   try {
-    const measures = [atMost('second start, from the command to the first answer', shop.startS, 's', 15)]
+    const measures = [...physics, atMost('second start, from the command to the first answer', shop.startS, 's', 15)]
     say('measuring what a person waits for')
     measures.push(...(await measureBrowser(shop)))
     say('measuring the ingest')

@@ -20,7 +20,19 @@ const OUTGASSING = { metal: [0, 0], 'barrier-new': [2e-7, 2e-9], 'rubber-old': [
 const OUTGASSING_FLOOR_S = 60
 const HOUR_S = 3600
 
-type Link = { id: string; i: number; j: number; open: boolean; viscous: number; molecular: number; choke: number; source: readonly [number, number]; lengthM: number }
+type Link = {
+  id: string
+  i: number
+  j: number
+  open: boolean
+  viscous: number
+  molecular: number
+  choke: number
+  air: number
+  water: number
+  source: readonly [number, number]
+  lengthM: number
+}
 type Water = { node: number; at: number; gone: boolean; surroundingsK: number }
 type Bound = { node: number; at: number; grams: number; tauS: number }
 
@@ -33,6 +45,8 @@ type Bound = { node: number; at: number; grams: number; tauS: number }
  */
 export class Network {
   readonly size: number
+  /** air in, air out and water out: only summed up */
+  readonly passive = 3
   readonly nodes: readonly string[]
   private readonly volumes: Float64Array
   private readonly temperatures: Float64Array
@@ -83,7 +97,25 @@ export class Network {
     const area = (Math.PI / 4) * d * d
     const viscous = (Math.PI * d ** 4) / (128 * AIR_VISCOSITY_PA_S * link.length_m)
     const molecular = area / 4 / (1 + (3 * link.length_m) / (4 * d))
-    return { id: link.id, i, j, open: link.open, viscous, molecular, choke: CHOKE_M_S * area, source: OUTGASSING[link.kind], lengthM: link.length_m }
+    return {
+      id: link.id,
+      i,
+      j,
+      open: link.open,
+      viscous,
+      molecular,
+      choke: CHOKE_M_S * area,
+      ...this.speeds(molecular, i, j),
+      source: OUTGASSING[link.kind],
+      lengthM: link.length_m,
+    }
+  }
+
+  /** Molecular conductance of a link for air and for water, at the mean temperature of its ends. */
+  private speeds(molecular: number, i: number, j: number): { air: number; water: number } {
+    const meanK = ((this.temperatures[i] as number) + (this.temperatures[j] as number)) / 2
+    const speed = Math.sqrt((8 * GAS_CONSTANT * meanK) / Math.PI)
+    return { air: molecular * speed * INV_SQRT_AIR, water: molecular * speed * INV_SQRT_WATER }
   }
 
   /** The state at the start: every node at the same pressure and relative humidity. */
@@ -122,6 +154,7 @@ export class Network {
     this.temperatures[node] = temperatureK
     this.saturation[node] = waterSaturationPa(temperatureK)
     for (const water of this.waters) if (water.node === node) water.surroundingsK = temperatureK
+    for (const link of this.links) if (link.i === node || link.j === node) Object.assign(link, this.speeds(link.molecular, link.i, link.j))
     return true
   }
 
@@ -190,12 +223,10 @@ export class Network {
   private flow(link: Link, ai: number, wi: number, aj: number, wj: number): void {
     const pi = ai + wi
     const pj = aj + wj
-    const meanK = ((this.temperatures[link.i] as number) + (this.temperatures[link.j] as number)) / 2
     const up = Math.max(pi, pj)
     const viscous = up > 0 ? (link.viscous * ((pi + pj) / 2) * (pi - pj)) / up : 0
-    const speed = Math.sqrt((8 * GAS_CONSTANT * meanK) / Math.PI)
-    const air = viscous * (pi >= pj ? ai : aj) + link.molecular * speed * INV_SQRT_AIR * (ai - aj)
-    const water = viscous * (pi >= pj ? wi : wj) + link.molecular * speed * INV_SQRT_WATER * (wi - wj)
+    const air = viscous * (pi >= pj ? ai : aj) + link.air * (ai - aj)
+    const water = viscous * (pi >= pj ? wi : wj) + link.water * (wi - wj)
     const limit = link.choke * up
     const total = Math.abs(air + water)
     const scale = total > limit ? limit / total : 1
@@ -203,18 +234,18 @@ export class Network {
     this.flowWater = water * scale
   }
 
-  private outgassing(link: Link, timeS: number): number {
+  private outgassing(link: Link, decay: number): number {
     const [first, steady] = link.source
-    if (first === 0) return 0
-    return link.lengthM * (first * (Math.max(OUTGASSING_FLOOR_S, timeS) / HOUR_S) ** -0.7 + steady)
+    return first === 0 ? 0 : link.lengthM * (first * decay + steady)
   }
 
   /** Time derivative of the state. */
   derivative(y: Float64Array, dy: Float64Array): void {
     dy.fill(0)
     const books = this.booksAt
+    const decay = (Math.max(OUTGASSING_FLOOR_S, y[this.timeAt] as number) / HOUR_S) ** -0.7
     for (const link of this.links) {
-      const half = this.outgassing(link, y[this.timeAt] as number) / 2
+      const half = this.outgassing(link, decay) / 2
       if (half > 0) {
         this.add(dy, 2 * link.i, half)
         this.add(dy, 2 * link.j, half)

@@ -21,6 +21,8 @@ const STAGES = 6
 /** An autonomous system dy/dt = f(y) with its Jacobian, row-major. */
 export type StiffSystem = {
   size: number
+  /** the last so many states are only summed up: nothing depends on them */
+  passive?: number
   derivative: (y: Float64Array, dy: Float64Array) => void
   jacobian: (y: Float64Array, jac: Float64Array) => void
 }
@@ -28,6 +30,7 @@ export type StiffSystem = {
 /** One step of RODAS, with all its memory made once. */
 export class Rosenbrock {
   private readonly system: StiffSystem
+  private readonly active: number
   private readonly jac: Float64Array
   private readonly matrix: Float64Array
   private readonly pivots: Int32Array
@@ -38,6 +41,7 @@ export class Rosenbrock {
   constructor(system: StiffSystem) {
     const n = system.size
     this.system = system
+    this.active = n - (system.passive ?? 0)
     this.jac = new Float64Array(n * n)
     this.matrix = new Float64Array(n * n)
     this.pivots = new Int32Array(n)
@@ -102,14 +106,15 @@ export class Rosenbrock {
     const m = this.matrix
     for (let i = 0; i < n * n; i++) m[i] = -(this.jac[i] as number)
     for (let i = 0; i < n; i++) m[i * n + i] = (m[i * n + i] as number) + 1 / (h * GAMMA)
-    for (let k = 0; k < n; k++) {
+    const active = this.active
+    for (let k = 0; k < active; k++) {
       let pivot = k
-      for (let i = k + 1; i < n; i++) if (Math.abs(m[i * n + k] as number) > Math.abs(m[pivot * n + k] as number)) pivot = i
+      for (let i = k + 1; i < active; i++) if (Math.abs(m[i * n + k] as number) > Math.abs(m[pivot * n + k] as number)) pivot = i
       this.pivots[k] = pivot
       const value = m[pivot * n + k] as number
       if (!(Math.abs(value) > 0)) return false
       if (pivot !== k) {
-        for (let j = 0; j < n; j++) {
+        for (let j = 0; j < active; j++) {
           const t = m[k * n + j] as number
           m[k * n + j] = m[pivot * n + j] as number
           m[pivot * n + j] = t
@@ -121,7 +126,7 @@ export class Rosenbrock {
         if (entry === 0) continue
         const factor = entry / value
         m[i * n + k] = factor
-        for (let j = k + 1; j < n; j++) m[i * n + j] = (m[i * n + j] as number) - factor * (m[k * n + j] as number)
+        for (let j = k + 1; j < active; j++) m[i * n + j] = (m[i * n + j] as number) - factor * (m[k * n + j] as number)
       }
     }
     return true
@@ -130,7 +135,8 @@ export class Rosenbrock {
   private solve(b: Float64Array): void {
     const n = this.system.size
     const m = this.matrix
-    for (let k = 0; k < n; k++) {
+    const active = this.active
+    for (let k = 0; k < active; k++) {
       const pivot = this.pivots[k] as number
       if (pivot !== k) {
         const t = b[k] as number
@@ -140,12 +146,13 @@ export class Rosenbrock {
     }
     for (let i = 1; i < n; i++) {
       let sum = b[i] as number
-      for (let j = 0; j < i; j++) sum -= (m[i * n + j] as number) * (b[j] as number)
+      for (let j = 0; j < Math.min(i, active); j++) sum -= (m[i * n + j] as number) * (b[j] as number)
       b[i] = sum
     }
-    for (let i = n - 1; i >= 0; i--) {
+    for (let i = n - 1; i >= active; i--) b[i] = (b[i] as number) / (m[i * n + i] as number)
+    for (let i = active - 1; i >= 0; i--) {
       let sum = b[i] as number
-      for (let j = i + 1; j < n; j++) sum -= (m[i * n + j] as number) * (b[j] as number)
+      for (let j = i + 1; j < active; j++) sum -= (m[i * n + j] as number) * (b[j] as number)
       b[i] = sum / (m[i * n + i] as number)
     }
   }

@@ -2,6 +2,7 @@
 
 import type { Live } from '@/core/call/types'
 import { currentPull, type JobState } from '@/core/procedure/state'
+import type { PullBand } from '@/core/pull/planner'
 import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
 import { bottomOf, NeedleHatch, StrataFills } from '../chart/depth-strip'
 import { linear, pathOf, spread } from '../chart/scales'
@@ -11,7 +12,7 @@ import type { CurvePoint } from '../hooks/use-job-live'
 import { useWidth } from '../hooks/use-width'
 import { ReadingFigures } from './reading-figures'
 
-type Props = { state: JobState; live: Live; vacuum: readonly CurvePoint[]; clock: (ms: number) => string }
+type Props = { state: JobState; live: Live; vacuum: readonly CurvePoint[]; clock: (ms: number) => string; band?: PullBand | undefined }
 
 export function jobStrata(state: JobState): Strata {
   const { place, procedure, rig } = state.opened
@@ -19,7 +20,7 @@ export function jobStrata(state: JobState): Strata {
 }
 
 /** The descent: pressure as depth on a log scale, the strata of this place as its axis, time to the right. */
-export function Descent({ state, live, vacuum, clock }: Props) {
+export function Descent({ state, live, vacuum, clock, band }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(896)
   const narrow = width < 560
   const strata = jobStrata(state)
@@ -46,6 +47,7 @@ export function Descent({ state, live, vacuum, clock }: Props) {
         </g>
         <line x1={plotLeft} x2={plotLeft} y1={0} y2={height} stroke="var(--ink)" strokeWidth="1.5" />
         <Lines strata={strata} y={y} left={left} right={width} />
+        {band && <Band band={band} x={(s) => x(startMs + s * 1000)} y={y} right={width} />}
         {narrow && <InnerNames strata={strata} y={y} right={width - 8} />}
         <line x1={left} x2={width} y1={1.5} y2={1.5} stroke="var(--ink)" strokeWidth="2.5" />
         {pull && (
@@ -67,6 +69,30 @@ export function Descent({ state, live, vacuum, clock }: Props) {
       </div>
       <figcaption className="sr-only">{sentence(live, strata, last)}</figcaption>
     </figure>
+  )
+}
+
+/** Where 8 of 10 predicted pulls lie, behind the real curve. */
+function Band({ band, x, y, right }: { band: PullBand; x: (s: number) => number; y: (pa: number) => number; right: number }) {
+  const shown = band.tS.filter((s) => x(s) <= right).length
+  const edge = (values: number[]) => values.slice(0, shown).map((pa, i) => `${x(band.tS[i] as number).toFixed(1)} ${y(pa).toFixed(1)}`)
+  const label = Math.floor(shown * 0.62)
+  return (
+    <g>
+      <path
+        d={`M${edge(band.highPa).join('L')}L${edge(band.lowPa).reverse().join('L')}Z`}
+        fill="var(--ink)"
+        fillOpacity="0.13"
+        stroke="var(--ink)"
+        strokeOpacity="0.45"
+        strokeWidth="1"
+      />
+      {shown > 3 && (
+        <text x={x(band.tS[label] as number)} y={y(band.highPa[label] as number) - 7} fontSize="14.5" fill="var(--ink)">
+          predicted, 8 in 10
+        </text>
+      )}
+    </g>
   )
 }
 

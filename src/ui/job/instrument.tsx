@@ -8,17 +8,19 @@ import type { JobState } from '@/core/procedure/state'
 import { massInAllUnits } from '@/core/units/mass'
 import { gaugeText } from '../format'
 import type { LiveJob } from '../hooks/use-job-live'
+import type { Planned } from '../hooks/use-plan'
 import { OPENED_WORDS } from '../words/words'
 import { ChargeFigures } from './charge-figures'
 import { Descent } from './descent'
 import { useForms } from './forms'
 import { FixForm, GrossForm, PlanForm, ProofForm, SignForm, ZeroForm } from './forms/step-forms'
+import { Gains } from './gains'
 import { HoldLens } from './hold-lens'
 import { ProofBands } from './proof-bands'
 import { ProofScale } from './proof-scale'
 import type { Deeds } from './use-deeds'
 
-type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds }
+type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds; planned: Planned | undefined }
 
 /** The step's own instrument, in the middle of the screen; on the phone it stands above the call. */
 export function Instrument(props: Props) {
@@ -29,7 +31,7 @@ export function Instrument(props: Props) {
   )
 }
 
-function StepInstrument({ state, live, job, clock, deeds }: Props) {
+function StepInstrument({ state, live, job, clock, deeds, planned }: Props) {
   const { form } = useForms()
   if (state.signed) return <Closed state={state} />
   switch (state.step) {
@@ -52,7 +54,12 @@ function StepInstrument({ state, live, job, clock, deeds }: Props) {
     case 'rig':
     case 'pull':
     case 'isolate':
-      return <Descent state={state} live={live} vacuum={job.vacuum} clock={clock} />
+      return (
+        <>
+          <Descent state={state} live={live} vacuum={job.vacuum} clock={clock} band={planned?.plan?.band} />
+          <Gains planned={planned} />
+        </>
+      )
     case 'hold':
       return (
         <>

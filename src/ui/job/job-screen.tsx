@@ -13,6 +13,7 @@ import type { ShopView, UserView } from '../frame/top-bar'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
 import { useJudge } from '../hooks/use-judge'
 import { useJobNow } from '../hooks/use-now'
+import { usePlan } from '../hooks/use-plan'
 import { BenchPanel } from './bench-panel'
 import { CallPanel } from './call-panel'
 import { ConnectionDrawing } from './connection-drawing'
@@ -33,6 +34,7 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
   const judgement = useJudge(state, job.vacuum)
   const clock = useMemo(() => clockIn(shop.timeZone), [shop.timeZone])
   const live = liveOf(job, state, nowMs, clock, judgement)
+  const planned = usePlan(state)
   const call = callFor(state, live)
   const deeds = useDeeds(view.id, state)
   const [trailOpen, setTrailOpen] = useState(false)
@@ -42,7 +44,7 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
       <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} connected={job.connected} />
       <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
         <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
-          <Instrument state={state} live={live} job={job} clock={clock} deeds={deeds} />
+          <Instrument state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} />
           {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
           <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
           {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}

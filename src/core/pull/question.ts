@@ -1,0 +1,21 @@
+import type { JobState } from '../procedure/state'
+import type { PullQuestion } from './planner'
+
+/** A car of this much is taken to have two evaporators, L (assumed; the take-in form's two sizes). */
+const TWO_EVAPORATORS_FROM_L = 4
+
+/** The planner's question for a job: its rig, its story, its place. */
+export function pullQuestion(state: JobState, draws: number): PullQuestion {
+  const { opened } = state
+  return {
+    car: { volumeL: opened.volumeL, evaporators: opened.volumeL >= TWO_EVAPORATORS_FROM_L ? 2 : 1 },
+    rig: opened.rig,
+    story: opened.story,
+    ambientC: opened.place.ambientC,
+    barometerPa: opened.place.barometerPa,
+    targetMicron: opened.procedure.targetMicron,
+    draws,
+    seed: 1,
+    horizonS: opened.procedure.pullMinutes * 60 * 1.5,
+  }
+}
