@@ -65,7 +65,7 @@ test('a bench that is stopped falls silent, started again it goes on; put back i
 
 for (const [name, leakPaM3S, waterG, words] of [
   ['a leak', 3e-4, 0.02, 'It leaks. Find it.'],
-  ['water', 0, 4, 'Damp. Pull again.'],
+  ['water', 0, 4, /Damp.* Pull again\./],
 ] as const) {
   test(`${name} on the bench ends in the right call`, async ({ page, context }) => {
     const jobId = await openCar(context.request)

@@ -15,7 +15,15 @@ const LONGER = decide('Hold on longer', 'H', 'hold')
 const BOARD: CallButton = { label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }
 /** A finding is not called before this, s: equalising gas bends too (assumed). */
 const FOUND_AFTER_S = 600
-const FOUND_WORDS = { leak: 'It leaks. No need to wait.', damp: 'It is damp. No need to wait.', 'leak-and-damp': 'It leaks and is damp. No need to wait.' }
+const FOUND_WORDS = { leak: 'It leaks.', damp: 'It is damp.', 'leak-and-damp': 'It leaks and is damp.', wet: 'It is damp for certain.' }
+/** From this much on water is certain, whatever stays open about a leak: it has to come out first (assumed). */
+const CERTAINLY_DAMP = 0.95
+
+/** What a judgement has found that waiting will not take away; undefined while nothing is. */
+function findingOf(verdict: Verdict, damp: number): keyof typeof FOUND_WORDS | undefined {
+  if (verdict === 'leak' || verdict === 'damp' || verdict === 'leak-and-damp') return verdict
+  return verdict === 'undecided' && damp >= CERTAINLY_DAMP ? 'wet' : undefined
+}
 
 /** How much a year, two figures are all a hold can bear. */
 export function gramsWords(grams: number): string {
@@ -34,12 +42,13 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
   const ends = holdEndsMs(hold)
   const judged = live.judgement
   // a hole or water is no less there for waiting; "tight" goes on proving more until the planned end
-  const found = judged !== undefined && ['leak', 'damp', 'leak-and-damp'].includes(judged.verdict) && judged.heldS >= FOUND_AFTER_S
+  const finding = judged && judged.heldS >= FOUND_AFTER_S ? findingOf(judged.verdict, judged.probability.damp) : undefined
+  const found = finding !== undefined
   const over = live.nowMs >= ends
   const end: CallButton = { label: over ? 'Judge the hold' : 'End the hold', key: 'E', does: { do: 'judge' } }
   return {
     sure: sureOf(judged),
-    sentence: over ? 'Time is up. Judge it.' : found ? FOUND_WORDS[judged.verdict as 'leak'] : 'Leave it. Come back at',
+    sentence: over ? 'Time is up. Judge it.' : found ? `${FOUND_WORDS[finding]} No need to wait.` : 'Leave it. Come back at',
     ...(over || found ? {} : { figure: { text: live.clock(ends), caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min` } }),
     why: judged?.reasons ?? ['The first minutes show gas settling, not the car.'],
     proves: { title: 'What it proves', text: provesOf(judged, state) },
@@ -84,13 +93,19 @@ const CHOICES: Record<Verdict, [CallButton, ...CallButton[]]> = {
 
 function callVerdict(state: JobState, hold: Hold): Call {
   const ended = hold.ended as NonNullable<Hold['ended']>
-  const [action, ...plain] = CHOICES[ended.verdict]
+  const wet = findingOf(ended.verdict, ended.damp) === 'wet'
+  const [action, ...plain] = wet ? CHOICES.damp : CHOICES[ended.verdict]
   const limit = ended.provesGramsPerYear === null ? undefined : gramsWords(ended.provesGramsPerYear)
   const found = ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak') ? [`Up to ${gramsWords(ended.leakGramsPerYear)} g a year, worst case.`] : []
   return {
     sure: `leak ${Math.round(ended.leak * 100)} %, damp ${Math.round(ended.damp * 100)} %`,
-    sentence: SENTENCES[ended.verdict],
-    why: [...ended.reasons, ...found, `Held ${Math.round(ended.heldS / 60)} min of ${hold.plannedMinutes}, ${ended.samples.toLocaleString('en')} readings.`],
+    sentence: wet ? 'Damp for certain. Pull again.' : SENTENCES[ended.verdict],
+    why: [
+      ...ended.reasons,
+      ...(wet ? ['Whether it leaks too stays open: the next hold, drier, tells.'] : []),
+      ...found,
+      `Held ${Math.round(ended.heldS / 60)} min of ${hold.plannedMinutes}, ${ended.samples.toLocaleString('en')} readings.`,
+    ],
     proves: {
       title: 'What it proves',
       text: limit

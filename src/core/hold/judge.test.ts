@@ -1,4 +1,6 @@
 import { expect, test } from 'vitest'
+import { waterSaturationPa } from '../fluids/water'
+import { kelvin } from '../units/temperature'
 import { type HoldContext, type HoldSample, judgeHold } from './judge'
 import { leakGramsPerYear } from './leak-rate'
 
@@ -101,4 +103,14 @@ test('the same hole shows the same grams whatever the volume it fills', () => {
   const small = leakGramsPerYear(2e-3, 2.5, 'R-134a', 101_325)
   const large = leakGramsPerYear(1e-3, 5, 'R-134a', 101_325)
   expect(small.high).toBeCloseTo(large.high, 6)
+})
+
+test('water that boiled itself cold and warms up again is damp for certain, never a leak', () => {
+  // saturation over water that was 20 K below a bay of 22 C and warms with 210 s
+  const wet = (s: number) => waterSaturationPa(kelvin(22 - 20 * Math.exp(-s / 210)))
+  for (const held of [700, 1800]) {
+    const { verdict, probability } = judgeHold(gauge(wet, held), CONTEXT)
+    expect(probability.damp).toBeGreaterThan(0.95)
+    expect(verdict).not.toMatch(/leak/)
+  }
 })

@@ -56,14 +56,38 @@ const SETTLING_S = 60
 const CORRELATED_SAMPLES = 10
 /** A gauge drifts with its own temperature: this share of the reading, fully correlated over a hold, never averages out (assumed). */
 const DRIFT_FRACTION = 0.005
-const DAMP_TAUS_S = [300, 500, 800, 1300, 2100, 3000]
+/** Time constants of a bend, s: cooled water that warms up again is the quick end, water bound in oil and drier the slow one. */
+const DAMP_TAUS_S = [120, 190, 300, 500, 800, 1300, 2100, 3000]
 /** Largest rise a leak worth the name makes, Q_air 3e-3 Pa m3/s, and the smallest, 1e-6 (model.md, default priors). */
 const LEAK_RANGE_PA_M3_S = [1e-6, 3e-3] as const
 
 /** Smallest height of a bend worth the word damp, Pa: some 15 micron (assumed). */
 const DAMP_FROM_PA = 2
 
-type Candidate = { shape: Shape; tauS: number; moments: Moments; logEvidence: number }
+/** A way to bend toward a level: 0 at isolation, 1 in the end, of seconds since the first sample. */
+type Bend = (sinceS: number) => number
+type Candidate = { shape: Shape; bend: Bend; moments: Moments; logEvidence: number }
+
+/** Water that boiled itself cold by so much warms up again with these time constants after isolation, K and s (model.md section 4: 20 g at 0.4 W/K). */
+const COLD_BY_K = [6, 12, 24]
+const WARMING_TAUS_S = [210, 420]
+
+/** Bends of water: bound water gives its vapour exponentially; liquid that cooled follows its saturation as it warms. */
+function bendsOf(ambientC: number): Bend[] {
+  const exponential = DAMP_TAUS_S.map(
+    (tauS): Bend =>
+      (s) =>
+        1 - Math.exp(-s / tauS),
+  )
+  const endPa = waterSaturationPa(kelvin(ambientC))
+  const warming = COLD_BY_K.flatMap((coldK) =>
+    WARMING_TAUS_S.map((tauS): Bend => {
+      const startPa = waterSaturationPa(kelvin(ambientC - coldK))
+      return (s) => (waterSaturationPa(kelvin(ambientC - coldK * Math.exp(-s / tauS))) - startPa) / (endPa - startPa)
+    }),
+  )
+  return [...exponential, ...warming]
+}
 
 /**
  * A first honest judgement: level, straight, bending and both are fitted as competing models.
@@ -128,20 +152,21 @@ function fitAll(t: Float64Array, y: Float64Array, weights: Float64Array, context
   const noLeak = Math.log(1 - PRIOR_LEAK)
   const leak = Math.log(PRIOR_LEAK)
   const dry = Math.log(1 - PRIOR_DAMP)
-  const damp = Math.log(PRIOR_DAMP / DAMP_TAUS_S.length)
-  return DAMP_TAUS_S.flatMap((tauS, i): Candidate[] => {
-    const moments = momentsOf(since, y, weights, tauS)
+  const bends = bendsOf(context.ambientC)
+  const damp = Math.log(PRIOR_DAMP / bends.length)
+  return bends.flatMap((bend, i): Candidate[] => {
+    const moments = momentsOf(since, y, weights, Float64Array.from(since, bend))
     const straight: Candidate[] =
       i > 0
         ? []
         : [
-            { shape: 'tight', tauS, moments, logEvidence: noLeak + dry + logLevel(moments) },
-            { shape: 'leak', tauS, moments, logEvidence: leak + dry + logLine(moments, slope) },
+            { shape: 'tight', bend, moments, logEvidence: noLeak + dry + logLevel(moments) },
+            { shape: 'leak', bend, moments, logEvidence: leak + dry + logLine(moments, slope) },
           ]
     return [
       ...straight,
-      { shape: 'damp', tauS, moments, logEvidence: noLeak + damp + logBend(moments, height) },
-      { shape: 'leak-and-damp', tauS, moments, logEvidence: leak + damp + logBoth(moments, height, slope) },
+      { shape: 'damp', bend, moments, logEvidence: noLeak + damp + logBend(moments, height) },
+      { shape: 'leak-and-damp', bend, moments, logEvidence: leak + damp + logBoth(moments, height, slope) },
     ]
   })
 }
@@ -158,7 +183,9 @@ function conclude(candidates: Candidate[], t: Float64Array, used: readonly HoldS
   const spanS = Math.max(1, heldS - SETTLING_S)
   const longer = Math.max(1, (context.plannedS - SETTLING_S) / spanS)
   const grams = (risePaS: number) => leakGramsPerYear(risePaS, context.volumeL, context.refrigerant, context.barometerPa)
-  const verdict = verdictOf(leak, damp)
+  // a leak whose rise is not clear of zero is no finding: then no shape fits these readings
+  const sustained = rise.value - limit > 0
+  const verdict = verdictOf(leak, damp, sustained)
   return {
     verdict,
     probability: { leak, damp },
@@ -173,7 +200,8 @@ function conclude(candidates: Candidate[], t: Float64Array, used: readonly HoldS
   }
 }
 
-function verdictOf(leak: number, damp: number): Verdict {
+function verdictOf(leak: number, damp: number, sustained: boolean): Verdict {
+  if (leak >= LEAK_FROM && !sustained) return 'undecided'
   if (leak >= LEAK_FROM) return damp >= 0.5 ? 'leak-and-damp' : 'leak'
   if (leak > NO_LEAK_TO) return 'undecided'
   return damp >= 0.5 ? 'damp' : 'tight'
@@ -213,7 +241,7 @@ function futuresOf(candidates: Candidate[], weight: (c: Candidate) => number, t:
     const best = own.reduce((a, b) => (b.logEvidence > a.logEvidence ? b : a))
     if (probability < 0.005) return []
     const { level, bend, line } = bestOf(best)
-    const rises = (s: number) => 1 - Math.exp(-(s - t0) / best.tauS)
+    const rises = (s: number) => best.bend(s - t0)
     const value = (s: number) => Math.max(0.01, level + Math.max(0, bend.mean) * rises(s) + Math.max(0, line.mean) * (s - t0))
     const growth = Math.hypot(bend.sigma * (rises(end) - rises(now)), line.sigma * (end - now))
     const half = 1.2816 * Math.hypot(growth, DRIFT_FRACTION * value(end))

@@ -7,16 +7,15 @@ export type Normal = { mean: number; sigma: number }
 /**
  * Moments of readings against a straight line and one bend.
  * @param t - s since the first sample
+ * @param bend - the bend's height at each sample, 0 at first and up to 1
  * @param y - Pa
  * @param weights - 1 / variance, 1/Pa2
- * @param tauS - time constant of the bend, s
  */
-export function momentsOf(t: Float64Array, y: Float64Array, weights: Float64Array, tauS: number): Moments {
+export function momentsOf(t: Float64Array, y: Float64Array, weights: Float64Array, bend: Float64Array): Moments {
   let w = 0
   let sy = 0
   let sl = 0
   let sb = 0
-  const bend = Float64Array.from(t, (s) => 1 - Math.exp(-s / tauS))
   for (let i = 0; i < t.length; i++) {
     const wi = weights[i] as number
     w += wi
