@@ -69,8 +69,8 @@ type Bend = (sinceS: number) => number
 type Candidate = { shape: Shape; bend: Bend; moments: Moments; logEvidence: number }
 
 /** Water that boiled itself cold by so much warms up again with these time constants after isolation, K and s (model.md section 4: 20 g at 0.4 W/K). */
-const COLD_BY_K = [6, 12, 24]
-const WARMING_TAUS_S = [210, 420]
+const COLD_BY_K = [3, 6, 9, 12, 15, 18, 21, 24]
+const WARMING_TAUS_S = [210, 320]
 
 /** Bends of water: bound water gives its vapour exponentially; liquid that cooled follows its saturation as it warms. */
 function bendsOf(ambientC: number): Bend[] {
