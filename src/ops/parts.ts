@@ -15,9 +15,12 @@ function startNode(places: Places, name: string, args: string[], env: Record<str
   })
 }
 
+/** Longer than any client or proxy keeps a line idle: a line closed at the moment it is used again loses a request, ms. */
+const KEEP_ALIVE_MS = 75_000
+
 export function startWeb(places: Places, databaseUrl: string, host: string, port: number): ChildProcess {
   const next = join(places.root, 'node_modules/next/dist/bin/next')
-  return startNode(places, 'web', [next, 'start', '-H', host, '-p', String(port)], { DATABASE_URL: databaseUrl })
+  return startNode(places, 'web', [next, 'start', '-H', host, '-p', String(port), '--keepAliveTimeout', String(KEEP_ALIVE_MS)], { DATABASE_URL: databaseUrl })
 }
 
 export function startBenchProcess(places: Places, address: string, token: string): ChildProcess {

@@ -76,7 +76,9 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
 function Band({ band, x, y, right }: { band: PullBand; x: (s: number) => number; y: (pa: number) => number; right: number }) {
   const shown = band.tS.filter((s) => x(s) <= right).length
   const edge = (values: number[]) => values.slice(0, shown).map((pa, i) => `${x(band.tS[i] as number).toFixed(1)} ${y(pa).toFixed(1)}`)
-  const label = Math.floor(shown * 0.62)
+  // where the band is thickest its words have room
+  const thickness = (i: number) => y(band.lowPa[i] as number) - y(band.highPa[i] as number)
+  const label = Array.from({ length: Math.max(0, shown - 12) }, (_, i) => i).reduce((best, i) => (thickness(i) > thickness(best) ? i : best), 0)
   return (
     <g>
       <path
@@ -88,7 +90,7 @@ function Band({ band, x, y, right }: { band: PullBand; x: (s: number) => number;
         strokeWidth="1"
       />
       {shown > 3 && (
-        <text x={x(band.tS[label] as number)} y={y(band.highPa[label] as number) - 7} fontSize="14.5" fill="var(--ink)">
+        <text x={x(band.tS[label] as number) + 6} y={(y(band.highPa[label] as number) + y(band.lowPa[label] as number)) / 2 + 16} fontSize="14.5" fill="var(--ink)">
           predicted, 8 in 10
         </text>
       )}
