@@ -6,12 +6,12 @@ const alias = { '@': fileURLToPath(new URL('./src', import.meta.url)) }
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'core', include: ['src/core/**/*.test.ts'] } },
-      { resolve: { alias }, test: { name: 'parts', include: ['src/{ui,ops,cli,bench,server,workers}/**/*.test.ts'], exclude: ['**/*.db.test.ts'] } },
+      { resolve: { alias }, test: { name: 'core', include: ['src/core/**/*.test.ts'], testTimeout: 60_000 } },
+      { resolve: { alias }, test: { name: 'parts', include: ['src/{ui,ops,cli,bench,server,workers}/**/*.test.ts'], exclude: ['**/*.db.test.ts'], testTimeout: 60_000 } },
       {
         resolve: { alias },
         // one database for all of them: files take turns
-        test: { name: 'database', include: ['src/**/*.db.test.ts'], fileParallelism: false, globalSetup: 'src/server/testing/global-setup.ts', testTimeout: 20_000 },
+        test: { name: 'database', include: ['src/**/*.db.test.ts'], fileParallelism: false, globalSetup: 'src/server/testing/global-setup.ts', testTimeout: 60_000 },
       },
     ],
   },

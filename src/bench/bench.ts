@@ -1,6 +1,6 @@
 import { type ClockSegment, jobTimeMs, wallTimeMs } from '@/core/procedure/clock'
 import type { BenchTruth } from '@/core/rig/bench-car'
-import { type BenchAction, type BenchRun, type BenchSecond, runBench, startBench } from '@/core/rig/bench-run'
+import { type BenchAction, BenchRun, type BenchSecond } from '@/core/rig/bench-run'
 
 /** A car as the server's feed describes it (the bench speaks to the server as any device would, so it names its own types). */
 type FeedJob = {
@@ -22,9 +22,11 @@ const BATCH = 500
 /** A bench left behind catches up at most this much in one tick, s of job time. */
 const MOST_SECONDS = 3600
 
-/** The simulated shop: one run per car, each a pure function of truth and actions. */
+type Played = { run: BenchRun; sentTo: number; unsent: string[] }
+
+/** The simulated shop: one run per car, a function of truth and actions alone. */
 export class Bench {
-  private readonly runs = new Map<string, { run: BenchRun; sentTo: number }>()
+  private readonly played = new Map<string, Played>()
   private readonly address: string
   private readonly token: string
 
@@ -35,33 +37,34 @@ export class Bench {
 
   /** Looks what hands have done, runs every car to now and sends what its instruments show. */
   async tick(): Promise<void> {
-    const started = [...this.runs.keys()].join(',')
+    const started = [...this.played.keys()].join(',')
     const { jobs } = (await this.ask(`/api/bench/feed?started=${started}`)) as { jobs: FeedJob[] }
     for (const job of jobs) await this.play(job)
     const open = new Set(jobs.map((job) => job.jobId))
-    for (const id of this.runs.keys()) if (!open.has(id)) this.runs.delete(id)
+    for (const id of this.played.keys()) if (!open.has(id)) this.played.delete(id)
   }
 
   private async play(job: FeedJob): Promise<void> {
     const startMs = job.clock[0]?.jobMs ?? 0
     const nowSecond = Math.floor((jobTimeMs(job.clock, job.serverMs - BEHIND_MS) - startMs) / 1000)
-    let { run, sentTo } = this.runs.get(job.jobId) ?? { run: startBench(job.truth, job.scaleStepG), sentTo: job.lastSecond }
-    while (run.second < nowSecond) {
-      const played = runBench(run, job.actions, Math.min(nowSecond, run.second + MOST_SECONDS), sentTo)
-      run = played.run
+    const car = this.played.get(job.jobId) ?? { run: new BenchRun(job.truth, job.scaleStepG), sentTo: job.lastSecond, unsent: [] }
+    this.played.set(job.jobId, car)
+    await this.drain(car)
+    while (car.run.second < nowSecond) {
+      const seconds = car.run.runTo(job.actions, Math.min(nowSecond, car.run.second + MOST_SECONDS), car.sentTo)
+      car.sentTo = Math.max(car.sentTo, car.run.second)
       // a bench that is switched off goes on evacuating or leaking, only its instruments are silent
-      if (job.running) await this.send(job, startMs, played.readings)
-      sentTo = Math.max(sentTo, run.second)
-      this.runs.set(job.jobId, { run, sentTo })
+      if (job.running) car.unsent.push(...linesOf(job, startMs, seconds))
+      await this.drain(car)
     }
   }
 
-  private async send(job: FeedJob, startMs: number, seconds: readonly BenchSecond[]): Promise<void> {
-    const lines = seconds.flatMap(({ second, readings }) => {
-      const at = new Date(Math.round(wallTimeMs(job.clock, startMs + second * 1000))).toISOString()
-      return readings.map((reading) => JSON.stringify({ instrument: job.instrument, seq: second, at, ...reading }))
-    })
-    for (let i = 0; i < lines.length; i += BATCH) await this.ask('/api/ingest', lines.slice(i, i + BATCH).join('\n'))
+  /** Sends what was not acknowledged yet, oldest first; what fails stays and is sent again. */
+  private async drain(car: Played): Promise<void> {
+    while (car.unsent.length > 0) {
+      await this.ask('/api/ingest', car.unsent.slice(0, BATCH).join('\n'))
+      car.unsent.splice(0, BATCH)
+    }
   }
 
   private async ask(path: string, body?: string): Promise<unknown> {
@@ -74,4 +77,11 @@ export class Bench {
     if (!response.ok) throw new Error(`${path}: ${response.status} ${(await response.text()).slice(0, 200)}`)
     return response.json()
   }
+}
+
+function linesOf(job: FeedJob, startMs: number, seconds: readonly BenchSecond[]): string[] {
+  return seconds.flatMap(({ second, readings }) => {
+    const at = new Date(Math.round(wallTimeMs(job.clock, startMs + second * 1000))).toISOString()
+    return readings.map((reading) => JSON.stringify({ instrument: job.instrument, seq: second, at, ...reading }))
+  })
 }

@@ -1,51 +1,32 @@
 import { type Refrigerant, saturatedDensities, saturationPa } from '../fluids/refrigerant'
-import { waterSaturationPa } from '../fluids/water'
 import type { RigState } from '../procedure/parts'
-import { GAS_CONSTANT, L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import { type Line, pullFlow } from './pull-flow'
+import { composeRig, farNode } from './compose'
+import { Stepper } from './stepper'
 
 /** What is really inside the simulated car and its rig; hidden from the technician. SI but for the named units. */
 export type BenchTruth = {
   volumeL: number
-  line: Line
+  line: { boreMm: number; lengthM: number; hoses: number }
   pumpCfm: number
   ultimateMicron: number
   /** air flowing in at hard vacuum, Pa m3/s */
   leakPaM3S: number
   /** liquid water, g */
   waterG: number
-  /** water bound in oil and desiccant, g, with its time constant, s */
+  /** water bound in oil and desiccant, g */
   boundG: number
-  boundTauS: number
   ambientC: number
   barometerPa: number
   refrigerant: Refrigerant
   seed: number
 }
 
-/** The simulated car at one moment; pressures Pa absolute, masses g, temperatures Celsius. */
-export type BenchState = {
-  airPa: number
-  waterPa: number
-  liquidG: number
-  liquidC: number
-  boundG: number
-  /** refrigerant in the car, g */
-  chargeG: number
-  pumpPa: number
-}
-
 /** A container on the simulated scale: gross weight and what it weighs empty, g. */
 export type BenchContainer = { grossG: number; tareG: number }
 
-const WATER_KG_MOL = 0.018015
-/** Evaporation conductance, m3/s; heat in, W/K; least heat capacity as mass of water, g; J/g (all assumed, model.md section 4). */
-const EVAPORATION_M3_S = 0.5e-3
-const WARMING_W_K = 0.4
-const LEAST_WETTED_G = 20
-const WATER_HEAT_J_G_K = 4.19
-const LATENT_J_G = 2500
+/** Air through an open line at hard vacuum, Pa m3/s per Pa of air: it is back within seconds (assumed). */
+const OPEN_LINE_M3_S = 0.01
 /** Vapour leaves a container at this rate per pressure difference, g/(s Pa) (assumed: about 2 g/s into a vacuum). */
 const CONTAINER_G_S_PA = 4e-6
 /** A container without liquid holds about this much vapour at its saturation pressure, g (assumed, a 340 g can). */
@@ -53,90 +34,91 @@ const LAST_VAPOUR_G = 10
 /** A running car's evaporating temperature fully charged, Celsius, and its condensing above ambient, K (assumed). */
 const EVAPORATING_C = 4
 const CONDENSING_ABOVE_K = 22
+/** A car of this much has two evaporators, L (assumed, as the planner takes it). */
+const TWO_EVAPORATORS_FROM_L = 4
 
-/** A car as the bench presents it at the start: full of the air of the place, wet as its truth says. */
-export function benchAtStart(truth: BenchTruth): BenchState {
-  const waterPa = 0.4 * waterSaturationPa(kelvin(truth.ambientC))
-  return {
-    airPa: truth.barometerPa - waterPa,
-    waterPa,
-    liquidG: truth.waterG,
-    liquidC: truth.ambientC,
-    boundG: truth.boundG,
-    chargeG: 0,
-    pumpPa: truth.barometerPa,
+/** The simulated car on its rig: the network of `composeRig`, carried along second by second, and the charge in it. */
+export class BenchCar {
+  readonly truth: BenchTruth
+  /** refrigerant in the car, g */
+  chargeG = 0
+  private readonly stepper: Stepper
+  private readonly far: number
+
+  constructor(truth: BenchTruth, rig: RigState) {
+    this.truth = truth
+    const car = { volumeL: truth.volumeL, evaporators: truth.volumeL >= TWO_EVAPORATORS_FROM_L ? (2 as const) : (1 as const) }
+    const { boreMm, lengthM, hoses } = truth.line
+    const composed = composeRig({
+      car,
+      rig: { name: 'bench', boreMm, lengthM, hoses, pumpCfm: truth.pumpCfm, ultimateMicron: truth.ultimateMicron, gauge: 'electronic', scaleStepG: 1 },
+      ambientC: truth.ambientC,
+      barometerPa: truth.barometerPa,
+      water: { liquidG: truth.waterG, boundG: truth.boundG },
+    })
+    const leaks = [
+      { at: 'manifold', air_Pa_m3_s: 0 },
+      { at: 'high', air_Pa_m3_s: truth.leakPaM3S },
+    ]
+    this.stepper = new Stepper({ ...composed, sources: { ...composed.sources, leaks } })
+    this.far = this.stepper.network.nodes.indexOf(farNode(car))
+    this.turn(rig)
   }
-}
 
-/**
- * The car `dtS` seconds later. Implicit in the pressures, so that any step is stable and none goes negative.
- * @param dtS - s, 0 to 2 for fair accuracy
- * @param container - what stands open on the scale; its gross weight is returned changed
- */
-export function benchStep(state: BenchState, truth: BenchTruth, rig: RigState, dtS: number, container?: BenchContainer): { state: BenchState; container?: BenchContainer } {
-  const gas = stepGas(state, truth, rig, dtS)
-  if (!container) return { state: gas }
-  const takenG = dtS * containerFlowGS(gas, truth, rig, container)
-  return { state: { ...gas, chargeG: gas.chargeG + takenG }, container: { ...container, grossG: container.grossG - takenG } }
-}
-
-const isOpen = (rig: RigState): boolean => (rig['valve-low'] === 'open' && rig['coupler-low'] === 'open') || (rig['valve-high'] === 'open' && rig['coupler-high'] === 'open')
-
-function stepGas(state: BenchState, truth: BenchTruth, rig: RigState, dtS: number): BenchState {
-  if (state.chargeG > 0) return state
-  const volume = truth.volumeL / 1000
-  const totalPa = state.airPa + state.waterPa
-  const pumped = rig['centre-hose'] === 'pump' && rig.pump === 'on' && isOpen(rig)
-  const vented = isOpen(rig) && rig['centre-hose'] !== 'container' && !pumped
-  const ultimatePa = Math.max(truth.ultimateMicron * PA_PER_MICRON, rig.ballast === 'open' ? 40 : 0)
-  const flow = pullFlow(totalPa, truth.line, (truth.pumpCfm * L_S_PER_CFM) / 1000, ultimatePa)
-  const outM3S = pumped ? flow.flowPaM3S / totalPa : 0
-  // an open line without a running pump lets the air back in within seconds
-  const leak = vented ? 0.01 * truth.barometerPa : truth.leakPaM3S
-  const inPaM3S = (leak * Math.max(0, truth.barometerPa ** 2 - totalPa ** 2)) / truth.barometerPa ** 2
-  const airPa = (state.airPa + (dtS / volume) * inPaM3S) / (1 + (dtS / volume) * outM3S)
-  const water = stepWater(state, truth, volume, outM3S, dtS)
-  return { ...state, ...water, airPa, pumpPa: pumped ? flow.pumpPa : state.pumpPa }
-}
-
-function stepWater(state: BenchState, truth: BenchTruth, volume: number, outM3S: number, dtS: number) {
-  const gramPerPaM3 = (WATER_KG_MOL * 1000) / (GAS_CONSTANT * kelvin(truth.ambientC))
-  const saturationPaNow = waterSaturationPa(kelvin(Math.max(-60, state.liquidC)))
-  const evaporating = state.liquidG > 0 ? EVAPORATION_M3_S : 0
-  const ambientPa = waterSaturationPa(kelvin(truth.ambientC))
-  const boundPaM3S = truth.boundG > 0 ? (truth.boundG / gramPerPaM3 / truth.boundTauS) * Math.max(0, state.boundG / truth.boundG - state.waterPa / ambientPa) : 0
-  const source = evaporating * saturationPaNow + boundPaM3S
-  const waterPa = (state.waterPa + (dtS / volume) * source) / (1 + (dtS / volume) * (outM3S + evaporating))
-  const boiledG = Math.min(state.liquidG, evaporating * (saturationPaNow - waterPa) * gramPerPaM3 * dtS)
-  const heatCapacity = WATER_HEAT_J_G_K * Math.max(LEAST_WETTED_G, state.liquidG)
-  const warming = WARMING_W_K * (truth.ambientC - state.liquidC) * dtS - LATENT_J_G * boiledG
-  return {
-    waterPa,
-    liquidG: Math.max(0, state.liquidG - boiledG),
-    liquidC: state.liquidC + warming / heatCapacity,
-    boundG: Math.max(0, state.boundG - boundPaM3S * gramPerPaM3 * dtS),
+  /** Total pressure at the farthest place, Pa absolute, while there is no charge. */
+  get farPa(): number {
+    return this.stepper.network.totalPa(this.stepper.y, this.far)
   }
-}
 
-/** Pressure of the refrigerant on the low and the high side, Pa absolute, at rest or with the engine running. */
-export function chargedPressures(state: BenchState, truth: BenchTruth, engineOn: boolean): { lowPa: number; highPa: number } {
-  const full = saturatedDensities(truth.refrigerant, truth.ambientC).vapourKgM3
-  const density = state.chargeG / truth.volumeL
-  const restPa = saturationPa(truth.refrigerant, kelvin(truth.ambientC)) * Math.min(1, density / full)
-  if (!engineOn || state.chargeG < 50) return { lowPa: restPa, highPa: restPa }
-  const runningC = EVAPORATING_C - 14 * Math.max(0, 1 - state.chargeG / 400)
-  return {
-    lowPa: saturationPa(truth.refrigerant, kelvin(runningC)),
-    highPa: saturationPa(truth.refrigerant, kelvin(Math.min(90, truth.ambientC + CONDENSING_ABOVE_K))),
+  /** Sets every valve and the pump to what the hands have done. */
+  turn(rig: RigState): void {
+    const links: [string, boolean][] = [
+      ['core-low', rig['coupler-low'] === 'open'],
+      ['hose-low', rig['valve-low'] === 'open'],
+      ['core-high', rig['coupler-high'] === 'open'],
+      ['hose-high', rig['valve-high'] === 'open'],
+      ['hose-pump', rig['centre-hose'] === 'pump'],
+    ]
+    const { network, t } = this.stepper
+    // a rig with one hose has no high side: what is not there cannot be turned
+    for (const [id, open] of links) network.apply(open ? { t_s: t, open: id } : { t_s: t, close: id })
+    const pumping = rig.pump === 'on'
+    network.apply({ t_s: t, pump: pumping ? 'on' : 'off' })
+    network.apply({ t_s: t, ballast: rig.ballast === 'open' })
+    // without a running pump or a container at its end the centre hose is open to the air, through a stopped pump too
+    const closed = rig['centre-hose'] === 'container' || (rig['centre-hose'] === 'pump' && pumping)
+    network.setLeak(0, closed ? 0 : OPEN_LINE_M3_S * this.truth.barometerPa)
+    this.stepper.begin()
   }
-}
 
-function containerFlowGS(state: BenchState, truth: BenchTruth, rig: RigState, container: BenchContainer): number {
-  const open = rig['centre-hose'] === 'container' && rig['container-valve'] === 'open' && rig['valve-low'] === 'open' && rig['coupler-low'] === 'open'
-  if (!open || container.grossG <= container.tareG) return 0
-  // the last grams are vapour: its pressure falls with them, and they stay as the heel
-  const vapourShare = Math.min(1, (container.grossG - container.tareG) / LAST_VAPOUR_G)
-  const insidePa = saturationPa(truth.refrigerant, kelvin(truth.ambientC)) * vapourShare
-  const { lowPa } = chargedPressures(state, truth, rig.engine === 'on')
-  return CONTAINER_G_S_PA * Math.max(0, insidePa - lowPa)
+  /** One second on; what leaves an open container is in the car then, and is returned, g. */
+  second(rig: RigState, container?: BenchContainer): number {
+    if (this.chargeG === 0) this.stepper.advanceTo(this.stepper.t + 1)
+    const takenG = container ? this.containerFlowGS(rig, container) : 0
+    this.chargeG += takenG
+    return takenG
+  }
+
+  /** Pressure of the refrigerant on the low and the high side, Pa absolute, at rest or with the engine running. */
+  chargedPressures(engineOn: boolean): { lowPa: number; highPa: number } {
+    const { refrigerant, ambientC, volumeL } = this.truth
+    const full = saturatedDensities(refrigerant, ambientC).vapourKgM3
+    const restPa = saturationPa(refrigerant, kelvin(ambientC)) * Math.min(1, this.chargeG / volumeL / full)
+    if (!engineOn || this.chargeG < 50) return { lowPa: restPa, highPa: restPa }
+    const runningC = EVAPORATING_C - 14 * Math.max(0, 1 - this.chargeG / 400)
+    return {
+      lowPa: saturationPa(refrigerant, kelvin(runningC)),
+      highPa: saturationPa(refrigerant, kelvin(Math.min(90, ambientC + CONDENSING_ABOVE_K))),
+    }
+  }
+
+  private containerFlowGS(rig: RigState, container: BenchContainer): number {
+    const open = rig['centre-hose'] === 'container' && rig['container-valve'] === 'open' && rig['valve-low'] === 'open' && rig['coupler-low'] === 'open'
+    if (!open || container.grossG <= container.tareG) return 0
+    // the last grams are vapour: its pressure falls with them, and they stay as the heel
+    const vapourShare = Math.min(1, (container.grossG - container.tareG) / LAST_VAPOUR_G)
+    const insidePa = saturationPa(this.truth.refrigerant, kelvin(this.truth.ambientC)) * vapourShare
+    const { lowPa } = this.chargedPressures(rig.engine === 'on')
+    return CONTAINER_G_S_PA * Math.max(0, insidePa - lowPa)
+  }
 }

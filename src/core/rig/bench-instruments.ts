@@ -1,7 +1,7 @@
 import type { RigState } from '../procedure/parts'
 import type { Channel, ReadingUnit } from '../units/channel'
 import { PA_PER_MICRON, PA_PER_PSI } from '../units/constants'
-import { type BenchContainer, type BenchState, type BenchTruth, chargedPressures } from './bench-car'
+import type { BenchCar, BenchContainer } from './bench-car'
 
 export type BenchReading = { channel: Channel; value: number; unit: ReadingUnit }
 
@@ -38,20 +38,21 @@ function gaugeStep(micron: number): number {
 const rounded = (value: number, step: number): number => Math.round(Math.round(value / step) * step * 1000) / 1000
 
 /** What the bench's instruments show at a whole second of job time. */
-export function benchReadings(state: BenchState, truth: BenchTruth, rig: RigState, second: number, scaleStepG: number, container?: BenchContainer): BenchReading[] {
+export function benchReadings(car: BenchCar, rig: RigState, second: number, scaleStepG: number, container?: BenchContainer): BenchReading[] {
   const found: BenchReading[] = []
-  const vacuumPa = state.airPa + state.waterPa
-  const charged = state.chargeG > 0 ? chargedPressures(state, truth, rig.engine === 'on') : { lowPa: vacuumPa, highPa: vacuumPa }
+  const { seed, barometerPa } = car.truth
+  const vacuumPa = car.farPa
+  const charged = car.chargeG > 0 ? car.chargedPressures(rig.engine === 'on') : { lowPa: vacuumPa, highPa: vacuumPa }
   const micron = vacuumPa / PA_PER_MICRON
-  if (state.chargeG === 0 && micron < OVER_RANGE_MICRON) {
-    const shown = Math.max(1, micron + gaussian(truth.seed, second) * Math.hypot(NOISE_SHARE * micron, NOISE_FLOOR_MICRON))
+  if (car.chargeG === 0 && micron < OVER_RANGE_MICRON) {
+    const shown = Math.max(1, micron + gaussian(seed, second) * Math.hypot(NOISE_SHARE * micron, NOISE_FLOOR_MICRON))
     found.push({ channel: 'vacuum', value: rounded(shown, gaugeStep(shown)), unit: 'micron' })
   }
   if (second % 5 === 0) {
-    const psig = (pa: number) => rounded((pa - truth.barometerPa) / PA_PER_PSI, 0.1)
+    const psig = (pa: number) => rounded((pa - barometerPa) / PA_PER_PSI, 0.1)
     if (rig['coupler-low'] === 'open') found.push({ channel: 'low', value: psig(charged.lowPa), unit: 'psig' })
     if (rig['coupler-high'] === 'open') found.push({ channel: 'high', value: psig(charged.highPa), unit: 'psig' })
-    if (rig.engine === 'on') found.push({ channel: 'vent', value: rounded(10.2 + 0.2 * gaussian(truth.seed, second), 0.1), unit: 'C' })
+    if (rig.engine === 'on') found.push({ channel: 'vent', value: rounded(10.2 + 0.2 * gaussian(seed, second), 0.1), unit: 'C' })
   }
   if (container) found.push({ channel: 'scale', value: rounded(container.grossG, scaleStepG), unit: 'g' })
   return found

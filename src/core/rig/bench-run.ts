@@ -1,5 +1,5 @@
 import { RIG_AT_START, type RigState } from '../procedure/parts'
-import { type BenchContainer, type BenchState, type BenchTruth, benchAtStart, benchStep } from './bench-car'
+import { BenchCar, type BenchContainer, type BenchTruth } from './bench-car'
 import { type BenchReading, benchReadings } from './bench-instruments'
 
 /** What a hand did to the bench, at a whole second since the job's clock began. */
@@ -9,67 +9,68 @@ export type BenchAction =
   | { second: number; kind: 'container-off' }
   | { second: number; kind: 'reset'; leakPaM3S: number; waterG: number }
 
-/** A bench that has run up to and including `second`. */
-export type BenchRun = { second: number; truth: BenchTruth; state: BenchState; rig: RigState; container?: BenchContainer; applied: number; scaleStepG: number }
-
 export type BenchSecond = { second: number; readings: BenchReading[] }
 
-/** Below this pressure changes are slow and a step of a second is exact enough; above, finer steps are taken. */
-const FINE_ABOVE_PA = 3000
-
-export function startBench(truth: BenchTruth, scaleStepG: number): BenchRun {
-  return { second: 0, truth, state: benchAtStart(truth), rig: RIG_AT_START, applied: 0, scaleStepG }
-}
-
 /**
- * Runs the bench to `untilSecond`, applying actions at their seconds (late ones at once).
- * Deterministic: the same truth and actions give the same readings, however often it is asked in pieces.
- * @param from - readings are returned for seconds after this one only
+ * A bench that is carried along second by second. Deterministic: the same truth and actions give the same readings,
+ * however often it is asked in pieces.
  */
-export function runBench(run: BenchRun, actions: readonly BenchAction[], untilSecond: number, from = -1): { run: BenchRun; readings: BenchSecond[] } {
-  let now = run
-  const readings: BenchSecond[] = []
-  while (now.second < untilSecond) {
-    now = oneSecond(now, actions)
-    if (now.second > from) {
-      const shown = benchReadings(now.state, now.truth, now.rig, now.second, now.scaleStepG, now.container)
-      if (shown.length > 0) readings.push({ second: now.second, readings: shown })
-    }
-  }
-  return { run: now, readings }
-}
+export class BenchRun {
+  second = 0
+  rig: RigState = RIG_AT_START
+  container: BenchContainer | undefined
+  car: BenchCar
+  readonly scaleStepG: number
+  private applied = 0
 
-function oneSecond(run: BenchRun, actions: readonly BenchAction[]): BenchRun {
-  let now = run
-  while (now.applied < actions.length && (actions[now.applied] as BenchAction).second <= now.second) {
-    now = { ...applyAction(now, actions[now.applied] as BenchAction), applied: now.applied + 1 }
+  constructor(truth: BenchTruth, scaleStepG: number) {
+    this.scaleStepG = scaleStepG
+    this.car = new BenchCar(truth, this.rig)
   }
-  const steps = now.state.airPa > FINE_ABOVE_PA ? 4 : 2
-  let { state, container } = now
-  for (let i = 0; i < steps; i++) {
-    const next = benchStep(state, now.truth, now.rig, 1 / steps, container)
-    state = next.state
-    container = next.container
-  }
-  return { ...now, state, second: now.second + 1, ...(container && { container }) }
-}
 
-function applyAction(run: BenchRun, action: BenchAction): BenchRun {
-  const { container: _gone, ...bare } = run
-  switch (action.kind) {
-    case 'turn':
-      return { ...run, rig: { ...run.rig, [action.part]: action.state } as RigState }
-    case 'container-on':
-      return { ...run, container: { grossG: action.grossG, tareG: action.tareG } }
-    case 'container-off':
-      return bare
-    case 'reset': {
-      const truth = { ...run.truth, leakPaM3S: action.leakPaM3S, waterG: action.waterG }
-      return { ...bare, truth, state: benchAtStart(truth) }
+  /**
+   * Runs to `untilSecond`, applying actions at their seconds (late ones at once).
+   * @param from - readings are returned for seconds after this one only
+   */
+  runTo(actions: readonly BenchAction[], untilSecond: number, from = -1): BenchSecond[] {
+    const shown: BenchSecond[] = []
+    while (this.second < untilSecond) {
+      this.oneSecond(actions)
+      if (this.second <= from) continue
+      const readings = benchReadings(this.car, this.rig, this.second, this.scaleStepG, this.container)
+      if (readings.length > 0) shown.push({ second: this.second, readings })
     }
-    default: {
-      const unknown: never = action
-      return unknown
+    return shown
+  }
+
+  private oneSecond(actions: readonly BenchAction[]): void {
+    const before = this.applied
+    while (this.applied < actions.length && (actions[this.applied] as BenchAction).second <= this.second) this.apply(actions[this.applied++] as BenchAction)
+    if (this.applied > before) this.car.turn(this.rig)
+    const takenG = this.car.second(this.rig, this.container)
+    if (this.container && takenG > 0) this.container = { ...this.container, grossG: this.container.grossG - takenG }
+    this.second++
+  }
+
+  private apply(action: BenchAction): void {
+    switch (action.kind) {
+      case 'turn':
+        this.rig = { ...this.rig, [action.part]: action.state } as RigState
+        return
+      case 'container-on':
+        this.container = { grossG: action.grossG, tareG: action.tareG }
+        return
+      case 'container-off':
+        this.container = undefined
+        return
+      case 'reset':
+        this.container = undefined
+        this.car = new BenchCar({ ...this.car.truth, leakPaM3S: action.leakPaM3S, waterG: action.waterG }, this.rig)
+        return
+      default: {
+        const unknown: never = action
+        throw new RangeError(`the bench knows no ${JSON.stringify(unknown)}`)
+      }
     }
   }
 }

@@ -1,10 +1,9 @@
 import { expect, test } from 'vitest'
 import { waterSaturationPa } from '../fluids/water'
-import { GAS_CONSTANT, L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
+import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import { type BenchTruth, benchStep } from './bench-car'
-import { type BenchAction, runBench, startBench } from './bench-run'
-import { pullFlow } from './pull-flow'
+import type { BenchTruth } from './bench-car'
+import { type BenchAction, BenchRun } from './bench-run'
 
 const TRUTH: BenchTruth = {
   volumeL: 2.5,
@@ -14,7 +13,6 @@ const TRUTH: BenchTruth = {
   leakPaM3S: 0,
   waterG: 0,
   boundG: 0,
-  boundTauS: 1800,
   ambientC: 20,
   barometerPa: 101_325,
   refrigerant: 'R-134a',
@@ -23,78 +21,47 @@ const TRUTH: BenchTruth = {
 const turn = (second: number, part: string, state: string) => ({ second, kind: 'turn', part, state }) as BenchAction
 const PULLING = [turn(0, 'coupler-low', 'open'), turn(0, 'coupler-high', 'open'), turn(0, 'centre-hose', 'pump'), turn(0, 'pump', 'on')]
 const SHUT = (second: number) => [turn(second, 'valve-low', 'closed'), turn(second, 'valve-high', 'closed')]
-const total = (s: { airPa: number; waterPa: number }) => s.airPa + s.waterPa
-const play = (truth: BenchTruth, actions: BenchAction[], until: number) => runBench(startBench(truth, 2), actions, until)
 
-test('a dry, tight car comes down to the pump’s floor and no further', () => {
-  const { run } = play(TRUTH, PULLING, 1800)
-  expect(total(run.state) / PA_PER_MICRON).toBeGreaterThan(24.9)
-  expect(total(run.state) / PA_PER_MICRON).toBeLessThan(28)
+function play(truth: BenchTruth, actions: BenchAction[], until: number, from = -1) {
+  const run = new BenchRun(truth, 2)
+  return { run, readings: run.runTo(actions, until, from) }
+}
+const pressure = (truth: BenchTruth, actions: BenchAction[], until: number) => play(truth, actions, until).run.car.farPa
+
+test('a dry, tight car comes down near the pump’s floor and never below it', () => {
+  const micron = pressure(TRUTH, PULLING, 3600) / PA_PER_MICRON
+  expect(micron).toBeGreaterThan(24.9)
+  expect(micron).toBeLessThan(60)
 })
 
-test('one 1.5 m hose of 4.8 mm passes 0.03 to 0.1 CFM at 500 micron from a 5 CFM pump', () => {
-  const pa = 500 * PA_PER_MICRON
-  const { flowPaM3S } = pullFlow(pa, { boreMm: 4.8, lengthM: 1.5, hoses: 1 }, (5 * L_S_PER_CFM) / 1000, 25 * PA_PER_MICRON)
-  const cfm = ((flowPaM3S / pa) * 1000) / L_S_PER_CFM
-  expect(cfm).toBeGreaterThan(0.03)
-  expect(cfm).toBeLessThan(0.1)
-})
-
-test('the pump takes what the hose gives: one flow through both', () => {
-  const speed = 1e-3
-  const { flowPaM3S, pumpPa } = pullFlow(300, TRUTH.line, speed, 3)
-  expect(flowPaM3S).toBeCloseTo(speed * (pumpPa - 3), 9)
-  expect(pumpPa).toBeLessThan(300)
-})
-
-test('shut in, a leak rises straight: V dp/dt is the inflow', () => {
-  const leak = { ...TRUTH, leakPaM3S: 1e-4 }
+test('shut in, a leak rises straight: the volume times the rise is the inflow', () => {
   const shut = [...PULLING, ...SHUT(900)]
-  const from = total(play(leak, shut, 960).run.state)
-  const to = total(play(leak, shut, 1960).run.state)
-  expect(((to - from) / 1000) * 0.0025).toBeCloseTo(1e-4, 6)
+  const rise = (leakPaM3S: number) => (pressure({ ...TRUTH, leakPaM3S }, shut, 1960) - pressure({ ...TRUTH, leakPaM3S }, shut, 960)) / 1000
+  // the hoses give a little too: what the leak adds is the difference; 2.5 L and two ports of 10 mL are shut in
+  expect(((rise(1e-4) - rise(0)) * 0.00252) / 1e-4).toBeCloseTo(1, 1.7)
 })
 
 test('shut in with water it rises to saturation at ambient and stops', () => {
-  const wet = { ...TRUTH, waterG: 2 }
-  const { run } = play(wet, [...PULLING, ...SHUT(60)], 6 * 3600)
-  expect(run.state.waterPa / waterSaturationPa(kelvin(20))).toBeCloseTo(1, 2)
+  const level = pressure({ ...TRUTH, waterG: 2 }, [...PULLING, ...SHUT(60)], 6 * 3600)
+  expect(level / waterSaturationPa(kelvin(20))).toBeCloseTo(1, 1.5)
 })
 
-test('water that leaves the liquid is in the gas, gram for gram', () => {
-  const wet = { ...TRUTH, waterG: 0.03, volumeL: 5 }
-  const { run } = play(wet, [...PULLING, ...SHUT(20)], 4000)
-  const before = play(wet, [...PULLING, ...SHUT(20)], 30).run.state
-  const gained = ((run.state.waterPa - before.waterPa) * 0.005 * 18.015) / (GAS_CONSTANT * kelvin(20))
-  expect(gained).toBeCloseTo(before.liquidG - run.state.liquidG, 4)
-})
-
-test('any step keeps every pressure positive and finite, from a hundredth of a second to ten', () => {
-  const rig = { ...startBench(TRUTH, 2).rig, 'coupler-low': 'open', 'centre-hose': 'pump', pump: 'on' } as never
-  for (const dt of [0.01, 1, 10]) {
-    let state = startBench({ ...TRUTH, waterG: 3 }, 2).state
-    for (let i = 0; i < 500; i++) {
-      state = benchStep(state, { ...TRUTH, waterG: 3 }, rig, dt).state
-      expect(state.airPa).toBeGreaterThan(0)
-      expect(state.waterPa).toBeGreaterThan(0)
-      expect(Number.isFinite(total(state))).toBe(true)
-    }
-  }
-})
-
-test('the same bench played in pieces gives the same readings, so one that was killed goes on without a seam', () => {
+test('the same bench played in pieces, or begun again after it died, gives the same readings without a seam', () => {
   const actions = [...PULLING, ...SHUT(200)]
   const whole = play(TRUTH, actions, 400).readings
-  const first = play(TRUTH, actions, 170)
-  const rest = runBench(first.run, actions, 400)
-  expect([...first.readings, ...rest.readings]).toEqual(whole)
-  const restarted = runBench(startBench(TRUTH, 2), actions, 400, 170)
-  expect(restarted.readings).toEqual(whole.filter((r) => r.second > 170))
+  const pieces = new BenchRun(TRUTH, 2)
+  expect([...pieces.runTo(actions, 170), ...pieces.runTo(actions, 171), ...pieces.runTo(actions, 400)]).toEqual(whole)
+  expect(play(TRUTH, actions, 400, 170).readings).toEqual(whole.filter((r) => r.second > 170))
 })
 
-test('an open line without a pump lets the air back in', () => {
-  const { run } = play(TRUTH, [...PULLING, turn(600, 'pump', 'off')], 660)
-  expect(total(run.state)).toBeGreaterThan(90_000)
+test('an open line without a running pump lets the air back in', () => {
+  expect(pressure(TRUTH, [...PULLING, turn(600, 'pump', 'off')], 700)).toBeGreaterThan(90_000)
+})
+
+test('put back, the car is full of air again with what was hidden in it, and its hoses still on', () => {
+  const reset: BenchAction = { second: 900, kind: 'reset', leakPaM3S: 3e-4, waterG: 0.02 }
+  expect(pressure(TRUTH, [...PULLING, reset], 901)).toBeGreaterThan(20_000)
+  expect(pressure(TRUTH, [...PULLING, reset], 1500)).toBeLessThan(100)
 })
 
 test('a container gives what the car gets, and keeps its heel', () => {
@@ -109,7 +76,36 @@ test('a container gives what the car gets, and keeps its heel', () => {
   ]
   const { run } = play(TRUTH, actions, 4000)
   const left = (run.container?.grossG ?? 0) - 132
-  expect(run.state.chargeG).toBeCloseTo(340 - left, 6)
+  expect(run.car.chargeG).toBeCloseTo(340 - left, 6)
   expect(left).toBeGreaterThan(3)
   expect(left).toBeLessThan(15)
+})
+
+test('the engine brings plausible sides and a vent, and the gauge’s steps are coarser higher up', () => {
+  const full = play(
+    TRUTH,
+    [
+      ...PULLING,
+      ...SHUT(600),
+      { second: 610, kind: 'container-on', grossG: 5000, tareG: 100 },
+      turn(610, 'centre-hose', 'container'),
+      turn(611, 'container-valve', 'open'),
+      turn(611, 'valve-low', 'open'),
+      turn(620, 'engine', 'on'),
+    ],
+    1200,
+  )
+  const last = full.readings[full.readings.length - 1]
+  const shown = Object.fromEntries(full.readings.slice(-6).flatMap((s) => s.readings.map((r) => [r.channel, r.value])))
+  expect(last?.readings.some((r) => r.channel === 'vacuum')).toBe(false)
+  // 170 to 310 kPa and 1000 to 1750 kPa on a warm day; at 20 C somewhat below
+  expect(shown.low as number).toBeGreaterThan(20)
+  expect(shown.low as number).toBeLessThan(45)
+  expect(shown.high as number).toBeGreaterThan(100)
+  expect(shown.high as number).toBeLessThan(200)
+  const wet = play({ ...TRUTH, waterG: 3 }, PULLING, 300)
+    .readings.flatMap((s) => s.readings)
+    .filter((r) => r.channel === 'vacuum' && r.value > 1100 && r.value < 4900)
+  expect(wet.length).toBeGreaterThan(20)
+  expect(wet.every((r) => r.value % 10 === 0)).toBe(true)
 })

@@ -135,6 +135,13 @@ export class Network {
     return y
   }
 
+  /** Sets the inflow of a leak, Pa m3/s at hard vacuum: a line opened to the air is one. */
+  setLeak(index: number, air: number): void {
+    const leak = this.leaks[index]
+    if (!leak) throw new RangeError(`there is no leak ${index}`)
+    leak.air = air
+  }
+
   /** Does what an event says; false when it names a link or node that is not there. */
   apply(event: RigEvent): boolean {
     if ('open' in event || 'close' in event) {

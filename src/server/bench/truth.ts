@@ -15,7 +15,6 @@ export function truthOf(opened: JobOpened, jobId: string): BenchTruth {
     leakPaM3S: 0,
     waterG: WATER_G[story.opened],
     boundG: story.drierReplaced || story.opened === 'nothing' ? 0 : 0.4,
-    boundTauS: 1800,
     ambientC: place.ambientC,
     barometerPa: place.barometerPa,
     refrigerant: opened.label.refrigerant,

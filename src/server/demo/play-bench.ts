@@ -1,5 +1,5 @@
 import type pg from 'pg'
-import { type BenchAction, type BenchRun, type BenchSecond, runBench, startBench } from '@/core/rig/bench-run'
+import { type BenchAction, BenchRun, type BenchSecond } from '@/core/rig/bench-run'
 import { toStored } from '@/core/units/channel'
 import { transaction } from '../db/pool'
 import { selectJob } from '../jobs/job-rows'
@@ -32,9 +32,7 @@ export class BenchPlayer {
 
   async playTo(untilMs: number): Promise<void> {
     const run = await this.current()
-    const played = runBench(run, this.actions, Math.floor((untilMs - this.startMs) / 1000))
-    this.run = played.run
-    await this.store(played.readings)
+    await this.store(run.runTo(this.actions, Math.floor((untilMs - this.startMs) / 1000)))
   }
 
   /** Plays until the scale shows `stopG` or `latestMs`; asks for the engine when the flow has faded. Returns when it stopped. */
@@ -62,7 +60,7 @@ export class BenchPlayer {
     const job = await selectJob(this.db, this.jobId)
     if (!job?.bench) throw new RangeError('a demo car is on the bench')
     this.barometerPa = job.barometerPa
-    this.run = startBench(job.bench.truth, job.bench.scaleStepG)
+    this.run = new BenchRun(job.bench.truth, job.bench.scaleStepG)
     return this.run
   }
 

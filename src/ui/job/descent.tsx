@@ -78,7 +78,9 @@ function Band({ band, x, y, right }: { band: PullBand; x: (s: number) => number;
   const edge = (values: number[]) => values.slice(0, shown).map((pa, i) => `${x(band.tS[i] as number).toFixed(1)} ${y(pa).toFixed(1)}`)
   // where the band is thickest its words have room
   const thickness = (i: number) => y(band.lowPa[i] as number) - y(band.highPa[i] as number)
-  const label = Array.from({ length: Math.max(0, shown - 12) }, (_, i) => i).reduce((best, i) => (thickness(i) > thickness(best) ? i : best), 0)
+  const places = Array.from({ length: Math.max(1, shown - 12) }, (_, i) => i)
+  const most = Math.max(...places.map(thickness))
+  const label = places.find((i) => thickness(i) > 0.9 * most) ?? 0
   return (
     <g>
       <path
@@ -90,7 +92,7 @@ function Band({ band, x, y, right }: { band: PullBand; x: (s: number) => number;
         strokeWidth="1"
       />
       {shown > 3 && (
-        <text x={x(band.tS[label] as number) + 6} y={(y(band.highPa[label] as number) + y(band.lowPa[label] as number)) / 2 + 16} fontSize="14.5" fill="var(--ink)">
+        <text x={x(band.tS[label] as number) + 6} y={(y(band.highPa[label] as number) + y(band.lowPa[label] as number)) / 2 + 5} fontSize="14.5" fill="var(--ink)">
           predicted, 8 in 10
         </text>
       )}
