@@ -1,0 +1,212 @@
+import { describe, expect, test } from 'vitest'
+import type { HoldResult } from '../hold/judge'
+import type { HoldEnded } from '../procedure/events'
+import { after, CAR, done, HOLDING, job, minutes, PULLING, part, RIGGED, rest } from '../testing/job-fixture'
+import { callFor } from './call'
+import { gramsWords } from './hold'
+import type { Call, Deed, Live } from './types'
+
+const clock = (ms: number) => new Date(ms).toISOString().slice(11, 16)
+const live = (m: number, more: Partial<Live> = {}): Live => ({ nowMs: minutes(m), clock, ...more })
+const MICRON = 0.1333224
+const deedsOf = (call: Call): Deed[] => (call.action.does.do === 'record' ? call.action.does.deeds : [])
+
+describe('before the vacuum', () => {
+  test('a fresh car is read at rest, both gauges', () => {
+    expect(callFor(job(CAR), live(0))).toMatchObject({ sentence: 'Read both gauges at rest.', form: 'zero', action: { does: { do: 'send', form: 'zero' } } })
+  })
+
+  test('pressure asks for recovery and tells liquid from vapour from air', () => {
+    // at 11 C R-134a with liquid stands 353 kPa above the air of Cerro Lumen
+    const why = (kPa: number) => callFor(job(CAR, [1, rest(kPa * 1000)]), live(2)).why.join(' ')
+    expect(why(350)).toMatch(/there is liquid inside/)
+    expect(why(120)).toMatch(/only vapour is left/)
+    expect(why(430)).toMatch(/air inside/)
+    expect(callFor(job(CAR, [1, rest(350_000)]), live(2)).watch.join()).not.toMatch(/R-1234yf/)
+  })
+
+  test('a mildly flammable refrigerant brings its caution', () => {
+    const yf = { ...CAR, label: { ...CAR.label, refrigerant: 'R-1234yf' as const } }
+    expect(callFor(job(yf, [1, rest(350_000)]), live(2)).watch.join()).toMatch(/burns mildly/)
+  })
+
+  test('below zero asks which, and either answer goes on', () => {
+    const below = job(CAR, [1, rest(-20_000)])
+    const call = callFor(below, live(2))
+    expect([call.action, ...call.plain].map((b) => b.label)).toEqual(['Already under vacuum', 'Needle off zero'])
+    expect(callFor(later(below, 3, ...deedsOf(call)), live(4)).action.label).toBe('Log the repair')
+  })
+
+  test('a hybrid warns of its voltage where oil is logged', () => {
+    const hybrid = { ...CAR, car: { ...CAR.car, hybrid: true } }
+    expect(callFor(job(hybrid, [1, rest(0)], [2, done('zero')]), live(3)).watch.join()).toMatch(/High-voltage/)
+  })
+})
+
+describe('the pull', () => {
+  test('the pump first, then the valves, then it waits with a time', () => {
+    const rigged = job(CAR, ...RIGGED)
+    expect(deedsOf(callFor(rigged, live(6)))).toEqual([part('pump', 'on')])
+    const on = later(rigged, 6, part('pump', 'on'))
+    expect(deedsOf(callFor(on, live(6)))).toEqual([part('valve-low', 'open'), part('valve-high', 'open')])
+    const call = callFor(job(CAR, ...PULLING), live(20, { vacuumPa: 900 * MICRON }))
+    expect(call.figure).toEqual({ text: '11:06', caption: 'in 46 min' })
+    expect(call.why.join(' ')).toMatch(/900 micron now, the target is 500/)
+  })
+
+  test('at the target it says isolate; late and above it, it says so and lets the hold tell', () => {
+    const pulling = job(CAR, ...PULLING)
+    expect(callFor(pulling, live(30, { vacuumPa: 480 * MICRON })).sentence).toBe('Deep enough. Isolate it.')
+    expect(callFor(pulling, live(90, { vacuumPa: 900 * MICRON }))).toMatchObject({ sentence: 'Not at the target yet.', action: { label: 'Isolate it all the same' } })
+  })
+
+  test('what the target proves is a dew point at most, not a tight car', () => {
+    const { proves } = callFor(job(CAR, ...PULLING), live(20))
+    expect(proves?.text).toMatch(/dew point of −24 °C at most/)
+    expect(proves?.text).toMatch(/does not prove a tight car/)
+  })
+
+  test('isolating shuts the valves before the pump and takes the hose off last', () => {
+    let state = later(job(CAR, ...PULLING), 40, done('pull'))
+    const order: string[] = []
+    for (let i = 0; i < 3; i++) {
+      const call = callFor(state, live(40 + i))
+      order.push(call.action.label)
+      state = later(state, 40 + i, ...deedsOf(call))
+    }
+    expect(order).toEqual(['Both valves are shut', 'Pump is off', 'Hose is off'])
+    expect(state.step).toBe('hold')
+  })
+})
+
+const judged = (change: Partial<HoldResult>): HoldResult => ({
+  verdict: 'undecided',
+  probability: { leak: 0.4, damp: 0.4 },
+  sustainedRisePaS: null,
+  leakGramsPerYear: null,
+  detectionLimitGramsPerYear: { low: 30, high: 700 },
+  limitAtEndGramsPerYear: { low: 4, high: 90 },
+  futures: [],
+  samples: 700,
+  heldS: 700,
+  reasons: ['It rose 12 micron in 11 minutes.'],
+  ...change,
+})
+
+describe('the hold', () => {
+  const holding = job(CAR, ...HOLDING)
+
+  test('undecided it is left alone until its time, and says what it proves by then', () => {
+    const call = callFor(holding, live(52, { judgement: judged({}) }))
+    expect(call).toMatchObject({ sentence: 'Leave it. Come back at', figure: { text: '11:10', caption: 'in 18 min' }, sure: 'undecided, as expected' })
+    expect(call.proves?.text).toMatch(/By now a leak of 700 g a year would show, at the planned end one of 90/)
+  })
+
+  test.each([
+    [{ verdict: 'leak' as const, probability: { leak: 0.99, damp: 0.1 } }, 'It leaks. No need to wait.'],
+    [{ verdict: 'damp' as const, probability: { leak: 0.01, damp: 0.99 } }, 'It is damp. No need to wait.'],
+    [{ probability: { leak: 0.5, damp: 0.99 } }, 'It is damp for certain. No need to wait.'],
+  ])('a finding that waiting cannot take away is called at once: %j', (change, sentence) => {
+    expect(callFor(holding, live(55, { judgement: judged(change) })).sentence).toBe(sentence)
+  })
+
+  test('tight goes on proving more, and a finding in the first minutes is not called', () => {
+    expect(callFor(holding, live(55, { judgement: judged({ verdict: 'tight', probability: { leak: 0.02, damp: 0.1 } }) })).sentence).toMatch(/Leave it/)
+    expect(callFor(holding, live(45, { judgement: judged({ verdict: 'leak', heldS: 300 }) })).sentence).toMatch(/Leave it/)
+  })
+
+  test('when time is up the hand goes to judging', () => {
+    expect(callFor(holding, live(71))).toMatchObject({ sentence: 'Time is up. Judge it.', action: { label: 'Judge the hold', does: { do: 'judge' } } })
+  })
+
+  const ended = (change: Partial<HoldEnded>): Deed => ({
+    kind: 'hold-ended',
+    payload: { verdict: 'tight', leak: 0.01, damp: 0.05, risePaS: 0, provesGramsPerYear: 94, leakGramsPerYear: 3, heldS: 1800, samples: 1800, reasons: ['level'], ...change },
+  })
+
+  test.each([
+    ['tight', {}, 'Tight. Charge it.', 'charge'],
+    ['damp', { verdict: 'damp' as const, damp: 0.99 }, 'Damp. Pull again.', 'pull'],
+    ['leak', { verdict: 'leak' as const, leak: 0.99 }, 'It leaks. Find it.', 'fix'],
+    ['undecided', { verdict: 'undecided' as const }, 'Still undecided.', 'hold'],
+    ['wet', { verdict: 'undecided' as const, leak: 0.5, damp: 1 }, 'Damp for certain. Pull again.', 'pull'],
+    ['invalid', { verdict: 'invalid' as const, provesGramsPerYear: null }, 'This record cannot be judged.', 'pull'],
+  ] as const)('%s leads where it should', (_name, change, sentence, next) => {
+    const call = callFor(later(holding, 71, ended(change)), live(72))
+    expect(call.sentence).toBe(sentence)
+    expect(deedsOf(call)).toEqual([{ kind: 'hold-decided', payload: { next } }])
+  })
+
+  test('every verdict says what it does not prove, in two figures', () => {
+    const text = callFor(later(holding, 71, ended({})), live(72)).proves?.text
+    expect(text).toMatch(/No leak of 94 g a year or more/)
+    expect(text).toMatch(/Not a core under its coupler/)
+    expect([gramsWords(1234), gramsWords(96.6), gramsWords(0), gramsWords(Number.NaN)]).toEqual(['1,200', '97', 'no', 'no'])
+  })
+})
+
+describe('the charge', () => {
+  const stops = [
+    { id: 'can-1', stopGrossG: 140, takenG: 332, purgeG: 3 },
+    { id: 'can-2', stopGrossG: 260, takenG: 214, purgeG: 3 },
+  ]
+  const containers = ['can-1', 'can-2'].map((id) => ({ id, kind: 'can' as const, grossG: 474, netG: 340 }))
+  const planned: Deed = { kind: 'charge-planned', payload: { targetG: 540, purgeEachG: 3, containers, stops, bandG: [535, 545] } }
+  const charging = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }, planned)
+  const first = later(charging, 71, { kind: 'container-started', payload: { id: 'can-1', grossG: 472 } })
+  const open = later(first, 72, part('container-valve', 'open'), part('valve-low', 'open'))
+
+  test('containers go on in the plan’s order, each opened with the engine off first', () => {
+    expect(callFor(charging, live(70))).toMatchObject({ form: 'container-start', action: { label: 'can-1 is connected' } })
+    expect(callFor(first, live(71)).why.join()).toMatch(/Into the vacuum first, engine off/)
+    expect(callFor(first, live(71)).watch.join()).toMatch(/High side stays shut while the engine runs/)
+  })
+
+  test('the stop weight is the figure, with the time until it', () => {
+    const call = callFor(open, live(73, { scaleG: 300, flowGMin: 80 }))
+    expect(call.figure).toEqual({ text: '140', caption: 'g on the scale, 4.9 oz, in 2 min 0 s' })
+    expect(callFor(open, live(73, { scaleG: 138, flowGMin: 80 })).sentence).toMatch(/Close the low valve now/)
+  })
+
+  test('when the flow has died into the vacuum the engine goes on', () => {
+    expect(callFor(open, live(75, { scaleG: 420, flowGMin: 2 }))).toMatchObject({ sentence: 'The flow stopped. Engine on.' })
+    expect(callFor(open, live(75, { scaleG: 471, flowGMin: 2 })).sentence).not.toMatch(/Engine on/)
+  })
+
+  test('a shut low valve asks for the weight, and offers to open again while grams are wanted', () => {
+    const shut = later(open, 76, part('valve-low', 'closed'))
+    expect(callFor(shut, live(76, { scaleG: 142 }))).toMatchObject({ form: 'container-end', plain: [] })
+    expect(callFor(shut, live(76, { scaleG: 200 })).plain.map((b) => b.label)).toEqual(['Low valve open again'])
+  })
+
+  test('too much says that recovery is the way back, too little offers another container', () => {
+    const finish = (second: number) =>
+      later(
+        open,
+        80,
+        { kind: 'container-ended', payload: { id: 'can-1', grossG: 140 } },
+        { kind: 'container-started', payload: { id: 'can-2', grossG: 474 } },
+        { kind: 'container-ended', payload: { id: 'can-2', grossG: second } },
+      )
+    expect(callFor(finish(260), live(81)).why.join()).toMatch(/asks for 540 g and allows ±15/)
+    expect(callFor(finish(200), live(81)).why.join()).toMatch(/60 g over .*Recovery is the only honest way back/)
+    expect(callFor(finish(400), live(81)).plain.map((b) => b.label)).toEqual(['Plan another'])
+  })
+})
+
+describe('the end', () => {
+  test('the car is left in order, then signed; signed, only the record is left', () => {
+    let state = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }, done('charge'), done('prove'))
+    const order: string[] = []
+    for (let i = 0; i < 7; i++) {
+      const call = callFor(state, live(80 + i))
+      order.push(call.action.label)
+      state = later(state, 80 + i, ...deedsOf(call))
+    }
+    expect(order.indexOf('Low coupler is off')).toBeLessThan(order.indexOf('Engine is off'))
+    expect(order.indexOf('Engine is off')).toBeLessThan(order.indexOf('High coupler is off'))
+    expect(callFor(state, live(90))).toMatchObject({ sentence: 'Sign the record.', form: 'sign' })
+    const signed = later(state, 91, { kind: 'signed', payload: { certificate: 'CL-0533', readingCount: 0, readingsSha256: 'a'.repeat(64) } })
+    expect(callFor(signed, live(92))).toMatchObject({ sentence: 'Signed. The car can go.', action: { does: { do: 'go', to: 'record' } } })
+  })
+})
