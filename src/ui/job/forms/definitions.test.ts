@@ -1,0 +1,121 @@
+import { describe, expect, test } from 'vitest'
+import type { Deed } from '@/core/call/types'
+import { CAR, HOLDING, job, later, minutes } from '@/core/testing/job-fixture'
+import { FORMS } from './definitions'
+import type { Parsed } from './form-types'
+
+const USER = { name: 'Teo Brisal', role: 'technician' as const, certificate: 'CL-0533' }
+const LIVE = { nowMs: minutes(80), clock: String }
+const errorsOf = (parsed: Parsed) => ('errors' in parsed ? parsed.errors : {})
+const deedsOf = (parsed: Parsed): Deed[] => ('deeds' in parsed ? parsed.deeds : [])
+
+describe('the zero check', () => {
+  const fresh = job(CAR)
+
+  test('gauges are taken in any unit and kept above the air', () => {
+    const [deed] = deedsOf(FORMS.zero.parse({ low: '45 psi', high: '310 kPa' }, fresh))
+    expect(deed).toMatchObject({ kind: 'zero-read', payload: { lowPaG: expect.closeTo(310_264, 0), highPaG: expect.closeTo(310_000, 0), typed: 'low 45 psi, high 310 kPa' } })
+  })
+
+  test('inches count below the air, and deeper than the air itself is refused at its field', () => {
+    expect(deedsOf(FORMS.zero.parse({ low: '6 in', high: '0' }, fresh))[0]).toMatchObject({ payload: { lowPaG: expect.closeTo(-20_318, 0) } })
+    expect(errorsOf(FORMS.zero.parse({ low: '29 inHg', high: '' }, fresh))).toEqual({ low: expect.stringMatching(/22\.4/), high: expect.stringMatching(/type a number/) })
+  })
+
+  test('recovered grams come with both gauges read again', () => {
+    const deeds = deedsOf(FORMS.recovered.parse({ grams: '14.5 oz', low: '0', high: '0' }, fresh))
+    expect(deeds.map((d) => d.kind)).toEqual(['recovered', 'zero-read'])
+    expect(deeds[0]).toMatchObject({ payload: { grams: expect.closeTo(411, 0) } })
+    expect(Object.keys(errorsOf(FORMS.recovered.parse({ grams: 'some', low: '0', high: 'x' }, fresh)))).toEqual(['grams', 'high'])
+  })
+})
+
+describe('the repair', () => {
+  test('counted parts and owed oil go into one entry, and the step is done', () => {
+    const deeds = deedsOf(FORMS.fix.parse({ openHours: '3', oilMl: '30', oilReason: 'condenser', 'core-small': '2', drier: '1', caps: '0' }, job(CAR)))
+    expect(deeds[0]).toMatchObject({
+      payload: {
+        renewed: [
+          { what: 'core-small', count: 2 },
+          { what: 'drier', count: 1 },
+        ],
+        oilOwedMl: 30,
+        oilReason: 'condenser',
+      },
+    })
+    expect(deeds[1]).toEqual({ kind: 'step-finished', payload: { step: 'fix' } })
+  })
+
+  test.each([
+    [{ openHours: '3', oilMl: '30', oilReason: '' }, 'oilReason'],
+    [{ openHours: '-1', oilMl: '0' }, 'openHours'],
+    [{ openHours: '3', oilMl: 'much' }, 'oilMl'],
+  ])('%j is refused at its field', (values, field) => {
+    expect(Object.keys(errorsOf(FORMS.fix.parse(values, job(CAR))))).toEqual([field])
+  })
+
+  test('the drier the take-in spoke of is there already', () => {
+    expect(FORMS.fix.initial(job(CAR), LIVE, USER).drier).toBe('1')
+  })
+})
+
+describe('the containers', () => {
+  const charging = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
+  const TWO = { kind1: 'can', gross1: '472 g', second1: '12 oz', kind2: 'cylinder', gross2: '9120 g', second2: '3410 g' }
+
+  test('a can and a cylinder become a plan that adds up to the label', () => {
+    const [deed] = deedsOf(FORMS.plan.parse(TWO, charging))
+    if (deed?.kind !== 'charge-planned') throw new Error('no plan')
+    const taken = deed.payload.stops.reduce((sum, s) => sum + s.takenG - s.purgeG, 0)
+    expect(taken).toBeCloseTo(540, 6)
+    expect(deed.payload.containers.map((c) => c.id)).toEqual(['can-1', 'cylinder-2'])
+    expect(deed.payload.bandG[0]).toBeLessThan(540)
+  })
+
+  test('a second container left empty is left out', () => {
+    const [deed] = deedsOf(FORMS.plan.parse({ ...TWO, gross2: '' }, charging))
+    expect(deed).toMatchObject({ payload: { containers: [{ id: 'can-1' }] } })
+  })
+
+  test.each([
+    [{ ...TWO, gross1: '12 oz' }, 'gross1', /net weight taken for the gross/],
+    [{ ...TWO, gross2: '3000 g' }, 'gross2', /no more than empty/],
+    [{ ...TWO, second1: '' }, 'second1', /type a weight/],
+  ])('%j is caught', (values, field, reason) => {
+    expect(errorsOf(FORMS.plan.parse(values, charging))[field]).toMatch(reason)
+  })
+
+  const planned = later(charging, 71, ...deedsOf(FORMS.plan.parse(TWO, charging)))
+
+  test('the first container stands in the field with its planned weight, and may not weigh less than where it stops', () => {
+    expect(FORMS['container-start'].initial(planned, LIVE, USER)).toEqual({ gross: '472 g' })
+    expect(errorsOf(FORMS['container-start'].parse({ gross: '100 g' }, planned)).gross).toMatch(/must weigh more than 1\d\d g/)
+    expect(deedsOf(FORMS['container-start'].parse({ gross: '474 g' }, planned))).toEqual([{ kind: 'container-started', payload: { id: 'can-1', grossG: 474 } }])
+  })
+
+  test('its end is what the scale shows, and a container does not gain', () => {
+    const open = later(planned, 72, { kind: 'container-started', payload: { id: 'can-1', grossG: 472 } })
+    expect(FORMS['container-end'].initial(open, { ...LIVE, scaleG: 142 }, USER)).toEqual({ gross: '142 g' })
+    expect(errorsOf(FORMS['container-end'].parse({ gross: '480 g' }, open)).gross).toMatch(/does not gain/)
+    expect(deedsOf(FORMS['container-end'].parse({ gross: '5 oz' }, open))).toEqual([{ kind: 'container-ended', payload: { id: 'can-1', grossG: expect.closeTo(141.7, 1) } }])
+  })
+})
+
+describe('the proof and the signature', () => {
+  test('instruments fill the fields, above the air of the place', () => {
+    const values = FORMS.proof.initial(job(CAR), { ...LIVE, lowPa: 75_815 + 200_000, highPa: 75_815 + 1_200_000, ventC: 8.4 }, USER)
+    expect(values).toMatchObject({ low: '29.0 psig', high: '174.0 psig', vent: '8.4 C', ambient: '11 C' })
+  })
+
+  test('readings are kept in Pa and Celsius, nonsense is refused beside its field', () => {
+    expect(deedsOf(FORMS.proof.parse({ low: '2 bar', high: '200 psi', vent: '46 F', ambient: '20', note: ' ok ' }, job(CAR)))).toEqual([])
+    expect(deedsOf(FORMS.proof.parse({ low: '29 psi', high: '200 psi', vent: '46.4 F', ambient: '20', note: ' ok ' }, job(CAR)))[0]).toMatchObject({
+      payload: { lowPaG: expect.closeTo(199_948, 0), ventC: expect.closeTo(8, 6), ambientC: 20, note: 'ok' },
+    })
+  })
+
+  test('a record is not signed without a certificate number', () => {
+    expect(FORMS.sign.initial(job(CAR), LIVE, USER)).toEqual({ certificate: 'CL-0533' })
+    expect(errorsOf(FORMS.sign.parse({ certificate: ' ' }, job(CAR)))).toHaveProperty('certificate')
+  })
+})

@@ -1,0 +1,71 @@
+import { expect, test } from 'vitest'
+import { RIG_AT_START } from '@/core/procedure/parts'
+import { CAR, eventAt, HOLDING, job, later, minutes, PULLING, part, RIGGED } from '@/core/testing/job-fixture'
+import { holdSamples } from '../hooks/use-judge'
+import { eventWords } from '../words/event-words'
+import { ascentOf } from './charge-figures'
+import { following } from './connection-drawing'
+import { lostGramsPerYear } from './proof-scale'
+import { cautionsOf } from './use-deeds'
+
+test('a tap gives a part its next state and comes round', () => {
+  expect(following('valve-low', RIG_AT_START)).toBe('closed')
+  expect(following('coupler-low', RIG_AT_START)).toBe('on')
+  expect(following('coupler-low', { ...RIG_AT_START, 'coupler-low': 'open' })).toBe('off')
+})
+
+test('several deeds are weighed one after the other: valves shut first, the pump may stop', () => {
+  const pulling = job(CAR, ...PULLING)
+  const shut = [part('valve-low', 'closed'), part('valve-high', 'closed')]
+  expect(cautionsOf(pulling, [...shut, part('pump', 'off')])).toEqual([])
+  expect(cautionsOf(pulling, [part('pump', 'off'), ...shut]).map((c) => c.code)).toEqual(['pump-off-before-valves'])
+  expect(cautionsOf(job(CAR, ...RIGGED), [part('engine', 'on'), part('valve-high', 'open')]).map((c) => c.code)).toEqual(['engine-in-vacuum', 'high-open-engine-on'])
+})
+
+test('a long hold is averaged into few samples that keep its mean and its count', () => {
+  const start = minutes(40)
+  const points = Array.from({ length: 5000 }, (_, i) => ({ at: start + i * 1000, value: 40 + i * 0.01 }))
+  const samples = holdSamples([{ at: start - 5000, value: 9999 }, ...points], start)
+  expect(samples.length).toBeLessThanOrEqual(600)
+  expect(samples.reduce((sum, s) => sum + (s.count ?? 1), 0)).toBe(5000)
+  for (const s of samples) expect(s.pressurePa).toBeCloseTo(40 + s.elapsedS * 0.01, 6)
+})
+
+test('the ascent adds the containers up, and never counts a purge as charge', () => {
+  const stops = [
+    { id: 'can-1', stopGrossG: 140, takenG: 332, purgeG: 3 },
+    { id: 'can-2', stopGrossG: 250, takenG: 224, purgeG: 3 },
+  ]
+  const containers = [{ id: 'can-1', kind: 'can' as const, grossG: 472, netG: 340 }]
+  const state = later(
+    job(CAR, ...HOLDING),
+    70,
+    { kind: 'charge-planned', payload: { targetG: 540, purgeEachG: 3, containers, stops, bandG: [535, 545] } },
+    { kind: 'container-started', payload: { id: 'can-1', grossG: 472 } },
+  )
+  const second = later(later(state, 80, { kind: 'container-ended', payload: { id: 'can-1', grossG: 142 } }), 81, {
+    kind: 'container-started',
+    payload: { id: 'can-2', grossG: 474 },
+  })
+  const scale = [
+    { at: minutes(70) + 1000, value: 470 },
+    { at: minutes(75), value: 300 },
+    { at: minutes(82), value: 371 },
+  ]
+  expect(ascentOf(second, scale).map((p) => p.value)).toEqual([0, 0, 169, 327, 327, 327 + 100])
+})
+
+test('the history’s loss is grams a year, and nothing without its figures', () => {
+  const state = later(job(CAR), 1, { kind: 'recovered', payload: { grams: 340 } })
+  expect(lostGramsPerYear(state)).toBeCloseTo((200 / 200) * 365.25, 6)
+  expect(lostGramsPerYear(job(CAR))).toBeUndefined()
+})
+
+test('the trail speaks the trade’s words', () => {
+  expect(eventWords(eventAt(1, part('valve-low', 'closed')))).toBe('Low valve closed')
+  expect(eventWords(eventAt(1, { kind: 'fix-logged', payload: { renewed: [{ what: 'core-large', count: 1 }], openHours: 2, oilOwedMl: 30, oilReason: 'condenser' } }))).toBe(
+    'Renewed: valve core, large ×1; oil owed 30 mL (condenser)',
+  )
+  expect(eventWords(eventAt(1, { kind: 'hold-decided', payload: { next: 'pull' } }))).toBe('Decided: pull again')
+  expect(eventWords(eventAt(1, { kind: 'caution-passed', payload: { code: 'exhaust-cap-on' } }))).toBe('Went on past the caution: exhaust cap on')
+})
