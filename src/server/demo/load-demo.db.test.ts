@@ -1,0 +1,47 @@
+import { fileURLToPath } from 'node:url'
+import { expect, test } from 'vitest'
+import { foldJob } from '@/core/procedure/reduce'
+import { currentHold } from '@/core/procedure/state'
+import { verifyRecord } from '@/core/record/record'
+import { database } from '../db/pool'
+import { boardView } from '../jobs/board-view'
+import { selectEvents } from '../jobs/job-rows'
+import { nodeCrypto } from '../records/chain'
+import { exportRecord } from '../records/export-record'
+import { readingsCsv } from '../records/readings-csv'
+import { loadDemo } from './load-demo'
+
+const FILE = fileURLToPath(new URL('../../../db/demo/cerro-lumen.json', import.meta.url))
+
+test('the demo place has a car at every kind of step, walked through real events and readings, and one signed record that verifies', async () => {
+  const db = database()
+  await db.query('truncate reading, event, attachment, job_clock, job, session, account, procedure, rig, device, shop, sign_in_attempt cascade')
+  await db.query(`delete from instrument where id <> 'hand'`)
+  await db.query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)
+  expect(await loadDemo(db, FILE, new Date())).toBe(true)
+  expect(await loadDemo(db, FILE, new Date())).toBe(false)
+  const rows = await boardView(db)
+  const steps = Object.fromEntries(rows.map((r) => [r.summary.name, r.summary.step]))
+  expect(steps).toEqual({
+    'Night car 5': 'leave',
+    'Night car 2': 'charge',
+    Ambulance: 'pull',
+    'Mirror truck': 'fix',
+    'Shuttle 3': 'hold',
+    Grader: 'zero',
+    Hybrid: 'zero',
+    'Night car 1': 'leave',
+  })
+  const signed = rows.find((r) => r.summary.signed)
+  expect(signed?.summary.name).toBe('Night car 1')
+  const jobId = signed?.id ?? ''
+  const record = await exportRecord(db, jobId)
+  const { text, count } = await readingsCsv(db, jobId)
+  expect(count).toBeGreaterThan(5000)
+  expect(verifyRecord(record, nodeCrypto, text)).toMatchObject({ intact: true })
+  const state = foldJob(await selectEvents(db, jobId))
+  expect(currentHold(state)?.ended?.verdict).toBe('tight')
+  // what the label asks for went in, to the gram of the scale's step
+  const inside = state.containers.reduce((sum, c) => sum + c.startGrossG - (c.endGrossG ?? 0), 0)
+  expect(Math.abs(inside - 640)).toBeLessThan(15)
+}, 120_000)
