@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { waterSaturationPa } from '../fluids/water'
 import { kelvin } from '../units/temperature'
+import { hoseRisePa } from './hose-background'
 import { type HoldContext, type HoldSample, judgeHold } from './judge'
 import { leakGramsPerYear } from './leak-rate'
 
@@ -113,4 +114,19 @@ test('water that boiled itself cold and warms up again is damp for certain, neve
     expect(probability.damp).toBeGreaterThan(0.95)
     expect(verdict).not.toMatch(/leak/)
   }
+})
+
+test('what the hoses give is subtracted, so a tight car on new hoses is called tight, and a small leak still a leak', () => {
+  const hoses = { atHourPaM3S: 2.4e-7, steadyPaM3S: 2.4e-9, vacuumBeforeS: 300 }
+  const gas = (s: number) => 40 * 0.1 + hoseRisePa(hoses, CONTEXT.volumeL, s)
+  expect(judgeHold(gauge(gas, 1800), { ...CONTEXT, hoses }).verdict).toBe('tight')
+  expect(
+    judgeHold(
+      gauge((s) => gas(s) + leakRise(1e-5) * s, 1800),
+      { ...CONTEXT, hoses },
+    ).verdict,
+  ).toBe('leak')
+  // a law of model.md: after an hour under vacuum the inflow is q1 and what is steady
+  const slope = (hoseRisePa(hoses, 1, 3300.5) - hoseRisePa(hoses, 1, 3299.5)) / 1
+  expect((slope * 0.001) / (2.4e-7 + 2.4e-9)).toBeCloseTo(1, 4)
 })

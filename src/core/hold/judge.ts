@@ -2,6 +2,7 @@ import type { Refrigerant } from '../fluids/refrigerant'
 import { waterSaturationPa } from '../fluids/water'
 import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
+import { type HoseBackground, hoseRisePa } from './hose-background'
 import { type GramsPerYear, leakGramsPerYear } from './leak-rate'
 import { bendAlone, lineAlone, logBend, logBoth, logLevel, logLine, type Moments, momentsOf, type Normal, together } from './shapes'
 
@@ -18,6 +19,8 @@ export type HoldContext = {
   barometerPa: number
   refrigerant: Refrigerant
   plannedS: number
+  /** gas of hoses inside the isolated part: subtracted, half of it taken as uncertain */
+  hoses?: HoseBackground | undefined
 }
 
 export type Shape = 'tight' | 'leak' | 'damp' | 'leak-and-damp'
@@ -61,6 +64,8 @@ const DAMP_TAUS_S = [120, 190, 300, 500, 800, 1300, 2100, 3000]
 /** Largest rise a leak worth the name makes, Q_air 3e-3 Pa m3/s, and the smallest, 1e-6 (model.md, default priors). */
 const LEAK_RANGE_PA_M3_S = [1e-6, 3e-3] as const
 
+/** Share of the hoses' own gas that is taken as not known (assumed). */
+const HOSE_UNCERTAINTY = 0.5
 /** Smallest height of a bend worth the word damp, Pa: some 15 micron (assumed). */
 const DAMP_FROM_PA = 2
 
@@ -108,6 +113,9 @@ export function judgeHold(samples: readonly HoldSample[], context: HoldContext):
   return conclude(candidates, t, used, samples.length, heldS, context)
 }
 
+/** What the hoses have given by then, Pa. */
+const hoseGas = (context: HoldContext, elapsedS: number): number => (context.hoses ? hoseRisePa(context.hoses, context.volumeL, elapsedS) : 0)
+
 function undecided(samples: number, heldS: number, reasons: string[]): HoldResult {
   return {
     verdict: 'undecided',
@@ -132,7 +140,7 @@ function noisePa(pressurePa: number, context: HoldContext): number {
 
 function prepare(used: readonly HoldSample[], context: HoldContext) {
   const t = Float64Array.from(used, (s) => s.elapsedS)
-  const y = Float64Array.from(used, (s) => s.pressurePa)
+  const y = Float64Array.from(used, (s) => s.pressurePa - hoseGas(context, s.elapsedS))
   const spacingS = ((t[t.length - 1] as number) - (t[0] as number)) / Math.max(1, used.length - 1)
   // samples closer than the correlation time share their noise and must not be counted as news
   const shared = Math.max(1, CORRELATED_SAMPLES / Math.max(1, spacingS))
@@ -178,7 +186,7 @@ function conclude(candidates: Candidate[], t: Float64Array, used: readonly HoldS
   const sumWhere = (test: (shape: Shape) => boolean) => candidates.filter((c) => test(c.shape)).reduce((sum, c) => sum + weight(c), 0)
   const leak = sumWhere((s) => s === 'leak' || s === 'leak-and-damp')
   const damp = sumWhere((s) => s === 'damp' || s === 'leak-and-damp')
-  const rise = sustainedRise(candidates, weight, used)
+  const rise = sustainedRise(candidates, weight, used, context)
   const limit = 1.96 * rise.sigma
   const spanS = Math.max(1, heldS - SETTLING_S)
   const longer = Math.max(1, (context.plannedS - SETTLING_S) / spanS)
@@ -208,7 +216,7 @@ function verdictOf(leak: number, damp: number, sustained: boolean): Verdict {
 }
 
 /** The slope with everything else free, of each shape with its weight: not cut at zero, so that its interval is honest. */
-function sustainedRise(candidates: Candidate[], weight: (c: Candidate) => number, used: readonly HoldSample[]) {
+function sustainedRise(candidates: Candidate[], weight: (c: Candidate) => number, used: readonly HoldSample[], context: HoldContext) {
   const meanPa = used.reduce((sum, s) => sum + s.pressurePa, 0) / used.length
   const spanS = (used[used.length - 1] as HoldSample).elapsedS - (used[0] as HoldSample).elapsedS
   const slopes = candidates.map((c) => {
@@ -217,7 +225,9 @@ function sustainedRise(candidates: Candidate[], weight: (c: Candidate) => number
   })
   const value = slopes.reduce((sum, s) => sum + s.w * s.mean, 0)
   const spread = slopes.reduce((sum, s) => sum + s.w * (s.sigma ** 2 + (s.mean - value) ** 2), 0)
-  return { value, sigma: Math.hypot(Math.sqrt(spread), (DRIFT_FRACTION * meanPa) / spanS) }
+  const last = used[used.length - 1] as HoldSample
+  const hoses = (HOSE_UNCERTAINTY * hoseGas(context, last.elapsedS)) / Math.max(1, last.elapsedS)
+  return { value, sigma: Math.hypot(Math.sqrt(spread), (DRIFT_FRACTION * meanPa) / spanS, hoses) }
 }
 
 /** Level, height and slope of a shape at its best, with the uncertainty of what it says at the end. */
@@ -242,7 +252,7 @@ function futuresOf(candidates: Candidate[], weight: (c: Candidate) => number, t:
     if (probability < 0.005) return []
     const { level, bend, line } = bestOf(best)
     const rises = (s: number) => best.bend(s - t0)
-    const value = (s: number) => Math.max(0.01, level + Math.max(0, bend.mean) * rises(s) + Math.max(0, line.mean) * (s - t0))
+    const value = (s: number) => Math.max(0.01, level + hoseGas(context, s) + Math.max(0, bend.mean) * rises(s) + Math.max(0, line.mean) * (s - t0))
     const growth = Math.hypot(bend.sigma * (rises(end) - rises(now)), line.sigma * (end - now))
     const half = 1.2816 * Math.hypot(growth, DRIFT_FRACTION * value(end))
     const points = Array.from({ length: 13 }, (_, i) => now + ((end - now) * i) / 12).map((s) => ({ elapsedS: s, pressurePa: value(s) }))

@@ -16,7 +16,7 @@ const LEAST_WETTED_G = 20
 const WATER_HEAT_J_G_K = 4.19
 const LATENT_J_G = 2500
 /** Outgassing of a hose at one hour and its permeation, Pa m3/s per m. */
-const OUTGASSING = { metal: [0, 0], 'barrier-new': [2e-7, 2e-9], 'rubber-old': [2e-6, 3e-8] } as const
+export const OUTGASSING = { metal: [0, 0], 'barrier-new': [2e-7, 2e-9], 'rubber-old': [2e-6, 3e-8] } as const
 const OUTGASSING_FLOOR_S = 60
 const HOUR_S = 3600
 
