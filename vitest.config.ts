@@ -11,7 +11,7 @@ export default defineConfig({
       {
         resolve: { alias },
         // one database for all of them: files take turns
-        test: { name: 'database', include: ['src/**/*.db.test.ts'], fileParallelism: false, globalSetup: 'src/server/testing/global-setup.ts', testTimeout: 60_000 },
+        test: { name: 'database', include: ['src/**/*.db.test.ts'], fileParallelism: false, globalSetup: 'src/server/tests/global-setup.ts', testTimeout: 60_000 },
       },
     ],
   },

@@ -4,7 +4,7 @@ import pg from 'pg'
 import { expect, test } from 'vitest'
 import { database } from '@/server/db/pool'
 import { ingest } from '@/server/readings/ingest'
-import { freshShop, gaugeLine, jobWithGauge } from '@/server/testing/shop-fixture'
+import { freshShop, gaugeLine, jobWithGauge } from '@/server/tests/shop-fixture'
 import { requirePostgres } from './packages'
 
 test('a plain pg_dump, restored elsewhere, holds every event and reading', async () => {

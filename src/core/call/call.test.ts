@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { HoldResult } from '../hold/judge'
 import type { HoldEnded } from '../procedure/events'
-import { CAR, done, HOLDING, job, later, minutes, PULLING, part, RIGGED, rest } from '../testing/job-fixture'
+import { CAR, done, HOLDING, job, later, minutes, PULLING, part, RIGGED, rest } from '../tests/job-fixture'
 import { callFor } from './call'
 import { gramsWords } from './hold'
 import type { Call, Deed, Live } from './types'

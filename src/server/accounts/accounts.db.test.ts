@@ -1,6 +1,6 @@
 import { beforeEach, expect, test } from 'vitest'
 import { database } from '../db/pool'
-import { type Fixture, freshShop } from '../testing/shop-fixture'
+import { type Fixture, freshShop } from '../tests/shop-fixture'
 import { checkPassword, insertAccount, selectAccounts, updateAccount } from './accounts'
 import { countAttempt, forgetAttempts } from './attempts'
 import { may, requireRight } from './roles'

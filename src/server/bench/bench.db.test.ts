@@ -9,7 +9,7 @@ import { selectClock, selectEvents, selectJob } from '../jobs/job-rows'
 import { jobView } from '../jobs/job-view'
 import { openJob } from '../jobs/open-job'
 import { ingest } from '../readings/ingest'
-import { draft, type Fixture, freshShop, gaugeLine, jobWithGauge, OPENING } from '../testing/shop-fixture'
+import { draft, type Fixture, freshShop, gaugeLine, jobWithGauge, OPENING } from '../tests/shop-fixture'
 import { controlBench } from './control'
 import { benchFeed } from './feed'
 

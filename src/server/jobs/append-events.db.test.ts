@@ -3,7 +3,7 @@ import { foldJob } from '@/core/procedure/reduce'
 import { CHAIN_START } from '@/core/record/record'
 import { database, transaction } from '../db/pool'
 import { hashOf } from '../records/chain'
-import { draft, type Fixture, freshShop, jobWithGauge } from '../testing/shop-fixture'
+import { draft, type Fixture, freshShop, jobWithGauge } from '../tests/shop-fixture'
 import { appendEvents } from './append-events'
 import { selectEvents, selectJob } from './job-rows'
 

@@ -1,7 +1,7 @@
 import { beforeEach, expect, test } from 'vitest'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { database } from '../db/pool'
-import { type Fixture, freshShop, gaugeLine, jobWithGauge } from '../testing/shop-fixture'
+import { type Fixture, freshShop, gaugeLine, jobWithGauge } from '../tests/shop-fixture'
 import { selectAverages, selectHistory, selectReadingsAfter } from './history'
 import { ingest, requireDevice } from './ingest'
 import { typeReadings } from './type-reading'

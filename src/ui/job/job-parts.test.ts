@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { RIG_AT_START } from '@/core/procedure/parts'
-import { CAR, eventAt, HOLDING, job, later, minutes, PULLING, part, RIGGED } from '@/core/testing/job-fixture'
+import { CAR, eventAt, HOLDING, job, later, minutes, PULLING, part, RIGGED } from '@/core/tests/job-fixture'
 import { holdSamples } from '../hooks/use-judge'
 import { eventWords } from '../words/event-words'
 import { ascentOf } from './charge-figures'

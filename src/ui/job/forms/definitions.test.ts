@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { Deed } from '@/core/call/types'
-import { CAR, HOLDING, job, later, minutes } from '@/core/testing/job-fixture'
+import { CAR, HOLDING, job, later, minutes } from '@/core/tests/job-fixture'
 import { FORMS } from './definitions'
 import type { Parsed } from './form-types'
 
