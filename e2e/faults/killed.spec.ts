@@ -48,7 +48,7 @@ for (const part of ['web', 'bench', 'database']) {
     const before = (await readings(context.request, jobId, 'vacuum')).length
     process.kill(runFile().parts[part]?.pid ?? 0, 'SIGKILL')
     await page.waitForTimeout(1500)
-    await expect.poll(() => answers(baseURL ?? ''), { timeout: 40_000 }).toBe(true)
+    await expect.poll(() => answers(baseURL ?? ''), { timeout: 90_000 }).toBe(true)
     await expect.poll(async () => (await readings(context.request, jobId, 'vacuum').catch(() => [])).length, { timeout: 40_000 }).toBeGreaterThan(before + 120)
     await expectUnbroken(context.request, jobId)
     await expect(figure).toHaveText(comeBack)
@@ -60,12 +60,13 @@ for (const part of ['web', 'bench', 'database']) {
 // one after the other in one worker: the second stops what the first started
 test.describe
   .serial('the start command', () => {
+    test.describe.configure({ timeout: 540_000 })
     const NAME = 'fault'
     const PORT = 4611
     const address = `http://127.0.0.1:${PORT}`
     const start = async () => {
       spawn(join(root, 'yperos'), ['up', '--name', NAME, '--port', String(PORT)], { stdio: 'ignore', detached: true })
-      await expect.poll(() => answers(address), { timeout: 60_000 }).toBe(true)
+      await expect.poll(() => answers(address), { timeout: 110_000 }).toBe(true)
     }
     const stop = () => spawnSync(join(root, 'yperos'), ['stop', '--name', NAME])
 
@@ -111,7 +112,7 @@ test('two web servers on one database behave as one', async ({ page, context }) 
   mkdirSync(join(root, '.yperos', name), { recursive: true })
   writeFileSync(join(root, '.yperos', name, 'bench-token'), token)
   spawn(join(root, 'yperos'), ['up', '--name', name, '--port', '4612'], { stdio: 'ignore', detached: true, env: { ...process.env, DATABASE_URL: url } })
-  await expect.poll(() => answers(address), { timeout: 60_000 }).toBe(true)
+  await expect.poll(() => answers(address), { timeout: 110_000 }).toBe(true)
   const run = JSON.parse(readFileSync(join(root, '.yperos', name, 'run.json'), 'utf8')) as ReturnType<typeof runFile>
   expect(Object.keys(run.parts)).not.toContain('database')
   await signIn(context.request)
