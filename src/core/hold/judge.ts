@@ -204,7 +204,7 @@ function conclude(candidates: Candidate[], t: Float64Array, used: readonly HoldS
     futures: futuresOf(candidates, weight, t, context),
     samples: count,
     heldS,
-    reasons: reasonsOf(verdict, used, rise.value),
+    reasons: reasonsOf(verdict, used, rise.value, damp),
   }
 }
 
@@ -260,7 +260,7 @@ function futuresOf(candidates: Candidate[], weight: (c: Candidate) => number, t:
   })
 }
 
-function reasonsOf(verdict: Verdict, used: readonly HoldSample[], risePaS: number): string[] {
+function reasonsOf(verdict: Verdict, used: readonly HoldSample[], risePaS: number, damp: number): string[] {
   const first = used[0] as HoldSample
   const last = used[used.length - 1] as HoldSample
   const rose = Math.round((last.pressurePa - first.pressurePa) / PA_PER_MICRON)
@@ -277,6 +277,6 @@ function reasonsOf(verdict: Verdict, used: readonly HoldSample[], risePaS: numbe
     case 'leak-and-damp':
       return [`${moved}: it bends at first, and about ${perMinute} micron a minute stays.`]
     default:
-      return [`${moved}. Level, bending and straight still fit.`]
+      return [damp >= 0.95 ? `${moved}, and it bends: water. Whether a leak is beside it stays open.` : `${moved}. More than one shape still fits.`]
   }
 }
