@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page, test } from '@playwright/test'
-import { openCar, runFile, signIn } from './shop'
+import type { Page } from '@playwright/test'
+import { expect, openCar, runFile, signIn, test } from './shop'
 
 /** Every view: a path, or the demo car whose step shows it. */
 const VIEWS: [name: string, place: string][] = [

@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test'
-import { finished, openCar, part, record, signIn, startHold, startPull, theCall } from '../shop'
+import { expect, finished, openCar, part, record, signIn, startHold, startPull, test, theCall } from '../shop'
 
 test.beforeEach(({ context }) => signIn(context.request))
 

@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test'
-import { expectStep, openCar, press, signIn, theCall } from '../shop'
+import { expect, expectStep, openCar, press, signIn, test, theCall } from '../shop'
 
 test.beforeEach(({ context }) => signIn(context.request))
 

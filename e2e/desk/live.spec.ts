@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test'
-import { controlBench, openCar, press, readings, signIn, startHold, startPull, theCall } from '../shop'
+import { controlBench, expect, openCar, press, readings, signIn, startHold, startPull, test, theCall } from '../shop'
 
 test.beforeEach(({ context }) => signIn(context.request))
 

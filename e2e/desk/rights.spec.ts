@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { expect, test } from '@playwright/test'
-import { benchToken, openCar, signIn } from '../shop'
+import { benchToken, expect, openCar, signIn, test } from '../shop'
 
 const JOB = '00000000-0000-4000-8000-000000000000'
 

@@ -2,8 +2,8 @@ import { spawn, spawnSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { type APIRequestContext, expect, test } from '@playwright/test'
-import { openCar, passwordOf, readings, runFile, signIn, startHold, startPull, theCall } from '../shop'
+import type { APIRequestContext } from '@playwright/test'
+import { expect, openCar, passwordOf, readings, runFile, signIn, startHold, startPull, test, theCall } from '../shop'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
 

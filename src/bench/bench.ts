@@ -1,6 +1,6 @@
 import { type ClockSegment, jobTimeMs, wallTimeMs } from '@/core/procedure/clock'
-import type { BenchTruth } from '@/core/rig/bench-car'
 import { type BenchAction, BenchRun, type BenchSecond } from '@/core/rig/bench-run'
+import type { BenchTruth } from '@/core/rig/bench-truth'
 
 /** A car as the server's feed describes it (the bench speaks to the server as any device would, so it names its own types). */
 type FeedJob = {
@@ -19,8 +19,10 @@ type FeedJob = {
 const BEHIND_MS = 300
 /** Readings in one request at most; the ingest takes 600. */
 const BATCH = 500
-/** A bench left behind catches up at most this much in one tick, s of job time. */
-const MOST_SECONDS = 3600
+/** A car that was left behind catches up in pieces of this much, s of job time. */
+const PIECE_S = 600
+/** No car keeps the others waiting longer than this in one tick, ms: what it lacks then, it plays in the next. */
+const SLICE_MS = 100
 
 type Played = { run: BenchRun; sentTo: number; unsent: string[] }
 
@@ -50,8 +52,9 @@ export class Bench {
     const car = this.played.get(job.jobId) ?? { run: new BenchRun(job.truth, job.scaleStepG), sentTo: job.lastSecond, unsent: [] }
     this.played.set(job.jobId, car)
     await this.drain(car)
-    while (car.run.second < nowSecond) {
-      const seconds = car.run.runTo(job.actions, Math.min(nowSecond, car.run.second + MOST_SECONDS), car.sentTo)
+    const until = performance.now() + SLICE_MS
+    while (car.run.second < nowSecond && performance.now() < until) {
+      const seconds = car.run.runTo(job.actions, Math.min(nowSecond, car.run.second + PIECE_S), car.sentTo)
       car.sentTo = Math.max(car.sentTo, car.run.second)
       // a bench that is switched off goes on evacuating or leaking, only its instruments are silent
       if (job.running) car.unsent.push(...linesOf(job, startMs, seconds))

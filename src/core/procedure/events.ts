@@ -128,7 +128,7 @@ export const PAYLOADS = {
   noted: z.strictObject({ text: Text }),
   corrected: z.strictObject({ eventId: z.uuid(), was: Text, is: Text, why: Text }),
   'caution-passed': z.strictObject({ code: Text }),
-  'bench-set': z.strictObject({ action: z.enum(['start', 'stop', 'reset', 'speed']), factor: z.number().min(1).max(600) }),
+  'bench-set': z.strictObject({ action: z.enum(['start', 'stop', 'reset', 'speed', 'scenario', 'gauge']), factor: z.number().min(1).max(600) }),
   signed: z.strictObject({ certificate: Text, readingCount: z.number().int().min(0), readingsSha256: z.string().length(64) }),
 } as const
 

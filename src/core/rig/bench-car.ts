@@ -1,26 +1,11 @@
 import { type Refrigerant, saturatedDensities, saturationPa } from '../fluids/refrigerant'
 import type { RigState } from '../procedure/parts'
 import { kelvin } from '../units/temperature'
-import { composeRig, farNode } from './compose'
+import type { BenchTruth } from './bench-truth'
+import { type CarVolume, composeRig, farNode } from './compose'
+import type { RigFile } from './rig-file'
+import { type SteadyCycle, steadyCycle } from './steady-cycle'
 import { Stepper } from './stepper'
-
-/** What is really inside the simulated car and its rig; hidden from the technician. SI but for the named units. */
-export type BenchTruth = {
-  volumeL: number
-  line: { boreMm: number; lengthM: number; hoses: number }
-  pumpCfm: number
-  ultimateMicron: number
-  /** air flowing in at hard vacuum, Pa m3/s */
-  leakPaM3S: number
-  /** liquid water, g */
-  waterG: number
-  /** water bound in oil and desiccant, g */
-  boundG: number
-  ambientC: number
-  barometerPa: number
-  refrigerant: Refrigerant
-  seed: number
-}
 
 /** A container on the simulated scale: gross weight and what it weighs empty, g. */
 export type BenchContainer = { grossG: number; tareG: number }
@@ -31,9 +16,22 @@ const OPEN_LINE_M3_S = 0.01
 const CONTAINER_G_S_PA = 4e-6
 /** A container without liquid holds about this much vapour at its saturation pressure, g (assumed, a 340 g can). */
 const LAST_VAPOUR_G = 10
-/** A running car's evaporating temperature fully charged, Celsius, and its condensing above ambient, K (assumed). */
-const EVAPORATING_C = 4
-const CONDENSING_ABOVE_K = 22
+/** Heat a container takes up per kelvin: contents and metal, J/K a gram, and the metal of a can, J/K (assumed). */
+const CONTENTS_J_G_K = 1.4
+const METAL_J_K = 60
+/** Heat it takes from the air around it, W/K (assumed). */
+const CONTAINER_UA_W_K = 2
+/** Latent heat, J/g (model.md section 9). */
+const LATENT_J_G: Record<Refrigerant, number> = { 'R-134a': 180, 'R-1234yf': 145 }
+/** Pressures follow a started or stopped engine, and the vent follows the evaporator, with these time constants, s (assumed). */
+const SIDES_LAG_S = 15
+const VENT_LAG_S = 90
+/** A car's full charge by its volume unless told, g/L (assumed). */
+const FULL_G_L = 160
+/** Bore that is left of a bent core, mm (assumed). */
+const BENT_CORE_MM = 0.5
+/** A step of the bench is no longer than this, so that its curve between stays smooth, s. */
+const LONGEST_STEP_S = 60
 /** A car of this much has two evaporators, L (assumed, as the planner takes it). */
 const TWO_EVAPORATORS_FROM_L = 4
 
@@ -42,36 +40,40 @@ export class BenchCar {
   readonly truth: BenchTruth
   /** refrigerant in the car, g */
   chargeG = 0
+  /** what a running engine has made of both sides and the vent by now */
+  sides: { lowPa: number; highPa: number; ventC: number }
+  /** the container's contents, Celsius: it cools as it gives vapour */
+  containerC: number
   private readonly stepper: Stepper
   private readonly far: number
+  private readonly leaks: readonly { at: LeakAt; air: number }[]
+  /** whole seconds played; the stepper may be ahead by up to a step */
+  private clock = 0
+  private stepS = 0
 
   constructor(truth: BenchTruth, rig: RigState) {
     this.truth = truth
-    const car = { volumeL: truth.volumeL, evaporators: truth.volumeL >= TWO_EVAPORATORS_FROM_L ? (2 as const) : (1 as const) }
-    const { boreMm, lengthM, hoses } = truth.line
-    const composed = composeRig({
-      car,
-      rig: { name: 'bench', boreMm, lengthM, hoses, pumpCfm: truth.pumpCfm, ultimateMicron: truth.ultimateMicron, gauge: 'electronic', scaleStepG: 1 },
-      ambientC: truth.ambientC,
-      barometerPa: truth.barometerPa,
-      water: { liquidG: truth.waterG, boundG: truth.boundG },
-    })
-    const leaks = [
-      { at: 'manifold', air_Pa_m3_s: 0 },
-      { at: 'high', air_Pa_m3_s: truth.leakPaM3S },
-    ]
-    this.stepper = new Stepper({ ...composed, sources: { ...composed.sources, leaks } })
+    const car = carOf(truth)
+    this.leaks = [{ at: 'high', air: truth.leakPaM3S }, ...(truth.leaks ?? []).map((l) => ({ at: l.at, air: l.airPaM3S }))]
+    const file = benchRig(truth, car)
+    const leaks = [{ at: 'manifold', air_Pa_m3_s: 0 }, ...this.leaks.map((l) => ({ at: nodeOf(l.at, car), air_Pa_m3_s: 0 }))]
+    this.stepper = new Stepper({ ...file, sources: { ...file.sources, leaks } })
+    this.stepper.network.wetOil(this.stepper.y, truth.oilWaterG ?? 0)
     this.far = this.stepper.network.nodes.indexOf(farNode(car))
+    this.containerC = truth.ambientC
+    this.sides = { lowPa: truth.barometerPa, highPa: truth.barometerPa, ventC: truth.ambientC }
     this.turn(rig)
   }
 
   /** Total pressure at the farthest place, Pa absolute, while there is no charge. */
   get farPa(): number {
-    return this.stepper.network.totalPa(this.stepper.y, this.far)
+    const { network, t, y } = this.stepper
+    return network.totalPa(t > this.clock ? this.stepper.within(1 - (t - this.clock) / this.stepS, this.stepS) : y, this.far)
   }
 
   /** Sets every valve and the pump to what the hands have done. */
   turn(rig: RigState): void {
+    if (this.stepper.t > this.clock) this.stepper.rewind(this.clock, this.stepS)
     const links: [string, boolean][] = [
       ['core-low', rig['coupler-low'] === 'open'],
       ['hose-low', rig['valve-low'] === 'open'],
@@ -88,28 +90,47 @@ export class BenchCar {
     // without a running pump or a container at its end the centre hose is open to the air, through a stopped pump too
     const closed = rig['centre-hose'] === 'container' || (rig['centre-hose'] === 'pump' && pumping)
     network.setLeak(0, closed ? 0 : OPEN_LINE_M3_S * this.truth.barometerPa)
+    for (const [i, leak] of this.leaks.entries()) network.setLeak(i + 1, isSealed(leak.at, rig) ? 0 : leak.air)
     this.stepper.begin()
   }
 
   /** One second on; what leaves an open container is in the car then, and is returned, g. */
   second(rig: RigState, container?: BenchContainer): number {
-    if (this.chargeG === 0) this.stepper.advanceTo(this.stepper.t + 1)
+    this.clock++
+    if (this.chargeG === 0) while (this.stepper.t < this.clock) this.stepS = this.stepper.step(this.stepper.t + LONGEST_STEP_S)
+    this.settleSides(rig.engine === 'on')
     const takenG = container ? this.containerFlowGS(rig, container) : 0
+    this.warmContainer(takenG, container)
     this.chargeG += takenG
     return takenG
   }
 
-  /** Pressure of the refrigerant on the low and the high side, Pa absolute, at rest or with the engine running. */
-  chargedPressures(engineOn: boolean): { lowPa: number; highPa: number } {
-    const { refrigerant, ambientC, volumeL } = this.truth
+  /** What both sides and the vent tend to, at rest or with the engine running. */
+  private cycle(engineOn: boolean): SteadyCycle {
+    const { refrigerant, ambientC, volumeL, humidity, fullG, pressureSwitch } = this.truth
     const full = saturatedDensities(refrigerant, ambientC).vapourKgM3
-    const restPa = saturationPa(refrigerant, kelvin(ambientC)) * Math.min(1, this.chargeG / volumeL / full)
-    if (!engineOn || this.chargeG < 50) return { lowPa: restPa, highPa: restPa }
-    const runningC = EVAPORATING_C - 14 * Math.max(0, 1 - this.chargeG / 400)
-    return {
-      lowPa: saturationPa(refrigerant, kelvin(runningC)),
-      highPa: saturationPa(refrigerant, kelvin(Math.min(90, ambientC + CONDENSING_ABOVE_K))),
+    const restPa = Math.max(this.farPa, saturationPa(refrigerant, kelvin(ambientC)) * Math.min(1, this.chargeG / volumeL / full))
+    if (!engineOn) return { engaged: false, lowPa: restPa, highPa: restPa, ventC: ambientC }
+    const chargeShare = this.chargeG / (fullG ?? FULL_G_L * volumeL)
+    return steadyCycle({ refrigerant, ambientC, humidity: humidity ?? 0.5, chargeShare, restPa, switchGood: pressureSwitch !== 'unplugged' })
+  }
+
+  private settleSides(engineOn: boolean): void {
+    const goal = this.cycle(engineOn)
+    // before the engine ever ran both sides are simply at rest
+    const share = this.chargeG === 0 ? 1 : 1 - Math.exp(-1 / SIDES_LAG_S)
+    this.sides.lowPa += (goal.lowPa - this.sides.lowPa) * share
+    this.sides.highPa += (goal.highPa - this.sides.highPa) * share
+    this.sides.ventC += (goal.ventC - this.sides.ventC) * (1 - Math.exp(-1 / VENT_LAG_S))
+  }
+
+  private warmContainer(takenG: number, container?: BenchContainer): void {
+    if (!container) {
+      this.containerC = this.truth.ambientC
+      return
     }
+    const heat = Math.max(0, container.grossG - container.tareG) * CONTENTS_J_G_K + METAL_J_K
+    this.containerC += (CONTAINER_UA_W_K * (this.truth.ambientC - this.containerC) - LATENT_J_G[this.truth.refrigerant] * takenG) / heat
   }
 
   private containerFlowGS(rig: RigState, container: BenchContainer): number {
@@ -117,8 +138,46 @@ export class BenchCar {
     if (!open || container.grossG <= container.tareG) return 0
     // the last grams are vapour: its pressure falls with them, and they stay as the heel
     const vapourShare = Math.min(1, (container.grossG - container.tareG) / LAST_VAPOUR_G)
-    const insidePa = saturationPa(this.truth.refrigerant, kelvin(this.truth.ambientC)) * vapourShare
-    const { lowPa } = this.chargedPressures(rig.engine === 'on')
-    return CONTAINER_G_S_PA * Math.max(0, insidePa - lowPa)
+    const insidePa = saturationPa(this.truth.refrigerant, kelvin(Math.max(-39, this.containerC))) * vapourShare
+    return CONTAINER_G_S_PA * Math.max(0, insidePa - this.sides.lowPa)
   }
+}
+
+type LeakAt = NonNullable<BenchTruth['leaks']>[number]['at']
+
+const carOf = (truth: BenchTruth): CarVolume => ({ volumeL: truth.volumeL, evaporators: truth.volumeL >= TWO_EVAPORATORS_FROM_L ? 2 : 1 })
+
+/** A core under its coupler cannot leak: the coupler seals it. */
+const isSealed = (at: LeakAt, rig: RigState): boolean => (at === 'core-low' && rig['coupler-low'] !== 'off') || (at === 'core-high' && rig['coupler-high'] !== 'off')
+
+function nodeOf(at: LeakAt, car: CarVolume): string {
+  if (at === 'core-low') return 'low'
+  if (at === 'core-high') return 'high'
+  if (at === 'hose') return 'port-low'
+  return at === 'rear' ? farNode(car) : at
+}
+
+/** The rig file of a bench: the composed one, with old hoses, bent cores and places of water as they really are. */
+function benchRig(truth: BenchTruth, car: CarVolume): RigFile {
+  const { boreMm, lengthM, hoses } = truth.line
+  const composed = composeRig({
+    car,
+    rig: { name: 'bench', boreMm, lengthM, hoses, pumpCfm: truth.pumpCfm, ultimateMicron: truth.ultimateMicron, gauge: 'electronic', scaleStepG: 1 },
+    ambientC: truth.ambientC,
+    barometerPa: truth.barometerPa,
+    water: { liquidG: truth.waterG, boundG: truth.boundG },
+    options: { coresOut: truth.core === 'out' },
+  })
+  const links = composed.links.map((link) => {
+    const kind = link.kind !== 'metal' && truth.hoseKind ? truth.hoseKind : link.kind
+    return truth.core === 'bent' && link.id.startsWith('core-') ? { ...link, kind, bore_mm: BENT_CORE_MM, length_m: 0.015 } : { ...link, kind }
+  })
+  const wetPlace = truth.waterAt === undefined || truth.waterAt === 'rear' ? farNode(car) : truth.waterAt
+  const sources = {
+    ...composed.sources,
+    water: composed.sources.water.map((w) => ({ ...w, at: wetPlace })),
+    bound: composed.sources.bound.map((b) => ({ ...b, tau_s: truth.boundTauS ?? b.tau_s })),
+  }
+  const humid = truth.humidity === undefined ? {} : { start: { ...composed.start, relative_humidity: truth.humidity } }
+  return { ...composed, links, sources, ...humid }
 }

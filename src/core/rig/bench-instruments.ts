@@ -2,14 +2,9 @@ import type { RigState } from '../procedure/parts'
 import type { Channel, ReadingUnit } from '../units/channel'
 import { PA_PER_MICRON, PA_PER_PSI } from '../units/constants'
 import type { BenchCar, BenchContainer } from './bench-car'
+import { type GaugeTruth, GOOD_GAUGE } from './bench-truth'
 
 export type BenchReading = { channel: Channel; value: number; unit: ReadingUnit }
-
-/** Above this an electronic gauge shows nothing, micron (assumed). */
-const OVER_RANGE_MICRON = 25_000
-/** Noise of an electronic gauge: share of the reading and floor, micron (assumed). */
-const NOISE_SHARE = 0.004
-const NOISE_FLOOR_MICRON = 1
 
 /** Two numbers in [0, 1) that depend only on seed and second: the same bench gives the same curve. */
 function seeded(seed: number, second: number): [number, number] {
@@ -37,22 +32,55 @@ function gaugeStep(micron: number): number {
 
 const rounded = (value: number, step: number): number => Math.round(Math.round(value / step) * step * 1000) / 1000
 
+/** What a hand may do to the gauge on demand. */
+export const GAUGE_STATES = ['good', 'silent', 'dead', 'knocked'] as const
+export type GaugeState = (typeof GAUGE_STATES)[number]
+/** A knocked gauge reads so much more from then on, micron (assumed). */
+const KNOCK_MICRON = 60
+
+/** The electronic vacuum gauge of the bench: follows its node with a lag, and fails as the truth or a hand says. */
+export class BenchGauge {
+  state: GaugeState = 'good'
+  private readonly truth: GaugeTruth
+  private readonly seed: number
+  private laggedPa: number
+
+  constructor(truth: GaugeTruth | undefined, seed: number, startPa: number) {
+    this.truth = truth ?? GOOD_GAUGE
+    this.seed = seed
+    this.laggedPa = startPa
+  }
+
+  /** Lets one second pass at a pressure, Pa. */
+  second(pressurePa: number): void {
+    const { lagS } = this.truth
+    this.laggedPa = lagS === 0 ? pressurePa : this.laggedPa + (pressurePa - this.laggedPa) * (1 - Math.exp(-1 / lagS))
+  }
+
+  /** What it shows at a second, micron; null when it shows nothing. */
+  shown(second: number): number | null {
+    const { batteryDiesS, dropOuts, jumps, overRangeMicron, noiseShare, noiseFloorMicron } = this.truth
+    if (this.state === 'dead' || this.state === 'silent' || (batteryDiesS !== null && second >= batteryDiesS)) return null
+    if (dropOuts.some((d) => second >= d.fromS && second < d.toS)) return null
+    const jumped = jumps.reduce((sum, j) => sum + (second >= j.atS ? j.micron : 0), this.state === 'knocked' ? KNOCK_MICRON : 0)
+    const micron = this.laggedPa / PA_PER_MICRON + jumped
+    if (micron >= overRangeMicron) return null
+    const noisy = Math.max(1, micron + gaussian(this.seed, second) * Math.hypot(noiseShare * micron, noiseFloorMicron))
+    return rounded(noisy, gaugeStep(noisy))
+  }
+}
+
 /** What the bench's instruments show at a whole second of job time. */
-export function benchReadings(car: BenchCar, rig: RigState, second: number, scaleStepG: number, container?: BenchContainer): BenchReading[] {
+export function benchReadings(car: BenchCar, rig: RigState, gauge: BenchGauge, second: number, scaleStepG: number, container?: BenchContainer): BenchReading[] {
   const found: BenchReading[] = []
   const { seed, barometerPa } = car.truth
-  const vacuumPa = car.farPa
-  const charged = car.chargeG > 0 ? car.chargedPressures(rig.engine === 'on') : { lowPa: vacuumPa, highPa: vacuumPa }
-  const micron = vacuumPa / PA_PER_MICRON
-  if (car.chargeG === 0 && micron < OVER_RANGE_MICRON) {
-    const shown = Math.max(1, micron + gaussian(seed, second) * Math.hypot(NOISE_SHARE * micron, NOISE_FLOOR_MICRON))
-    found.push({ channel: 'vacuum', value: rounded(shown, gaugeStep(shown)), unit: 'micron' })
-  }
+  const micron = car.chargeG === 0 ? gauge.shown(second) : null
+  if (micron !== null) found.push({ channel: 'vacuum', value: micron, unit: 'micron' })
   if (second % 5 === 0) {
     const psig = (pa: number) => rounded((pa - barometerPa) / PA_PER_PSI, 0.1)
-    if (rig['coupler-low'] === 'open') found.push({ channel: 'low', value: psig(charged.lowPa), unit: 'psig' })
-    if (rig['coupler-high'] === 'open') found.push({ channel: 'high', value: psig(charged.highPa), unit: 'psig' })
-    if (rig.engine === 'on') found.push({ channel: 'vent', value: rounded(10.2 + 0.2 * gaussian(seed, second), 0.1), unit: 'C' })
+    if (rig['coupler-low'] === 'open') found.push({ channel: 'low', value: psig(car.sides.lowPa), unit: 'psig' })
+    if (rig['coupler-high'] === 'open') found.push({ channel: 'high', value: psig(car.sides.highPa), unit: 'psig' })
+    if (rig.engine === 'on') found.push({ channel: 'vent', value: rounded(car.sides.ventC + 0.2 * gaussian(seed, second), 0.1), unit: 'C' })
   }
   if (container) found.push({ channel: 'scale', value: rounded(container.grossG, scaleStepG), unit: 'g' })
   return found

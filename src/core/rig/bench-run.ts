@@ -1,6 +1,7 @@
 import { RIG_AT_START, type RigState } from '../procedure/parts'
-import { BenchCar, type BenchContainer, type BenchTruth } from './bench-car'
-import { type BenchReading, benchReadings } from './bench-instruments'
+import { BenchCar, type BenchContainer } from './bench-car'
+import { BenchGauge, type BenchReading, benchReadings, type GaugeState } from './bench-instruments'
+import { type BenchTruth, type Scenario, withScenario } from './bench-truth'
 
 /** What a hand did to the bench, at a whole second since the job's clock began. */
 export type BenchAction =
@@ -8,6 +9,8 @@ export type BenchAction =
   | { second: number; kind: 'container-on'; grossG: number; tareG: number }
   | { second: number; kind: 'container-off' }
   | { second: number; kind: 'reset'; leakPaM3S: number; waterG: number }
+  | { second: number; kind: 'scenario'; scenario: Scenario }
+  | { second: number; kind: 'gauge'; state: GaugeState }
 
 export type BenchSecond = { second: number; readings: BenchReading[] }
 
@@ -20,12 +23,14 @@ export class BenchRun {
   rig: RigState = RIG_AT_START
   container: BenchContainer | undefined
   car: BenchCar
+  gauge: BenchGauge
   readonly scaleStepG: number
   private applied = 0
 
   constructor(truth: BenchTruth, scaleStepG: number) {
     this.scaleStepG = scaleStepG
     this.car = new BenchCar(truth, this.rig)
+    this.gauge = new BenchGauge(truth.gauge, truth.seed, truth.barometerPa)
   }
 
   /**
@@ -37,7 +42,7 @@ export class BenchRun {
     while (this.second < untilSecond) {
       this.oneSecond(actions)
       if (this.second <= from) continue
-      const readings = benchReadings(this.car, this.rig, this.second, this.scaleStepG, this.container)
+      const readings = benchReadings(this.car, this.rig, this.gauge, this.second, this.scaleStepG, this.container)
       if (readings.length > 0) shown.push({ second: this.second, readings })
     }
     return shown
@@ -48,8 +53,16 @@ export class BenchRun {
     while (this.applied < actions.length && (actions[this.applied] as BenchAction).second <= this.second) this.apply(actions[this.applied++] as BenchAction)
     if (this.applied > before) this.car.turn(this.rig)
     const takenG = this.car.second(this.rig, this.container)
+    this.gauge.second(this.car.farPa)
     if (this.container && takenG > 0) this.container = { ...this.container, grossG: this.container.grossG - takenG }
     this.second++
+  }
+
+  /** Another car, full of air, under the same hoses; seconds of its gauge's faults count from the job's first. */
+  private putOn(truth: BenchTruth): void {
+    this.container = undefined
+    this.car = new BenchCar(truth, this.rig)
+    this.gauge = new BenchGauge(truth.gauge, truth.seed, truth.barometerPa)
   }
 
   private apply(action: BenchAction): void {
@@ -64,8 +77,14 @@ export class BenchRun {
         this.container = undefined
         return
       case 'reset':
-        this.container = undefined
-        this.car = new BenchCar({ ...this.car.truth, leakPaM3S: action.leakPaM3S, waterG: action.waterG }, this.rig)
+        // what a person sets here is all that is hidden then
+        this.putOn({ ...this.car.truth, leaks: [], leakPaM3S: action.leakPaM3S, waterG: action.waterG })
+        return
+      case 'scenario':
+        this.putOn(withScenario(this.car.truth, action.scenario))
+        return
+      case 'gauge':
+        this.gauge.state = action.state
         return
       default: {
         const unknown: never = action

@@ -2,8 +2,8 @@ import { expect, test } from 'vitest'
 import { waterSaturationPa } from '../fluids/water'
 import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import type { BenchTruth } from './bench-car'
 import { type BenchAction, BenchRun } from './bench-run'
+import type { BenchTruth } from './bench-truth'
 
 const TRUTH: BenchTruth = {
   volumeL: 2.5,

@@ -201,6 +201,18 @@ export class Network {
     y[water.at] = 0
   }
 
+  /** Takes from a state which liquid water is still there, after going back to it. */
+  recall(y: Float64Array): void {
+    for (const water of this.waters) {
+      water.gone = (y[water.at] as number) <= 0
+    }
+  }
+
+  /** Adds water to the pump's oil, g: oil that was used before it came to this rig. */
+  wetOil(y: Float64Array, grams: number): void {
+    this.add(y, this.oilAt, grams)
+  }
+
   /** Net flow out of a node over its pressure: effective speed towards the pump, m3/s. */
   effectiveSpeed(y: Float64Array, node: number): number {
     let out = node === this.pumpNode ? this.pumpSpeed(y, this.totalPa(y, node)) * this.totalPa(y, node) : 0

@@ -114,6 +114,13 @@ export class Stepper {
     }
   }
 
+  /** Goes back to a moment within the last step of length `h`; what comes after is forgotten. */
+  rewind(at: number, h: number): void {
+    this.y.set(this.within(Math.max(0, (at - (this.t - h)) / h), h))
+    this.t = at
+    this.network.recall(this.y)
+  }
+
   /** State within the last step of length `h`, at a share of it; by the cubic through both ends and their slopes, of the logarithm where it exists. */
   within(share: number, h: number): Float64Array {
     const out = this.between

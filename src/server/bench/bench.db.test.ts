@@ -53,7 +53,7 @@ test('the same press of a button twice acts once', async () => {
   const reset = { id: randomUUID(), action: 'reset' as const, leakPaM3S: 1e-4, waterG: 1 }
   await controlBench(shop.technician, jobId, reset)
   await controlBench(shop.technician, jobId, reset)
-  expect(await selectJob(database(), jobId)).toMatchObject({ bench: { resets: [{ leakPaM3S: 1e-4, waterG: 1 }] } })
+  expect(await selectJob(database(), jobId)).toMatchObject({ bench: { settings: [{ kind: 'reset', leakPaM3S: 1e-4, waterG: 1 }] } })
 })
 
 test('when charging begins a hurried clock slows down by itself', async () => {

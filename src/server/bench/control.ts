@@ -1,9 +1,13 @@
 import { z } from 'zod'
 import { clockFactor, jobTimeMs } from '@/core/procedure/clock'
+import { GAUGE_STATES } from '@/core/rig/bench-instruments'
+import { Scenario } from '@/core/rig/bench-truth'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { type Author, appendEvents } from '../jobs/append-events'
 import { insertClockSegment, selectClock, selectJobForUpdate } from '../jobs/job-rows'
+import type { BenchSetting } from './feed'
+import { scenarioNamed } from './scenarios'
 
 /** What the job page may do to its bench. */
 export const BenchControl = z.discriminatedUnion('action', [
@@ -11,6 +15,9 @@ export const BenchControl = z.discriminatedUnion('action', [
   z.strictObject({ id: z.uuid(), action: z.literal('stop') }),
   z.strictObject({ id: z.uuid(), action: z.literal('speed'), factor: z.number().min(1).max(600) }),
   z.strictObject({ id: z.uuid(), action: z.literal('reset'), leakPaM3S: z.number().min(0).max(0.01), waterG: z.number().min(0).max(50) }),
+  z.strictObject({ id: z.uuid(), action: z.literal('scenario'), scenario: Scenario }),
+  z.strictObject({ id: z.uuid(), action: z.literal('named-scenario'), name: z.string().max(80) }),
+  z.strictObject({ id: z.uuid(), action: z.literal('gauge'), state: z.enum(GAUGE_STATES) }),
 ])
 export type BenchControl = z.infer<typeof BenchControl>
 
@@ -18,7 +25,8 @@ export type BenchControl = z.infer<typeof BenchControl>
  * Starts, stops, resets a job's bench or changes the speed of its clock; recorded in the job like any other deed.
  * @throws AppError `not-allowed` for a job with a real car: its clock is the wall's
  */
-export async function controlBench(user: Author, jobId: string, control: BenchControl): Promise<void> {
+export async function controlBench(user: Author, jobId: string, asked: BenchControl): Promise<void> {
+  const control = asked.action === 'named-scenario' ? { id: asked.id, action: 'scenario' as const, scenario: await scenarioNamed(asked.name) } : asked
   await transaction(database(), async (tx) => {
     const job = await selectJobForUpdate(tx, jobId)
     if (!job) throw notFound('this job')
@@ -32,9 +40,21 @@ export async function controlBench(user: Author, jobId: string, control: BenchCo
     ])
     if (appended?.repeated) return
     if (control.action === 'speed' && factor !== clockFactor(clock)) await insertClockSegment(tx, jobId, { wallMs, jobMs, factor })
-    if (control.action === 'reset') {
-      const resets = [...((job.bench as { resets?: unknown[] }).resets ?? []), { atMs: jobMs, leakPaM3S: control.leakPaM3S, waterG: control.waterG }]
-      await tx.query('update job set bench = $2 where id = $1', [jobId, JSON.stringify({ ...job.bench, resets })])
-    }
+    const set = settingOf(control, jobMs)
+    if (set) await tx.query('update job set bench = $2 where id = $1', [jobId, JSON.stringify({ ...job.bench, settings: [...(job.bench.settings ?? []), set] })])
   })
+}
+
+/** What a control changes on the bench from a moment on; null for what only its clock or its switch knows. */
+function settingOf(control: Exclude<BenchControl, { action: 'named-scenario' }>, atMs: number): BenchSetting | null {
+  switch (control.action) {
+    case 'reset':
+      return { atMs, kind: 'reset', leakPaM3S: control.leakPaM3S, waterG: control.waterG }
+    case 'scenario':
+      return { atMs, kind: 'scenario', scenario: control.scenario }
+    case 'gauge':
+      return { atMs, kind: 'gauge', state: control.state }
+    default:
+      return null
+  }
 }

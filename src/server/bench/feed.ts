@@ -2,8 +2,9 @@ import { tareOf } from '@/core/charge/plan'
 import type { ClockSegment } from '@/core/procedure/clock'
 import { foldJob } from '@/core/procedure/reduce'
 import type { JobState } from '@/core/procedure/state'
-import type { BenchTruth } from '@/core/rig/bench-car'
+import type { GaugeState } from '@/core/rig/bench-instruments'
 import type { BenchAction } from '@/core/rig/bench-run'
+import type { BenchTruth, Scenario } from '@/core/rig/bench-truth'
 import { database, type Queryable } from '../db/pool'
 import { type StoredEvent, selectClocks, selectEvents } from '../jobs/job-rows'
 import { benchInstrument } from '../jobs/open-job'
@@ -22,8 +23,15 @@ export type BenchJob = {
   serverMs: number
 }
 
-/** A job's bench as stored: its hidden truth, the step of its scale, and the times it was put back. */
-export type StoredBench = { truth: BenchTruth; scaleStepG: number; resets?: { atMs: number; leakPaM3S: number; waterG: number }[] }
+/** A change of what is on the bench: put back, another car, or a gauge that fails, ms of job time. */
+export type BenchSetting = { atMs: number } & (
+  | { kind: 'reset'; leakPaM3S: number; waterG: number }
+  | { kind: 'scenario'; scenario: Scenario }
+  | { kind: 'gauge'; state: GaugeState }
+)
+
+/** A job's bench as stored: its hidden truth, the step of its scale, and what was changed since. */
+export type StoredBench = { truth: BenchTruth; scaleStepG: number; settings?: BenchSetting[] }
 
 /**
  * The simulated jobs that are open, for the bench process.
@@ -85,6 +93,6 @@ export function actionsOf(events: readonly StoredEvent[], state: JobState, bench
       { second: at, kind: 'container-on', grossG: event.payload.grossG, tareG: container ? tareOf(container) : 0 },
     ]
   })
-  const resets = (bench.resets ?? []).map((r): BenchAction => ({ second: second(r.atMs), kind: 'reset', leakPaM3S: r.leakPaM3S, waterG: r.waterG }))
-  return [...hands, ...resets].sort((a, b) => a.second - b.second)
+  const settings = (bench.settings ?? []).map(({ atMs, ...what }): BenchAction => ({ second: second(atMs), ...what }))
+  return [...hands, ...settings].sort((a, b) => a.second - b.second)
 }

@@ -1,5 +1,5 @@
 import type { JobOpened } from '@/core/procedure/events'
-import type { BenchTruth } from '@/core/rig/bench-car'
+import type { BenchTruth } from '@/core/rig/bench-truth'
 
 /** Water by the story of the job, g liquid and bound: middles of the ranges of model.md section 8 (assumed). */
 const WATER_G: Record<JobOpened['story']['opened'], number> = { nothing: 0.02, 'cap-or-core': 0.06, component: 0.3, overnight: 1.2, days: 4 }
@@ -15,6 +15,7 @@ export function truthOf(opened: JobOpened, jobId: string): BenchTruth {
     leakPaM3S: 0,
     waterG: WATER_G[story.opened],
     boundG: story.drierReplaced || story.opened === 'nothing' ? 0 : 0.4,
+    fullG: (opened.label.lowG + opened.label.highG) / 2,
     ambientC: place.ambientC,
     barometerPa: place.barometerPa,
     refrigerant: opened.label.refrigerant,

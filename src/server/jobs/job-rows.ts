@@ -1,8 +1,8 @@
 import type { ClockSegment } from '@/core/procedure/clock'
 import type { JobEvent } from '@/core/procedure/events'
 import type { JobSummary } from '@/core/procedure/summary'
-import type { BenchTruth } from '@/core/rig/bench-car'
 import type { Latest } from '@/core/views'
+import type { StoredBench } from '../bench/feed'
 import type { Queryable } from '../db/pool'
 
 export type JobRow = {
@@ -15,7 +15,7 @@ export type JobRow = {
   head: string
   readingSeq: number
   signedAt: Date | null
-  bench: { truth: BenchTruth; scaleStepG: number } | null
+  bench: StoredBench | null
 }
 
 const COLUMNS = `id, simulated, barometer_pa as "barometerPa", summary, latest, event_count as "eventCount", head,

@@ -1,10 +1,11 @@
 'use client'
 
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { newEventId, send } from '../api'
 import { Choice } from '../form/field'
+import { Pick } from './new-car'
 
-const SPEEDS = ['1', '10', '60', '300'] as const
+const SPEEDS = ['1', '10', '60', '300', '600'] as const
 const LEAKS = [
   { value: '0', label: 'no leak' },
   { value: '0.00001', label: 'small leak' },
@@ -15,11 +16,17 @@ const WATER = [
   { value: '1', label: '1 g water' },
   { value: '4', label: '4 g water' },
 ] as const
+const GAUGE = [
+  { value: 'good', label: 'good' },
+  { value: 'silent', label: 'drops out' },
+  { value: 'knocked', label: 'knocked' },
+  { value: 'dead', label: 'battery dead' },
+] as const
+
+type Told = { name: string; told: string }
 
 /** The simulated bench of the demo place: its clock, its instruments, and what is hidden inside. */
 export function BenchPanel({ jobId, running, factor }: { jobId: string; running: boolean; factor: number }) {
-  const [leak, setLeak] = useState<string>('0')
-  const [water, setWater] = useState<string>('0.05')
   const [refused, setRefused] = useState<string | null>(null)
   const control = async (body: object) => {
     const answer = await send(`/api/jobs/${jobId}/bench`, { id: newEventId(), ...body })
@@ -40,13 +47,80 @@ export function BenchPanel({ jobId, running, factor }: { jobId: string; running:
           options={SPEEDS.map((s) => ({ value: s as string, label: `×${s}` }))}
           onChange={(s) => void control({ action: 'speed', factor: Number(s) })}
         />
-        <Choice label="Leak" value={leak} options={LEAKS as readonly { value: string; label: string }[]} onChange={setLeak} />
-        <Choice label="Water" value={water} options={WATER as readonly { value: string; label: string }[]} onChange={setWater} />
-        <button type="button" className="plain-button" onClick={() => void control({ action: 'reset', leakPaM3S: Number(leak), waterG: Number(water) })}>
-          Put the car back, with these inside
-        </button>
+        <GaugeFaults control={control} />
+        <PutBack control={control} />
+        <Scenarios control={control} onRefused={setRefused} />
       </div>
       {refused && <p className="mt-2 text-[16px] font-medium text-leak">{refused}</p>}
     </details>
+  )
+}
+
+type Control = (body: object) => Promise<void>
+
+function GaugeFaults({ control }: { control: Control }) {
+  const [gauge, setGauge] = useState<string>('good')
+  return (
+    <Choice
+      label="Its gauge"
+      value={gauge}
+      options={GAUGE as readonly { value: string; label: string }[]}
+      onChange={(state) => {
+        setGauge(state)
+        void control({ action: 'gauge', state })
+      }}
+    />
+  )
+}
+
+function PutBack({ control }: { control: Control }) {
+  const [leak, setLeak] = useState<string>('0')
+  const [water, setWater] = useState<string>('0.05')
+  return (
+    <>
+      <Choice label="Leak" value={leak} options={LEAKS as readonly { value: string; label: string }[]} onChange={setLeak} />
+      <Choice label="Water" value={water} options={WATER as readonly { value: string; label: string }[]} onChange={setWater} />
+      <button type="button" className="plain-button" onClick={() => void control({ action: 'reset', leakPaM3S: Number(leak), waterG: Number(water) })}>
+        Put the car back, with these inside
+      </button>
+    </>
+  )
+}
+
+/** Cars whose faults nobody at the screen knows: from those that ship, or from a file. */
+function Scenarios({ control, onRefused }: { control: Control; onRefused: (why: string) => void }) {
+  const [known, setKnown] = useState<Told[]>([])
+  const [name, setName] = useState('')
+  useEffect(() => {
+    void fetch('/api/bench/scenarios')
+      .then((r) => r.json() as Promise<{ scenarios: Told[] }>)
+      .then(({ scenarios }) => {
+        setKnown(scenarios)
+        setName((n) => n || (scenarios[0]?.name ?? ''))
+      })
+      .catch(() => onRefused('The scenarios could not be loaded; reload the page.'))
+  }, [onRefused])
+  const fromFile = async (file: File | undefined) => {
+    if (!file) return
+    try {
+      await control({ action: 'scenario', scenario: JSON.parse(await file.text()) })
+    } catch {
+      onRefused(`${file.name} is not JSON; a scenario file is expected.`)
+    }
+  }
+  return (
+    <div className="flex basis-full flex-wrap items-end gap-x-6 gap-y-3 border-t border-rule pt-3">
+      <div className="w-72 max-sm:w-full">
+        <Pick label="A car with a story" value={name} options={known.map((s) => s.name)} onChange={setName} />
+      </div>
+      <p className="max-w-80 basis-60 text-[16px] leading-snug text-ink-2">{known.find((s) => s.name === name)?.told}</p>
+      <button type="button" className="plain-button" disabled={name === ''} onClick={() => void control({ action: 'named-scenario', name })}>
+        Put this car on
+      </button>
+      <label className="plain-button flex cursor-pointer items-center">
+        From a scenario file
+        <input type="file" accept="application/json,.json" className="sr-only" onChange={(e) => void fromFile(e.target.files?.[0])} />
+      </label>
+    </div>
   )
 }

@@ -51,7 +51,7 @@ export function eventWords(event: JobEvent): string {
     case 'caution-passed':
       return `Went on past the caution: ${event.payload.code.replaceAll('-', ' ')}`
     case 'bench-set':
-      return event.payload.action === 'speed' ? `Bench clock ×${event.payload.factor}` : `Bench ${event.payload.action}`
+      return event.payload.action === 'speed' ? `Bench clock ×${event.payload.factor}` : BENCH_WORDS[event.payload.action]
     case 'signed':
       return `Signed, certificate ${event.payload.certificate}`
     default: {
@@ -60,5 +60,13 @@ export function eventWords(event: JobEvent): string {
     }
   }
 }
+
+const BENCH_WORDS = {
+  start: 'Bench started',
+  stop: 'Bench stopped',
+  reset: 'Car on the bench put back',
+  scenario: 'Another car put on the bench',
+  gauge: 'The bench’s gauge was interfered with',
+} as const
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
