@@ -9,6 +9,7 @@ const VIEWS: [name: string, place: string][] = [
   ['board', '/board'],
   ['new car', '/job/new'],
   ['shop', '/shop'],
+  ['rig room', '/rig-room'],
   ['zero', 'Grader'],
   ['take in', 'Hybrid'],
   ['fix', 'Mirror truck'],

@@ -7,7 +7,7 @@ import { expectStep, passwordOf, press, theCall } from './shop'
 const root = process.env.YPEROS_ROOT ?? process.cwd()
 
 test('a car goes from the label to the signed record by the call’s own button and the fields it names', async ({ page }, info) => {
-  test.setTimeout(240_000)
+  test.setTimeout(400_000)
   await signInByTheForm(page)
   await takeIn(page)
   await untilRigged(page)
@@ -95,7 +95,7 @@ async function closeInTime(page: Page): Promise<void> {
         const [now = '0', stop = '0'] = (await page.getByText(/^\d[\d,]* → \d[\d,]*$/).textContent())?.split(' → ') ?? []
         return Number(now) - Number(stop)
       },
-      { timeout: 90_000, intervals: [60] },
+      { timeout: 170_000, intervals: [60] },
     )
     .toBeLessThanOrEqual(4)
   await press(page, 'Low valve is shut')

@@ -4,7 +4,7 @@ import { benchToken, expect, openCar, signIn, test } from '../shop'
 const JOB = '00000000-0000-4000-8000-000000000000'
 
 test('every page sends a stranger to sign in', async ({ page }) => {
-  for (const path of ['/board', '/job/new', `/job/${JOB}`, `/job/${JOB}/record`, '/shop']) {
+  for (const path of ['/board', '/job/new', `/job/${JOB}`, `/job/${JOB}/record`, '/shop', '/rig-room', `/rig-room/${JOB}`]) {
     await page.goto(path)
     await expect(page, path).toHaveURL(/sign-in/)
   }
@@ -19,7 +19,14 @@ test('every handler and stream refuses a stranger', async ({ request }) => {
     `/api/jobs/${JOB}/record.json`,
     '/api/bench/feed',
   ]
-  const post = ['/api/jobs', '/api/shop', '/api/sign-out', '/api/ingest', ...['events', 'readings', 'sign', 'hold-end', 'bench'].map((p) => `/api/jobs/${JOB}/${p}`)]
+  const post = [
+    '/api/jobs',
+    '/api/shop',
+    '/api/rig-room',
+    '/api/sign-out',
+    '/api/ingest',
+    ...['events', 'readings', 'sign', 'hold-end', 'bench'].map((p) => `/api/jobs/${JOB}/${p}`),
+  ]
   for (const path of get) expect((await request.get(path)).status(), path).toBe(401)
   for (const path of post) expect((await request.post(path, { data: {} })).status(), path).toBe(401)
 })
@@ -39,8 +46,8 @@ test('a trainee runs jobs but signs none and edits nothing of the shop', async (
   await expect(page.getByText('a technician or the lead signs them')).toBeVisible()
   await expect(page.getByRole('button', { name: /^Sign/ })).toBeDisabled()
   expect((await context.request.post(`/api/jobs/${jobId}/sign`, { data: { id: randomUUID(), certificate: 'X-1' } })).status()).toBe(403)
-  const rig = { id: randomUUID(), name: 'Mine', boreMm: 9, lengthM: 1, hoses: 1, pumpCfm: 4, ultimateMicron: 20, gauge: 'electronic', scaleStepG: 2 }
-  expect((await context.request.post('/api/shop', { data: { what: 'rig', rig } })).status()).toBe(403)
+  const parts = { pump: randomUUID(), lowHose: randomUUID(), highHose: null, pumpHose: null, gauge: randomUUID(), gaugeAt: 'far', scale: randomUUID(), cores: 'in' }
+  expect((await context.request.post('/api/rig-room', { data: { what: 'rig', rig: { id: randomUUID(), name: 'Mine', parts } } })).status()).toBe(403)
   await page.goto('/shop')
   await expect(page).toHaveURL(/board/)
 })

@@ -1,3 +1,4 @@
+import type { RigParts } from './equipment/assemble'
 import type { ClockSegment } from './procedure/clock'
 import type { JobEvent, Procedure, Rig } from './procedure/events'
 import type { JobSummary } from './procedure/summary'
@@ -28,4 +29,5 @@ export type JobView = {
 }
 
 export type StoredProcedure = Procedure & { id: string; proves: string }
-export type StoredRig = Rig & { id: string }
+/** A rig of the shop; `parts` when it is put together from the shelf, `missing` when one of them cannot be used. */
+export type StoredRig = Rig & { id: string; parts?: RigParts; missing?: string }

@@ -8,8 +8,12 @@ import { tokenHash } from '@/server/readings/ingest'
 import type { Places } from './places'
 import { say } from './say'
 
+/** The demo places that ship: a dry, high one and a humid one at the water. */
+export const DEMO_PLACES = { 'cerro-lumen': 'Cerro Lumen', 'port-oleander': 'Port Oleander' } as const
+export type DemoPlace = keyof typeof DEMO_PLACES
+
 /** Migrates, loads the demo place into an empty database, and gives the bench its token. */
-export async function prepareDatabase(places: Places, url: string, demo = true): Promise<{ benchToken: string }> {
+export async function prepareDatabase(places: Places, url: string, demo: DemoPlace | null = 'cerro-lumen'): Promise<{ benchToken: string }> {
   process.env.DATABASE_URL = url
   const done = await migrate(url, join(places.root, 'db/migrations'))
   if (done > 0) say(`${done} migration${done === 1 ? '' : 's'} applied`)
@@ -20,7 +24,7 @@ export async function prepareDatabase(places: Places, url: string, demo = true):
      on conflict (name) do update set token_hash = excluded.token_hash`,
     [tokenHash(benchToken)],
   )
-  if (demo && (await loadDemo(db, join(places.root, 'db/demo/cerro-lumen.json'), new Date()))) say('loaded the demo place, Cerro Lumen')
+  if (demo !== null && (await loadDemo(db, join(places.root, 'db/demo', `${demo}.json`), new Date()))) say(`loaded the demo place, ${DEMO_PLACES[demo]}`)
   return { benchToken }
 }
 

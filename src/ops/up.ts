@@ -9,7 +9,7 @@ import { buildWeb } from './build'
 import { type Cluster, startCluster, stopChild } from './cluster'
 import { startBenchProcess, startWeb, waitForWeb } from './parts'
 import { type Places, placesOf } from './places'
-import { prepareDatabase } from './prepare-database'
+import { DEMO_PLACES, type DemoPlace, prepareDatabase } from './prepare-database'
 import { endLeftovers, isAlive, type Mark, markOf, readRunFile, writeRunFile } from './run-file'
 import { Stop, say } from './say'
 
@@ -17,15 +17,21 @@ import { Stop, say } from './say'
 export async function up(args: string[]): Promise<void> {
   const { values } = parseArgs({
     args,
-    options: { port: { type: 'string', default: '4600' }, host: { type: 'string', default: '127.0.0.1' }, name: { type: 'string', default: 'main' } },
+    options: {
+      port: { type: 'string', default: '4600' },
+      host: { type: 'string', default: '127.0.0.1' },
+      name: { type: 'string', default: 'main' },
+      place: { type: 'string', default: 'cerro-lumen' },
+    },
   })
   const port = Number(values.port)
   if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`--port ${values.port}: give a port from 1 to 65535`)
+  if (!(values.place in DEMO_PLACES)) throw new Stop(`--place ${values.place}: the demo places are ${Object.keys(DEMO_PLACES).join(', ')}`)
   const places = placesOf(values.name)
   const running = readRunFile(places.runFile)
   if (running && isAlive(running.supervisor)) throw new Stop(`it is running already at ${running.address}; end it with ./yperos stop`)
   for (const name of await endLeftovers(places.runFile)) say(`ended the ${name} an earlier run left behind`)
-  await new Supervisor(places, values.host, port).run()
+  await new Supervisor(places, values.host, port, values.place as DemoPlace).run()
 }
 
 /** Keeps database, web server and bench running, restarts one that dies, and ends all of them together. */
@@ -33,13 +39,15 @@ class Supervisor {
   private readonly places: Places
   private readonly host: string
   private readonly port: number
+  private readonly demo: DemoPlace
   private readonly address: string
   private readonly parts = new Map<string, ChildProcess>()
   private cluster: Cluster | undefined
   private stopping = false
   private deaths = 0
 
-  constructor(places: Places, host: string, port: number) {
+  constructor(places: Places, host: string, port: number, demo: DemoPlace) {
+    this.demo = demo
     this.places = places
     this.host = host
     this.port = port
@@ -59,7 +67,7 @@ class Supervisor {
 
   private async start(): Promise<void> {
     const url = await this.startDatabase()
-    const { benchToken } = await prepareDatabase(this.places, url)
+    const { benchToken } = await prepareDatabase(this.places, url, this.demo)
     const shop = await selectShop(database())
     await database().end()
     buildWeb(this.places.root)

@@ -3,7 +3,7 @@ import { selectAccounts } from '@/server/accounts/accounts'
 import { pageUser } from '@/server/accounts/page-user'
 import { may } from '@/server/accounts/roles'
 import { database } from '@/server/db/pool'
-import { selectProcedures, selectRigs } from '@/server/shop/catalogue'
+import { selectProcedures } from '@/server/shop/catalogue'
 import { selectShop } from '@/server/shop/shop'
 import { shopView, userView } from '@/server/shop/view'
 import { TopBar } from '@/ui/frame/top-bar'
@@ -13,12 +13,12 @@ export default async function Shop() {
   const user = await pageUser()
   if (!may(user.role, 'edit-shop')) redirect('/board')
   const db = database()
-  const [shop, procedures, rigs, accounts] = await Promise.all([selectShop(db), selectProcedures(db), selectRigs(db), selectAccounts(db)])
+  const [shop, procedures, accounts] = await Promise.all([selectShop(db), selectProcedures(db), selectAccounts(db)])
   const people = accounts.map(({ id, name, signIn, role, certificate, disabledAt }) => ({ id, name, signIn, role, certificate, disabled: disabledAt !== null }))
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />
-      <ShopPage procedures={procedures} rigs={rigs} people={people} me={user.id} />
+      <ShopPage procedures={procedures} people={people} me={user.id} />
     </>
   )
 }

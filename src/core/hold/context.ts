@@ -1,5 +1,5 @@
 import { currentHold, type JobState } from '../procedure/state'
-import { throughManifold } from '../rig/compose'
+import { hoseKindOf } from '../rig/compose'
 import { OUTGASSING } from '../rig/network'
 import type { HoseBackground } from './hose-background'
 import type { HoldContext } from './judge'
@@ -22,7 +22,7 @@ export function holdContext(state: JobState, plannedMinutes: number): HoldContex
 /** The hoses between port and shut valve, by their kind (assumed from their bore); half of what a hose gives goes to the car's end. */
 function hosesOf(state: JobState): HoseBackground {
   const { rig } = state.opened
-  const [first, steady] = OUTGASSING[throughManifold(rig) ? 'rubber-old' : 'barrier-new']
+  const [first, steady] = OUTGASSING[hoseKindOf(rig)]
   const metres = (rig.lengthM * rig.hoses) / 2
   const pulled = state.pulls[0]
   const isolated = currentHold(state)

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { REFRIGERANTS } from '../fluids/refrigerant'
+import { LINK_KINDS } from '../rig/rig-file'
 import { PartSet } from './parts'
 import { STEPS } from './steps'
 
@@ -36,6 +37,8 @@ export const Procedure = z.strictObject({
 })
 export type Procedure = z.infer<typeof Procedure>
 
+const HoseFigures = z.strictObject({ boreMm: z.number().min(1).max(30), lengthM: z.number().min(0.05).max(10), kind: z.enum(LINK_KINDS) })
+
 export const Rig = z.strictObject({
   name: Text,
   boreMm: z.number().min(1).max(30),
@@ -45,6 +48,19 @@ export const Rig = z.strictObject({
   ultimateMicron: z.number().min(1).max(5000),
   gauge: z.enum(['electronic', 'needle']),
   scaleStepG: z.number().min(0.1).max(100),
+  /** kind of the hoses to the car; by their bore when it is not said */
+  hoseKind: z.enum(LINK_KINDS).optional(),
+  /** the high side's hose where it differs, and the hose from the manifold to the pump */
+  highHose: HoseFigures.optional(),
+  pumpHose: HoseFigures.optional(),
+  cores: z.enum(['in', 'out']).optional(),
+  gaugeAt: z.enum(['far', 'pump']).optional(),
+  /** smallest step the gauge shows, Pa */
+  resolutionPa: z.number().min(0.001).max(20_000).optional(),
+  /** gas the hoses to the car were found to give when held alone, Pa m3/s */
+  hoseBaselinePaM3S: z.number().min(0).max(1).optional(),
+  /** what it was made of, so that hours and wet jobs are counted where they belong */
+  equipment: z.strictObject({ pump: z.uuid(), hoses: z.array(z.uuid()).max(6), gauge: z.uuid(), scale: z.uuid() }).optional(),
 })
 export type Rig = z.infer<typeof Rig>
 

@@ -19,8 +19,8 @@ const LAST_VAPOUR_G = 10
 /** Heat a container takes up per kelvin: contents and metal, J/K a gram, and the metal of a can, J/K (assumed). */
 const CONTENTS_J_G_K = 1.4
 const METAL_J_K = 60
-/** Heat it takes from the air around it, W/K (assumed). */
-const CONTAINER_UA_W_K = 2
+/** Heat it takes from what it stands in, W/K (assumed: a bowl of water at the hall's temperature; in still air it is a tenth of this). */
+const CONTAINER_UA_W_K = 20
 /** Latent heat, J/g (model.md section 9). */
 const LATENT_J_G: Record<Refrigerant, number> = { 'R-134a': 180, 'R-1234yf': 145 }
 /** Pressures follow a started or stopped engine, and the vent follows the evaporator, with these time constants, s (assumed). */
@@ -46,6 +46,7 @@ export class BenchCar {
   containerC: number
   private readonly stepper: Stepper
   private readonly far: number
+  private readonly gaugeNode: number
   private readonly leaks: readonly { at: LeakAt; air: number }[]
   /** whole seconds played; the stepper may be ahead by up to a step */
   private clock = 0
@@ -60,6 +61,7 @@ export class BenchCar {
     this.stepper = new Stepper({ ...file, sources: { ...file.sources, leaks } })
     this.stepper.network.wetOil(this.stepper.y, truth.oilWaterG ?? 0)
     this.far = this.stepper.network.nodes.indexOf(farNode(car))
+    this.gaugeNode = truth.rig?.gaugeAt === 'pump' ? this.stepper.network.nodes.indexOf('pump') : this.far
     this.containerC = truth.ambientC
     this.sides = { lowPa: truth.barometerPa, highPa: truth.barometerPa, ventC: truth.ambientC }
     this.turn(rig)
@@ -67,8 +69,17 @@ export class BenchCar {
 
   /** Total pressure at the farthest place, Pa absolute, while there is no charge. */
   get farPa(): number {
+    return this.pressureAt(this.far)
+  }
+
+  /** Total pressure where the rig's vacuum gauge sits, Pa absolute: at the farthest place, or wrongly at the pump. */
+  get gaugePa(): number {
+    return this.pressureAt(this.gaugeNode)
+  }
+
+  private pressureAt(node: number): number {
     const { network, t, y } = this.stepper
-    return network.totalPa(t > this.clock ? this.stepper.within(1 - (t - this.clock) / this.stepS, this.stepS) : y, this.far)
+    return network.totalPa(t > this.clock ? this.stepper.within(1 - (t - this.clock) / this.stepS, this.stepS) : y, node)
   }
 
   /** Sets every valve and the pump to what the hands have done. */
@@ -160,9 +171,10 @@ function nodeOf(at: LeakAt, car: CarVolume): string {
 /** The rig file of a bench: the composed one, with old hoses, bent cores and places of water as they really are. */
 function benchRig(truth: BenchTruth, car: CarVolume): RigFile {
   const { boreMm, lengthM, hoses } = truth.line
+  const plain = { name: 'bench', boreMm, lengthM, hoses, pumpCfm: truth.pumpCfm, ultimateMicron: truth.ultimateMicron, gauge: 'electronic' as const, scaleStepG: 1 }
   const composed = composeRig({
     car,
-    rig: { name: 'bench', boreMm, lengthM, hoses, pumpCfm: truth.pumpCfm, ultimateMicron: truth.ultimateMicron, gauge: 'electronic', scaleStepG: 1 },
+    rig: { ...plain, ...truth.rig, ...(truth.core === 'in' && { cores: 'in' as const }) },
     ambientC: truth.ambientC,
     barometerPa: truth.barometerPa,
     water: { liquidG: truth.waterG, boundG: truth.boundG },

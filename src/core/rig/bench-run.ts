@@ -53,7 +53,7 @@ export class BenchRun {
     while (this.applied < actions.length && (actions[this.applied] as BenchAction).second <= this.second) this.apply(actions[this.applied++] as BenchAction)
     if (this.applied > before) this.car.turn(this.rig)
     const takenG = this.car.second(this.rig, this.container)
-    this.gauge.second(this.car.farPa)
+    this.gauge.second(this.car.gaugePa)
     if (this.container && takenG > 0) this.container = { ...this.container, grossG: this.container.grossG - takenG }
     this.second++
   }

@@ -75,10 +75,10 @@ test('a can cools as it gives vapour, its flow fades, and it warms again when sh
   const charging = [...PULLING, ...shut(600), { second: 610, kind: 'container-on', grossG: 472, tareG: 132 } as BenchAction]
   const open = [...charging, turn(610, 'centre-hose', 'container'), turn(611, 'container-valve', 'open'), turn(611, 'valve-low', 'open'), turn(640, 'engine', 'on')]
   const { bench } = run({}, open, 760)
-  expect(bench.car.containerC).toBeLessThan(12)
+  expect(bench.car.containerC).toBeLessThan(15)
   const cold = bench.car.containerC
   bench.runTo([...open, turn(760, 'container-valve', 'closed')], 1800)
-  expect(bench.car.containerC).toBeGreaterThan(cold + 5)
+  expect(bench.car.containerC).toBeGreaterThan(cold + 3)
 })
 
 test('the running car: short of charge both sides are low, a hot humid day lifts all three, an unplugged switch moves nothing', () => {

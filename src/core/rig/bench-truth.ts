@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { REFRIGERANTS } from '../fluids/refrigerant'
+import { Rig } from '../procedure/events'
 import { LINK_KINDS } from './rig-file'
 
 /** Where a simulated leak may sit. A core leaks only while no coupler seals it; a hose only while it is in the hold. */
@@ -72,6 +73,8 @@ export type Scenario = z.infer<typeof Scenario>
 /** What is really inside the simulated car and its rig; hidden from the technician. SI but for the named units. */
 export const BenchTruth = HiddenTruth.extend({
   volumeL: Positive.max(50),
+  /** the rig as the job names it; `line` and the pump's figures stand in for it when it is left out */
+  rig: Rig.optional(),
   line: z.strictObject({ boreMm: Positive.max(60), lengthM: Positive.max(20), hoses: z.number().int().min(1).max(2) }),
   pumpCfm: Positive.max(60),
   ultimateMicron: Positive.max(10_000),

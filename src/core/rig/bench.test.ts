@@ -87,7 +87,7 @@ test('the engine brings plausible sides and a vent, and the gauge’s steps are 
     [
       ...PULLING,
       ...SHUT(600),
-      { second: 610, kind: 'container-on', grossG: 5000, tareG: 100 },
+      { second: 610, kind: 'container-on', grossG: 510, tareG: 100 },
       turn(610, 'centre-hose', 'container'),
       turn(611, 'container-valve', 'open'),
       turn(611, 'valve-low', 'open'),

@@ -33,6 +33,9 @@ const IDEAL = { bore_mm: 60, length_m: 0.02 }
 /** True when a rig of this bore goes through a manifold and leaves the cores in. */
 export const throughManifold = (rig: Rig): boolean => rig.boreMm <= CHARGING_HOSE_MM
 
+/** Kind of the hoses to the car: as said, else charging hoses are taken for old rubber, wide ones for new (assumed). */
+export const hoseKindOf = (rig: Rig) => rig.hoseKind ?? (throughManifold(rig) ? 'rubber-old' : 'barrier-new')
+
 /** Where the farthest gauge stands. */
 export const farNode = (car: CarVolume): string => (car.evaporators === 2 ? 'rear' : 'evaporator')
 
@@ -42,12 +45,14 @@ export const farNode = (car: CarVolume): string => (car.evaporators === 2 ? 'rea
  */
 export function composeRig({ car, rig, ambientC, barometerPa, water, leakPaM3S, options = {} }: Composed): RigFile {
   const charging = throughManifold(rig)
+  const cored = (rig.cores ?? (charging ? 'in' : 'out')) === 'in'
   const bore = options.boreMm ?? rig.boreMm
-  const coresIn = charging && !options.coresOut
+  const coresIn = cored && !options.coresOut
   const wetC = ambientC + (options.warmerK ?? 0)
   const both = rig.hoses === 2 || options.secondHose === true
-  const kind = charging ? 'rubber-old' : 'barrier-new'
+  const kind = hoseKindOf(rig)
   const hose = { bore_mm: bore, length_m: rig.lengthM, kind }
+  const other = (own: Rig['pumpHose']) => own && { bore_mm: options.boreMm ?? own.boreMm, length_m: own.lengthM, kind: own.kind }
   const core = coresIn ? CORE : { bore_mm: bore, length_m: 0.05 }
   const share = car.evaporators === 2 ? { low: 0.25, evaporator: 0.2, rear: 0.2, high: 0.35 } : { low: 0.3, evaporator: 0.25, rear: 0, high: 0.45 }
   const node = (id: string, volume_L: number, temperature_C = ambientC) => ({ id, volume_L, temperature_C })
@@ -60,10 +65,10 @@ export function composeRig({ car, rig, ambientC, barometerPa, water, leakPaM3S, 
     ...(both
       ? [
           { id: 'core-high', from: 'high', to: 'port-high', ...core, kind: 'metal' },
-          { id: 'hose-high', from: 'port-high', to: 'manifold', ...hose },
+          { id: 'hose-high', from: 'port-high', to: 'manifold', ...(other(rig.highHose) ?? hose) },
         ]
       : []),
-    { id: 'hose-pump', from: 'manifold', to: 'pump', ...hose, length_m: charging ? rig.lengthM : 0.1 },
+    { id: 'hose-pump', from: 'manifold', to: 'pump', ...(other(rig.pumpHose) ?? { ...hose, length_m: charging ? rig.lengthM : 0.1 }) },
   ]
   const ideal = options.idealLink
   return RigFile.parse({

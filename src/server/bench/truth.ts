@@ -10,6 +10,7 @@ export function truthOf(opened: JobOpened, jobId: string): BenchTruth {
   return {
     volumeL: opened.volumeL,
     line: { boreMm: rig.boreMm, lengthM: rig.lengthM, hoses: rig.hoses },
+    rig,
     pumpCfm: rig.pumpCfm,
     ultimateMicron: rig.ultimateMicron,
     leakPaM3S: 0,

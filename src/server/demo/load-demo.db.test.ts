@@ -4,6 +4,7 @@ import { foldJob } from '@/core/procedure/reduce'
 import { currentHold } from '@/core/procedure/state'
 import { verifyRecord } from '@/core/record/record'
 import { database } from '../db/pool'
+import { selectShelf } from '../equipment/shelf'
 import { boardView } from '../jobs/board-view'
 import { selectEvents } from '../jobs/job-rows'
 import { nodeCrypto } from '../records/chain'
@@ -11,13 +12,18 @@ import { exportRecord } from '../records/export-record'
 import { readingsCsv } from '../records/readings-csv'
 import { loadDemo } from './load-demo'
 
-const FILE = fileURLToPath(new URL('../../../db/demo/cerro-lumen.json', import.meta.url))
+const file = (place: string) => fileURLToPath(new URL(`../../../db/demo/${place}.json`, import.meta.url))
+const FILE = file('cerro-lumen')
+
+async function empty(): Promise<void> {
+  await database().query('truncate reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade')
+  await database().query(`delete from instrument where id <> 'hand'`)
+  await database().query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)
+}
 
 test('the demo place has a car at every kind of step, walked through real events and readings, and one signed record that verifies', async () => {
   const db = database()
-  await db.query('truncate reading, event, attachment, job_clock, job, session, account, procedure, rig, device, shop, sign_in_attempt cascade')
-  await db.query(`delete from instrument where id <> 'hand'`)
-  await db.query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)
+  await empty()
   expect(await loadDemo(db, FILE, new Date())).toBe(true)
   expect(await loadDemo(db, FILE, new Date())).toBe(false)
   const rows = await boardView(db)
@@ -45,3 +51,15 @@ test('the demo place has a car at every kind of step, walked through real events
   const inside = state.containers.reduce((sum, c) => sum + c.startGrossG - (c.endGrossG ?? 0), 0)
   expect(Math.abs(inside - 640)).toBeLessThan(15)
 }, 120_000)
+
+test('the humid place loads too: its cars stand at the river, its pump’s hours are counted', async () => {
+  await empty()
+  expect(await loadDemo(database(), file('port-oleander'), new Date())).toBe(true)
+  const rows = await boardView(database())
+  expect(Object.fromEntries(rows.map((r) => [r.summary.name, r.summary.step]))).toEqual({ 'Ferry bus 1': 'pull', 'Harbour cab 2': 'hold', 'Ice truck': 'fix', 'Pilot car': 'zero' })
+  const pump = (await selectShelf(database())).find((s) => s.name === 'Pump P2')
+  expect(pump?.kind === 'pump' && pump.use?.wetJobs).toBe(1)
+  // some 106 minutes on the bus and 52 on the cab
+  expect(pump?.kind === 'pump' && pump.use?.hours).toBeGreaterThan(2)
+  expect(pump?.kind === 'pump' && pump.use?.hours).toBeLessThan(3)
+})

@@ -5,8 +5,9 @@ import { z } from 'zod'
 import { LABEL_REFRIGERANTS, OPENED } from '@/core/procedure/events'
 import { stationPressurePa } from '@/core/units/barometer'
 import { insertAccount } from '../accounts/accounts'
-import { selectProcedures, selectRigs, upsertProcedure, upsertRig } from '../shop/catalogue'
+import { selectProcedures, selectRigs, upsertProcedure } from '../shop/catalogue'
 import { insertShop } from '../shop/shop'
+import { DemoEquipment, DemoRig, fillShelf } from './fill-shelf'
 import { DEMO_SIGN_INS } from './sign-ins'
 import { walkCar } from './walk-car'
 
@@ -40,18 +41,8 @@ export type DemoCar = z.infer<typeof DemoCar>
 const DemoPlace = z.strictObject({
   shop: z.strictObject({ name: z.string(), altitudeM: z.number(), ambientC: z.number() }),
   procedures: z.array(z.strictObject({ name: z.string(), targetMicron: z.number(), pullMinutes: z.number(), holdMinutes: z.number(), proves: z.string() })),
-  rigs: z.array(
-    z.strictObject({
-      name: z.string(),
-      boreMm: z.number(),
-      lengthM: z.number(),
-      hoses: z.number(),
-      pumpCfm: z.number(),
-      ultimateMicron: z.number(),
-      gauge: z.enum(['electronic', 'needle']),
-      scaleStepG: z.number(),
-    }),
-  ),
+  equipment: z.array(DemoEquipment),
+  rigs: z.array(DemoRig),
   cars: z.array(DemoCar),
 })
 
@@ -67,10 +58,10 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
   if (((await db.query('select 1 from shop')).rowCount ?? 0) > 0) return false
   // the shop is written last: without it whatever is here is a load that was cut short, and begins anew
-  await db.query('truncate reading, event, attachment, job_clock, job, session, account, procedure, rig')
+  await db.query('truncate reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment')
   for (const person of DEMO_SIGN_INS) await insertAccount(db, person)
   for (const procedure of place.procedures) await upsertProcedure(db, { id: randomUUID(), ...procedure })
-  for (const rig of place.rigs) await upsertRig(db, { id: randomUUID(), ...rig })
+  await fillShelf(db, place.equipment, place.rigs, now)
   const procedures = await selectProcedures(db)
   const rigs = await selectRigs(db)
   for (const car of place.cars) await walkCar(db, car, place.shop, procedures, rigs, now)

@@ -45,7 +45,7 @@ export async function walkCar(
 function openedOf(car: DemoCar, place: { altitudeM: number; ambientC: number }, procedures: readonly StoredProcedure[], rigs: readonly StoredRig[]): JobOpened {
   const { lowG, highG } = parseMassRange(car.charge)
   const { id: _p, proves: _w, ...procedure } = procedures.find((p) => p.name === (car.evaporators > 1 ? 'Deep and long' : 'Weigh and measure')) as StoredProcedure
-  const { id: _r, ...rig } = rigs.find((r) => r.name.includes('P2')) as StoredRig
+  const { id: _r, parts: _m, missing: _n, ...rig } = rigs.find((r) => r.name.includes('P2')) as StoredRig
   if (car.refrigerant !== 'R-134a' && car.refrigerant !== 'R-1234yf') throw new RangeError(`${car.name}: ${car.refrigerant} is not charged here`)
   return {
     car: { name: car.name, model: car.model, hybrid: car.hybrid },

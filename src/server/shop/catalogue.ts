@@ -1,6 +1,9 @@
+import { assembleRig, PartMissing, type RigParts } from '@/core/equipment/assemble'
+import type { Shelved } from '@/core/equipment/equipment'
 import type { Procedure } from '@/core/procedure/events'
 import type { StoredProcedure, StoredRig } from '@/core/views'
 import type { Queryable } from '../db/pool'
+import { selectShelf } from '../equipment/shelf'
 
 export async function selectProcedures(db: Queryable): Promise<StoredProcedure[]> {
   const { rows } = await db.query<StoredProcedure>(
@@ -19,21 +22,36 @@ export async function upsertProcedure(db: Queryable, p: Procedure & { id: string
   )
 }
 
+type RigRow = StoredRig & { parts: RigParts | null }
+
+/** The shop's rigs; one put together from the shelf has what its parts are now, and says when a part is missing. */
 export async function selectRigs(db: Queryable): Promise<StoredRig[]> {
-  const { rows } = await db.query<StoredRig>(
+  const { rows } = await db.query<RigRow>(
     `select id, name, bore_mm as "boreMm", length_m as "lengthM", hoses, pump_cfm as "pumpCfm",
-            ultimate_micron as "ultimateMicron", gauge, scale_step_g as "scaleStepG"
+            ultimate_micron as "ultimateMicron", gauge, scale_step_g as "scaleStepG", parts
        from rig order by name`,
   )
-  return rows
+  const shelf = rows.some((r) => r.parts) ? await selectShelf(db) : []
+  return rows.map(({ parts, ...rig }) => (parts ? withParts(rig, parts, shelf) : rig))
 }
 
-export async function upsertRig(db: Queryable, r: StoredRig): Promise<void> {
+function withParts(rig: StoredRig, parts: RigParts, shelf: readonly Shelved[]): StoredRig {
+  try {
+    return { id: rig.id, ...assembleRig(rig.name, parts, shelf), parts }
+  } catch (error) {
+    if (error instanceof PartMissing) return { ...rig, parts, missing: error.message }
+    throw error
+  }
+}
+
+/** @param parts - what it is made of, for a rig from the shelf */
+export async function upsertRig(db: Queryable, r: StoredRig, parts?: RigParts): Promise<void> {
   await db.query(
-    `insert into rig (id, name, bore_mm, length_m, hoses, pump_cfm, ultimate_micron, gauge, scale_step_g)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+    `insert into rig (id, name, bore_mm, length_m, hoses, pump_cfm, ultimate_micron, gauge, scale_step_g, parts)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
      on conflict (id) do update set name = excluded.name, bore_mm = excluded.bore_mm, length_m = excluded.length_m, hoses = excluded.hoses,
-       pump_cfm = excluded.pump_cfm, ultimate_micron = excluded.ultimate_micron, gauge = excluded.gauge, scale_step_g = excluded.scale_step_g`,
-    [r.id, r.name, r.boreMm, r.lengthM, r.hoses, r.pumpCfm, r.ultimateMicron, r.gauge, r.scaleStepG],
+       pump_cfm = excluded.pump_cfm, ultimate_micron = excluded.ultimate_micron, gauge = excluded.gauge, scale_step_g = excluded.scale_step_g,
+       parts = excluded.parts`,
+    [r.id, r.name, r.boreMm, r.lengthM, r.hoses, r.pumpCfm, r.ultimateMicron, r.gauge, r.scaleStepG, parts ? JSON.stringify(parts) : null],
   )
 }

@@ -14,7 +14,12 @@ export type UserView = { name: string; role: 'lead' | 'technician' | 'trainee'; 
 export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: UserView; serverNowMs: number }) {
   const path = usePathname()
   const now = useWallNow(serverNowMs)
-  const places = [{ href: '/board', name: 'Board' }, { href: '/job/new', name: 'New car' }, ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop' }] : [])]
+  const places = [
+    { href: '/board', name: 'Board' },
+    { href: '/job/new', name: 'New car' },
+    { href: '/rig-room', name: 'Rig room' },
+    ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop' }] : []),
+  ]
   return (
     <header className="no-print flex h-11 items-center gap-5 border-b border-rule px-5 max-sm:gap-3 max-sm:px-4">
       <Link href="/board" className="flex items-center gap-2 text-[22px] font-semibold">
@@ -23,7 +28,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
         </svg>
         <span className="max-sm:sr-only">Yperos</span>
       </Link>
-      <nav aria-label="Places" className="flex h-full gap-5 pl-8 text-[17px] max-sm:gap-4 max-sm:pl-0">
+      <nav aria-label="Places" className="flex h-full gap-5 whitespace-nowrap pl-8 text-[17px] max-sm:gap-2.5 max-sm:pl-0 max-sm:text-[15px]">
         {places.map(({ href, name }) => (
           <Link
             key={href}
@@ -48,7 +53,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
         </span>
       </p>
       <div className="flex items-center gap-4 max-lg:ml-auto">
-        <time className="text-[24px] font-semibold" suppressHydrationWarning>
+        <time className="text-[24px] font-semibold max-sm:hidden" suppressHydrationWarning>
           {clockIn(shop.timeZone)(now)}
         </time>
         <AccountMenu user={user} />

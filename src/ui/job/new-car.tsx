@@ -2,17 +2,21 @@
 
 import { useRouter } from 'next/navigation'
 import { type FormEvent, type ReactNode, useState } from 'react'
+import type { Due } from '@/core/equipment/upkeep'
 import { OPENED, type Procedure, type Rig } from '@/core/procedure/events'
 import { newEventId, send } from '../api'
 import { massHint, readCelsius } from '../form/entries'
 import { Choice, Field } from '../form/field'
 import type { ShopView } from '../frame/top-bar'
+import { DueList } from '../rig-room/due-list'
 import { OPENED_WORDS } from '../words/words'
 import { airHint, type NewCarValues, REFUSED, readNewCar } from './new-car-values'
 
-type Props = { shop: ShopView; procedures: (Procedure & { proves: string })[]; rigs: Rig[] }
+type Props = { shop: ShopView; procedures: (Procedure & { proves: string })[]; rigs: (Rig & { id: string; parts?: unknown; missing?: string; dues: Due[] })[] }
 
 const plainProcedure = ({ name, targetMicron, pullMinutes, holdMinutes }: Procedure): Procedure => ({ name, targetMicron, pullMinutes, holdMinutes })
+
+const plainRig = ({ id: _id, parts: _parts, missing: _missing, dues: _dues, ...rig }: Props['rigs'][number]): Rig => rig
 
 function firstValues(shop: ShopView): NewCarValues {
   return {
@@ -58,7 +62,7 @@ export function NewCar({ shop, procedures, rigs }: Props) {
   const text = (key: keyof NewCarValues) => ({ value: v[key] as string, error: errors[key], onChange: (value: string) => put(key, value as never) })
   const submit = async (event: FormEvent) => {
     event.preventDefault()
-    const read = readNewCar(v, procedure && plainProcedure(procedure), rig)
+    const read = readNewCar(v, procedure && plainProcedure(procedure), rig && plainRig(rig))
     if ('errors' in read) {
       setErrors(read.errors)
       setRefused(`${Object.keys(read.errors).length === 1 ? 'One entry' : 'Some entries'} cannot be taken; the reason stands beside the field.`)
@@ -162,6 +166,8 @@ export function NewCar({ shop, procedures, rigs }: Props) {
               {rig.pumpCfm} CFM, {rig.hoses} hoses of {rig.boreMm} mm and {rig.lengthM} m, {rig.gauge} gauge, scale in {rig.scaleStepG} g steps
             </p>
           )}
+          {rig?.missing && <p className="text-[16px] font-medium text-leak">✕ {rig.missing}. Put it together anew in the rig room.</p>}
+          {rig && rig.dues.length > 0 && <DueList dues={rig.dues} />}
           {shop.demo && (
             <label className="flex min-h-11 items-center gap-3 text-[17px]">
               <input type="checkbox" className="size-6 accent-(--ink)" checked={v.simulated} onChange={(e) => put('simulated', e.target.checked)} />

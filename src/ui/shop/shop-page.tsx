@@ -2,12 +2,12 @@
 
 import { useRouter } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
-import type { StoredProcedure, StoredRig } from '@/core/views'
+import type { StoredProcedure } from '@/core/views'
 import { newEventId, send } from '../api'
 import { Choice, Field } from '../form/field'
 
 type Person = { id: string; name: string; signIn: string; role: 'lead' | 'technician' | 'trainee'; certificate: string; disabled: boolean }
-type Props = { procedures: StoredProcedure[]; rigs: StoredRig[]; people: Person[]; me: string }
+type Props = { procedures: StoredProcedure[]; people: Person[]; me: string }
 
 const ROLE_OPTIONS = [
   { value: 'lead', label: 'lead' },
@@ -15,12 +15,11 @@ const ROLE_OPTIONS = [
   { value: 'trainee', label: 'trainee' },
 ] as const
 
-/** What the lead decides for the shop: procedures, rigs and people. */
-export function ShopPage({ procedures, rigs, people, me }: Props) {
+/** What the lead decides for the shop: procedures and people; rigs are put together in the rig room. */
+export function ShopPage({ procedures, people, me }: Props) {
   return (
     <main className="space-y-8 px-5 py-4 max-sm:px-4">
       <Part title="Procedures" add="New procedure" blank={BLANK_PROCEDURE} rows={procedures} row={(p, close) => <ProcedureRow key={p.id} procedure={p} onDone={close} />} />
-      <Part title="Rigs" add="New rig" blank={BLANK_RIG} rows={rigs} row={(r, close) => <RigRow key={r.id} rig={r} onDone={close} />} />
       <section>
         <h1 className="mb-2 text-[30px] font-semibold">People</h1>
         <ul className="border-t-2 border-ink">
@@ -35,7 +34,6 @@ export function ShopPage({ procedures, rigs, people, me }: Props) {
 }
 
 const BLANK_PROCEDURE = (): StoredProcedure => ({ id: newEventId(), name: '', targetMicron: 500, pullMinutes: 60, holdMinutes: 30, proves: '' })
-const BLANK_RIG = (): StoredRig => ({ id: newEventId(), name: '', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2 })
 
 function Part<T>({ title, add, blank, rows, row }: { title: string; add: string; blank: () => T; rows: T[]; row: (item: T, close?: () => void) => ReactNode }) {
   const [fresh, setFresh] = useState<T | null>(null)
@@ -106,32 +104,6 @@ function ProcedureRow({ procedure, onDone }: { procedure: StoredProcedure; onDon
       <div className="col-span-full">
         <Field label="What it can and cannot prove" {...text('proves')} />
       </div>
-    </Row>
-  )
-}
-
-function RigRow({ rig, onDone }: { rig: StoredRig; onDone?: (() => void) | undefined }) {
-  const { errors, said, save } = useSave()
-  const { draft, setDraft, text } = useDraft(rig, errors)
-  const numbers = Object.fromEntries((['boreMm', 'lengthM', 'hoses', 'pumpCfm', 'ultimateMicron', 'scaleStepG'] as const).map((k) => [k, Number(draft[k])]))
-  return (
-    <Row said={said} onSave={() => void save({ what: 'rig', rig: { ...draft, ...numbers } }, onDone)}>
-      <Field label="Name" {...text('name')} />
-      <Field label="Hose bore, mm" {...text('boreMm')} inputMode="decimal" />
-      <Field label="Hose length, m" {...text('lengthM')} inputMode="decimal" />
-      <Field label="Hoses" {...text('hoses')} inputMode="decimal" />
-      <Field label="Pump, CFM" {...text('pumpCfm')} inputMode="decimal" />
-      <Field label="Ultimate, micron" {...text('ultimateMicron')} inputMode="decimal" />
-      <Field label="Scale step, g" {...text('scaleStepG')} inputMode="decimal" />
-      <Choice
-        label="Gauge"
-        value={draft.gauge}
-        options={[
-          { value: 'electronic', label: 'electronic' },
-          { value: 'needle', label: 'needle' },
-        ]}
-        onChange={(gauge) => setDraft((d) => ({ ...d, gauge }))}
-      />
     </Row>
   )
 }

@@ -1,16 +1,15 @@
 import { z } from 'zod'
-import { Procedure, Rig } from '@/core/procedure/events'
+import { Procedure } from '@/core/procedure/events'
 import { insertAccount, updateAccount } from '@/server/accounts/accounts'
 import { ROLES, requireRight } from '@/server/accounts/roles'
 import { requireUser } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
 import { AppError, notFound } from '@/server/errors'
 import { handle, parseInput, readJson } from '@/server/http'
-import { upsertProcedure, upsertRig } from '@/server/shop/catalogue'
+import { upsertProcedure } from '@/server/shop/catalogue'
 
 const Body = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('procedure'), procedure: Procedure.extend({ id: z.uuid(), proves: z.string().trim().min(1).max(500) }) }),
-  z.strictObject({ what: z.literal('rig'), rig: Rig.extend({ id: z.uuid() }) }),
   z.strictObject({
     what: z.literal('new-account'),
     account: z.strictObject({
@@ -27,7 +26,7 @@ const Body = z.discriminatedUnion('what', [
   }),
 ])
 
-/** What only the lead may change: procedures, rigs, accounts. */
+/** What only the lead may change: procedures, accounts. */
 export const POST = handle(async (request) => {
   const user = await requireUser()
   requireRight(user, 'edit-shop')
@@ -37,9 +36,6 @@ export const POST = handle(async (request) => {
     switch (body.what) {
       case 'procedure':
         await upsertProcedure(db, body.procedure)
-        break
-      case 'rig':
-        await upsertRig(db, body.rig)
         break
       case 'new-account':
         await insertAccount(db, body.account)

@@ -1,0 +1,95 @@
+import { OUTGASSING } from '../rig/network'
+import { PA_PER_MICRON } from '../units/constants'
+import type { EquipmentOf, PressureReading } from './equipment'
+
+/** What a pump reached against nothing but the gauge. */
+export type BlankOff = {
+  ultimateMicron: number
+  /** the last readings no longer fall */
+  settled: boolean
+  verdict: 'healthy' | 'needs-oil' | 'not-settled'
+  words: string
+}
+
+/** Readings that agree within this have settled (assumed). */
+const SETTLED_WITHIN = 0.05
+/** A pump that stays this far above its plate needs oil, not time (assumed). */
+const NEEDS_OIL_FACTOR = 2
+/** Healthy pumps reach this whatever their plate says, micron (practice: 15 to 50). */
+const HEALTHY_MICRON = 50
+
+/**
+ * Judges a blank-off test: the pump against the gauge with its inlet shut.
+ * @param readings - in order of time, at least three; Pa absolute
+ * @returns the lowest settled reading as the ultimate, micron
+ */
+export function judgeBlankOff(readings: readonly PressureReading[], plate: EquipmentOf<'pump'>['spec']): BlankOff {
+  const last = readings.slice(-3).map((r) => r.pa / PA_PER_MICRON)
+  const ultimateMicron = Math.min(...last)
+  const settled = last.length === 3 && Math.max(...last) <= ultimateMicron * (1 + SETTLED_WITHIN) + 1
+  if (!settled) return { ultimateMicron, settled, verdict: 'not-settled', words: `Still falling at ${Math.round(ultimateMicron)} micron: let it run and read again.` }
+  const healthy = ultimateMicron <= Math.max(HEALTHY_MICRON, NEEDS_OIL_FACTOR * plate.ultimateMicron)
+  return {
+    ultimateMicron,
+    settled,
+    verdict: healthy ? 'healthy' : 'needs-oil',
+    words: healthy
+      ? `It reaches ${Math.round(ultimateMicron)} micron by itself; its plate says ${plate.ultimateMicron}.`
+      : `It stays at ${Math.round(ultimateMicron)} micron by itself, its plate says ${plate.ultimateMicron}: it needs oil, not time. After fresh oil: its seals or the gauge.`,
+  }
+}
+
+/** What hoses held alone let in or give. */
+export type HoseHold = {
+  /** gas coming in at the end of the hold, Pa m3/s, with its 95 % interval */
+  gasPaM3S: { value: number; low: number; high: number }
+  heldS: number
+  verdict: 'as-new' | 'old-rubber' | 'leaks'
+  words: string
+}
+
+/** A hose that gives this much more than old rubber does not only give gas (assumed). */
+const LEAKS_FACTOR = 3
+
+/**
+ * Judges hoses held alone: the straight line through the second half of the readings, times the volume.
+ * The first half shows gas settling and is left out.
+ * @param readings - at least four, seconds since the valve was shut and Pa absolute
+ * @param volumeL - of the hoses with what is on them, L
+ * @param hose - the hose, for what its kind gives by model.md section 4
+ */
+export function judgeHoseHold(readings: readonly PressureReading[], volumeL: number, hose: EquipmentOf<'hose'>['spec']): HoseHold {
+  const used = readings.slice(Math.min(readings.length - 3, Math.floor(readings.length / 2)))
+  const { slope, sigma } = lineThrough(used)
+  const cubic = volumeL / 1000
+  const heldS = (readings[readings.length - 1] as PressureReading).atS
+  const gas = { value: slope * cubic, low: (slope - 1.96 * sigma) * cubic, high: (slope + 1.96 * sigma) * cubic }
+  const by = (kind: 'barrier-new' | 'rubber-old') => gasOf(kind, hose.lengthM, Math.max(600, heldS))
+  const verdict = gas.value <= 2 * by('barrier-new') ? 'as-new' : gas.value <= LEAKS_FACTOR * by('rubber-old') ? 'old-rubber' : 'leaks'
+  const shown = `${gas.value <= 0 ? 'no' : gas.value.toExponential(1)} Pa m³/s`
+  const words = {
+    'as-new': `The hose gives ${shown} by itself, as a new one does.`,
+    'old-rubber': `The hose gives ${shown} by itself, as old rubber does. It is taken off every hold from now on.`,
+    leaks: `${shown} come in, more than rubber gives: look at its seals and ends before it is blamed on a car.`,
+  }[verdict]
+  return { gasPaM3S: gas, heldS, verdict, words }
+}
+
+/** What a kind of hose gives after so long under vacuum, Pa m3/s. */
+function gasOf(kind: 'barrier-new' | 'rubber-old', lengthM: number, afterS: number): number {
+  const [first, steady] = OUTGASSING[kind]
+  return lengthM * (first * (afterS / 3600) ** -0.7 + steady)
+}
+
+/** Least squares through readings, Pa/s, with the slope's standard deviation from what is left over (a micron at least). */
+function lineThrough(readings: readonly PressureReading[]): { slope: number; sigma: number } {
+  const n = readings.length
+  const meanT = readings.reduce((s, r) => s + r.atS, 0) / n
+  const meanP = readings.reduce((s, r) => s + r.pa, 0) / n
+  const tt = readings.reduce((s, r) => s + (r.atS - meanT) ** 2, 0)
+  if (!(tt > 0)) return { slope: 0, sigma: Number.POSITIVE_INFINITY }
+  const slope = readings.reduce((s, r) => s + (r.atS - meanT) * (r.pa - meanP), 0) / tt
+  const left = readings.reduce((s, r) => s + (r.pa - meanP - slope * (r.atS - meanT)) ** 2, 0)
+  const noise = Math.max(PA_PER_MICRON, Math.sqrt(left / Math.max(1, n - 2)))
+  return { slope, sigma: noise / Math.sqrt(tt) }
+}

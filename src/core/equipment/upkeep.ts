@@ -1,0 +1,63 @@
+import type { Rig } from '../procedure/events'
+import type { Shelved } from './equipment'
+
+/** Something that is due on a piece of equipment: `due` now, `soon` within a fifth of its interval, or `fine`. */
+export type Due = { what: 'oil' | 'seals' | 'calibration'; state: 'due' | 'soon' | 'fine'; words: string; on?: string }
+
+/** Pump oil after every wet job or so many hours; seals and calibration so often (practice; calibration assumed). */
+export const OIL_HOURS = 10
+const SEALS_DAYS = 365
+const CALIBRATION_DAYS = 365
+const SOON = 0.8
+const DAY_MS = 86_400_000
+
+/** What a piece of equipment is due for. @param now - ms */
+export function duesOf(item: Shelved, now: number): Due[] {
+  switch (item.kind) {
+    case 'pump':
+      return [oilDue(item)]
+    case 'hose':
+      return [byDate('seals', latest(item, 'seals-renewed', item.spec.sealsRenewedOn), SEALS_DAYS, now)]
+    case 'gauge':
+    case 'scale':
+      return [byDate('calibration', latest(item, 'calibrated', item.spec.calibratedOn), CALIBRATION_DAYS, now)]
+    case 'container':
+      return []
+    default: {
+      const unknown: never = item
+      return unknown
+    }
+  }
+}
+
+/** What the parts of a rig are due for, or soon will be, with the part's name first. */
+export function duesOfRig(rig: { equipment?: Rig['equipment'] }, shelf: readonly Shelved[], now: number): Due[] {
+  const { equipment } = rig
+  if (!equipment) return []
+  const ids = [equipment.pump, ...equipment.hoses, equipment.gauge, equipment.scale]
+  return ids.flatMap((id) => {
+    const item = shelf.find((s) => s.id === id)
+    return item ? duesOf(item, now).flatMap((d) => (d.state === 'fine' && d.what !== 'oil' ? [] : [{ ...d, words: `${item.name}: ${d.words}` }])) : []
+  })
+}
+
+function oilDue(item: Shelved): Due {
+  const { hours, wetJobs } = item.use ?? { hours: 0, wetJobs: 0 }
+  const run = `${hours.toFixed(1)} h on this oil`
+  if (wetJobs > 0) return { what: 'oil', state: 'due', words: `oil due: ${wetJobs === 1 ? 'a wet job' : `${wetJobs} wet jobs`} since the change, ${run}` }
+  if (hours >= OIL_HOURS) return { what: 'oil', state: 'due', words: `oil due: ${run}, ${OIL_HOURS} is its measure` }
+  return { what: 'oil', state: hours >= SOON * OIL_HOURS ? 'soon' : 'fine', words: `${run}, due at ${OIL_HOURS} h or after a wet job` }
+}
+
+const latest = (item: Shelved, kind: string, first: string): string => {
+  const done = item.deeds.filter((d) => d.kind === kind).map((d) => d.happenedAt.slice(0, 10))
+  return [first, ...done].sort().at(-1) as string
+}
+
+function byDate(what: 'seals' | 'calibration', last: string, days: number, now: number): Due {
+  const on = new Date(Date.parse(last) + days * DAY_MS).toISOString().slice(0, 10)
+  const used = (now - Date.parse(last)) / (days * DAY_MS)
+  const name = what === 'seals' ? 'seals' : 'calibration'
+  if (used >= 1) return { what, state: 'due', words: `${name} due since ${on}`, on }
+  return { what, state: used >= SOON ? 'soon' : 'fine', words: `${name} due ${on}`, on }
+}

@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto'
+import { z } from 'zod'
+import { assembleRig, RigParts } from '@/core/equipment/assemble'
+import { EQUIPMENT_DEEDS, EQUIPMENT_KINDS, Equipment, type EquipmentDeedKind } from '@/core/equipment/equipment'
+import { PA_PER_MICRON } from '@/core/units/constants'
+import { selectAccounts } from '../accounts/accounts'
+import type { Queryable } from '../db/pool'
+import { insertDeed, selectShelf, upsertEquipment } from '../equipment/shelf'
+import { upsertRig } from '../shop/catalogue'
+
+const Readings = z.array(z.strictObject({ atS: z.number(), micron: z.number() }))
+
+/** Equipment of a demo place: days are told as days ago. */
+export const DemoEquipment = z.strictObject({
+  kind: z.enum(EQUIPMENT_KINDS),
+  name: z.string(),
+  spec: z.record(z.string(), z.union([z.string(), z.number()])),
+  deeds: z.array(
+    z.strictObject({
+      kind: z.enum(Object.keys(EQUIPMENT_DEEDS) as [EquipmentDeedKind]),
+      daysAgo: z.number().positive(),
+      readings: Readings.optional(),
+      volumeL: z.number().optional(),
+    }),
+  ),
+})
+
+/** A demo rig names its parts as people do. */
+export const DemoRig = z.strictObject({
+  name: z.string(),
+  pump: z.string(),
+  lowHose: z.string(),
+  highHose: z.string().nullable(),
+  pumpHose: z.string().nullable(),
+  gauge: z.string(),
+  gaugeAt: z.enum(['far', 'pump']),
+  scale: z.string(),
+  cores: z.enum(['in', 'out']),
+})
+
+const DAY_MS = 86_400_000
+const DATES: Record<string, string> = { boughtDaysAgo: 'boughtOn', sealsDaysAgo: 'sealsRenewedOn', calibratedDaysAgo: 'calibratedOn' }
+
+/** Puts a demo place's equipment on the shelf with its history, and its rigs together from it. */
+export async function fillShelf(db: Queryable, equipment: readonly z.infer<typeof DemoEquipment>[], rigs: readonly z.infer<typeof DemoRig>[], now: Date): Promise<void> {
+  const at = (daysAgo: number) => new Date(now.getTime() - daysAgo * DAY_MS)
+  const lead = (await selectAccounts(db)).find((a) => a.role === 'lead')
+  if (!lead) throw new RangeError('a demo place has people before it has equipment')
+  for (const { kind, name, spec, deeds } of equipment) {
+    const dated = Object.entries(spec).map(([key, value]) =>
+      DATES[key]
+        ? [
+            DATES[key],
+            at(value as number)
+              .toISOString()
+              .slice(0, 10),
+          ]
+        : [key, value],
+    )
+    const item = Equipment.parse({ id: randomUUID(), name, kind, spec: Object.fromEntries(dated), retired: false })
+    await upsertEquipment(db, item)
+    for (const deed of deeds) {
+      const readings = deed.readings?.map((r) => ({ atS: r.atS, pa: r.micron * PA_PER_MICRON, typed: `${r.micron} micron` }))
+      const payload = EQUIPMENT_DEEDS[deed.kind].parse({ ...(readings && { readings }), ...(deed.volumeL !== undefined && { volumeL: deed.volumeL }) })
+      // a test after an oil change on the same day comes an hour later
+      const happenedAt = new Date(at(deed.daysAgo).getTime() + (readings ? 3_600_000 : 0)).toISOString()
+      await insertDeed(db, lead, { id: randomUUID(), equipmentId: item.id, kind: deed.kind, happenedAt, payload })
+    }
+  }
+  const shelf = await selectShelf(db)
+  const idOf = (name: string | null) => (name === null ? null : shelf.find((s) => s.name === name)?.id)
+  for (const { name, gaugeAt, cores, ...named } of rigs) {
+    const ids = Object.fromEntries(Object.entries(named).map(([part, value]) => [part, idOf(value)]))
+    const parts = RigParts.parse({ ...ids, gaugeAt, cores })
+    await upsertRig(db, { id: randomUUID(), ...assembleRig(name, parts, shelf) }, parts)
+  }
+}

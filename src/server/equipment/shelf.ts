@@ -1,0 +1,70 @@
+import type { Equipment, EquipmentDeed, PumpUse, Shelved } from '@/core/equipment/equipment'
+import type { Queryable } from '../db/pool'
+
+/** Everything on the shelf with its deeds, newest first, and each pump's use since its oil was changed. */
+export async function selectShelf(db: Queryable): Promise<Shelved[]> {
+  const [items, deeds, uses] = await Promise.all([
+    db.query<Equipment>('select id, name, kind, spec, retired from equipment order by retired, kind, name'),
+    db.query<EquipmentDeed & { equipmentId: string; happenedAt: Date | string }>(
+      `select id, equipment_id as "equipmentId", kind, happened_at as "happenedAt", by_name as by, payload
+         from equipment_deed order by happened_at desc, stored_at desc limit 2000`,
+    ),
+    selectPumpUse(db),
+  ])
+  return items.rows.map((item): Shelved => {
+    const own = deeds.rows
+      .filter((d) => d.equipmentId === item.id)
+      .map(({ equipmentId: _, ...deed }) => ({ ...deed, happenedAt: new Date(deed.happenedAt).toISOString() }) as EquipmentDeed)
+    return item.kind === 'pump' ? { ...item, deeds: own, use: uses.get(item.id) ?? { hours: 0, wetJobs: 0, jobs: 0 } } : { ...item, deeds: own }
+  })
+}
+
+/**
+ * Hours between a pump's `on` and the next turn of it, on all jobs it was named in, since its oil was last changed; job time.
+ * A job is wet when the system was open overnight or longer, or a hold of it was judged damp.
+ */
+async function selectPumpUse(db: Queryable): Promise<Map<string, PumpUse>> {
+  const { rows } = await db.query<PumpUse & { pump: string }>(
+    `with changed as (
+       select equipment_id::text as pump, max(happened_at) as at from equipment_deed where kind = 'oil-changed' group by 1
+     ), opened as (
+       select e.job_id, e.payload -> 'rig' -> 'equipment' ->> 'pump' as pump, e.payload -> 'story' ->> 'opened' in ('overnight', 'days') as wet
+         from event e where e.seq = 0 and e.payload -> 'rig' -> 'equipment' ->> 'pump' is not null
+     ), turned as (
+       select o.pump, o.job_id, o.wet, e.payload ->> 'state' as state, e.happened_at as from_at,
+              coalesce(lead(e.happened_at) over (partition by e.job_id order by e.seq), greatest(now(), e.happened_at)) as to_at,
+              coalesce(c.at, '-infinity') as since
+         from opened o join event e on e.job_id = o.job_id and e.kind = 'part-set' and e.payload ->> 'part' = 'pump'
+         left join changed c on c.pump = o.pump
+     ), ran as (
+       select pump, job_id, wet, since, sum(extract(epoch from to_at - greatest(from_at, since))) as s, max(to_at) as until
+         from turned where state = 'on' and to_at > since group by pump, job_id, wet, since
+     )
+     select pump, (sum(s) / 3600)::float8 as hours, count(*)::int as jobs,
+            (count(*) filter (where wet or exists (
+               select 1 from event h where h.job_id = ran.job_id and h.kind = 'hold-ended' and h.happened_at > ran.since
+                  and h.payload ->> 'verdict' in ('damp', 'leak-and-damp'))))::int as "wetJobs"
+       from ran group by pump`,
+  )
+  return new Map(rows.map(({ pump, ...use }) => [pump, use]))
+}
+
+/** Puts a thing on the shelf or changes what is written of it; its kind stays. */
+export async function upsertEquipment(db: Queryable, item: Equipment): Promise<void> {
+  await db.query(
+    `insert into equipment (id, kind, name, spec, retired) values ($1, $2, $3, $4, $5)
+     on conflict (id) do update set name = excluded.name, spec = excluded.spec, retired = excluded.retired where equipment.kind = excluded.kind`,
+    [item.id, item.kind, item.name, JSON.stringify(item.spec), item.retired],
+  )
+}
+
+export type NewDeed = { id: string; equipmentId: string; kind: EquipmentDeed['kind']; happenedAt: string; payload: unknown }
+
+/** Adds a deed; the same id twice is one deed. */
+export async function insertDeed(db: Queryable, by: { id: string; name: string }, deed: NewDeed): Promise<void> {
+  await db.query(
+    `insert into equipment_deed (id, equipment_id, kind, happened_at, by_account, by_name, payload) values ($1, $2, $3, $4, $5, $6, $7)
+     on conflict (id) do nothing`,
+    [deed.id, deed.equipmentId, deed.kind, deed.happenedAt, by.id, by.name, JSON.stringify(deed.payload)],
+  )
+}

@@ -1,0 +1,133 @@
+'use client'
+
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { ultimateOf } from '@/core/equipment/assemble'
+import { judgeBlankOff, judgeHoseHold } from '@/core/equipment/checks'
+import { DEEDS_OF, type EquipmentDeed, type Shelved } from '@/core/equipment/equipment'
+import { duesOf } from '@/core/equipment/upkeep'
+import { newEventId, send } from '../api'
+import { dateTimeIn } from '../format'
+import type { ShopView } from '../frame/top-bar'
+import { DueList } from './due-list'
+import { EquipmentForm } from './equipment-form'
+import { DEED_WORDS, KINDS_WORDS, specWords } from './equipment-words'
+import { GuidedCheck } from './guided-check'
+
+type Props = { item: Shelved; shop: ShopView; mayEdit: boolean; now: number }
+
+/** One piece of equipment: what is due, its guided check, and everything ever done to it. */
+export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
+  const [editing, setEditing] = useState(false)
+  const check = DEEDS_OF[item.kind].find((d) => d === 'blank-off' || d === 'hose-hold')
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_400px] max-lg:grid-cols-1">
+      <main className="px-5 py-4 max-sm:px-4">
+        <p className="text-[16px]">
+          <Link href="/rig-room" className="underline underline-offset-4">
+            Rig room
+          </Link>
+          , {KINDS_WORDS[item.kind].one}
+        </p>
+        <h1 className={`text-[36px] font-semibold leading-tight ${item.retired ? 'line-through' : ''}`}>{item.name}</h1>
+        <p className="text-[18px]">{specWords(item)}</p>
+        {item.kind === 'pump' && <PumpFacts pump={item} />}
+        <div className="mt-2">
+          <DueList dues={duesOf(item, now)} />
+        </div>
+        <Deeds item={item} />
+        {mayEdit && (
+          <div className="mt-4">
+            <button type="button" className="min-h-11 text-[16px] underline underline-offset-4" onClick={() => setEditing(!editing)}>
+              {editing ? 'Leave as it was' : 'Change what is written of it'}
+            </button>
+            {editing && <EquipmentForm kind={item.kind} now={now} item={editable(item)} onDone={() => setEditing(false)} />}
+          </div>
+        )}
+        <History item={item} timeZone={shop.timeZone} />
+      </main>
+      {check && (
+        <aside aria-label="Check" className="border-l border-rule bg-sheet p-5 max-lg:border-t max-lg:border-l-0 max-sm:p-4">
+          <GuidedCheck item={item} />
+        </aside>
+      )}
+    </div>
+  )
+}
+
+const editable = ({ deeds: _d, use: _u, ...item }: Shelved) => item as never
+
+function PumpFacts({ pump }: { pump: Extract<Shelved, { kind: 'pump' }> }) {
+  const reaches = Math.round(ultimateOf(pump))
+  return (
+    <p className="mt-2 text-[18px]">
+      <b className="figure mr-2 text-[54px]">{reaches}</b>
+      micron reached by itself{reaches === pump.spec.ultimateMicron ? ', by its plate or its last test' : ', by its last test'}; this figure goes into every prediction.
+    </p>
+  )
+}
+
+/** What a hand can say it did: one tap, with the time it was. */
+function Deeds({ item }: { item: Shelved }) {
+  const router = useRouter()
+  const [said, setSaid] = useState('')
+  const taps = DEEDS_OF[item.kind].filter((d) => d === 'oil-changed' || d === 'seals-renewed' || d === 'calibrated')
+  if (taps.length === 0) return null
+  const tap = async (what: (typeof taps)[number]) => {
+    const answer = await send('/api/rig-room', { what, id: newEventId(), equipmentId: item.id, happenedAt: new Date().toISOString(), payload: {} })
+    setSaid(answer.ok ? `${DEED_WORDS[what]}, noted.` : answer.message)
+    if (answer.ok) router.refresh()
+  }
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3">
+      {taps.map((d) => (
+        <button key={d} type="button" className="plain-button" onClick={() => void tap(d)}>
+          {DEED_WORDS[d]} just now
+        </button>
+      ))}
+      <p role="status" className="text-[16px]">
+        {said}
+      </p>
+    </div>
+  )
+}
+
+function History({ item, timeZone }: { item: Shelved; timeZone: string }) {
+  const when = dateTimeIn(timeZone)
+  const found = item.deeds.map((deed) => ({ deed, figure: figureOf(deed, item) }))
+  const most = Math.max(...found.map((f) => f.figure?.value ?? 0))
+  return (
+    <section aria-label="History" className="mt-5">
+      <h2 className="border-b border-ink pb-1 text-[20px] font-semibold">History</h2>
+      {item.deeds.length === 0 && <p className="py-2 text-[16px] text-ink-2">Nothing noted yet.</p>}
+      <ul>
+        {found.map(({ deed, figure }) => (
+          <li
+            key={deed.id}
+            className="grid min-h-11 grid-cols-[170px_130px_minmax(0,1fr)] items-center gap-3 border-b border-rule py-1.5 text-[16px] max-sm:grid-cols-1 max-sm:gap-0"
+          >
+            <span suppressHydrationWarning>{when(deed.happenedAt)}</span>
+            <b className="font-semibold">{DEED_WORDS[deed.kind]}</b>
+            <span>
+              {figure && <span className="mr-3 inline-block h-[7px] bg-ink align-middle" style={{ width: `${Math.max(1, (figure.value / most) * 160)}px` }} aria-hidden="true" />}
+              {figure?.text} <span className="text-ink-2">by {deed.by}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function figureOf(deed: EquipmentDeed, item: Shelved): { value: number; text: string } | null {
+  if (deed.kind === 'blank-off' && item.kind === 'pump') {
+    const { ultimateMicron, verdict } = judgeBlankOff(deed.payload.readings, item.spec)
+    return { value: ultimateMicron, text: `${Math.round(ultimateMicron)} micron, ${verdict.replace('-', ' ')}` }
+  }
+  if (deed.kind === 'hose-hold' && item.kind === 'hose') {
+    const { gasPaM3S, verdict } = judgeHoseHold(deed.payload.readings, deed.payload.volumeL, item.spec)
+    return { value: Math.max(0, gasPaM3S.value), text: `${gasPaM3S.value.toExponential(1)} Pa m³/s, ${verdict.replace('-', ' ')}` }
+  }
+  return null
+}

@@ -1,0 +1,156 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { type FormEvent, useEffect, useState } from 'react'
+import { judgeBlankOff, judgeHoseHold } from '@/core/equipment/checks'
+import type { PressureReading, Shelved } from '@/core/equipment/equipment'
+import { parsePressure, toPascal } from '@/core/units/pressure'
+import { newEventId, send } from '../api'
+import { Field } from '../form/field'
+import { micronText } from '../format'
+
+/** A check under way on this device; it survives a reload. */
+type Under = { startedAt: number; readings: PressureReading[] }
+
+const STEPS = {
+  'blank-off': [
+    'Oil between the marks, exhaust cap off. Let it warm up five minutes with its inlet shut.',
+    'Vacuum gauge straight onto the pump’s inlet, nothing else. Eye protection on, clothes clear of the fan.',
+    'Start the pump and the clock together. Type what the gauge shows, about once a minute.',
+    'When three readings agree, that is what it reaches.',
+  ],
+  'hose-hold': [
+    'The hose alone: gauge at one end, the pump behind a shut-off valve at the other. No car on it.',
+    'Pull it down for ten minutes.',
+    'Shut the valve slowly, then stop the pump. Start the clock as it shuts and type the reading at once.',
+    'Type a reading every few minutes, for half an hour if you can.',
+  ],
+} as const
+
+const FEWEST = { 'blank-off': 3, 'hose-hold': 4 } as const
+
+/** Leads through a pump's blank-off test or a hose held alone: steps, clock, readings in any unit, and what they say so far. */
+export function GuidedCheck({ item }: { item: Shelved }) {
+  const kind = item.kind === 'pump' ? 'blank-off' : 'hose-hold'
+  const key = `yperos-check-${item.id}`
+  const [under, setUnder] = useState<Under | null>(null)
+  const [now, setNow] = useState(0)
+  useEffect(() => {
+    const kept = localStorage.getItem(key)
+    if (kept) setUnder(JSON.parse(kept) as Under)
+    setNow(Date.now())
+    const timer = setInterval(() => setNow(Date.now()), 1000)
+    return () => clearInterval(timer)
+  }, [key])
+  const keep = (next: Under | null) => {
+    setUnder(next)
+    if (next) localStorage.setItem(key, JSON.stringify(next))
+    else localStorage.removeItem(key)
+  }
+  return (
+    <>
+      <p className="text-[16px] text-ink-2">{kind === 'blank-off' ? 'Blank-off test' : 'Hold the hose alone'}</p>
+      <h2 className="mt-1 text-[30px] font-semibold leading-[1.1]">{kind === 'blank-off' ? 'What does the pump reach by itself?' : 'What does the hose give by itself?'}</h2>
+      <ol className="mt-3 list-decimal space-y-1.5 pl-5 text-[17px] leading-snug">
+        {STEPS[kind].map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+      {under === null ? (
+        <button
+          type="button"
+          className="mt-5 min-h-[64px] w-full rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text"
+          onClick={() => keep({ startedAt: Date.now(), readings: [] })}
+        >
+          Start the clock
+        </button>
+      ) : (
+        <Running item={item} kind={kind} under={under} now={now} keep={keep} />
+      )}
+    </>
+  )
+}
+
+type RunningProps = { item: Shelved; kind: 'blank-off' | 'hose-hold'; under: Under; now: number; keep: (next: Under | null) => void }
+
+function Running({ item, kind, under, now, keep }: RunningProps) {
+  const router = useRouter()
+  const [text, setText] = useState('')
+  const [error, setError] = useState<string>()
+  const [volume, setVolume] = useState(() => (item.kind === 'hose' ? volumeL(item.spec).toFixed(3) : '0'))
+  const elapsedS = Math.max(0, Math.floor((now - under.startedAt) / 1000))
+  const { readings } = under
+  const log = (event: FormEvent) => {
+    event.preventDefault()
+    try {
+      const { value, unit } = parsePressure(text, 'micron')
+      if (unit === 'inHgV' || unit === 'inHg' || unit === 'psig' || unit === 'kPag') throw new Error('a needle sees nothing down there: an electronic gauge is needed for this')
+      const pa = toPascal(value, unit)
+      if (pa > 110_000) throw new Error('that is more than the air itself: check the figure and its unit')
+      const atS = Math.round((Date.now() - under.startedAt) / 1000)
+      keep({ ...under, readings: [...readings, { atS, pa, typed: text.trim() }] })
+      setText('')
+      setError(undefined)
+    } catch (problem) {
+      setError((problem as Error).message)
+    }
+  }
+  const litres = Number(volume)
+  const verdict = readings.length >= FEWEST[kind] ? judged(item, readings, litres) : null
+  const finish = async () => {
+    const payload = kind === 'blank-off' ? { readings } : { readings, volumeL: litres }
+    const answer = await send('/api/rig-room', { what: kind, id: newEventId(), equipmentId: item.id, happenedAt: new Date().toISOString(), payload })
+    if (!answer.ok) {
+      setError(answer.message)
+      return
+    }
+    keep(null)
+    router.refresh()
+  }
+  return (
+    <div className="mt-4 border-t border-rule pt-3">
+      <p className="figure text-[72px]" role="timer" aria-label="Time since the start">
+        {Math.floor(elapsedS / 60)}:{String(elapsedS % 60).padStart(2, '0')}
+      </p>
+      {kind === 'hose-hold' && <Field label="Volume of the hose and what is on it, L" value={volume} onChange={setVolume} hint="bore times length, and 0.02 L for gauge and tee" />}
+      <form onSubmit={log} className="mt-2 grid grid-cols-[1fr_auto] items-start gap-3">
+        <Field label="The gauge shows (micron unless you say)" value={text} onChange={setText} error={error} hint="such as 46 or 6.1 Pa" />
+        <button type="submit" className="plain-button mt-7">
+          Log it
+        </button>
+      </form>
+      <ul aria-label="Readings" className="mt-1 flex flex-wrap gap-x-4 text-[16px]">
+        {readings.map((r) => (
+          <li key={`${r.atS} ${r.typed}`}>
+            {Math.floor(r.atS / 60)}:{String(r.atS % 60).padStart(2, '0')} <b className="font-semibold">{micronText(r.pa)}</b>
+          </li>
+        ))}
+      </ul>
+      <p role="status" className="mt-3 text-[18px] leading-snug">
+        {verdict ?? `${FEWEST[kind] - readings.length} more reading${FEWEST[kind] - readings.length === 1 ? '' : 's'} before it says anything.`}
+      </p>
+      <div className="mt-3 flex gap-3">
+        <button
+          type="button"
+          disabled={verdict === null}
+          className="min-h-[56px] flex-1 rounded bg-accent px-4 text-left text-[20px] font-semibold text-accent-text disabled:opacity-50"
+          onClick={() => void finish()}
+        >
+          Keep the result
+        </button>
+        <button type="button" className="plain-button" onClick={() => keep(null)}>
+          Drop it
+        </button>
+      </div>
+    </div>
+  )
+}
+
+/** Bore volume and what hangs on it, L (gauge and tee assumed 20 mL). */
+const volumeL = (hose: { boreMm: number; lengthM: number }): number => (Math.PI / 4) * (hose.boreMm / 1000) ** 2 * hose.lengthM * 1000 + 0.02
+
+function judged(item: Shelved, readings: readonly PressureReading[], litres: number): string | null {
+  if (item.kind === 'pump') return judgeBlankOff(readings, item.spec).words
+  if (item.kind === 'hose' && litres > 0) return judgeHoseHold(readings, litres, item.spec).words
+  return null
+}

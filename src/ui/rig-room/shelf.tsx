@@ -1,0 +1,57 @@
+'use client'
+
+import Link from 'next/link'
+import { useState } from 'react'
+import { EQUIPMENT_KINDS, type EquipmentKind, type Shelved } from '@/core/equipment/equipment'
+import { duesOf } from '@/core/equipment/upkeep'
+import { DueList } from './due-list'
+import { EquipmentForm } from './equipment-form'
+import { KINDS_WORDS, specWords } from './equipment-words'
+
+/** Everything on the shelf by kind, with what is due; each leads to its checks and history. */
+export function Shelf({ shelf, mayEdit, now }: { shelf: readonly Shelved[]; mayEdit: boolean; now: number }) {
+  return (
+    <section aria-label="Shelf" className="border-t-2 border-ink px-5 pt-4 pb-8 max-sm:px-4">
+      <h2 className="text-[30px] font-semibold">On the shelf</h2>
+      <div className="mt-2 columns-2 gap-8 max-lg:columns-1">
+        {EQUIPMENT_KINDS.map((kind) => (
+          <Kind key={kind} kind={kind} items={shelf.filter((s) => s.kind === kind)} mayEdit={mayEdit} now={now} />
+        ))}
+      </div>
+    </section>
+  )
+}
+
+function Kind({ kind, items, mayEdit, now }: { kind: EquipmentKind; items: readonly Shelved[]; mayEdit: boolean; now: number }) {
+  const [adding, setAdding] = useState(false)
+  return (
+    <div className="mb-6 break-inside-avoid">
+      <div className="flex items-end justify-between border-b border-ink pb-1">
+        <h3 className="text-[20px] font-semibold">{KINDS_WORDS[kind].many}</h3>
+        {mayEdit && (
+          <button type="button" className="min-h-9 text-[16px] underline underline-offset-4" onClick={() => setAdding(!adding)}>
+            {adding ? 'leave it' : `another ${KINDS_WORDS[kind].one}`}
+          </button>
+        )}
+      </div>
+      {adding && <EquipmentForm kind={kind} now={now} onDone={() => setAdding(false)} />}
+      {items.length === 0 && !adding && <p className="py-2 text-[16px] text-ink-2">None yet.</p>}
+      <ul>
+        {items.map((item) => (
+          <li key={item.id} className="border-b border-rule">
+            <Link
+              href={`/rig-room/${item.id}`}
+              className="grid min-h-[58px] grid-cols-[130px_minmax(0,1fr)] items-center gap-3 py-1.5 hover:bg-sheet max-sm:grid-cols-1 max-sm:gap-0"
+            >
+              <b className={`text-[18px] font-semibold ${item.retired ? 'line-through' : ''}`}>{item.name}</b>
+              <span>
+                <span className="block text-[15px] leading-snug">{specWords(item)}</span>
+                <DueList dues={duesOf(item, now)} />
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
