@@ -4,6 +4,7 @@ const COMMANDS: Record<string, () => Promise<import('./command').Command>> = {
   convert: async () => (await import('./convert')).convert,
   saturation: async () => (await import('./saturation')).saturation,
   pulldown: async () => (await import('./pulldown')).pulldown,
+  hold: async () => (await import('./hold')).hold,
   verify: async () => (await import('./verify')).verify,
 }
 

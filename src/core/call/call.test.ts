@@ -82,6 +82,11 @@ describe('the pull', () => {
 const judged = (change: Partial<HoldResult>): HoldResult => ({
   verdict: 'undecided',
   probability: { leak: 0.4, damp: 0.4 },
+  priors: { leak: 0.4, damp: 0.4 },
+  projected: [],
+  waterG: null,
+  decisionExpectedS: null,
+  problems: [],
   sustainedRisePaS: null,
   leakGramsPerYear: null,
   detectionLimitGramsPerYear: { low: 30, high: 700 },

@@ -72,12 +72,13 @@ test('the first minutes are undecided, whatever they show', () => {
 })
 
 test('a longer hold proves more', () => {
+  // at a depth where 1 % of noise, not the smallest leak a car can have, is what bounds the proof
   const short = judgeHold(
-    gauge(() => 40, 600),
+    gauge(() => 200, 600),
     CONTEXT,
   )
   const long = judgeHold(
-    gauge(() => 40, 3600),
+    gauge(() => 200, 3600),
     CONTEXT,
   )
   expect(long.detectionLimitGramsPerYear?.high).toBeLessThan((short.detectionLimitGramsPerYear?.high ?? 0) / 2)

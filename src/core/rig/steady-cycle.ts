@@ -30,13 +30,13 @@ export function steadyCycle({ refrigerant, ambientC, humidity, chargeShare, rest
   const load = Math.min(1, Math.max(0, 0.35 + (ambientC - 25) / 40 + (humidity - 0.5) * 0.6))
   const short = Math.max(0, 1 - chargeShare)
   const over = Math.max(0, chargeShare - 1.05)
-  const evaporatingC = Math.max(-26, -2 + 12 * load - 26 * short + 12 * over)
-  const condensingC = Math.min(90, Math.max(ambientC + 3, ambientC + 15 + 15 * load - 22 * short + 60 * over))
+  const evaporatingC = Math.max(-26, 9 * load - 26 * short + 12 * over)
+  const condensingC = Math.min(90, Math.max(ambientC + 3, ambientC + 18 + 11 * load - 22 * short + 60 * over))
   const starved = 60 * Math.max(0, short - 0.1)
   return {
     engaged: true,
     lowPa: saturationPa(refrigerant, kelvin(evaporatingC)),
     highPa: saturationPa(refrigerant, kelvin(condensingC)),
-    ventC: Math.min(ambientC, evaporatingC + 4 + 6 * load + starved + 10 * over),
+    ventC: Math.min(ambientC, evaporatingC + 5 + 4 * load + starved + 10 * over),
   }
 }

@@ -1,0 +1,112 @@
+import { type Bend, EQUALISING } from './bends'
+import { Gram, type Noise } from './gram'
+import { FIRST_BEND, FIRST_EQUALISING, HOSE, type Hypothesis, LEVEL, LINE, type Prior } from './posterior'
+
+/** What a curve is drawn by. */
+type Drawn = Pick<Hypothesis, 'shape' | 'bend' | 'equalising' | 'hoseTimes'>
+
+import type { HoldContext, HoldSample } from './types'
+
+/** A record as it is fitted: its columns at every sample, and curves of hypotheses through it. */
+export class Curve {
+  readonly samples: readonly HoldSample[]
+  private readonly bends: readonly Bend[]
+  private readonly columns: Float64Array[]
+  private readonly hose: (elapsedS: number) => number
+  private readonly linear: boolean
+  private readonly barometerPa: number
+  private last: Gram | undefined
+
+  constructor(samples: readonly HoldSample[], bends: readonly Bend[], context: HoldContext, hose: (elapsedS: number) => number) {
+    this.samples = samples
+    this.bends = bends
+    this.hose = hose
+    // a needle follows a leak up to the air itself, where it bends; the transform makes it straight again
+    this.linear = context.instrument !== 'needle'
+    this.barometerPa = context.barometerPa
+    this.columns = samples.map((s) => this.row(s.elapsedS, this.straightened(s.pressurePa)))
+  }
+
+  private straightened(pa: number): number {
+    if (this.linear) return pa
+    return this.barometerPa * Math.atanh(Math.min(0.985, pa / this.barometerPa))
+  }
+
+  private row(t: number, y: number): Float64Array {
+    const row = new Float64Array(FIRST_BEND + this.bends.length + 1)
+    row[LEVEL] = 1
+    row[LINE] = t
+    row[HOSE] = this.hose(t)
+    for (const [k, e] of EQUALISING.entries()) row[FIRST_EQUALISING + k] = Math.exp(-t / e.tauS)
+    for (const [k, bend] of this.bends.entries()) row[FIRST_BEND + k] = bend.of(t)
+    row[FIRST_BEND + this.bends.length] = y
+    return row
+  }
+
+  /** Sums of the record at this noise. */
+  gram({ sigma, correlationS }: Noise): Gram {
+    const gram = new Gram(FIRST_BEND + this.bends.length + 1)
+    for (const [i, s] of this.samples.entries()) gram.add(s.elapsedS, sigma[i] as number, correlationS, (row) => row.set(this.columns[i] as Float64Array))
+    this.last = gram
+    return gram
+  }
+
+  /** Coefficients of a hypothesis by least squares: level, rise, what equalises and the bend; the hoses are given. */
+  coefficients(h: Drawn, prior: Prior): { level: number; rise: number; equalising: number; height: number } {
+    const gram = this.last as Gram
+    const readings = FIRST_BEND + this.bends.length
+    const used = [LEVEL, LINE, ...(h.equalising >= 0 ? [FIRST_EQUALISING + h.equalising] : []), ...(h.bend >= 0 ? [FIRST_BEND + h.bend] : [])]
+    const held = h.shape === 'tight' || h.shape === 'damp' ? 1 / prior.driftPaS ** 2 : 0
+    const a = used.map((i) =>
+      used.map((j) => gram.get(i, j) + (i === j && i === LINE ? held : 0) + (i === j && i >= FIRST_EQUALISING && i < FIRST_BEND ? 1 / prior.equalisingPa ** 2 : 0)),
+    )
+    const b = used.map((i) => gram.get(i, readings) - h.hoseTimes * gram.get(i, HOSE))
+    const x = solve(a, b)
+    const of = (column: number) => {
+      const at = used.indexOf(column)
+      return at < 0 ? 0 : (x[at] as number)
+    }
+    return {
+      level: of(LEVEL),
+      rise: of(LINE),
+      equalising: h.equalising >= 0 ? of(FIRST_EQUALISING + h.equalising) : 0,
+      height: h.bend >= 0 ? of(FIRST_BEND + h.bend) : 0,
+    }
+  }
+
+  /** The curve of a hypothesis, Pa at a time; straightened where the record is. */
+  through(h: Drawn, prior: Prior): (elapsedS: number) => number {
+    const { level, rise, equalising, height } = this.coefficients(h, prior)
+    const bend = h.bend >= 0 ? (this.bends[h.bend] as Bend).of : () => 0
+    const tau = h.equalising >= 0 ? (EQUALISING[h.equalising] as { tauS: number }).tauS : 1
+    return (t) => level + rise * t + height * bend(t) + equalising * Math.exp(-t / tau) + h.hoseTimes * this.hose(t)
+  }
+
+  /** Readings less the curve of a hypothesis, Pa. */
+  leftOver(h: Drawn, prior: Prior): Float64Array {
+    const curve = this.through(h, prior)
+    return Float64Array.from(this.samples, (s) => this.straightened(s.pressurePa) - curve(s.elapsedS))
+  }
+}
+
+/** Solves a small symmetric system by elimination with pivots. */
+function solve(a: number[][], b: number[]): number[] {
+  const n = b.length
+  const m = a.map((row, i) => [...row, b[i] as number])
+  for (let c = 0; c < n; c++) {
+    let p = c
+    for (let r = c + 1; r < n; r++) if (Math.abs(m[r]?.[c] ?? 0) > Math.abs(m[p]?.[c] ?? 0)) p = r
+    const swap = m[c] as number[]
+    m[c] = m[p] as number[]
+    m[p] = swap
+    const pivot = m[c] as number[]
+    if (Math.abs(pivot[c] as number) < 1e-300) continue
+    for (let r = 0; r < n; r++) {
+      if (r === c) continue
+      const row = m[r] as number[]
+      const f = (row[c] as number) / (pivot[c] as number)
+      for (let k = c; k <= n; k++) row[k] = (row[k] as number) - f * (pivot[k] as number)
+    }
+  }
+  return m.map((row, i) => (Math.abs(row[i] as number) < 1e-300 ? 0 : (row[n] as number) / (row[i] as number)))
+}

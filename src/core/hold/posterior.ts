@@ -1,0 +1,202 @@
+import { type Bend, EQUALISING, NOTHING_TO_EQUALISE } from './bends'
+import type { Gram } from './gram'
+import { type LogUniform, logSum, type Normal, overlap, under } from './normal'
+import type { Shape } from './types'
+
+/** Chances and bounds the hypotheses are weighed with. */
+export type Prior = {
+  leak: number
+  damp: number
+  /** rise of a leak, Pa/s */
+  slope: LogUniform
+  /** rise an earlier hold found, when a leak would have to show it again: mean and deviation of ln(rise), and the chance it is that */
+  seen?: { mean: number; sigma: number; share: number } | undefined
+  /** height of a bend of water, Pa */
+  height: LogUniform
+  /** rise that temperature, weather and the gauge's steps can make by themselves, Pa/s */
+  driftPaS: number
+  /** what may rise without being called a leak, permeation of hoses and holes below the least leak, Pa/s */
+  permeationPaS: number
+  /** how far the warming of what has risen may bend the rise itself, Pa/s */
+  warmedPaS: number
+  /** deviation of what equalises, Pa */
+  equalisingPa: number
+  /** gas of hoses, as multiples of the hose column, with the chance of each */
+  hoses: readonly { times: number; chance: number }[]
+}
+
+/** One way to explain a record: a shape with its bend, what equalises, and the hoses. */
+export type Hypothesis = {
+  shape: Shape
+  bend: number
+  equalising: number
+  hoseTimes: number
+  log: number
+  /** what does not die, Pa/s, and the height of the bend, Pa */
+  rise: Normal
+  heightPa: number
+}
+
+/** Columns of the sums: level, line, hoses, what equalises, bends, readings. */
+export const LEVEL = 0
+export const LINE = 1
+export const HOSE = 2
+export const FIRST_EQUALISING = 3
+export const FIRST_BEND = FIRST_EQUALISING + EQUALISING.length
+
+/** A hypothesis this far behind the best in ln is not looked at closely. */
+const FAR_BEHIND = 8.5
+const CELLS = 16
+/** A rise is known less well than its best shapes say, for none of them is the whole truth: by so much, found on records of known truth. */
+const WIDER = 1.2
+
+type Sums = { yy: number; ly: number; ll: number; lineSigma: number }
+type BendSums = { by: number; bb: number; bl: number }
+
+/**
+ * Every hypothesis with the integral of its likelihood over its coefficients (ln, a shared constant left out).
+ * Level, what equalises and drift are integrated exactly; the leak's rise and the bend's height under their log-uniform priors.
+ */
+export function weigh(gram: Gram, bends: readonly Bend[], prior: Prior): Hypothesis[] {
+  const rough = candidates(gram, bends, prior)
+  const best = rough.reduce((top, r) => Math.max(top, r.log), Number.NEGATIVE_INFINITY)
+  const found: Hypothesis[] = []
+  for (const r of rough) if (r.log > best - FAR_BEHIND) weighOne(found, r, prior)
+  return found
+}
+
+/** A hypothesis by its best fit alone, with the sums to weigh it by. */
+export type Candidate = { equalising: number; hoseTimes: number; bend: number; log: number; chance: number; sums: Sums; bendSums: BendSums | null; bendChance: number }
+
+/** Every combination of bend, what equalises and hoses, by its best fit. */
+export function candidates(gram: Gram, bends: readonly Bend[], prior: Prior): Candidate[] {
+  const readings = FIRST_BEND + bends.length
+  const levelled = gram.without(LEVEL, Number.POSITIVE_INFINITY).gram
+  const rough: Candidate[] = []
+  for (let equalising = -1; equalising < EQUALISING.length; equalising++) {
+    const { gram: g, log: eLog } = equalising < 0 ? { gram: levelled, log: 0 } : levelled.without(FIRST_EQUALISING + equalising, prior.equalisingPa)
+    const eChance = Math.log(equalising < 0 ? NOTHING_TO_EQUALISE : (EQUALISING[equalising] as { prior: number }).prior) + eLog
+    for (const { times: hoseTimes, chance: hoseChance } of prior.hoses) {
+      const chance = eChance + Math.log(hoseChance)
+      const sums = sumsOf(g, readings, hoseTimes)
+      if (!(sums.ll > 0)) continue
+      const straight = -(sums.yy - sums.ly ** 2 / sums.ll) / 2 + chance
+      rough.push({ equalising, hoseTimes, bend: -1, log: straight, chance, sums, bendSums: null, bendChance: 0 })
+      for (let k = 0; k < bends.length; k++) {
+        const column = FIRST_BEND + k
+        const b = { by: g.get(column, readings) - hoseTimes * g.get(HOSE, column), bb: g.get(column, column), bl: g.get(LINE, column) }
+        const full = b.bb - b.bl ** 2 / sums.ll
+        const gain = full > 0 ? Math.max(0, b.by - (b.bl * sums.ly) / sums.ll) ** 2 / full : 0
+        const bendChance = Math.log((bends[k] as Bend).prior)
+        rough.push({ equalising, hoseTimes, bend: k, log: straight + gain / 2 + bendChance, chance, sums, bendSums: b, bendChance })
+      }
+    }
+  }
+  return rough
+}
+
+function weighOne(found: Hypothesis[], c: Candidate, prior: Prior): void {
+  if (c.bendSums === null) weighStraight(found, c.sums, c.chance, c.equalising, c.hoseTimes, prior)
+  else weighBend(found, c.sums, c.bendSums, c.chance + c.bendChance, c.equalising, c.hoseTimes, c.bend, prior)
+}
+
+function sumsOf(g: Gram, readings: number, times: number): Sums {
+  const ll = g.get(LINE, LINE)
+  return {
+    yy: g.get(readings, readings) - 2 * times * g.get(HOSE, readings) + times * times * g.get(HOSE, HOSE),
+    ly: g.get(LINE, readings) - times * g.get(LINE, HOSE),
+    ll,
+    lineSigma: 1 / Math.sqrt(ll),
+  }
+}
+
+/** Integral over a leak's rise: log-uniform, and where an earlier hold saw a rise, about that. */
+function leakOverlap(prior: Prior, rise: Normal): number {
+  const plain = overlap(prior.slope, rise)
+  if (!prior.seen) return plain
+  const { mean, sigma, share } = prior.seen
+  // normal about the earlier rise, as wide as it was uncertain; exact for a normal times a normal
+  const at = Math.exp(mean)
+  const own = sigma * at
+  const wide = Math.hypot(own, rise.sigma)
+  const again = (rise.sigma / wide) * Math.exp(-((rise.mean - at) ** 2) / (2 * wide * wide))
+  return (1 - share) * plain + share * again
+}
+
+/** What does not die when there is no leak: little, whatever the line says. */
+function restingRise(line: Normal, prior: Prior): Normal {
+  const most = Math.hypot(prior.driftPaS, prior.permeationPaS)
+  const share = most ** 2 / (most ** 2 + line.sigma ** 2)
+  const mean = Math.max(-2 * most, Math.min(2 * most, line.mean * share))
+  return { mean, sigma: Math.hypot(line.sigma * Math.sqrt(share), most / 2) }
+}
+
+function leakRise(line: Normal, prior: Prior): Normal {
+  const { mean, sigma } = under(prior.slope, line)
+  return { mean, sigma: Math.hypot(WIDER * sigma, prior.warmedPaS) }
+}
+
+function weighStraight(found: Hypothesis[], s: Sums, base: number, equalising: number, hoseTimes: number, prior: Prior): void {
+  const mean = s.ly / s.ll
+  const sigma = Math.hypot(s.lineSigma, prior.driftPaS)
+  const fit = -(s.yy - s.ly * mean) / 2 + base + Math.log(1 - prior.damp) + Math.log(s.lineSigma / sigma)
+  const line = { mean, sigma }
+  const common = { bend: -1, equalising, hoseTimes, heightPa: 0 }
+  found.push({ ...common, shape: 'tight', rise: restingRise({ mean, sigma: s.lineSigma }, prior), log: fit - mean ** 2 / (2 * sigma ** 2) + Math.log(1 - prior.leak) })
+  found.push({ ...common, shape: 'leak', rise: leakRise(line, prior), log: fit + Math.log(leakOverlap(prior, line)) + Math.log(prior.leak) })
+}
+
+function weighBend(found: Hypothesis[], s: Sums, b: BendSums, base: number, equalising: number, hoseTimes: number, bend: number, prior: Prior): void {
+  const chance = base + Math.log(prior.damp)
+  // a leak-free car: the line is drift, normal about zero
+  const held = s.ll + 1 / prior.driftPaS ** 2
+  const bb = b.bb - b.bl ** 2 / held
+  const by = b.by - (b.bl * s.ly) / held
+  const alone = { mean: by / bb, sigma: 1 / Math.sqrt(bb) }
+  const free = -(s.yy - s.ly ** 2 / held - by ** 2 / bb) / 2 - 0.5 * Math.log(held * prior.driftPaS ** 2)
+  const logDamp = free + Math.log(overlap(prior.height, alone))
+  const both = weighBoth(s, b, prior)
+  const heightPa = Math.min(prior.height.high, Math.max(0, alone.mean))
+  const common = { bend, equalising, hoseTimes }
+  found.push({ ...common, shape: 'damp', rise: restingRise(both.rise, prior), log: chance + logDamp + Math.log(1 - prior.leak), heightPa })
+  found.push({ ...common, shape: 'leak-and-damp', rise: leakRise(both.rise, prior), log: chance + both.log + Math.log(prior.leak), heightPa: both.heightPa })
+}
+
+/** Bend and leak together: the height stepped through where it can be, the rise integrated at each; and the rise with nothing presumed of it. */
+function weighBoth(s: Sums, b: BendSums, prior: Prior): { log: number; rise: Normal; heightPa: number } {
+  const { height } = prior
+  const full = b.bb - b.bl ** 2 / s.ll
+  const sigmaD = 1 / Math.sqrt(Math.max(1e-30, full))
+  const meanD = (b.by - (b.bl * s.ly) / s.ll) * sigmaD ** 2
+  const low = Math.max(height.low, Math.min(height.high * 0.5, meanD - 6 * sigmaD))
+  const high = Math.min(height.high, Math.max(low * 1.5, meanD + 6 * sigmaD))
+  const span = Math.log(height.high / height.low)
+  const step = Math.exp(Math.log(high / low) / CELLS)
+  const sigma = Math.hypot(s.lineSigma, prior.driftPaS)
+  const logs: number[] = []
+  const flats: number[] = []
+  const means: number[] = []
+  const heights: number[] = []
+  const narrow = 12 * sigmaD < high - low || high / low < 1.3
+  const linear = (high - low) / CELLS
+  for (let i = 0, from = low; i < CELLS; i++) {
+    // equal factors over a wide range, equal steps over a narrow one
+    const to = narrow ? from + linear : from * step
+    const d = (from + to) / 2
+    const mean = (s.ly - d * b.bl) / s.ll
+    const chi = s.yy - 2 * d * b.by + d * d * b.bb - mean * mean * s.ll
+    const cell = Math.log((to - from) / (d * span)) - chi / 2
+    logs.push(cell + Math.log((s.lineSigma / sigma) * leakOverlap(prior, { mean, sigma })))
+    flats.push(cell + Math.log(s.lineSigma))
+    means.push(mean)
+    heights.push(d)
+    from = to
+  }
+  const riseLog = logSum(flats)
+  const shares = flats.map((f) => Math.exp(f - riseLog))
+  const mean = shares.reduce((sum, w, i) => sum + w * (means[i] as number), 0)
+  const spread = shares.reduce((sum, w, i) => sum + w * ((means[i] as number) - mean) ** 2, 0)
+  const log = logSum(logs)
+  const heightPa = logs.reduce((sum, l, i) => sum + Math.exp(l - log) * (heights[i] as number), 0)
+  return { log, rise: { mean, sigma: Math.sqrt(sigma ** 2 + spread) }, heightPa }
+}

@@ -1,0 +1,179 @@
+import { PA_PER_MICRON } from '../units/constants'
+import { binned } from './binned'
+import { lateIsolation, MOST_FOR_KINKS } from './late-isolation'
+import { nominalPa, stepsOf } from './noise'
+import type { HoldContext, HoldSample, Problem } from './types'
+
+/** An electronic gauge that shows the same figure again and again this high has reached its limit, Pa: 10,000 micron (assumed, per instrument). */
+const LIMIT_FROM_PA = 10_000 * PA_PER_MICRON
+/** Above this no electronic gauge for this work reads, Pa: 25,000 micron (model.md section 5). */
+const NO_GAUGE_READS_PA = 26_000 * PA_PER_MICRON
+const RUN_AT_LIMIT = 4
+/** Missing for longer than this share of the record, s at least, and this many usual spacings, the shape is hidden (assumed). */
+const GAP_SHARE = 0.28
+const GAP_S = 200
+const GAP_SPACINGS = 8
+/** A jump this soon after isolation is the valve's own gas, s (practice: a ball valve lets a little trapped gas go). */
+export const VALVE_UNTIL_S = 200
+/** What a jump is at least: a share of the reading and micron. */
+const JUMP_SHARE = 0.03
+const JUMP_PA = 7 * PA_PER_MICRON
+/** ... and out of the slow unrest of the record by so much; by less when it comes within a sample, far outside the usual step between samples. */
+const UNRESTS = 8
+const SLOW_UNRESTS = 3
+const SHARP_SIGMAS = 7
+/** A jump stands out of the gauge's own noise and steps by so much. */
+const JUMP_NOISES = 2.4
+const JUMP_STEPS = 2.2
+
+/** Jumps are looked for in so many samples at most; a day's record is averaged into these. */
+const MOST_FOR_JUMPS = 4000
+
+/** A record with what cannot be used left out, and what is wrong with it. */
+export type Cleaned = { samples: HoldSample[]; problems: Problem[] }
+
+/** Looks through a record for what no shape can explain: over range, gaps that hide the shape, jumps. */
+export function clean(samples: readonly HoldSample[], context: HoldContext): Cleaned {
+  const problems: Problem[] = []
+  const ranged = context.instrument === 'electronic' ? withoutOverRange(samples, problems) : [...samples]
+  findGap(ranged, problems)
+  const late = context.instrument === 'electronic' ? lateIsolation(binned(ranged, MOST_FOR_KINKS), context) : null
+  if (late !== null) problems.push({ fromS: 0, toS: late, what: 'falling as under a pump until then, and not after: it was isolated later than the record says', spoils: true })
+  const jumpAt = context.instrument === 'electronic' ? findJump(binned(ranged, MOST_FOR_JUMPS), context) : null
+  if (jumpAt === null) return { samples: ranged, problems }
+  const { fromS, toS, byPa } = jumpAt
+  const micron = Math.round(Math.abs(byPa) / PA_PER_MICRON)
+  const way = byPa > 0 ? 'up' : 'down'
+  if (toS <= VALVE_UNTIL_S) {
+    problems.push({ fromS: 0, toS, what: `the closing valve's own gas: ${micron} micron ${way} at once; left out`, spoils: false })
+    return { samples: ranged.filter((s) => s.elapsedS >= toS), problems }
+  }
+  problems.push({ fromS, toS, what: `a jump of ${micron} micron ${way}, as from a valve that was turned or a hose that was knocked`, spoils: true })
+  return { samples: ranged, problems }
+}
+
+function withoutOverRange(samples: readonly HoldSample[], problems: Problem[]): HoldSample[] {
+  const limit = limitShown(samples)
+  const over = (s: HoldSample) => s.pressurePa >= limit
+  const hidden = samples.filter(over)
+  if (hidden.length === 0) return [...samples]
+  const kept = samples.filter((s) => !over(s))
+  const [first, last] = [hidden[0] as HoldSample, hidden[hidden.length - 1] as HoldSample]
+  const total = (samples[samples.length - 1] as HoldSample).elapsedS - (samples[0] as HoldSample).elapsedS
+  const heldTo = kept[kept.length - 1]?.elapsedS ?? 0
+  const heldFrom = kept[0]?.elapsedS ?? 0
+  problems.push({
+    fromS: first.elapsedS,
+    toS: last.elapsedS,
+    what: `over the gauge's range, ${Math.round(Math.min(limit, first.pressurePa) / PA_PER_MICRON).toLocaleString('en')} micron`,
+    // a leak climbs to the limit; a gauge that is there at once was never shut in with the car
+    spoils:
+      kept.length < 6 || (first.elapsedS > heldFrom && lastBefore(kept, first.elapsedS) < 0.6 * first.pressurePa) || heldTo - heldFrom < 180 || heldTo - heldFrom < 0.15 * total,
+    unlessLeak: hidden.length > 0.2 * samples.length,
+  })
+  return kept
+}
+
+const lastBefore = (kept: readonly HoldSample[], elapsedS: number): number => kept.filter((s) => s.elapsedS < elapsedS).at(-1)?.pressurePa ?? Number.POSITIVE_INFINITY
+
+/** The figure a gauge repeats when it can show no more, Pa; what no gauge reads when it does not. */
+function limitShown(samples: readonly HoldSample[]): number {
+  let highest = 0
+  for (const s of samples) if (s.pressurePa > highest) highest = s.pressurePa
+  if (highest < LIMIT_FROM_PA) return NO_GAUGE_READS_PA
+  let run = 1
+  for (let i = 1; i < samples.length; i++) {
+    const pa = (samples[i] as HoldSample).pressurePa
+    run = pa === (samples[i - 1] as HoldSample).pressurePa ? run + 1 : 1
+    if (run >= RUN_AT_LIMIT && pa >= highest * 0.9999) return Math.min(NO_GAUGE_READS_PA, pa * 0.9999)
+  }
+  return NO_GAUGE_READS_PA
+}
+
+function findGap(samples: readonly HoldSample[], problems: Problem[]): void {
+  const first = samples[0]
+  const last = samples[samples.length - 1]
+  if (!first || !last || samples.length < 4) return
+  const total = last.elapsedS - first.elapsedS
+  const least = Math.max(GAP_S, 0.05 * total)
+  let usual = 0
+  for (let i = 1; i < samples.length; i++) {
+    const fromS = (samples[i - 1] as HoldSample).elapsedS
+    const gap = (samples[i] as HoldSample).elapsedS - fromS
+    if (gap < least) continue
+    usual ||= usualSpacing(samples)
+    if (gap < GAP_SPACINGS * usual) continue
+    problems.push({ fromS, toS: fromS + gap, what: `no readings for ${Math.round(gap / 60)} minutes`, spoils: gap > GAP_SHARE * total })
+  }
+}
+
+/** The middle one of all spacings, s. */
+function usualSpacing(samples: readonly HoldSample[]): number {
+  const spacings = new Float64Array(samples.length - 1)
+  for (let i = 1; i < samples.length; i++) spacings[i - 1] = (samples[i] as HoldSample).elapsedS - (samples[i - 1] as HoldSample).elapsedS
+  return spacings.sort()[spacings.length >> 1] as number
+}
+
+/** Where the readings jump at once and stay: found against the slope on both sides, larger than the record's own unrest. */
+function findJump(samples: readonly HoldSample[], context: HoldContext): { fromS: number; toS: number; byPa: number } | null {
+  const n = samples.length
+  if (n < 40) return null
+  const span = (samples[n - 1] as HoldSample).elapsedS - (samples[0] as HoldSample).elapsedS
+  const spacing = span / (n - 1)
+  const k = Math.max(4, Math.min(Math.floor(n / 8), Math.round(25 / Math.max(0.5, spacing))))
+  const meanOf = windowMeans(samples, k)
+  const jumps: { i: number; by: number }[] = []
+  const stride = Math.max(1, k >> 2)
+  for (let i = 2 * k; i + 2 * k <= n; i += stride) {
+    const [b2, b1, a1, a2] = [meanOf(i - 2 * k), meanOf(i - k), meanOf(i), meanOf(i + k)]
+    jumps.push({ i, by: a1 - b1 - (b1 - b2 + (a2 - a1)) / 2 })
+  }
+  if (jumps.length < 8) return null
+  const unrest = Float64Array.from(jumps, (j) => Math.abs(j.by)).sort()[jumps.length >> 1] as number
+  const largest = jumps.reduce((a, b) => (Math.abs(b.by) > Math.abs(a.by) ? b : a))
+  const at = samples[largest.i] as HoldSample
+  // windows of a gauge that rests show less unrest than its step
+  const step = stepsOf(samples, context)[largest.i] as number
+  const least = Math.max(JUMP_SHARE * at.pressurePa, JUMP_PA, JUMP_STEPS * step, JUMP_NOISES * nominalPa(at.pressurePa, context))
+  if (Math.abs(largest.by) < least) return null
+  // a jump is over within two samples; a bend takes its time
+  const range = samples.slice(largest.i - k, Math.min(n, largest.i + k))
+  let edge = 1
+  for (let j = 2; j < range.length - 1; j++) {
+    if (Math.abs(stepAt(range, j)) > Math.abs(stepAt(range, edge))) edge = j
+  }
+  const sharp = Math.abs(stepAt(range, edge))
+  if (sharp < 0.55 * Math.abs(largest.by)) return null
+  // noise that lasts moves slowly: what moves at once need stand out of the slow unrest less
+  const atOnce = sharp > SHARP_SIGMAS * usualStep(samples, largest.i)
+  if (Math.abs(largest.by) < (atOnce ? SLOW_UNRESTS : UNRESTS) * unrest) return null
+  const found = range[edge] as HoldSample
+  return { fromS: (range[edge - 1] as HoldSample).elapsedS, toS: found.elapsedS, byPa: largest.by }
+}
+
+/** Usual change between two samples and the two before around a place, as a deviation, Pa. */
+function usualStep(samples: readonly HoldSample[], around: number): number {
+  const part = samples.slice(Math.max(0, around - 150), around + 150)
+  const steps = Float64Array.from({ length: Math.max(0, part.length - 4) }, (_, i) => Math.abs(stepAt(part, i + 2))).sort()
+  return 1.48 * Math.max(steps[steps.length >> 1] ?? 0, 1e-3)
+}
+
+/** Means of windows of `k` samples, each sample first replaced by the middle of three so that one wild reading is no jump. */
+function windowMeans(samples: readonly HoldSample[], k: number): (from: number) => number {
+  const n = samples.length
+  const sums = new Float64Array(n + 1)
+  for (let i = 0; i < n; i++) {
+    const at = (samples[i] as HoldSample).pressurePa
+    const before = (samples[Math.max(0, i - 1)] as HoldSample).pressurePa
+    const after = (samples[Math.min(n - 1, i + 1)] as HoldSample).pressurePa
+    const middle = Math.max(Math.min(at, before), Math.min(Math.max(at, before), after))
+    sums[i + 1] = (sums[i] as number) + middle
+  }
+  return (from) => ((sums[from + k] as number) - (sums[from] as number)) / k
+}
+
+/** Change between the means of two samples before and two from `j` on. */
+function stepAt(part: readonly HoldSample[], j: number): number {
+  const p = (i: number) => (part[Math.max(0, Math.min(part.length - 1, i))] as HoldSample).pressurePa
+  return (p(j) + p(j + 1)) / 2 - (p(j - 1) + p(j - 2)) / 2
+}

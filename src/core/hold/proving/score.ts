@@ -1,0 +1,134 @@
+import { waterSaturationPa } from '../../fluids/water'
+import { kelvin } from '../../units/temperature'
+import { Gram } from '../gram'
+import { judgeHold } from '../judge'
+import { leakGramsPerYear } from '../leak-rate'
+import type { HoldResult } from '../types'
+import type { KnownRecord } from './records'
+
+/** What an ideal observer could tell of a record (model.md section 6). */
+export type Ideal = { tellable: boolean; chi2: number }
+
+const TELLABLE_CHI2 = 20
+const TIGHT_LEAK_PA_M3_S = 6e-6
+const TIGHT_CHI2 = 9
+const TAUS_S = [20, 40, 80, 150, 250, 400, 650, 1000, 1500, 2200, 3000]
+const EQUALISING_S = [0, 30, 100, 250]
+
+/** Whether the leak of a record, or the absence of one, could be told by somebody who knows the noise and the leak-free curve. */
+export function idealObserver(record: KnownRecord): Ideal {
+  const { truth, context } = record
+  const cubic = context.volumeL / 1000
+  const airPaM3S = truth.leakPaM3S > 0 ? truth.leakPaM3S : TIGHT_LEAK_PA_M3_S
+  if (context.instrument === 'needle') {
+    const span = (record.samples[record.samples.length - 1]?.elapsedS ?? 0) as number
+    const rise = (airPaM3S / cubic) * span
+    const reading = truth.noisePa[0] as number
+    const weather = context.barometerRead ? 0 : 340 * Math.sqrt(span / 43_200)
+    const room = waterSaturationPa(kelvin(context.ambientC)) - (truth.leakFreePa[0] as number)
+    const sigma = Math.hypot(Math.SQRT2 * reading, weather)
+    return { tellable: rise > room + 4 * sigma, chi2: ((rise - room) / sigma) ** 2 }
+  }
+  const chi2 = Math.min(...TAUS_S.flatMap((tau) => EQUALISING_S.map((te) => misfit(record, airPaM3S / cubic, tau, te))))
+  return { tellable: chi2 >= (truth.leakPaM3S > 0 ? TELLABLE_CHI2 : TIGHT_CHI2), chi2 }
+}
+
+/** What is left of a rise when level, temperature, one bend and what equalises are fitted to it, in squares of the noise. */
+function misfit({ samples, truth, context }: KnownRecord, risePaS: number, tau: number, te: number): number {
+  const gram = new Gram(5)
+  const every = Math.max(1, Math.floor(samples.length / 400))
+  const last = samples[samples.length - 1]?.elapsedS ?? 1
+  let meanPa = 0
+  let count = 0
+  for (let i = 0; i < samples.length; i += every) {
+    const s = samples[i] as { elapsedS: number; pressurePa: number }
+    // averages of `every` samples with this correlation
+    const spacing = last / samples.length
+    const shared = Math.min(every, 1 + (2 * truth.correlationS) / spacing)
+    const sigma = (truth.noisePa[Math.min(truth.noisePa.length - 1, i)] as number) * Math.sqrt(shared / every)
+    gram.add(s.elapsedS, sigma, truth.correlationS, (row) => {
+      row[0] = 1
+      row[1] = s.elapsedS / last
+      row[2] = te > 0 ? Math.exp(-s.elapsedS / te) : 0
+      row[3] = 1 - Math.exp(-s.elapsedS / tau)
+      row[4] = risePaS * s.elapsedS
+    })
+    meanPa += truth.leakFreePa[Math.min(truth.leakFreePa.length - 1, i)] as number
+    count++
+  }
+  const warming = ((1.5 / kelvin(context.ambientC)) * meanPa) / count / Math.sqrt(3)
+  let g = gram.without(0, Number.POSITIVE_INFINITY).gram.without(1, warming).gram
+  if (te > 0) g = g.without(2, 0.3 * (samples[0]?.pressurePa ?? 10) + 2).gram
+  const height = Math.max(0, g.get(3, 4) / Math.max(1e-30, g.get(3, 3)))
+  const room = Math.max(0, waterSaturationPa(kelvin(context.ambientC)) - (samples[0]?.pressurePa ?? 0))
+  const h = Math.min(height, room)
+  return g.get(4, 4) - 2 * h * g.get(3, 4) + h * h * g.get(3, 3)
+}
+
+/** The figures the issue asks for, over many records. */
+export type Score = {
+  records: number
+  leaksTellable: number
+  leaksCalledTight: number
+  cleanTellable: number
+  cleanCalledLeak: number
+  undecidedShare: number
+  brierTellable: number
+  brierAll: number
+  coverage: number
+  widthShare: number
+  hidden: number
+  dampAuc: number
+  calledInvalid: number
+}
+
+export type Scored = { record: KnownRecord; result: HoldResult; ideal: Ideal }
+
+export function scoreOf(scored: readonly Scored[]): Score {
+  const has = (s: Scored) => s.record.truth.leakPaM3S > 0
+  const called = (s: Scored, ...verdicts: string[]) => verdicts.includes(s.result.verdict)
+  const valid = scored.filter((s) => !called(s, 'invalid'))
+  const tellable = valid.filter((s) => s.ideal.tellable)
+  const leaks = tellable.filter(has)
+  const cleanOnes = tellable.filter((s) => !has(s))
+  const share = (part: readonly Scored[], test: (s: Scored) => boolean) => (part.length === 0 ? 0 : part.filter(test).length / part.length)
+  const brier = (part: readonly Scored[]) => part.reduce((sum, s) => sum + (s.result.probability.leak - (has(s) ? 1 : 0)) ** 2, 0) / Math.max(1, part.length)
+  const rises = valid.filter((s) => s.result.sustainedRisePaS)
+  const width = (s: Scored) => ((s.result.sustainedRisePaS?.high ?? 0) - (s.result.sustainedRisePaS?.low ?? 0)) / s.record.truth.sustainedPaS
+  const widths = leaks.filter((s) => s.result.sustainedRisePaS).map(width)
+  const tight = valid.filter((s) => called(s, 'tight', 'damp'))
+  const grams = (s: Scored) =>
+    leakGramsPerYear(s.record.truth.leakPaM3S / (s.record.context.volumeL / 1000), s.record.context.volumeL, s.record.context.refrigerant, s.record.context.barometerPa).high
+  return {
+    records: scored.length,
+    leaksTellable: leaks.length,
+    leaksCalledTight: share(leaks, (s) => called(s, 'tight', 'damp')),
+    cleanTellable: cleanOnes.length,
+    cleanCalledLeak: share(
+      valid.filter((s) => !has(s)),
+      (s) => called(s, 'leak', 'leak-and-damp'),
+    ),
+    undecidedShare: share(tellable, (s) => called(s, 'undecided')),
+    brierTellable: brier(tellable),
+    brierAll: brier(valid),
+    coverage: share(rises, (s) => inside(s.record.truth.sustainedPaS, s.result.sustainedRisePaS)),
+    widthShare: widths.sort((a, b) => a - b)[widths.length >> 1] ?? Number.NaN,
+    hidden: share(tight, (s) => grams(s) > (s.result.detectionLimitGramsPerYear?.high ?? 0)),
+    dampAuc: areaUnder(valid.filter((s) => !has(s)).map((s) => ({ yes: s.record.truth.waterG > 0, value: s.result.probability.damp }))),
+    calledInvalid: share(scored, (s) => called(s, 'invalid')),
+  }
+}
+
+const inside = (value: number, interval: HoldResult['sustainedRisePaS']): boolean => interval !== null && interval.low <= value && value <= interval.high
+
+/** Chance that one that is has a higher figure than one that is not. */
+function areaUnder(cases: readonly { yes: boolean; value: number }[]): number {
+  const yes = cases.filter((c) => c.yes)
+  const no = cases.filter((c) => !c.yes)
+  let won = 0
+  for (const a of yes) for (const b of no) won += a.value > b.value ? 1 : a.value === b.value ? 0.5 : 0
+  return won / Math.max(1, yes.length * no.length)
+}
+
+/** Judges a record and says what could have been told. */
+export const scored = (record: KnownRecord): Scored => ({ record, result: judgeHold(record.samples, record.context), ideal: idealObserver(record) })

@@ -1,0 +1,67 @@
+import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
+import { type GramsPerYear, leakGramsPerYear } from './leak-rate'
+import type { HoldContext, HoldSample } from './types'
+
+/** What a school's simple rule would have said of a hold, when, and the leak it lets through on this volume. */
+export type RuleSaid = { rule: string; says: 'passes' | 'fails' | 'not yet'; atS: number | null; letsThrough: GramsPerYear }
+
+type Rule = {
+  name: string /** s it waits */
+  waitS: number /** rise it still allows over that time, Pa/s */
+  allowsPaS: (context: HoldContext) => number
+  fails: (samples: readonly HoldSample[], context: HoldContext) => boolean
+}
+
+const micron = (n: number) => n * PA_PER_MICRON
+const lastOf = (samples: readonly HoldSample[]) => samples[samples.length - 1] as HoldSample
+const rose = (samples: readonly HoldSample[]) => lastOf(samples).pressurePa - (samples[0] as HoldSample).pressurePa
+const ceiling = (n: number, hours: number): Rule => ({
+  name: `stays below ${n.toLocaleString('en')} micron for ${hours === 1 ? 'an hour' : `${hours} hours`}`,
+  waitS: hours * 3600,
+  allowsPaS: () => micron(n) / (hours * 3600),
+  fails: (samples) => samples.some((s) => s.pressurePa > micron(n)),
+})
+
+/** The rules people go by (practice: what may rise). A needle is read to half an inch. */
+const RULES: readonly Rule[] = [
+  {
+    name: 'needle unmoved after 30 minutes',
+    waitS: 1800,
+    allowsPaS: () => (0.5 * PA_PER_INHG) / 1800,
+    fails: (samples) => Math.abs(rose(samples)) >= 0.5 * PA_PER_INHG,
+  },
+  {
+    name: '1 micron a minute',
+    waitS: 900,
+    allowsPaS: () => micron(1) / 60,
+    fails: (samples) => rose(samples) / Math.max(1, lastOf(samples).elapsedS - (samples[0] as HoldSample).elapsedS) > micron(1) / 60,
+  },
+  { name: 'below 200 micron after 20 minutes', waitS: 1200, allowsPaS: () => micron(200) / 1200, fails: (samples) => lastOf(samples).pressurePa > micron(200) },
+  ceiling(1000, 1),
+  ceiling(2500, 3),
+  {
+    name: 'overnight, needle unmoved',
+    waitS: 12 * 3600,
+    allowsPaS: () => (0.5 * PA_PER_INHG) / (12 * 3600),
+    fails: (samples) => Math.abs(rose(samples)) >= 0.5 * PA_PER_INHG,
+  },
+]
+
+/** Every rule on one record, beside the judge: what it would have said by now, and what it proves at best. */
+export function rulesOn(samples: readonly HoldSample[], context: HoldContext): RuleSaid[] {
+  if (samples.length < 2) return []
+  const held = lastOf(samples).elapsedS
+  return RULES.map(({ name, waitS, allowsPaS, fails }) => {
+    const within = samples.filter((s) => s.elapsedS <= waitS)
+    const failed = within.length > 1 && fails(within, context)
+    // a ceiling that is passed fails at once, a wait only at its end
+    const early = failed && name.startsWith('stays') ? (within.find((_s, i) => i > 0 && fails(within.slice(0, i + 1), context))?.elapsedS ?? null) : null
+    const done = held >= waitS * 0.98
+    return {
+      rule: name,
+      says: early !== null ? 'fails' : !done ? 'not yet' : failed ? 'fails' : 'passes',
+      atS: early ?? (done ? waitS : null),
+      letsThrough: leakGramsPerYear(allowsPaS(context), context.volumeL, context.refrigerant, context.barometerPa),
+    }
+  })
+}

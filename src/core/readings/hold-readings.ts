@@ -1,0 +1,120 @@
+import { OutOfRange, Unreadable } from '../errors'
+import type { HoldSample } from '../hold/types'
+import { CHANNELS, type Channel, READING_UNITS, type ReadingUnit, toStored } from '../units/channel'
+import { PA_PER_INHG } from '../units/constants'
+
+/** A row of a readings file as text, with its line number. */
+export type ReadingRow = { line: number; at: string; channel: string; value: string; unit: string; note: string }
+
+/** A fault in a readings file: the line and what is expected there. */
+export class BadReading extends Error {
+  readonly line: number
+  constructor(line: number, message: string) {
+    super(message)
+    this.line = line
+  }
+}
+
+/** A hold read from a file: samples since isolation, the air beside it when it was read, and what was passed over. */
+export type HoldReadings = { samples: HoldSample[]; barometerRead: boolean; ambientC: number | null; notices: string[] }
+
+/** A needle may show so much more than the air of the place, inHg: its own zero (assumed). */
+const NEEDLE_ZERO_INHG = 1
+
+type Parsed = { line: number; elapsedS: number; channel: Channel; value: number; unit: ReadingUnit; note: string }
+
+/**
+ * Turns the rows of a readings file into a hold.
+ * @param timed - what the first column holds: seconds, or ISO 8601 times with offset
+ * @param barometerPa - air of the place, Pa; needed for needle units unless the file has barometer rows
+ * @throws BadReading naming the line
+ */
+export function holdReadings(rows: readonly ReadingRow[], timed: 'elapsed_s' | 'time', barometerPa: number | undefined): HoldReadings {
+  const notices: string[] = []
+  const parsed = rows.map((row) => parseRow(row, timed))
+  for (let i = 1; i < parsed.length; i++) {
+    const [before, now] = [parsed[i - 1] as Parsed, parsed[i] as Parsed]
+    if (now.elapsedS < before.elapsedS) throw new BadReading(now.line, `its time lies before that of line ${before.line}; rows must stand in order of time`)
+  }
+  const vacuum = parsed.filter((p) => p.channel === 'vacuum')
+  if (vacuum.length === 0) throw new BadReading(2, 'there is no row of the channel vacuum; a hold needs some')
+  const isolated = vacuum.findIndex((p, i) => i > 0 && /\bisolated\b/i.test(p.note))
+  const from = Math.max(isolated, 0)
+  if (from > 0) notices.push(`isolated at line ${(vacuum[from] as Parsed).line}; the ${from} rows before it are not judged`)
+  const air = airOf(parsed, barometerPa)
+  const startS = (vacuum[from] as Parsed).elapsedS
+  const samples: HoldSample[] = []
+  let [lastS, same] = [Number.NaN, 0]
+  for (const p of vacuum.slice(from)) {
+    const pressurePa = absolute(p, air)
+    const elapsedS = p.elapsedS - startS
+    const before = samples[samples.length - 1]
+    if (before && elapsedS === lastS) {
+      // the same moment twice: the mean of both, so that nothing is lost
+      notices.push(`line ${p.line} repeats the time of the row before; their mean is used`)
+      same++
+      before.pressurePa += (pressurePa - before.pressurePa) / (same + 1)
+      continue
+    }
+    samples.push({ elapsedS, pressurePa })
+    lastS = elapsedS
+    same = 0
+  }
+  const ambient = parsed.filter((p) => p.channel === 'ambient').map((p) => toStored('ambient', p.value, p.unit, 101_325))
+  return { samples, barometerRead: air.read, ambientC: ambient.length > 0 ? ambient.reduce((a, b) => a + b, 0) / ambient.length : null, notices }
+}
+
+function parseRow(row: ReadingRow, timed: 'elapsed_s' | 'time'): Parsed {
+  const { line } = row
+  const elapsedS = timed === 'elapsed_s' ? Number(row.at) : isoSeconds(row.at)
+  if (row.at.trim() === '' || !Number.isFinite(elapsedS)) {
+    throw new BadReading(line, `${timed} is "${row.at}"; ${timed === 'time' ? 'an ISO 8601 time with its offset' : 'a finite number of seconds'} is expected`)
+  }
+  const channel = CHANNELS.find((c) => c === row.channel.trim())
+  if (!channel) throw new BadReading(line, `channel is "${row.channel}"; expected one of ${CHANNELS.join(', ')}`)
+  const unit = READING_UNITS.find((u) => u === row.unit.trim())
+  if (!unit) throw new BadReading(line, `unit is "${row.unit}"; expected one of ${READING_UNITS.join(', ')}`)
+  const value = Number(row.value)
+  if (row.value.trim() === '' || !Number.isFinite(value)) throw new BadReading(line, `value is "${row.value}"; a finite number is expected`)
+  return { line, elapsedS, channel, value, unit, note: row.note }
+}
+
+function isoSeconds(text: string): number {
+  if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:?\d\d)$/.test(text.trim())) return Number.NaN
+  return Date.parse(text.trim()) / 1000
+}
+
+type Air = { at: (elapsedS: number) => number | undefined; read: boolean }
+
+/** The air of the place over time: barometer rows, straight between them; else the one figure given. */
+function airOf(parsed: readonly Parsed[], barometerPa: number | undefined): Air {
+  const rows = parsed.filter((p) => p.channel === 'barometer').map((p) => ({ s: p.elapsedS, pa: stored(p, barometerPa ?? 101_325) }))
+  if (rows.length === 0) return { at: () => barometerPa, read: false }
+  const at = (s: number) => {
+    const after = rows.findIndex((r) => r.s >= s)
+    if (after < 0) return rows[rows.length - 1]?.pa
+    if (after === 0) return rows[0]?.pa
+    const [a, b] = [rows[after - 1] as { s: number; pa: number }, rows[after] as { s: number; pa: number }]
+    return a.pa + ((s - a.s) / (b.s - a.s || 1)) * (b.pa - a.pa)
+  }
+  return { at, read: rows.length > 1 }
+}
+
+function stored(p: Parsed, barometerPa: number): number {
+  try {
+    return toStored(p.channel, p.value, p.unit, barometerPa)
+  } catch (error) {
+    if (error instanceof Unreadable || error instanceof OutOfRange) throw new BadReading(p.line, error.message)
+    throw error
+  }
+}
+
+function absolute(p: Parsed, air: Air): number {
+  if (p.unit !== 'inHgV') return stored(p, air.at(p.elapsedS) ?? 101_325)
+  const barometerPa = air.at(p.elapsedS)
+  if (barometerPa === undefined) throw new BadReading(p.line, 'inHgV counts from the air of the place; give barometer_Pa in the context or barometer rows in the file')
+  const pa = barometerPa - p.value * PA_PER_INHG
+  // a needle a little deeper than the air allows is off its zero
+  if (pa < 0 && pa >= -NEEDLE_ZERO_INHG * PA_PER_INHG) return 0
+  return stored(p, barometerPa)
+}
