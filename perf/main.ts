@@ -1,6 +1,8 @@
 import { say } from '@/ops/say'
 import { measureBrowser } from './browser'
+import { measureCommandLine } from './cli-start'
 import { measureIngest } from './ingest'
+import { measureJudge } from './judge'
 import { atMost, type Measure, tableOf } from './measure'
 import { measurePhysics } from './physics'
 import { startShop, throwAway } from './running-shop'
@@ -9,12 +11,16 @@ import { startShop, throwAway } from './running-shop'
 async function perf(): Promise<Measure[]> {
   say('measuring the physics')
   const physics = await measurePhysics()
+  say('measuring the judge')
+  const judge = measureJudge()
+  say('measuring the command line')
+  const commands = measureCommandLine(process.env.YPEROS_ROOT ?? process.cwd())
   throwAway()
   say('starting a shop to measure')
   await (await startShop()).stop()
   const shop = await startShop()
   try {
-    const measures = [...physics, atMost('second start, from the command to the first answer', shop.startS, 's', 15)]
+    const measures = [...physics, ...judge, ...commands, atMost('second start, from the command to the first answer', shop.startS, 's', 15)]
     say('measuring what a person waits for')
     measures.push(...(await measureBrowser(shop)))
     say('measuring the ingest')

@@ -1,6 +1,6 @@
 import { type Judged, LEAK_RANGE_PA_M3_S, priorsOf, SHORTEST_S, waterOfBend } from './judge'
 import { leakGramsPerYear } from './leak-rate'
-import { logSum, mixtureQuantile, type Normal } from './normal'
+import { gathered, logSum, mixtureQuantile, type Normal } from './normal'
 import type { Hypothesis } from './posterior'
 import type { Cleaned } from './problems'
 import { reasonsOf } from './reasons'
@@ -10,6 +10,8 @@ import type { Future, HoldContext, HoldResult, HoldSample, Interval, Problem, Sh
 const LEAK_FROM = 0.95
 const NO_LEAK_TO = 0.1
 const DAMP_FROM = 0.5
+/** Water beside a certain leak is called from here on: a leak alone explains most of the rise (assumed). */
+const DAMP_BESIDE_LEAK_FROM = 0.9
 const DAY_S = 86_400
 /** A record whose leftovers are so much larger than a gauge's noise, and as slow, fits no shape (assumed). */
 const NO_SHAPE_SCALE = 4
@@ -43,22 +45,21 @@ export function tooEarly(samples: readonly HoldSample[], problems: Problem[], co
 
 /** Verdict, intervals and words from the weighed hypotheses. */
 export function conclude(judged: Judged, samples: readonly HoldSample[], { samples: used, problems: found }: Cleaned, context: HoldContext): HoldResult {
-  const { hypotheses } = judged
-  const total = logSum(hypotheses.map((h) => h.log))
-  const weight = (h: Hypothesis) => Math.exp(h.log - total)
-  const sumOf = (test: (shape: Shape) => boolean) => hypotheses.filter((h) => test(h.shape)).reduce((sum, h) => sum + weight(h), 0)
-  const leak = sumOf((s) => s === 'leak' || s === 'leak-and-damp')
-  const damp = sumOf((s) => s === 'damp' || s === 'leak-and-damp')
-  const dampWithoutLeak = sumOf((s) => s === 'damp') / Math.max(1e-12, 1 - leak)
+  const hypotheses = weighted(judged.hypotheses)
+  const chance: Record<Shape, number> = { tight: 0, damp: 0, leak: 0, 'leak-and-damp': 0 }
+  for (const { h, weight } of hypotheses) chance[h.shape] += weight
+  const leak = chance.leak + chance['leak-and-damp']
+  const damp = chance.damp + chance['leak-and-damp']
+  const dampWithoutLeak = chance.damp / Math.max(1e-12, 1 - leak)
   const heldS = (samples[samples.length - 1] as HoldSample).elapsedS
   const rise = riseOf(hypotheses)
   const problems = [...found, ...unexplained(judged)]
-  const limitPaS = limitOf(judged, leak, rise, context)
+  const limitPaS = limitOf(hypotheses, judged.prior, leak, rise, context)
   const verdict = verdictOf({ leak, damp, dampWithoutLeak, clear: rise.low > 0 }, problems)
   const grams = (risePaS: number) => leakGramsPerYear(risePaS, context.volumeL, context.refrigerant, context.barometerPa)
   const longer = Math.max(1, context.plannedS / Math.max(60, heldS))
   const invalid = verdict === 'invalid'
-  const heightPa = hypotheses.reduce((sum, h) => sum + weight(h) * h.heightPa, 0)
+  const heightPa = hypotheses.reduce((sum, { h, weight }) => sum + weight * h.heightPa, 0)
   return {
     verdict,
     probability: { leak, damp },
@@ -67,11 +68,11 @@ export function conclude(judged: Judged, samples: readonly HoldSample[], { sampl
     leakGramsPerYear: invalid || leak < 0.5 ? (invalid ? null : grams(rise.value)) : grams(Math.max(rise.value, 0)),
     detectionLimitGramsPerYear: invalid ? null : grams(limitPaS),
     limitAtEndGramsPerYear: invalid ? null : grams(limitPaS / longer ** 1.5),
-    projected: invalid ? [] : [projection(judged, weight, Math.max(context.plannedS, heldS), heldS), projection(judged, weight, DAY_S, heldS)],
+    projected: invalid ? [] : projections(judged, hypotheses, [Math.max(context.plannedS, heldS), DAY_S], heldS),
     waterG: damp >= 0.3 && !invalid ? waterOfBend(heightPa, context) : null,
     decisionExpectedS: verdict === 'undecided' ? expectedAt(rise, limitPaS, heldS, context) : null,
     problems,
-    futures: invalid ? [] : futuresOf(judged, weight, heldS, context),
+    futures: invalid ? [] : futuresOf(judged, hypotheses, chance, heldS, context),
     samples: samples.length,
     heldS,
     reasons: reasonsOf(verdict, used, rise.value, { leak, damp }, problems),
@@ -82,15 +83,26 @@ function verdictOf({ leak, damp, dampWithoutLeak, clear }: { leak: number; damp:
   if (problems.some((p) => p.spoils || (p.unlessLeak && leak < LEAK_FROM))) return 'invalid'
   // a leak whose rise is not clear of zero is no finding
   if (leak >= LEAK_FROM && !clear) return 'undecided'
-  if (leak >= LEAK_FROM) return damp >= DAMP_FROM ? 'leak-and-damp' : 'leak'
+  if (leak >= LEAK_FROM) return damp >= DAMP_BESIDE_LEAK_FROM ? 'leak-and-damp' : 'leak'
   if (leak <= NO_LEAK_TO) return dampWithoutLeak >= DAMP_FROM ? 'damp' : 'tight'
   return 'undecided'
 }
 
+/** A hypothesis with its share of the belief; the shares of all add up to one. */
+type Weighted = { h: Hypothesis; weight: number }
+
+/** Heaviest first. */
+function weighted(hypotheses: readonly Hypothesis[]): Weighted[] {
+  const total = logSum(hypotheses.map((h) => h.log))
+  return hypotheses.map((h) => ({ h, weight: Math.exp(h.log - total) })).sort((a, b) => b.weight - a.weight)
+}
+
+const risesOf = (hypotheses: readonly Weighted[], least: number): (Normal & { weight: number })[] =>
+  hypotheses.filter((w) => w.weight > least).map(({ h, weight }) => ({ mean: h.rise.mean, sigma: h.rise.sigma, weight }))
+
 /** What does not die: the mixture of every explanation's own, 95 %. */
-function riseOf(hypotheses: readonly Hypothesis[]): Interval {
-  const top = Math.max(...hypotheses.map((h) => h.log))
-  const parts = hypotheses.map((h): Normal & { weight: number } => ({ ...h.rise, weight: Math.exp(h.log - top) })).filter((p) => p.weight > 1e-5)
+function riseOf(hypotheses: readonly Weighted[]): Interval {
+  const parts = gathered(risesOf(hypotheses, 1e-6))
   const total = parts.reduce((sum, p) => sum + p.weight, 0)
   const value = parts.reduce((sum, p) => sum + p.weight * p.mean, 0) / total
   return { value, low: mixtureQuantile(parts, 0.025), high: mixtureQuantile(parts, 0.975) }
@@ -100,19 +112,24 @@ function riseOf(hypotheses: readonly Hypothesis[]): Interval {
  * Smallest rise this hold can tell from none: above it no more than a twentieth of what is believed remains,
  * and never less than two deviations of the rise itself.
  */
-function limitOf({ hypotheses, prior }: Judged, leak: number, rise: Interval, context: HoldContext): number {
+function limitOf(hypotheses: readonly Weighted[], prior: Judged['prior'], leak: number, rise: Interval, context: HoldContext): number {
   const half = Math.max(rise.high - rise.value, (rise.high - rise.low) / 2)
   const volume = context.volumeL / 1000
   const least = Math.max(half, prior.driftPaS)
-  if (leak > 0.5) return least
+  // undecided: what the rise may still be is what cannot be excluded
+  if (leak > 0.5) return leak >= LEAK_FROM ? least : Math.max(least, rise.high)
   // belief in a leak above a rise, by the mixture cut to what leaks can be
-  const top = Math.max(...hypotheses.map((h) => h.log))
-  const parts = hypotheses.filter((h) => h.shape === 'leak' || h.shape === 'leak-and-damp').map((h) => ({ ...h.rise, weight: Math.exp(h.log - top) }))
-  const all = hypotheses.reduce((sum, h) => sum + Math.exp(h.log - top), 0)
-  const kept = parts.filter((p) => p.weight > 1e-8)
-  const weightOfLeaks = kept.reduce((sum, p) => sum + p.weight, 0) / all
-  if (kept.length === 0 || weightOfLeaks <= 0.03) return Math.max(least, LEAK_RANGE_PA_M3_S[0] / volume)
-  return Math.max(least, LEAK_RANGE_PA_M3_S[0] / volume, mixtureQuantile(kept, 1 - Math.min(0.5, 0.03 / weightOfLeaks)))
+  const parts = gathered(
+    risesOf(
+      hypotheses.filter(({ h }) => h.shape === 'leak' || h.shape === 'leak-and-damp'),
+      1e-9,
+    ),
+  )
+  const weightOfLeaks = parts.reduce((sum, p) => sum + p.weight, 0)
+  if (parts.length === 0 || weightOfLeaks <= 0.03) return Math.max(least, LEAK_RANGE_PA_M3_S[0] / volume)
+  // undecided, a leak there may be must lie below it as surely
+  const hidden = leak > NO_LEAK_TO ? Math.min(0.01, 0.03 / weightOfLeaks) : Math.min(0.5, 0.03 / weightOfLeaks)
+  return Math.max(least, LEAK_RANGE_PA_M3_S[0] / volume, mixtureQuantile(parts, 1 - hidden))
 }
 
 /** Leftovers that are no gauge's noise: the record fits nothing we know; the span where it strays the most. */
@@ -129,10 +146,17 @@ function unexplained({ curve, hypotheses, prior, noise }: Judged): Problem[] {
   return [{ fromS: at(from), toS: at(to), what: 'the readings follow no shape a hold has: was the pump still on, or a valve turned?', spoils: true }]
 }
 
-function projection({ curve, hypotheses, prior }: Judged, weight: (h: Hypothesis) => number, atS: number, heldS: number) {
-  const parts = hypotheses.filter((h) => weight(h) > 0.002).map((h) => ({ ...spreadAt(curve.through(h, prior), h, atS, heldS, prior.driftPaS), weight: weight(h) }))
-  const total = parts.reduce((sum, p) => sum + p.weight, 0)
-  return { atS, value: parts.reduce((sum, p) => sum + p.weight * p.mean, 0) / total, low: mixtureQuantile(parts, 0.1), high: mixtureQuantile(parts, 0.9) }
+/** So many of the heaviest explanations speak for all when the future is drawn. */
+const MOST_PROJECTED = 40
+
+function projections({ curve, prior }: Judged, hypotheses: readonly Weighted[], times: readonly number[], heldS: number): HoldResult['projected'] {
+  const used = hypotheses.slice(0, MOST_PROJECTED).filter((w, i) => i === 0 || w.weight > 0.001)
+  const total = used.reduce((sum, w) => sum + w.weight, 0)
+  const curves = used.map(({ h }) => curve.through(h, prior))
+  return times.map((atS) => {
+    const parts = used.map(({ h, weight }, i) => ({ ...spreadAt(curves[i] as (s: number) => number, h, atS, heldS, prior.driftPaS), weight }))
+    return { atS, value: parts.reduce((sum, p) => sum + p.weight * p.mean, 0) / total, low: mixtureQuantile(parts, 0.1), high: mixtureQuantile(parts, 0.9) }
+  })
 }
 
 function spreadAt(curve: (s: number) => number, h: Hypothesis, atS: number, heldS: number, driftPaS: number): Normal {
@@ -154,13 +178,12 @@ function expectedAt(rise: Interval, limitPaS: number, heldS: number, context: Ho
 const POINTS = 13
 
 /** One future for each shape that is still worth showing. */
-function futuresOf({ curve, hypotheses, prior }: Judged, weight: (h: Hypothesis) => number, heldS: number, context: HoldContext): Future[] {
+function futuresOf({ curve, prior }: Judged, hypotheses: readonly Weighted[], chance: Record<Shape, number>, heldS: number, context: HoldContext): Future[] {
   const end = Math.max(context.plannedS, heldS)
   return (['tight', 'damp', 'leak', 'leak-and-damp'] as const).flatMap((shape): Future[] => {
-    const own = hypotheses.filter((h) => h.shape === shape)
-    const probability = own.reduce((sum, h) => sum + weight(h), 0)
-    if (probability < 0.005 || own.length === 0) return []
-    const best = own.reduce((a, b) => (b.log > a.log ? b : a))
+    const best = hypotheses.find((w) => w.h.shape === shape)?.h
+    const probability = chance[shape]
+    if (!best || probability < 0.005) return []
     const through = curve.through(best, prior)
     const value = (s: number) => Math.max(0.01, through(s))
     const { sigma } = spreadAt(through, best, end, heldS, prior.driftPaS)

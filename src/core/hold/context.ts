@@ -1,34 +1,82 @@
-import { currentHold, type JobState } from '../procedure/state'
+import { currentHold, type Hold, type JobState } from '../procedure/state'
 import { hoseKindOf } from '../rig/compose'
 import { OUTGASSING } from '../rig/network'
 import type { HoseBackground } from './hose-background'
-import type { HoldContext } from './judge'
+import { priorsOfStory } from './story-priors'
+import type { HoldContext, HoldPriors, PreviousHold } from './types'
 
-/** The judge's context for a job: the isolated volume is the car and the hoses that stay on it. */
-export function holdContext(state: JobState, plannedMinutes: number): HoldContext {
+/** Chances that presume nothing: for whoever does not want the story to weigh in. */
+export const EVEN_PRIORS: HoldPriors = { leak: 0.5, damp: 0.5 }
+
+/**
+ * The judge's context for a job's hold.
+ * The isolated volume is the car with the hoses that stay on it; an earlier hold counts unless something was mended since.
+ * @param hold - which hold; the running one unless told
+ */
+export function holdContext(state: JobState, plannedMinutes: number, hold = currentHold(state)): HoldContext {
   const { rig, place, label, volumeL } = state.opened
-  const hoseL = (Math.PI / 4) * (rig.boreMm / 1000) ** 2 * rig.lengthM * 1000 * rig.hoses
+  const inside = hosesInside(state)
+  const measured = inside ? rig.hoseBaselinePaM3S : undefined
   return {
-    volumeL: volumeL + hoseL,
+    volumeL: volumeL + (inside ? hoseL(state) : 0),
     instrument: rig.gauge,
+    resolutionPa: rig.resolutionPa,
     ambientC: place.ambientC,
     barometerPa: place.barometerPa,
     refrigerant: label.refrigerant,
     plannedS: plannedMinutes * 60,
-    hoses: hosesOf(state),
+    hosesIncluded: inside,
+    hoseBaselinePaM3S: measured,
+    hoses: inside && measured === undefined ? hosesOf(state, hold) : undefined,
+    priors: state.priors === 'even' ? EVEN_PRIORS : storyPriors(state),
+    previous: hold && previousHold(state, hold),
   }
 }
 
+/** Chances from the story of the job: how long it was open, what it lost. */
+export function storyPriors({ opened: { story, history, label } }: JobState): HoldPriors {
+  const lost = history.lastChargeG !== null && history.recoveredG !== null ? Math.max(0, history.lastChargeG - history.recoveredG) : undefined
+  return priorsOfStory({
+    openHours: story.opened === 'nothing' ? undefined : story.openHours,
+    days: history.daysSinceCharge ?? undefined,
+    gramsLost: lost,
+    chargeG: (label.lowG + label.highG) / 2,
+  })
+}
+
+/** Hoses are in the hold unless both couplers were shut off from the car. */
+const hosesInside = ({ rig }: JobState): boolean => rig['coupler-low'] === 'open' || rig['coupler-high'] === 'open' || rig['coupler-low'] === 'on' || rig['coupler-high'] === 'on'
+
+function hoseL({ opened: { rig } }: JobState): number {
+  const litres = (boreMm: number, lengthM: number) => (Math.PI / 4) * (boreMm / 1000) ** 2 * lengthM * 1000
+  const low = litres(rig.boreMm, rig.lengthM)
+  if (rig.hoses === 1) return low
+  return low + (rig.highHose ? litres(rig.highHose.boreMm, rig.highHose.lengthM) : low)
+}
+
 /** The hoses between port and shut valve, by their kind (assumed from their bore); half of what a hose gives goes to the car's end. */
-function hosesOf(state: JobState): HoseBackground {
+function hosesOf(state: JobState, isolated: Hold | undefined): HoseBackground {
   const { rig } = state.opened
   const [first, steady] = OUTGASSING[hoseKindOf(rig)]
   const metres = (rig.lengthM * rig.hoses) / 2
   const pulled = state.pulls[0]
-  const isolated = currentHold(state)
-  const vacuumBeforeS = pulled && isolated ? (Date.parse(isolated.isolatedAt) - Date.parse(pulled.startedAt)) / 1000 : 0
+  const vacuumBeforeS = pulled && isolated ? Math.max(0, (Date.parse(isolated.isolatedAt) - Date.parse(pulled.startedAt)) / 1000) : 0
   return { atHourPaM3S: first * metres, steadyPaM3S: steady * metres, vacuumBeforeS }
 }
+
+/** The judged hold before this one, when the same car was only pulled in between: water shrinks, a leak does not. */
+export function previousHold(state: JobState, hold: Hold): PreviousHold | undefined {
+  const before = state.holds[state.holds.indexOf(hold) - 1]
+  const ended = before?.ended
+  if (!before || !ended || ended.verdict === 'invalid' || ended.risePaS === null) return undefined
+  const [from, to] = [Date.parse(ended.at), Date.parse(hold.isolatedAt)]
+  const mended = state.visits.some((v) => v.step === 'fix' && Date.parse(v.startedAt) >= from && Date.parse(v.startedAt) <= to)
+  if (mended) return undefined
+  const pulledS = state.pulls.reduce((sum, p) => sum + overlapS(Date.parse(p.startedAt), p.endedAt ? Date.parse(p.endedAt) : to, from, to), 0)
+  return { risePaS: ended.risePaS, leak: ended.leak, damp: ended.damp, pulledS }
+}
+
+const overlapS = (a: number, b: number, from: number, to: number): number => Math.max(0, Math.min(b, to) - Math.max(a, from)) / 1000
 
 /** Samples the judge takes at most; more readings are averaged into these. */
 export const JUDGED_SAMPLES = 600

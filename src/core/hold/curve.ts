@@ -45,9 +45,17 @@ export class Curve {
 
   /** Sums of the record at this noise. */
   gram({ sigma, correlationS }: Noise): Gram {
-    const gram = new Gram(FIRST_BEND + this.bends.length + 1)
+    const gram = new Gram(FIRST_BEND + this.bends.length + 1, FIRST_BEND)
     for (const [i, s] of this.samples.entries()) gram.add(s.elapsedS, sigma[i] as number, correlationS, (row) => row.set(this.columns[i] as Float64Array))
     this.last = gram
+    return gram
+  }
+
+  /** Adds one sample to the sums last made, without looking at the others again. @param sigma - its noise, Pa */
+  add(sample: HoldSample, sigma: number, correlationS: number): Gram {
+    const gram = this.last as Gram
+    const row = this.row(sample.elapsedS, this.straightened(sample.pressurePa))
+    gram.add(sample.elapsedS, sigma, correlationS, (into) => into.set(row))
     return gram
   }
 

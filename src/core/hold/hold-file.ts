@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { REFRIGERANTS } from '../fluids/refrigerant'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
-import { DEFAULT_PRIORS } from './judge'
-import type { HoldContext, HoldPriors, HoldResult } from './types'
+import { priorsOfStory } from './story-priors'
+import type { HoldContext, HoldResult } from './types'
 
 const NotNegative = z.number().finite().min(0)
 
@@ -56,19 +56,6 @@ export function contextOfFile(file: HoldContextFile, heldS: number, read: { baro
     priors: priorsOfStory({ openHours: file.open_hours, days: file.days_since_charge, gramsLost: file.grams_lost, chargeG: file.charge_g }),
     previous: previous && { risePaS: previous.sustained_rise_Pa_s, leak: previous.probability.leak, damp: previous.probability.damp, pulledS: previous.pulled_s_since },
   }
-}
-
-type Story = { openHours?: number | undefined; days?: number | undefined; gramsLost?: number | undefined; chargeG?: number | undefined }
-
-/** Losing less than this share of its charge a year, a car has no history of a leak (assumed). */
-const KEPT_SHARE_A_YEAR = 0.04
-
-/** Chances before any reading, from the job's story (assumed): model.md's for a car that lost charge or was repaired; less where it kept its charge, more water the longer it was open. */
-export function priorsOfStory({ openHours, days, gramsLost, chargeG }: Story): HoldPriors {
-  const yearly = days && gramsLost !== undefined && chargeG ? ((gramsLost / days) * 365.25) / chargeG : undefined
-  const leak = yearly !== undefined && yearly < KEPT_SHARE_A_YEAR ? 0.25 : DEFAULT_PRIORS.leak
-  if (openHours === undefined) return { leak, damp: DEFAULT_PRIORS.damp }
-  return { leak, damp: openHours < 0.5 ? 0.25 : openHours < 6 ? 0.4 : openHours < 24 ? 0.5 : 0.6 }
 }
 
 /** A result as the command line writes it; with `invalid` what cannot be known is null. */

@@ -8,7 +8,7 @@ import { Curve } from './curve'
 import { hoseRisePa } from './hose-background'
 import { type Estimated, estimateNoise, noiseOf, stepsOf } from './noise'
 import { candidates, type Hypothesis, type Prior, weigh } from './posterior'
-import { clean } from './problems'
+import { type Cleaned, clean } from './problems'
 import type { HoldContext, HoldPriors, HoldResult, HoldSample } from './types'
 
 export type { Future, HoldContext, HoldResult, HoldSample, Shape, Verdict } from './types'
@@ -38,6 +38,8 @@ const UNKNOWN_PULLED_S = 1500
 /** What old hoses let through for good, Pa m3/s (model.md section 4, two metres), and how far the gas warms while it rises, K (assumed). */
 const PERMEATION_PA_M3_S = 6e-8
 const WARMED_K = 1
+/** Air that leaks in on the other side of the expansion device comes late by up to so long, s (assumed; the device of model.md's default car takes 60 s). */
+const EQUALISING_LEAK_S = 80
 /** A measured baseline is known to this share (assumed). */
 const BASELINE_UNCERTAIN = 0.3
 
@@ -57,11 +59,15 @@ export type Judged = {
  * @see model.md section 6, docs/judging.md
  */
 export function judgeHold(samples: readonly HoldSample[], context: HoldContext): HoldResult {
+  const { judged, cleaned } = judgeRecord(samples, context)
+  return judged ? conclude(judged, samples, cleaned, context) : tooEarly(samples, cleaned.problems, context)
+}
+
+/** The record cleaned and its hypotheses weighed; `judged` is null when there is too little to weigh. */
+export function judgeRecord(samples: readonly HoldSample[], context: HoldContext): { judged: Judged | null; cleaned: Cleaned } {
   const finite = merged(samples).filter((s) => Number.isFinite(s.pressurePa) && Number.isFinite(s.elapsedS) && s.pressurePa >= 0)
   const cleaned = clean(finite, context)
-  const judged = weighRecord(cleaned.samples, context)
-  if (!judged) return tooEarly(samples, cleaned.problems, context)
-  return conclude(judged, samples, cleaned, context)
+  return { judged: weighRecord(cleaned.samples, context), cleaned }
 }
 
 /** Samples of the same moment become their mean: nothing can be told from a change in no time. */
@@ -156,9 +162,21 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
     driftPaS: driftOf(samples, steps, context, noise, spanS),
     permeationPaS: (LEAK_RANGE_PA_M3_S[0] / 3 + (context.hosesIncluded === false ? 0 : PERMEATION_PA_M3_S)) / volume,
     warmedPaS: ((WARMED_K / kelvin(context.ambientC)) * Math.max(0, last.pressurePa - startPa)) / Math.max(60, spanS),
-    equalisingPa: 0.3 * startPa + 2,
+    equalisingPa: Math.hypot(0.3 * startPa + 2, EQUALISING_LEAK_S * lateRise(samples)),
     hoses: hosesOf(context),
   }
+}
+
+/** Rise from the third quarter of a record to its last, Pa/s: what a bend has mostly left behind. */
+function lateRise(samples: readonly HoldSample[]): number {
+  const quarter = samples.length >> 2
+  if (quarter < 1) return 0
+  const meanOf = (from: number, to: number) => {
+    const part = samples.slice(from, to)
+    return { t: part.reduce((sum, s) => sum + s.elapsedS, 0) / part.length, pa: part.reduce((sum, s) => sum + s.pressurePa, 0) / part.length }
+  }
+  const [third, last] = [meanOf(2 * quarter, 3 * quarter), meanOf(3 * quarter, samples.length)]
+  return last.t > third.t ? Math.max(0, (last.pa - third.pa) / (last.t - third.t)) : 0
 }
 
 /** Chances before any reading; an earlier hold's finding takes the place of the default. */

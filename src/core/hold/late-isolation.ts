@@ -16,6 +16,32 @@ const LEAST_GAIN = 45
 const LEAST_FALL_SHARE = 0.15
 const LEAST_FALL_NOISES = 7
 
+/** Gas that equalises is done by then, s; whoever still falls so far above the bottom, from so far above it, has a pump on it (assumed). */
+const EQUALISED_BY_S = 400
+const STILL_ABOVE = 1.25
+const FELL_FROM = 1.8
+const WINDOW_S = 60
+const AT_BOTTOM = 1.06
+
+/** A fall too slow for gas that equalises. @returns s where it reaches its bottom, or null */
+export function slowFall(samples: readonly HoldSample[]): number | null {
+  const windows: { atS: number; pa: number }[] = []
+  for (let i = 0; i < samples.length; ) {
+    const from = (samples[i] as HoldSample).elapsedS
+    let [n, t, pa] = [0, 0, 0]
+    for (; i < samples.length && (samples[i] as HoldSample).elapsedS < from + WINDOW_S; i++, n++) {
+      t += (samples[i] as HoldSample).elapsedS
+      pa += (samples[i] as HoldSample).pressurePa
+    }
+    windows.push({ atS: t / n, pa: pa / n })
+  }
+  const bottom = windows.reduce((least, w) => Math.min(least, w.pa), Number.POSITIVE_INFINITY)
+  const late = windows.find((w) => w.atS >= EQUALISED_BY_S)
+  const reached = windows.find((w) => w.pa <= AT_BOTTOM * bottom)
+  if (!late || !reached || reached.atS < EQUALISED_BY_S) return null
+  return (windows[0] as { pa: number }).pa >= FELL_FROM * bottom && late.pa >= STILL_ABOVE * bottom ? reached.atS : null
+}
+
 /**
  * Finds a record that was not isolated at its first row: it falls as under a pump, and at once no more.
  * Gas that equalises falls too, but without a kink.
@@ -29,7 +55,7 @@ export function lateIsolation(samples: readonly HoldSample[], context: HoldConte
   const kinks = AT_SHARES.flatMap((share) => FALLS.map((n) => ({ atS: first.elapsedS + share * span, tauS: (share * span) / n })))
   const smooth = 2 + SMOOTH_TAUS_S.length
   const readings = smooth + kinks.length
-  const gram = new Gram(readings + 1)
+  const gram = new Gram(readings + 1, smooth)
   for (const s of samples) {
     const sigma = nominalPa(s.pressurePa, context)
     gram.add(s.elapsedS, sigma, CORRELATION_S, (row) => {

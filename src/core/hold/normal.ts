@@ -45,6 +45,29 @@ export function overlap({ low, high }: LogUniform, { mean, sigma }: Normal): num
   return sum * sigma * ROOT_TAU
 }
 
+const TABLE_STEP = 0.2
+const TABLE_FROM = -9
+const TABLE_TO = CLEAR_SIGMAS
+
+/**
+ * `overlap` for many means at one sigma: worked out when first asked on a grid of a fifth of a sigma, its logarithm straight between.
+ * Within 0.5 % of `overlap`; where the mean is far above or near the prior's end, `overlap` itself.
+ */
+export function overlapsAt(prior: LogUniform, sigma: number): (mean: number) => number {
+  const logs = new Float64Array((TABLE_TO - TABLE_FROM) / TABLE_STEP + 2).fill(Number.NaN)
+  const at = (i: number): number => {
+    if (Number.isNaN(logs[i])) logs[i] = Math.log(Math.max(1e-300, overlap(prior, { mean: (TABLE_FROM + i * TABLE_STEP) * sigma, sigma })))
+    return logs[i] as number
+  }
+  return (mean) => {
+    const x = mean / sigma
+    if (!(x > TABLE_FROM && x < TABLE_TO)) return overlap(prior, { mean, sigma })
+    const place = (x - TABLE_FROM) / TABLE_STEP
+    const i = Math.floor(place)
+    return Math.exp(at(i) + (place - i) * (at(i + 1) - at(i)))
+  }
+}
+
 /** Mean and deviation of a log-uniform value given a normal reading of it. */
 export function under({ low, high }: LogUniform, { mean, sigma }: Normal): Normal {
   if (mean > CLEAR_SIGMAS * sigma && mean < high) return { mean, sigma }
@@ -65,10 +88,13 @@ export function under({ low, high }: LogUniform, { mean, sigma }: Normal): Norma
 const tailAt = (x: number): number => (x > 8 ? 0 : x < -8 ? 1 : upperTail(x))
 
 /** ln(sum of exp). */
-export function logSum(logs: readonly number[]): number {
-  const top = Math.max(...logs)
+export function logSum(logs: ArrayLike<number>): number {
+  let top = Number.NEGATIVE_INFINITY
+  for (let i = 0; i < logs.length; i++) top = Math.max(top, logs[i] as number)
   if (top === Number.NEGATIVE_INFINITY) return top
-  return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0))
+  let sum = 0
+  for (let i = 0; i < logs.length; i++) sum += Math.exp((logs[i] as number) - top)
+  return top + Math.log(sum)
 }
 
 /** Value below which a share of a mixture of normals lies; bisected to a thousandth of its widest part. */
@@ -84,4 +110,25 @@ export function mixtureQuantile(parts: readonly (Normal & { weight: number })[],
     else high = middle
   }
   return (low + high) / 2
+}
+
+const MOST_PARTS = 150
+
+/**
+ * A mixture of very many normals as one of few: those alike in mean (to a quarter of the usual sigma) and in sigma (to a tenth) become one with their common mean and spread.
+ */
+export function gathered(parts: readonly (Normal & { weight: number })[]): readonly (Normal & { weight: number })[] {
+  if (parts.length <= MOST_PARTS) return parts
+  const total = parts.reduce((sum, p) => sum + p.weight, 0)
+  const usual = parts.reduce((sum, p) => sum + p.weight * p.sigma, 0) / total
+  const groups = new Map<number, { w: number; m: number; mm: number }>()
+  for (const p of parts) {
+    const key = Math.round(p.mean / (0.25 * usual)) * 1000 + Math.round(10 * Math.log(p.sigma / usual))
+    const group = groups.get(key) ?? { w: 0, m: 0, mm: 0 }
+    groups.set(key, group)
+    group.w += p.weight
+    group.m += p.weight * p.mean
+    group.mm += p.weight * (p.mean ** 2 + p.sigma ** 2)
+  }
+  return [...groups.values()].map(({ w, m, mm }) => ({ weight: w, mean: m / w, sigma: Math.sqrt(Math.max(1e-30, mm / w - (m / w) ** 2)) }))
 }

@@ -1,6 +1,6 @@
 import { type Bend, EQUALISING, NOTHING_TO_EQUALISE } from './bends'
 import type { Gram } from './gram'
-import { type LogUniform, logSum, type Normal, overlap, under } from './normal'
+import { type LogUniform, logSum, type Normal, overlap, overlapsAt, under } from './normal'
 import type { Shape } from './types'
 
 /** Chances and bounds the hypotheses are weighed with. */
@@ -27,6 +27,7 @@ export type Prior = {
 
 /** One way to explain a record: a shape with its bend, what equalises, and the hoses. */
 export type Hypothesis = {
+  key: number
   shape: Shape
   bend: number
   equalising: number
@@ -55,49 +56,71 @@ type BendSums = { by: number; bb: number; bl: number }
 
 /**
  * Every hypothesis with the integral of its likelihood over its coefficients (ln, a shared constant left out).
+ * @param wanted - keys of the only ones to weigh
  * Level, what equalises and drift are integrated exactly; the leak's rise and the bend's height under their log-uniform priors.
  */
-export function weigh(gram: Gram, bends: readonly Bend[], prior: Prior): Hypothesis[] {
-  const rough = candidates(gram, bends, prior)
+export function weigh(gram: Gram, bends: readonly Bend[], prior: Prior, wanted?: ReadonlySet<number>): Hypothesis[] {
+  const rough = candidates(gram, bends, prior, wanted)
   const best = rough.reduce((top, r) => Math.max(top, r.log), Number.NEGATIVE_INFINITY)
   const found: Hypothesis[] = []
-  for (const r of rough) if (r.log > best - FAR_BEHIND) weighOne(found, r, prior)
+  const overlaps = overlapsOf(prior)
+  for (const r of rough) if (r.log > best - FAR_BEHIND) weighOne(found, r, prior, overlaps)
   return found
 }
 
+/** What a hypothesis is told by among those of one record, its shape left out. */
+const keyOf = (equalising: number, hose: number, bend: number): number => ((equalising + 1) * 100 + hose) * 1000 + bend + 1
+
+/** Integrals over a leak's rise, kept for every uncertainty of the line there is: there are few. */
+type Overlaps = (rise: Normal) => number
+function overlapsOf(prior: Prior): Overlaps {
+  const tables = new Map<number, (mean: number) => number>()
+  return ({ mean, sigma }) => {
+    let table = tables.get(sigma)
+    if (!table) {
+      table = overlapsAt(prior.slope, sigma)
+      tables.set(sigma, table)
+    }
+    return table(mean)
+  }
+}
+
 /** A hypothesis by its best fit alone, with the sums to weigh it by. */
-export type Candidate = { equalising: number; hoseTimes: number; bend: number; log: number; chance: number; sums: Sums; bendSums: BendSums | null; bendChance: number }
+export type Candidate = { key: number; equalising: number; hoseTimes: number; bend: number; log: number; chance: number; sums: Sums; bendSums: BendSums | null; bendChance: number }
 
 /** Every combination of bend, what equalises and hoses, by its best fit. */
-export function candidates(gram: Gram, bends: readonly Bend[], prior: Prior): Candidate[] {
+export function candidates(gram: Gram, bends: readonly Bend[], prior: Prior, wanted?: ReadonlySet<number>): Candidate[] {
   const readings = FIRST_BEND + bends.length
   const levelled = gram.without(LEVEL, Number.POSITIVE_INFINITY).gram
   const rough: Candidate[] = []
   for (let equalising = -1; equalising < EQUALISING.length; equalising++) {
     const { gram: g, log: eLog } = equalising < 0 ? { gram: levelled, log: 0 } : levelled.without(FIRST_EQUALISING + equalising, prior.equalisingPa)
     const eChance = Math.log(equalising < 0 ? NOTHING_TO_EQUALISE : (EQUALISING[equalising] as { prior: number }).prior) + eLog
-    for (const { times: hoseTimes, chance: hoseChance } of prior.hoses) {
+    for (const [hose, { times: hoseTimes, chance: hoseChance }] of prior.hoses.entries()) {
       const chance = eChance + Math.log(hoseChance)
       const sums = sumsOf(g, readings, hoseTimes)
       if (!(sums.ll > 0)) continue
       const straight = -(sums.yy - sums.ly ** 2 / sums.ll) / 2 + chance
-      rough.push({ equalising, hoseTimes, bend: -1, log: straight, chance, sums, bendSums: null, bendChance: 0 })
+      const flat = keyOf(equalising, hose, -1)
+      if (!wanted || wanted.has(flat)) rough.push({ key: flat, equalising, hoseTimes, bend: -1, log: straight, chance, sums, bendSums: null, bendChance: 0 })
       for (let k = 0; k < bends.length; k++) {
+        const key = keyOf(equalising, hose, k)
+        if (wanted && !wanted.has(key)) continue
         const column = FIRST_BEND + k
         const b = { by: g.get(column, readings) - hoseTimes * g.get(HOSE, column), bb: g.get(column, column), bl: g.get(LINE, column) }
         const full = b.bb - b.bl ** 2 / sums.ll
         const gain = full > 0 ? Math.max(0, b.by - (b.bl * sums.ly) / sums.ll) ** 2 / full : 0
         const bendChance = Math.log((bends[k] as Bend).prior)
-        rough.push({ equalising, hoseTimes, bend: k, log: straight + gain / 2 + bendChance, chance, sums, bendSums: b, bendChance })
+        rough.push({ key, equalising, hoseTimes, bend: k, log: straight + gain / 2 + bendChance, chance, sums, bendSums: b, bendChance })
       }
     }
   }
   return rough
 }
 
-function weighOne(found: Hypothesis[], c: Candidate, prior: Prior): void {
-  if (c.bendSums === null) weighStraight(found, c.sums, c.chance, c.equalising, c.hoseTimes, prior)
-  else weighBend(found, c.sums, c.bendSums, c.chance + c.bendChance, c.equalising, c.hoseTimes, c.bend, prior)
+function weighOne(found: Hypothesis[], c: Candidate, prior: Prior, overlaps: Overlaps): void {
+  if (c.bendSums === null) weighStraight(found, c, c.sums, prior, overlaps)
+  else weighBend(found, c, c.sums, c.bendSums, prior, overlaps)
 }
 
 function sumsOf(g: Gram, readings: number, times: number): Sums {
@@ -111,8 +134,8 @@ function sumsOf(g: Gram, readings: number, times: number): Sums {
 }
 
 /** Integral over a leak's rise: log-uniform, and where an earlier hold saw a rise, about that. */
-function leakOverlap(prior: Prior, rise: Normal): number {
-  const plain = overlap(prior.slope, rise)
+function leakOverlap(prior: Prior, rise: Normal, overlaps: Overlaps): number {
+  const plain = overlaps(rise)
   if (!prior.seen) return plain
   const { mean, sigma, share } = prior.seen
   // normal about the earlier rise, as wide as it was uncertain; exact for a normal times a normal
@@ -136,18 +159,36 @@ function leakRise(line: Normal, prior: Prior): Normal {
   return { mean, sigma: Math.hypot(WIDER * sigma, prior.warmedPaS) }
 }
 
-function weighStraight(found: Hypothesis[], s: Sums, base: number, equalising: number, hoseTimes: number, prior: Prior): void {
+function weighStraight(found: Hypothesis[], { key, chance, equalising, hoseTimes }: Candidate, s: Sums, prior: Prior, overlaps: Overlaps): void {
   const mean = s.ly / s.ll
   const sigma = Math.hypot(s.lineSigma, prior.driftPaS)
-  const fit = -(s.yy - s.ly * mean) / 2 + base + Math.log(1 - prior.damp) + Math.log(s.lineSigma / sigma)
+  const fit = -(s.yy - s.ly * mean) / 2 + chance + Math.log(1 - prior.damp) + Math.log(s.lineSigma / sigma)
   const line = { mean, sigma }
-  const common = { bend: -1, equalising, hoseTimes, heightPa: 0 }
-  found.push({ ...common, shape: 'tight', rise: restingRise({ mean, sigma: s.lineSigma }, prior), log: fit - mean ** 2 / (2 * sigma ** 2) + Math.log(1 - prior.leak) })
-  found.push({ ...common, shape: 'leak', rise: leakRise(line, prior), log: fit + Math.log(leakOverlap(prior, line)) + Math.log(prior.leak) })
+  found.push({
+    key,
+    bend: -1,
+    equalising,
+    hoseTimes,
+    heightPa: 0,
+    shape: 'tight',
+    rise: restingRise({ mean, sigma: s.lineSigma }, prior),
+    log: fit - mean ** 2 / (2 * sigma ** 2) + Math.log(1 - prior.leak),
+  })
+  found.push({
+    key,
+    bend: -1,
+    equalising,
+    hoseTimes,
+    heightPa: 0,
+    shape: 'leak',
+    rise: leakRise(line, prior),
+    log: fit + Math.log(leakOverlap(prior, line, overlaps)) + Math.log(prior.leak),
+  })
 }
 
-function weighBend(found: Hypothesis[], s: Sums, b: BendSums, base: number, equalising: number, hoseTimes: number, bend: number, prior: Prior): void {
-  const chance = base + Math.log(prior.damp)
+function weighBend(found: Hypothesis[], candidate: Candidate, s: Sums, b: BendSums, prior: Prior, overlaps: Overlaps): void {
+  const { key, equalising, hoseTimes, bend } = candidate
+  const chance = candidate.chance + candidate.bendChance + Math.log(prior.damp)
   // a leak-free car: the line is drift, normal about zero
   const held = s.ll + 1 / prior.driftPaS ** 2
   const bb = b.bb - b.bl ** 2 / held
@@ -155,15 +196,17 @@ function weighBend(found: Hypothesis[], s: Sums, b: BendSums, base: number, equa
   const alone = { mean: by / bb, sigma: 1 / Math.sqrt(bb) }
   const free = -(s.yy - s.ly ** 2 / held - by ** 2 / bb) / 2 - 0.5 * Math.log(held * prior.driftPaS ** 2)
   const logDamp = free + Math.log(overlap(prior.height, alone))
-  const both = weighBoth(s, b, prior)
+  const both = weighBoth(s, b, prior, overlaps)
   const heightPa = Math.min(prior.height.high, Math.max(0, alone.mean))
-  const common = { bend, equalising, hoseTimes }
-  found.push({ ...common, shape: 'damp', rise: restingRise(both.rise, prior), log: chance + logDamp + Math.log(1 - prior.leak), heightPa })
-  found.push({ ...common, shape: 'leak-and-damp', rise: leakRise(both.rise, prior), log: chance + both.log + Math.log(prior.leak), heightPa: both.heightPa })
+  found.push({ key, bend, equalising, hoseTimes, shape: 'damp', rise: restingRise(both.rise, prior), log: chance + logDamp + Math.log(1 - prior.leak), heightPa })
+  found.push({ key, bend, equalising, hoseTimes, shape: 'leak-and-damp', rise: leakRise(both.rise, prior), log: chance + both.log + Math.log(prior.leak), heightPa: both.heightPa })
 }
 
+/** Room for the cells of one hypothesis, used again by the next: a record has up to two thousand. */
+const SCRATCH = { logs: new Float64Array(CELLS), flats: new Float64Array(CELLS), means: new Float64Array(CELLS), heights: new Float64Array(CELLS) }
+
 /** Bend and leak together: the height stepped through where it can be, the rise integrated at each; and the rise with nothing presumed of it. */
-function weighBoth(s: Sums, b: BendSums, prior: Prior): { log: number; rise: Normal; heightPa: number } {
+function weighBoth(s: Sums, b: BendSums, prior: Prior, overlaps: Overlaps): { log: number; rise: Normal; heightPa: number } {
   const { height } = prior
   const full = b.bb - b.bl ** 2 / s.ll
   const sigmaD = 1 / Math.sqrt(Math.max(1e-30, full))
@@ -173,12 +216,9 @@ function weighBoth(s: Sums, b: BendSums, prior: Prior): { log: number; rise: Nor
   const span = Math.log(height.high / height.low)
   const step = Math.exp(Math.log(high / low) / CELLS)
   const sigma = Math.hypot(s.lineSigma, prior.driftPaS)
-  const logs: number[] = []
-  const flats: number[] = []
-  const means: number[] = []
-  const heights: number[] = []
   const narrow = 12 * sigmaD < high - low || high / low < 1.3
   const linear = (high - low) / CELLS
+  const { logs, flats, means, heights } = SCRATCH
   for (let i = 0, from = low; i < CELLS; i++) {
     // equal factors over a wide range, equal steps over a narrow one
     const to = narrow ? from + linear : from * step
@@ -186,17 +226,21 @@ function weighBoth(s: Sums, b: BendSums, prior: Prior): { log: number; rise: Nor
     const mean = (s.ly - d * b.bl) / s.ll
     const chi = s.yy - 2 * d * b.by + d * d * b.bb - mean * mean * s.ll
     const cell = Math.log((to - from) / (d * span)) - chi / 2
-    logs.push(cell + Math.log((s.lineSigma / sigma) * leakOverlap(prior, { mean, sigma })))
-    flats.push(cell + Math.log(s.lineSigma))
-    means.push(mean)
-    heights.push(d)
+    logs[i] = cell + Math.log((s.lineSigma / sigma) * leakOverlap(prior, { mean, sigma }, overlaps))
+    flats[i] = cell
+    means[i] = mean
+    heights[i] = d
     from = to
   }
   const riseLog = logSum(flats)
-  const shares = flats.map((f) => Math.exp(f - riseLog))
-  const mean = shares.reduce((sum, w, i) => sum + w * (means[i] as number), 0)
-  const spread = shares.reduce((sum, w, i) => sum + w * ((means[i] as number) - mean) ** 2, 0)
+  let [mean, square, heightPa] = [0, 0, 0]
+  for (let i = 0; i < CELLS; i++) {
+    const share = Math.exp((flats[i] as number) - riseLog)
+    mean += share * (means[i] as number)
+    square += share * (means[i] as number) ** 2
+  }
   const log = logSum(logs)
-  const heightPa = logs.reduce((sum, l, i) => sum + Math.exp(l - log) * (heights[i] as number), 0)
+  for (let i = 0; i < CELLS; i++) heightPa += Math.exp((logs[i] as number) - log) * (heights[i] as number)
+  const spread = Math.max(0, square - mean ** 2)
   return { log, rise: { mean, sigma: Math.sqrt(sigma ** 2 + spread) }, heightPa }
 }

@@ -1,6 +1,6 @@
 import { PA_PER_MICRON } from '../units/constants'
 import { binned } from './binned'
-import { lateIsolation, MOST_FOR_KINKS } from './late-isolation'
+import { lateIsolation, MOST_FOR_KINKS, slowFall } from './late-isolation'
 import { nominalPa, stepsOf } from './noise'
 import type { HoldContext, HoldSample, Problem } from './types'
 
@@ -23,8 +23,11 @@ const UNRESTS = 8
 const SLOW_UNRESTS = 3
 const SHARP_SIGMAS = 7
 /** A jump stands out of the gauge's own noise and steps by so much. */
-const JUMP_NOISES = 2.4
+const JUMP_NOISES = 2.8
 const JUMP_STEPS = 2.2
+
+/** A jump smaller than this share of the whole rise leaves a certain leak certain (assumed). */
+const SMALL_JUMP_SHARE = 0.15
 
 /** Jumps are looked for in so many samples at most; a day's record is averaged into these. */
 const MOST_FOR_JUMPS = 4000
@@ -37,7 +40,7 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
   const problems: Problem[] = []
   const ranged = context.instrument === 'electronic' ? withoutOverRange(samples, problems) : [...samples]
   findGap(ranged, problems)
-  const late = context.instrument === 'electronic' ? lateIsolation(binned(ranged, MOST_FOR_KINKS), context) : null
+  const late = context.instrument === 'electronic' ? (lateIsolation(binned(ranged, MOST_FOR_KINKS), context) ?? slowFall(binned(ranged, MOST_FOR_KINKS))) : null
   if (late !== null) problems.push({ fromS: 0, toS: late, what: 'falling as under a pump until then, and not after: it was isolated later than the record says', spoils: true })
   const jumpAt = context.instrument === 'electronic' ? findJump(binned(ranged, MOST_FOR_JUMPS), context) : null
   if (jumpAt === null) return { samples: ranged, problems }
@@ -48,7 +51,9 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
     problems.push({ fromS: 0, toS, what: `the closing valve's own gas: ${micron} micron ${way} at once; left out`, spoils: false })
     return { samples: ranged.filter((s) => s.elapsedS >= toS), problems }
   }
-  problems.push({ fromS, toS, what: `a jump of ${micron} micron ${way}, as from a valve that was turned or a hose that was knocked`, spoils: true })
+  const span = (ranged[ranged.length - 1] as HoldSample).pressurePa - (ranged[0] as HoldSample).pressurePa
+  const small = Math.abs(byPa) < SMALL_JUMP_SHARE * span
+  problems.push({ fromS, toS, what: `a jump of ${micron} micron ${way}, as from a valve that was turned or a hose that was knocked`, spoils: !small, unlessLeak: small })
   return { samples: ranged, problems }
 }
 

@@ -129,6 +129,8 @@ export const PAYLOADS = {
   isolated: z.strictObject({}),
   'hold-ended': HoldEnded,
   'hold-skipped': z.strictObject({ why: Text }),
+  /** whether the job's story weighs in on the judgement, or nothing is presumed */
+  'priors-set': z.strictObject({ use: z.enum(['story', 'even']) }),
   'hold-decided': z.strictObject({ next: z.enum(['charge', 'pull', 'fix', 'hold']) }),
   'charge-planned': z.strictObject({
     targetG: Grams,

@@ -27,6 +27,7 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
     turnedAt: {},
     pulls: [],
     holds: [],
+    priors: 'story',
     containers: [],
     left: [],
     corrections: [],
@@ -65,6 +66,8 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
         'charge',
         at,
       )
+    case 'priors-set':
+      return { ...state, priors: event.payload.use }
     case 'hold-decided':
       return decide(state, event.payload.next, at)
     case 'charge-planned':

@@ -25,6 +25,8 @@ export type JobState = {
   turnedAt: Partial<Record<keyof RigState, string>>
   pulls: Pull[]
   holds: Hold[]
+  /** what the judge presumes before any reading */
+  priors: 'story' | 'even'
   plan?: PayloadOf<'charge-planned'>
   containers: ChargedContainer[]
   proof?: PayloadOf<'proof-read'> & { at: string }

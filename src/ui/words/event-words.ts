@@ -32,6 +32,8 @@ export function eventWords(event: JobEvent): string {
       return `Hold judged ${event.payload.verdict}, leak ${Math.round(event.payload.leak * 100)} %, damp ${Math.round(event.payload.damp * 100)} %`
     case 'hold-skipped':
       return `Hold skipped: ${event.payload.why}`
+    case 'priors-set':
+      return event.payload.use === 'even' ? 'Judged with nothing presumed' : 'Judged with the job’s story'
     case 'hold-decided':
       return `Decided: ${{ charge: 'charge', pull: 'pull again', fix: 'look for the leak', hold: 'hold on longer' }[event.payload.next]}`
     case 'charge-planned':

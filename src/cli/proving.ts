@@ -1,0 +1,30 @@
+import { type Figure, proveJudge, type RuleFigure } from '@/core/hold/proving/figures'
+import { BadInput, type Command, emit, readArgs } from './command'
+
+/** `proving`: the judge on records of known truth, beside the schools' rules. */
+export const proving: Command = {
+  usage: '[--records N] [--from SEED] [--json]',
+  does: 'Measures the judge on records whose truth is known, made by the rig model with seeded instruments, and the schools’ rules on the same.',
+  options: { '--records N': '20 to 5000 electronic records (200); needles, spoilt records and times to a decision are in proportion', '--from SEED': 'first seed (1)' },
+  run: (args) => {
+    const { values } = readArgs(args, { records: { type: 'string' }, from: { type: 'string' } })
+    const { figures, rules } = proveJudge(whole(values.records, 'records', 200, 20, 5000), whole(values.from, 'from', 1, 1, 1e9))
+    emit(values.json === true, { figures, rules }, () => [...figures.map(lineOf), '', 'The schools’ rules on the same records:', ...rules.map(ruleLine)].join('\n'))
+    return 0
+  },
+}
+
+function whole(value: unknown, name: string, usual: number, least: number, most: number): number {
+  if (value === undefined) return usual
+  const n = Number(value)
+  if (!Number.isInteger(n) || n < least || n > most) throw new BadInput(`--${name} is "${value}"; a whole number from ${least} to ${most} is expected`)
+  return n
+}
+
+const lineOf = (f: Figure): string => {
+  const bounds = [f.least === undefined ? '' : `at least ${f.least}`, f.most === undefined ? '' : `at most ${f.most}`].filter(Boolean).join(', ')
+  return `${f.holds ? '  ' : '! '}${f.name}: ${f.value.toFixed(f.unit === '' ? 3 : 1)}${f.unit === '' ? '' : ` ${f.unit}`} of ${f.of}${bounds ? ` (${bounds})` : ''}`
+}
+
+const ruleLine = (r: RuleFigure): string =>
+  `  ${r.rule}: ${Number.isFinite(r.leaksPassed) ? `${r.leaksPassed.toFixed(0)} % of tellable leaks pass, ${r.cleanFailed.toFixed(0)} % of leak-free cars fail` : 'never heard'}, says something of ${r.judgedOf.toFixed(0)} %`

@@ -1,0 +1,19 @@
+import { expect, test } from 'vitest'
+import { proveJudge } from './figures'
+
+// seeded, so the same on every machine; `./yperos proving` measures on as many others as wanted
+const { figures, rules } = proveJudge(60, 10_001)
+
+test('on records of known truth the judge keeps what is asked of it', () => {
+  const missed = figures.filter((f) => !f.holds).map((f) => `${f.name}: ${f.value}`)
+  expect(missed).toEqual([])
+  expect(figures.length).toBeGreaterThan(15)
+})
+
+test('the schools’ rules let through or fail what the judge does not', () => {
+  const needle = rules.find((r) => r.rule.startsWith('needle unmoved'))
+  const micron = rules.find((r) => r.rule.startsWith('1 micron'))
+  // a needle sees next to none of the leaks that can be told; a micron a minute fails many a sound small car
+  expect(needle?.leaksPassed).toBeGreaterThan(50)
+  expect(micron?.cleanFailed).toBeGreaterThan(20)
+})

@@ -1,0 +1,89 @@
+import { conclude } from './conclude'
+import { type Judged, judgeHold, judgeRecord } from './judge'
+import { noiseOf, stepsOf } from './noise'
+import { logSum } from './normal'
+import { type Hypothesis, weigh } from './posterior'
+import type { Cleaned } from './problems'
+import type { HoldContext, HoldResult, HoldSample, Shape } from './types'
+
+/** A full look is due when the record has grown by this share, and by so many samples. */
+const GROWN_BY = 0.03
+const GROWN_LEAST = 20
+/** So many of the heaviest explanations are weighed again with each sample; the rest keep their share. */
+const WEIGHED_AGAIN = 60
+const SHAPES: readonly Shape[] = ['tight', 'damp', 'leak', 'leak-and-damp']
+
+/** The last full look: what was found, and what each shape's explanations that are not weighed again add, ln. */
+type Look = { judged: Judged; cleaned: Cleaned; wanted: ReadonlySet<number>; left: Record<Shape, number>; step: number }
+
+/**
+ * A hold that is judged while it runs.
+ * Each sample is added to the sums of the last full look, with its shapes and noise, and the explanations that count are weighed again.
+ * A full look, as `judgeHold` makes it on everything, is due as soon as `isDue` says so; whoever owns the hold takes it when there is time.
+ */
+export class RunningHold {
+  readonly context: HoldContext
+  private readonly samples: HoldSample[] = []
+  private last: Look | null = null
+  private looked = 0
+
+  constructor(context: HoldContext, samples: readonly HoldSample[] = []) {
+    this.context = context
+    this.samples.push(...samples)
+  }
+
+  get count(): number {
+    return this.samples.length
+  }
+
+  /** True when the record has grown enough for another look at all of it. */
+  get isDue(): boolean {
+    return this.last === null || this.samples.length - this.looked >= Math.max(GROWN_LEAST, GROWN_BY * this.looked)
+  }
+
+  /**
+   * Adds one sample.
+   * @throws RangeError when it lies before the last one, or is no finite pressure of zero or more: the record stays as it was
+   */
+  add(sample: HoldSample): HoldResult {
+    const before = this.samples[this.samples.length - 1]
+    if (!(Number.isFinite(sample.pressurePa) && sample.pressurePa >= 0)) throw new RangeError(`a pressure of ${sample.pressurePa} Pa is none`)
+    if (!Number.isFinite(sample.elapsedS) || (before && sample.elapsedS <= before.elapsedS)) throw new RangeError(`${sample.elapsedS} s does not follow ${before?.elapsedS} s`)
+    this.samples.push(sample)
+    if (!this.last) return this.look()
+    const { judged, cleaned, wanted, left, step } = this.last
+    cleaned.samples.push(sample)
+    const { sigma, correlationS } = noiseOf([sample], Float64Array.of(step), this.context, judged.noise.scale, judged.noise.correlationS)
+    const gram = judged.curve.add(sample, sigma[0] as number, correlationS)
+    const hypotheses = weigh(gram, judged.bends, judged.prior, wanted).map((h) => ({ ...h, log: h.log + left[h.shape] }))
+    return conclude({ ...judged, hypotheses }, this.samples, cleaned, this.context)
+  }
+
+  /** Judges everything read so far from scratch. */
+  look(): HoldResult {
+    this.looked = this.samples.length
+    const made = judgeRecord(this.samples, this.context)
+    if (!made.judged) {
+      this.last = null
+      return judgeHold(this.samples, this.context)
+    }
+    const { judged, cleaned } = made
+    const steps = stepsOf(this.samples.slice(-60), this.context)
+    this.last = { judged, cleaned: { ...cleaned, samples: [...cleaned.samples] }, ...heaviest(judged.hypotheses), step: steps[steps.length - 1] as number }
+    return conclude(judged, this.samples, cleaned, this.context)
+  }
+}
+
+/** Keys of the heaviest explanations, and for each shape how much heavier it is with all of its own than with those. */
+function heaviest(hypotheses: readonly Hypothesis[]): Pick<Look, 'wanted' | 'left'> {
+  const sorted = [...hypotheses].sort((a, b) => b.log - a.log)
+  const wanted = new Set(sorted.slice(0, WEIGHED_AGAIN).map((h) => h.key))
+  const left = Object.fromEntries(
+    SHAPES.map((shape) => {
+      const own = hypotheses.filter((h) => h.shape === shape)
+      const kept = own.filter((h) => wanted.has(h.key))
+      return [shape, kept.length > 0 ? logSum(own.map((h) => h.log)) - logSum(kept.map((h) => h.log)) : 0]
+    }),
+  ) as Record<Shape, number>
+  return { wanted, left }
+}

@@ -1,0 +1,19 @@
+import { DEFAULT_PRIORS } from './judge'
+import type { HoldPriors } from './types'
+
+/** What a job's story says of a car before any reading; hours, days and grams. */
+export type Story = { openHours?: number | undefined; days?: number | undefined; gramsLost?: number | undefined; chargeG?: number | undefined }
+
+/** Losing less than this share of its charge a year, a car has no history of a leak (assumed). */
+const KEPT_SHARE_A_YEAR = 0.04
+
+/**
+ * Chances before any reading, from the job's story (assumed).
+ * A leak: model.md's for a car that lost charge or was repaired, less where it kept its charge. Water: more the longer it was open.
+ */
+export function priorsOfStory({ openHours, days, gramsLost, chargeG }: Story): HoldPriors {
+  const yearly = days && gramsLost !== undefined && chargeG ? ((gramsLost / days) * 365.25) / chargeG : undefined
+  const leak = yearly !== undefined && yearly < KEPT_SHARE_A_YEAR ? 0.25 : DEFAULT_PRIORS.leak
+  if (openHours === undefined) return { leak, damp: DEFAULT_PRIORS.damp }
+  return { leak, damp: openHours < 0.5 ? 0.25 : openHours < 6 ? 0.4 : openHours < 24 ? 0.5 : 0.6 }
+}
