@@ -54,6 +54,9 @@ const HOSE_DENSITY = { liquid: 1200, vapour: 30 }
 /** Half-width of a heel's uncertainty at 95 %, g (formats.md). */
 const HEEL_HALF_WIDTH_G = 2
 
+/** Empty weight of a can as a share of its net: 340 g cans weigh 430 to 520 g gross (practice; wider, assumed). */
+const CAN_TARE_SHARE = [0.15, 0.8] as const
+
 /** Empty weight of a container, g; NaN when neither tare nor net was given. */
 export const tareOf = (container: Container): number => container.tareG ?? container.grossG - (container.netG ?? Number.NaN)
 
@@ -90,7 +93,7 @@ export function planCharge(input: ChargePlanInput): ChargePlan {
   const deliveredG = weighedOutG - purged - hoseHoldUpG
   const halfWidth = bandHalfWidthG(steps, input.scaleStepG, hoseHoldUpG)
   const shortG = Math.max(0, targetG - deliveredG)
-  const allowance = input.toleranceG + (input.target.highG - input.target.lowG) / 2
+  const allowance = input.toleranceG
   const meetsTolerance = shortG < 1e-6 && halfWidth <= allowance
   return {
     steps,
@@ -122,10 +125,19 @@ function bandHalfWidthG(steps: readonly ChargeStep[], scaleStepG: number, holdUp
 function warningsOf(input: ChargePlanInput, shortG: number, halfWidth: number, allowance: number): string[] {
   const found: string[] = []
   if (shortG >= 1e-6) found.push(`These containers are ${Math.ceil(shortG)} g short of the target.`)
-  if (halfWidth > allowance) found.push(`This scale and these changes leave ±${halfWidth.toFixed(0)} g; the label allows ±${allowance.toFixed(0)} g.`)
+  if (halfWidth > allowance) found.push(`This scale and these changes leave ±${halfWidth.toFixed(0)} g; the maker allows ±${allowance.toFixed(0)} g.`)
   for (const c of input.containers) {
-    if (c.grossG < tareOf(c)) found.push(`${c.id} weighs less than its own empty weight: check the gross, the tare and what lay on the scale.`)
-    if (c.netG !== undefined && c.tareG === undefined && c.grossG <= c.netG) found.push(`${c.id}: the gross is not above the net. Was the net weight taken for the gross?`)
+    const tare = tareOf(c)
+    if (c.grossG < tare) found.push(`${c.id} weighs less than its own empty weight: check the gross, the tare and what lay on the scale.`)
+    else if (c.netG !== undefined && c.tareG === undefined && c.grossG <= c.netG) found.push(`${c.id}: the gross is not above the net. Was the net weight taken for the gross?`)
+    else if (c.kind === 'can' && c.netG !== undefined && (tare < CAN_TARE_SHARE[0] * c.netG || tare > CAN_TARE_SHARE[1] * c.netG))
+      found.push(
+        `${c.id}: an empty weight of ${tare.toFixed(0)} g is unusual for a can of ${c.netG.toFixed(0)} g. Was the scale zeroed with something on it, or the hose hung on afterwards?`,
+      )
+    if (c.netG !== undefined && c.tareG !== undefined && c.grossG - c.tareG > c.netG * 1.03)
+      found.push(`${c.id} holds ${(c.grossG - c.tareG).toFixed(0)} g by its weights, more than the ${c.netG.toFixed(0)} g of its label: check the tare.`)
   }
+  if (input.hose.phase === 'liquid')
+    found.push('Liquid goes only into the high side or a resting system with the engine off; never start against liquid, never liquid into the low side of a running compressor.')
   return found
 }

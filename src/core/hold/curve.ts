@@ -3,21 +3,24 @@ import { Gram, type Noise } from './gram'
 import { FIRST_BEND, FIRST_EQUALISING, HOSE, type Hypothesis, LEVEL, LINE, type Prior } from './posterior'
 
 /** What a curve is drawn by. */
-type Drawn = Pick<Hypothesis, 'shape' | 'bend' | 'equalising' | 'hoseTimes'>
+type Drawn = Pick<Hypothesis, 'shape' | 'bend' | 'equalising' | 'hose'>
 
 import type { HoldContext, HoldSample } from './types'
+
+/** What hoses have added by a time, one function for each law, Pa. */
+export type HoseLaws = readonly ((elapsedS: number) => number)[]
 
 /** A record as it is fitted: its columns at every sample, and curves of hypotheses through it. */
 export class Curve {
   readonly samples: readonly HoldSample[]
   private readonly bends: readonly Bend[]
   private readonly columns: Float64Array[]
-  private readonly hose: (elapsedS: number) => number
+  private readonly hose: HoseLaws
   private readonly linear: boolean
   private readonly barometerPa: number
   private last: Gram | undefined
 
-  constructor(samples: readonly HoldSample[], bends: readonly Bend[], context: HoldContext, hose: (elapsedS: number) => number) {
+  constructor(samples: readonly HoldSample[], bends: readonly Bend[], context: HoldContext, hose: HoseLaws) {
     this.samples = samples
     this.bends = bends
     this.hose = hose
@@ -36,7 +39,7 @@ export class Curve {
     const row = new Float64Array(FIRST_BEND + this.bends.length + 1)
     row[LEVEL] = 1
     row[LINE] = t
-    row[HOSE] = this.hose(t)
+    for (const [law, of] of this.hose.entries()) row[HOSE + law] = of(t)
     for (const [k, e] of EQUALISING.entries()) row[FIRST_EQUALISING + k] = Math.exp(-t / e.tauS)
     for (const [k, bend] of this.bends.entries()) row[FIRST_BEND + k] = bend.of(t)
     row[FIRST_BEND + this.bends.length] = y
@@ -68,7 +71,7 @@ export class Curve {
     const a = used.map((i) =>
       used.map((j) => gram.get(i, j) + (i === j && i === LINE ? held : 0) + (i === j && i >= FIRST_EQUALISING && i < FIRST_BEND ? 1 / prior.equalisingPa ** 2 : 0)),
     )
-    const b = used.map((i) => gram.get(i, readings) - h.hoseTimes * gram.get(i, HOSE))
+    const b = used.map((i) => gram.get(i, readings) - h.hose.times * gram.get(i, HOSE + h.hose.law))
     const x = solve(a, b)
     const of = (column: number) => {
       const at = used.indexOf(column)
@@ -86,8 +89,9 @@ export class Curve {
   through(h: Drawn, prior: Prior): (elapsedS: number) => number {
     const { level, rise, equalising, height } = this.coefficients(h, prior)
     const bend = h.bend >= 0 ? (this.bends[h.bend] as Bend).of : () => 0
+    const gas = this.hose[h.hose.law] ?? (() => 0)
     const tau = h.equalising >= 0 ? (EQUALISING[h.equalising] as { tauS: number }).tauS : 1
-    return (t) => level + rise * t + height * bend(t) + equalising * Math.exp(-t / tau) + h.hoseTimes * this.hose(t)
+    return (t) => level + rise * t + height * bend(t) + equalising * Math.exp(-t / tau) + h.hose.times * gas(t)
   }
 
   /** Readings less the curve of a hypothesis, Pa. */

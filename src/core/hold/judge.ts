@@ -4,7 +4,7 @@ import { kelvin } from '../units/temperature'
 import { type Bend, waterBends } from './bends'
 import { binned } from './binned'
 import { conclude, tooEarly } from './conclude'
-import { Curve } from './curve'
+import { Curve, type HoseLaws } from './curve'
 import { hoseRisePa } from './hose-background'
 import { type Estimated, estimateNoise, noiseOf, stepsOf } from './noise'
 import { candidates, type Hypothesis, type Prior, weigh } from './posterior'
@@ -33,8 +33,8 @@ const NIGHT_S = 6 * 3600
 const WEATHER_PA = 340
 const HALF_DAY_S = 43_200
 /** Hoses nobody measured: their gas at one hour under vacuum, Pa m3/s, from a metre of new barrier hose to four of old rubber, and how long they were pulled before, s (assumed). */
-const UNKNOWN_HOSES_PA_M3_S = [1.5e-7, 4e-7, 1e-6, 2.5e-6, 5e-6, 9e-6]
-const UNKNOWN_PULLED_S = 1500
+const UNKNOWN_HOSES_PA_M3_S = [2e-7, 6e-7, 1.6e-6, 3.6e-6, 7e-6]
+const UNKNOWN_PULLED_S = [700, 3200]
 /** What old hoses let through for good, Pa m3/s (model.md section 4, two metres), and how far the gas warms while it rises, K (assumed). */
 const PERMEATION_PA_M3_S = 6e-8
 const WARMED_K = 1
@@ -93,7 +93,7 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
   const used = binned(readings, MOST_SAMPLES)
   const usedSteps = used.length === readings.length ? steps : Float64Array.from(used, (s) => steps[Math.min(steps.length - 1, indexAt(readings, s.elapsedS))] as number)
   const spacingS = (last.elapsedS - first.elapsedS) / Math.max(1, used.length - 1)
-  const hose = (s: number) => hoseColumn(s, context)
+  const hose = hoseLaws(context)
   let noise: Estimated = { scale: 1, correlationS: Math.max(3, 0.5 * spacingS) }
   let prior = priorOf(used, usedSteps, context, noise)
   const coarse = waterBends(context.ambientC)
@@ -119,26 +119,29 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
 
 const best = (hypotheses: readonly Hypothesis[]): Hypothesis => hypotheses.reduce((a, b) => (b.log > a.log ? b : a))
 
-/** The column of the hoses: what they give by then as the law of their kind, one Pa m3/s at an hour when only that they are there is known. */
-function hoseColumn(elapsedS: number, context: HoldContext): number {
-  if (context.hoseBaselinePaM3S !== undefined) return (context.hoseBaselinePaM3S * elapsedS) / (context.volumeL / 1000)
-  if (context.hoses) return hoseRisePa(context.hoses, context.volumeL, elapsedS)
-  return hoseRisePa({ atHourPaM3S: 1, steadyPaM3S: 0, vacuumBeforeS: UNKNOWN_PULLED_S }, context.volumeL, elapsedS)
+/** The columns of the hoses: what they give by then as the law of their kind, one Pa m3/s at an hour when only that they are there is known. */
+function hoseLaws(context: HoldContext): HoseLaws {
+  const { hoseBaselinePaM3S, hoses, volumeL } = context
+  if (hoseBaselinePaM3S !== undefined) return [(s) => (hoseBaselinePaM3S * s) / (volumeL / 1000)]
+  if (hoses) return [(s) => hoseRisePa(hoses, volumeL, s)]
+  if (context.hosesIncluded === false) return []
+  return UNKNOWN_PULLED_S.map((vacuumBeforeS) => (s: number) => hoseRisePa({ atHourPaM3S: 1, steadyPaM3S: 0, vacuumBeforeS }, volumeL, s))
 }
 
-/** What hoses may add, as multiples of their column. */
+/** What hoses may add, as multiples of a column. */
 function hosesOf(context: HoldContext): Prior['hoses'] {
-  if (context.hoseBaselinePaM3S !== undefined) return [{ times: 1, chance: 1 }]
+  if (context.hoseBaselinePaM3S !== undefined) return [{ law: 0, times: 1, chance: 1 }]
   if (context.hoses) {
     return [
-      { times: 0.5, chance: 0.2 },
-      { times: 1, chance: 0.6 },
-      { times: 1.5, chance: 0.2 },
+      { law: 0, times: 0.5, chance: 0.2 },
+      { law: 0, times: 1, chance: 0.6 },
+      { law: 0, times: 1.5, chance: 0.2 },
     ]
   }
   const none = context.hosesIncluded === false ? 1 : context.hosesIncluded ? 0.1 : 0.6
-  const each = (1 - none) / UNKNOWN_HOSES_PA_M3_S.length
-  return [{ times: 0, chance: none }, ...(each > 0 ? UNKNOWN_HOSES_PA_M3_S.map((q) => ({ times: q, chance: each })) : [])]
+  if (none === 1) return [{ law: 0, times: 0, chance: 1 }]
+  const kinds = UNKNOWN_PULLED_S.flatMap((_s, law) => UNKNOWN_HOSES_PA_M3_S.map((times) => ({ law, times })))
+  return [{ law: 0, times: 0, chance: none }, ...kinds.map((k) => ({ ...k, chance: (1 - none) / kinds.length }))]
 }
 
 function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: HoldContext, noise: Estimated): Prior {

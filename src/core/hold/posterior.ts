@@ -3,6 +3,9 @@ import type { Gram } from './gram'
 import { type LogUniform, logSum, type Normal, overlap, overlapsAt, under } from './normal'
 import type { Shape } from './types'
 
+/** Gas of hoses: so many times the column of one law. */
+export type HoseGas = { law: number; times: number }
+
 /** Chances and bounds the hypotheses are weighed with. */
 export type Prior = {
   leak: number
@@ -22,7 +25,7 @@ export type Prior = {
   /** deviation of what equalises, Pa */
   equalisingPa: number
   /** gas of hoses, as multiples of the hose column, with the chance of each */
-  hoses: readonly { times: number; chance: number }[]
+  hoses: readonly (HoseGas & { chance: number })[]
 }
 
 /** One way to explain a record: a shape with its bend, what equalises, and the hoses. */
@@ -31,7 +34,7 @@ export type Hypothesis = {
   shape: Shape
   bend: number
   equalising: number
-  hoseTimes: number
+  hose: HoseGas
   log: number
   /** what does not die, Pa/s, and the height of the bend, Pa */
   rise: Normal
@@ -42,11 +45,14 @@ export type Hypothesis = {
 export const LEVEL = 0
 export const LINE = 1
 export const HOSE = 2
-export const FIRST_EQUALISING = 3
+/** laws of the hoses' gas there are columns for: short and long under vacuum before */
+export const HOSE_LAWS = 2
+export const FIRST_EQUALISING = HOSE + HOSE_LAWS
 export const FIRST_BEND = FIRST_EQUALISING + EQUALISING.length
 
 /** A hypothesis this far behind the best in ln is not looked at closely. */
 const FAR_BEHIND = 8.5
+const MOST_WEIGHED = 500
 const CELLS = 16
 /** A rise is known less well than its best shapes say, for none of them is the whole truth: by so much, found on records of known truth. */
 const WIDER = 1.2
@@ -64,7 +70,10 @@ export function weigh(gram: Gram, bends: readonly Bend[], prior: Prior, wanted?:
   const best = rough.reduce((top, r) => Math.max(top, r.log), Number.NEGATIVE_INFINITY)
   const found: Hypothesis[] = []
   const overlaps = overlapsOf(prior)
-  for (const r of rough) if (r.log > best - FAR_BEHIND) weighOne(found, r, prior, overlaps)
+  const near = rough.filter((r) => r.log > best - FAR_BEHIND)
+  // a record that says little leaves thousands alike: the best of them speak for all
+  if (near.length > MOST_WEIGHED) near.sort((a, b) => b.log - a.log).length = MOST_WEIGHED
+  for (const r of near) weighOne(found, r, prior, overlaps)
   return found
 }
 
@@ -86,7 +95,7 @@ function overlapsOf(prior: Prior): Overlaps {
 }
 
 /** A hypothesis by its best fit alone, with the sums to weigh it by. */
-export type Candidate = { key: number; equalising: number; hoseTimes: number; bend: number; log: number; chance: number; sums: Sums; bendSums: BendSums | null; bendChance: number }
+export type Candidate = { key: number; equalising: number; hose: HoseGas; bend: number; log: number; chance: number; sums: Sums; bendSums: BendSums | null; bendChance: number }
 
 /** Every combination of bend, what equalises and hoses, by its best fit. */
 export function candidates(gram: Gram, bends: readonly Bend[], prior: Prior, wanted?: ReadonlySet<number>): Candidate[] {
@@ -96,22 +105,22 @@ export function candidates(gram: Gram, bends: readonly Bend[], prior: Prior, wan
   for (let equalising = -1; equalising < EQUALISING.length; equalising++) {
     const { gram: g, log: eLog } = equalising < 0 ? { gram: levelled, log: 0 } : levelled.without(FIRST_EQUALISING + equalising, prior.equalisingPa)
     const eChance = Math.log(equalising < 0 ? NOTHING_TO_EQUALISE : (EQUALISING[equalising] as { prior: number }).prior) + eLog
-    for (const [hose, { times: hoseTimes, chance: hoseChance }] of prior.hoses.entries()) {
-      const chance = eChance + Math.log(hoseChance)
-      const sums = sumsOf(g, readings, hoseTimes)
+    for (const [index, hose] of prior.hoses.entries()) {
+      const chance = eChance + Math.log(hose.chance)
+      const sums = sumsOf(g, readings, hose)
       if (!(sums.ll > 0)) continue
       const straight = -(sums.yy - sums.ly ** 2 / sums.ll) / 2 + chance
-      const flat = keyOf(equalising, hose, -1)
-      if (!wanted || wanted.has(flat)) rough.push({ key: flat, equalising, hoseTimes, bend: -1, log: straight, chance, sums, bendSums: null, bendChance: 0 })
+      const flat = keyOf(equalising, index, -1)
+      if (!wanted || wanted.has(flat)) rough.push({ key: flat, equalising, hose, bend: -1, log: straight, chance, sums, bendSums: null, bendChance: 0 })
       for (let k = 0; k < bends.length; k++) {
-        const key = keyOf(equalising, hose, k)
+        const key = keyOf(equalising, index, k)
         if (wanted && !wanted.has(key)) continue
         const column = FIRST_BEND + k
-        const b = { by: g.get(column, readings) - hoseTimes * g.get(HOSE, column), bb: g.get(column, column), bl: g.get(LINE, column) }
+        const b = { by: g.get(column, readings) - hose.times * g.get(HOSE + hose.law, column), bb: g.get(column, column), bl: g.get(LINE, column) }
         const full = b.bb - b.bl ** 2 / sums.ll
         const gain = full > 0 ? Math.max(0, b.by - (b.bl * sums.ly) / sums.ll) ** 2 / full : 0
         const bendChance = Math.log((bends[k] as Bend).prior)
-        rough.push({ key, equalising, hoseTimes, bend: k, log: straight + gain / 2 + bendChance, chance, sums, bendSums: b, bendChance })
+        rough.push({ key, equalising, hose, bend: k, log: straight + gain / 2 + bendChance, chance, sums, bendSums: b, bendChance })
       }
     }
   }
@@ -123,11 +132,12 @@ function weighOne(found: Hypothesis[], c: Candidate, prior: Prior, overlaps: Ove
   else weighBend(found, c, c.sums, c.bendSums, prior, overlaps)
 }
 
-function sumsOf(g: Gram, readings: number, times: number): Sums {
+function sumsOf(g: Gram, readings: number, { law, times }: HoseGas): Sums {
+  const gas = HOSE + law
   const ll = g.get(LINE, LINE)
   return {
-    yy: g.get(readings, readings) - 2 * times * g.get(HOSE, readings) + times * times * g.get(HOSE, HOSE),
-    ly: g.get(LINE, readings) - times * g.get(LINE, HOSE),
+    yy: g.get(readings, readings) - 2 * times * g.get(gas, readings) + times * times * g.get(gas, gas),
+    ly: g.get(LINE, readings) - times * g.get(LINE, gas),
     ll,
     lineSigma: 1 / Math.sqrt(ll),
   }
@@ -159,7 +169,7 @@ function leakRise(line: Normal, prior: Prior): Normal {
   return { mean, sigma: Math.hypot(WIDER * sigma, prior.warmedPaS) }
 }
 
-function weighStraight(found: Hypothesis[], { key, chance, equalising, hoseTimes }: Candidate, s: Sums, prior: Prior, overlaps: Overlaps): void {
+function weighStraight(found: Hypothesis[], { key, chance, equalising, hose }: Candidate, s: Sums, prior: Prior, overlaps: Overlaps): void {
   const mean = s.ly / s.ll
   const sigma = Math.hypot(s.lineSigma, prior.driftPaS)
   const fit = -(s.yy - s.ly * mean) / 2 + chance + Math.log(1 - prior.damp) + Math.log(s.lineSigma / sigma)
@@ -168,7 +178,7 @@ function weighStraight(found: Hypothesis[], { key, chance, equalising, hoseTimes
     key,
     bend: -1,
     equalising,
-    hoseTimes,
+    hose,
     heightPa: 0,
     shape: 'tight',
     rise: restingRise({ mean, sigma: s.lineSigma }, prior),
@@ -178,7 +188,7 @@ function weighStraight(found: Hypothesis[], { key, chance, equalising, hoseTimes
     key,
     bend: -1,
     equalising,
-    hoseTimes,
+    hose,
     heightPa: 0,
     shape: 'leak',
     rise: leakRise(line, prior),
@@ -187,7 +197,7 @@ function weighStraight(found: Hypothesis[], { key, chance, equalising, hoseTimes
 }
 
 function weighBend(found: Hypothesis[], candidate: Candidate, s: Sums, b: BendSums, prior: Prior, overlaps: Overlaps): void {
-  const { key, equalising, hoseTimes, bend } = candidate
+  const { key, equalising, hose, bend } = candidate
   const chance = candidate.chance + candidate.bendChance + Math.log(prior.damp)
   // a leak-free car: the line is drift, normal about zero
   const held = s.ll + 1 / prior.driftPaS ** 2
@@ -198,8 +208,8 @@ function weighBend(found: Hypothesis[], candidate: Candidate, s: Sums, b: BendSu
   const logDamp = free + Math.log(overlap(prior.height, alone))
   const both = weighBoth(s, b, prior, overlaps)
   const heightPa = Math.min(prior.height.high, Math.max(0, alone.mean))
-  found.push({ key, bend, equalising, hoseTimes, shape: 'damp', rise: restingRise(both.rise, prior), log: chance + logDamp + Math.log(1 - prior.leak), heightPa })
-  found.push({ key, bend, equalising, hoseTimes, shape: 'leak-and-damp', rise: leakRise(both.rise, prior), log: chance + both.log + Math.log(prior.leak), heightPa: both.heightPa })
+  found.push({ key, bend, equalising, hose, shape: 'damp', rise: restingRise(both.rise, prior), log: chance + logDamp + Math.log(1 - prior.leak), heightPa })
+  found.push({ key, bend, equalising, hose, shape: 'leak-and-damp', rise: leakRise(both.rise, prior), log: chance + both.log + Math.log(prior.leak), heightPa: both.heightPa })
 }
 
 /** Room for the cells of one hypothesis, used again by the next: a record has up to two thousand. */

@@ -27,7 +27,7 @@ const JUMP_NOISES = 2.8
 const JUMP_STEPS = 2.2
 
 /** A jump smaller than this share of the whole rise leaves a certain leak certain (assumed). */
-const SMALL_JUMP_SHARE = 0.15
+const SMALL_JUMP_SHARE = 0.1
 
 /** Jumps are looked for in so many samples at most; a day's record is averaged into these. */
 const MOST_FOR_JUMPS = 4000

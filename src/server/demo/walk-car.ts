@@ -3,6 +3,7 @@ import type pg from 'pg'
 import { callFor } from '@/core/call/call'
 import type { Deed } from '@/core/call/types'
 import { type Container, planCharge } from '@/core/charge/plan'
+import { chargeInputOf, chargePlanned } from '@/core/charge/plan-for-job'
 import type { EventDraft, JobOpened } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { chargedG, type JobState, openContainer } from '@/core/procedure/state'
@@ -155,24 +156,12 @@ class Walk {
   private async charge(fromMs: number, untilMs: number | null): Promise<void> {
     await this.deed(fromMs, { kind: 'hold-decided', payload: { next: 'charge' } })
     const state = await this.state()
-    const { label, place, rig } = state.opened
     const containers: Container[] = [
       { id: 'can-1', kind: 'can', grossG: 472, netG: 340 },
       { id: 'cylinder-7', kind: 'cylinder', grossG: 9120, tareG: 3410 },
     ]
-    const hose = { boreMm: 4.8, lengthM: 1.5, phase: 'vapour' as const, drawnDown: true }
-    const target = { lowG: label.lowG, highG: label.highG }
-    const plan = planCharge({
-      refrigerant: label.refrigerant,
-      target,
-      toleranceG: label.toleranceG,
-      ambientC: place.ambientC,
-      scaleStepG: rig.scaleStepG,
-      hose,
-      purgeEachG: 3,
-      containers,
-    })
-    await this.deed(fromMs, { kind: 'charge-planned', payload: { targetG: plan.targetG, purgeEachG: 3, containers, stops: plan.steps, bandG: plan.bandG } })
+    const plan = planCharge(chargeInputOf(state, containers))
+    await this.deed(fromMs, { kind: 'charge-planned', payload: chargePlanned(state, containers) })
     let atMs = fromMs + MINUTE
     for (const step of plan.steps) {
       await this.deed(atMs, { kind: 'container-started', payload: { id: step.id, grossG: step.startGrossG } })

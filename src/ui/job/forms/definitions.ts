@@ -1,5 +1,6 @@
 import type { FormName } from '@/core/call/types'
-import { type Container, planCharge, tareOf } from '@/core/charge/plan'
+import { type Container, tareOf } from '@/core/charge/plan'
+import { chargePlanned } from '@/core/charge/plan-for-job'
 import { RENEWED } from '@/core/procedure/events'
 import { openContainer } from '@/core/procedure/state'
 import { PA_PER_PSI } from '@/core/units/constants'
@@ -48,11 +49,6 @@ const fix: FormDefinition = {
   },
 }
 
-/** Purge of one opening or change, g (assumed; small purge losses are commonly exempt). */
-export const PURGE_G = 3
-/** The charging hose, drawn down at the end; vapour (assumed until the rig names its own). */
-const CHARGING_HOSE = { boreMm: 4.8, lengthM: 1.5, phase: 'vapour' as const, drawnDown: true }
-
 /** Containers as typed; a second one is optional and left out while its gross is empty. */
 export function readContainers(values: Values, c: Collector): Container[] {
   return ([1, 2] as const).flatMap((n) => {
@@ -76,25 +72,7 @@ const plan: FormDefinition = {
     const c = new Collector()
     const containers = readContainers(values, c)
     if (Object.keys(c.errors).length > 0) return { errors: c.errors }
-    const { label, place, rig } = state.opened
-    const worked = planCharge({
-      refrigerant: label.refrigerant,
-      target: { lowG: label.lowG, highG: label.highG },
-      toleranceG: label.toleranceG,
-      ambientC: place.ambientC,
-      scaleStepG: rig.scaleStepG,
-      hose: CHARGING_HOSE,
-      purgeEachG: PURGE_G,
-      containers,
-    })
-    const needed = new Set(worked.steps.map((s) => s.id))
-    const stops = worked.steps.map(({ id, stopGrossG, takenG, purgeG }) => ({ id, stopGrossG, takenG, purgeG }))
-    return c.result(() => [
-      {
-        kind: 'charge-planned',
-        payload: { targetG: worked.targetG, purgeEachG: PURGE_G, containers: containers.filter((x) => needed.has(x.id)), stops, bandG: worked.bandG },
-      },
-    ])
+    return c.result(() => [{ kind: 'charge-planned', payload: chargePlanned(state, containers) }])
   },
 }
 

@@ -1,14 +1,15 @@
 'use client'
 
 import { planCharge } from '@/core/charge/plan'
+import { chargeInputOf } from '@/core/charge/plan-for-job'
+import { massWords, workingOf } from '@/core/charge/working'
 import { RENEWED } from '@/core/procedure/events'
 import type { JobState } from '@/core/procedure/state'
-import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { gaugeHint, massHint, readCelsius } from '../../form/entries'
 import { Choice, Field } from '../../form/field'
 import { RENEWED_WORDS } from '../../words/words'
 import { useForms } from '../forms'
-import { PURGE_G, readContainers } from './definitions'
+import { readContainers } from './definitions'
 import { Collector } from './form-types'
 
 function useField(name: string) {
@@ -121,19 +122,9 @@ function Preview({ state }: { state: JobState }) {
   const { values } = useForms()
   const c = new Collector()
   const containers = readContainers(values, c)
-  const { label, place, rig } = state.opened
   if (Object.keys(c.errors).length > 0) return <p className="text-[16px] text-ink-2">The stop weights appear here once gross and net can be read.</p>
-  const hose = { boreMm: 4.8, lengthM: 1.5, phase: 'vapour' as const, drawnDown: true }
-  const plan = planCharge({
-    refrigerant: label.refrigerant,
-    target: { lowG: label.lowG, highG: label.highG },
-    toleranceG: label.toleranceG,
-    ambientC: place.ambientC,
-    scaleStepG: rig.scaleStepG,
-    hose,
-    purgeEachG: PURGE_G,
-    containers,
-  })
+  const input = chargeInputOf(state, containers)
+  const plan = planCharge(input)
   return (
     <div className="border-t border-rule pt-2 text-[17px]">
       <table className="w-full max-w-[720px]">
@@ -164,8 +155,16 @@ function Preview({ state }: { state: JobState }) {
         </tbody>
       </table>
       <p className="mt-2">
-        Into the car {plan.deliveredG.toFixed(0)} g, between {plan.bandG[0].toFixed(0)} and {plan.bandG[1].toFixed(0)} ({(plan.targetG / GRAMS_PER_OUNCE).toFixed(1)} oz asked).
+        Into the car {plan.deliveredG.toFixed(0)} g, between {plan.bandG[0].toFixed(0)} and {plan.bandG[1].toFixed(0)} ({massWords(plan.targetG)} asked).
       </p>
+      <details className="mt-1 text-[16px] text-ink-2">
+        <summary className="min-h-11 cursor-pointer py-2 font-medium">How it is worked out</summary>
+        <ol className="space-y-0.5">
+          {workingOf(input, plan).map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ol>
+      </details>
       {plan.warnings.map((w) => (
         <p key={w} className="font-medium text-caution">
           △ {w}
