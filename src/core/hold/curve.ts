@@ -63,15 +63,22 @@ export class Curve {
   }
 
   /** Coefficients of a hypothesis by least squares: level, rise, what equalises and the bend; the hoses are given. */
-  coefficients(h: Drawn, prior: Prior): { level: number; rise: number; equalising: number; height: number } {
+  coefficients(h: Drawn, prior: Prior): { level: number; rise: number; equalising: number; height: number; hose: number } {
     const gram = this.last as Gram
     const readings = FIRST_BEND + this.bends.length
-    const used = [LEVEL, LINE, ...(h.equalising >= 0 ? [FIRST_EQUALISING + h.equalising] : []), ...(h.bend >= 0 ? [FIRST_BEND + h.bend] : [])]
+    const gas = HOSE + h.hose.law
+    const used = [LEVEL, LINE, ...(h.hose.spread > 0 ? [gas] : []), ...(h.equalising >= 0 ? [FIRST_EQUALISING + h.equalising] : []), ...(h.bend >= 0 ? [FIRST_BEND + h.bend] : [])]
     const held = h.shape === 'tight' || h.shape === 'damp' ? 1 / prior.driftPaS ** 2 : 0
     const a = used.map((i) =>
-      used.map((j) => gram.get(i, j) + (i === j && i === LINE ? held : 0) + (i === j && i >= FIRST_EQUALISING && i < FIRST_BEND ? 1 / prior.equalisingPa ** 2 : 0)),
+      used.map(
+        (j) =>
+          gram.get(i, j) +
+          (i === j && i === LINE ? held : 0) +
+          (i === j && i === gas ? 1 / h.hose.spread ** 2 : 0) +
+          (i === j && i >= FIRST_EQUALISING && i < FIRST_BEND ? 1 / prior.equalisingPa ** 2 : 0),
+      ),
     )
-    const b = used.map((i) => gram.get(i, readings) - h.hose.times * gram.get(i, HOSE + h.hose.law))
+    const b = used.map((i) => gram.get(i, readings) - h.hose.times * gram.get(i, gas))
     const x = solve(a, b)
     const of = (column: number) => {
       const at = used.indexOf(column)
@@ -81,17 +88,18 @@ export class Curve {
       level: of(LEVEL),
       rise: of(LINE),
       equalising: h.equalising >= 0 ? of(FIRST_EQUALISING + h.equalising) : 0,
+      hose: h.hose.times + (h.hose.spread > 0 ? of(gas) : 0),
       height: h.bend >= 0 ? of(FIRST_BEND + h.bend) : 0,
     }
   }
 
   /** The curve of a hypothesis, Pa at a time; straightened where the record is. */
   through(h: Drawn, prior: Prior): (elapsedS: number) => number {
-    const { level, rise, equalising, height } = this.coefficients(h, prior)
+    const { level, rise, equalising, height, hose } = this.coefficients(h, prior)
     const bend = h.bend >= 0 ? (this.bends[h.bend] as Bend).of : () => 0
     const gas = this.hose[h.hose.law] ?? (() => 0)
     const tau = h.equalising >= 0 ? (EQUALISING[h.equalising] as { tauS: number }).tauS : 1
-    return (t) => level + rise * t + height * bend(t) + equalising * Math.exp(-t / tau) + h.hose.times * gas(t)
+    return (t) => level + rise * t + height * bend(t) + equalising * Math.exp(-t / tau) + hose * gas(t)
   }
 
   /** Readings less the curve of a hypothesis, Pa. */

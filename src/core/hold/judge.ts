@@ -33,7 +33,9 @@ const NIGHT_S = 6 * 3600
 const WEATHER_PA = 340
 const HALF_DAY_S = 43_200
 /** Hoses nobody measured: their gas at one hour under vacuum, Pa m3/s, from a metre of new barrier hose to four of old rubber, and how long they were pulled before, s (assumed). */
-const UNKNOWN_HOSES_PA_M3_S = [2e-7, 6e-7, 1.6e-6, 3.6e-6, 7e-6]
+const UNKNOWN_HOSES_PA_M3_S = [3e-7, 8e-7, 2.4e-6, 6.5e-6]
+/** Each of these kinds, and hoses known by their kind, to such a share as a deviation (assumed). */
+const HOSES_UNCERTAIN = 0.4
 const UNKNOWN_PULLED_S = [700, 3200]
 /** What old hoses let through for good, Pa m3/s (model.md section 4, two metres), and how far the gas warms while it rises, K (assumed). */
 const PERMEATION_PA_M3_S = 6e-8
@@ -130,18 +132,12 @@ function hoseLaws(context: HoldContext): HoseLaws {
 
 /** What hoses may add, as multiples of a column. */
 function hosesOf(context: HoldContext): Prior['hoses'] {
-  if (context.hoseBaselinePaM3S !== undefined) return [{ law: 0, times: 1, chance: 1 }]
-  if (context.hoses) {
-    return [
-      { law: 0, times: 0.5, chance: 0.2 },
-      { law: 0, times: 1, chance: 0.6 },
-      { law: 0, times: 1.5, chance: 0.2 },
-    ]
-  }
+  if (context.hoseBaselinePaM3S !== undefined) return [{ law: 0, times: 1, spread: 0, chance: 1 }]
+  if (context.hoses) return [{ law: 0, times: 1, spread: HOSES_UNCERTAIN, chance: 1 }]
   const none = context.hosesIncluded === false ? 1 : context.hosesIncluded ? 0.1 : 0.6
-  if (none === 1) return [{ law: 0, times: 0, chance: 1 }]
-  const kinds = UNKNOWN_PULLED_S.flatMap((_s, law) => UNKNOWN_HOSES_PA_M3_S.map((times) => ({ law, times })))
-  return [{ law: 0, times: 0, chance: none }, ...kinds.map((k) => ({ ...k, chance: (1 - none) / kinds.length }))]
+  if (none === 1) return [{ law: 0, times: 0, spread: 0, chance: 1 }]
+  const kinds = UNKNOWN_PULLED_S.flatMap((_s, law) => UNKNOWN_HOSES_PA_M3_S.map((times) => ({ law, times, spread: HOSES_UNCERTAIN * times })))
+  return [{ law: 0, times: 0, spread: 0, chance: none }, ...kinds.map((k) => ({ ...k, chance: (1 - none) / kinds.length }))]
 }
 
 function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: HoldContext, noise: Estimated): Prior {

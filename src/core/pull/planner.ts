@@ -1,7 +1,7 @@
 import type { JobOpened, Rig } from '../procedure/events'
 import { type CarVolume, composeRig, farNode, type RigOptions, throughManifold } from '../rig/compose'
 import { simulate } from '../rig/simulate'
-import { PA_PER_MICRON } from '../units/constants'
+import { L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { normalPair, seededRandom } from '../units/seeded'
 import { drawWater, medianWater, type Water } from './water-inventory'
 
@@ -27,8 +27,19 @@ export type PullPlan = {
   p10S: number | null
   p50S: number | null
   p90S: number | null
+  /** at the farthest gauge */
   band: PullBand
+  /** what the pump's end shows and what the far side then has */
+  lead: Lead[]
+  /** the same pull with no water and no leak */
+  dry: DryPull
 }
+
+/** While a gauge at the pump shows so much, the far side has this, Pa; 8 of 10 pulls lie between. */
+export type Lead = { pumpPa: number; farLowPa: number; farPa: number; farHighPa: number }
+
+/** A dry, tight pull: pressures, Pa, at times in s, and the speed with which the far side is emptied, m3/s: what the pump takes over its pressure. */
+export type DryPull = { tS: number[]; farPa: number[]; pumpPa: number[]; speedM3S: number[] }
 
 /** One change and what it saves of the median pull, s; null when that pull does not reach the target with or without it. */
 export type Gain = { name: string; savesS: number | null }
@@ -44,10 +55,12 @@ export function planPull(question: PullQuestion, progress: (share: number) => vo
   const everyS = question.horizonS / BAND_POINTS
   const times: number[] = []
   const curves: Float64Array[] = []
+  const pumps: Float64Array[] = []
   for (let i = 0; i < question.draws; i++) {
-    const { reachedS, curve } = pullOnce(question, drawWater(question.story, normalPair(random)), everyS)
+    const { reachedS, curve, pump } = pullOnce(question, drawWater(question.story, normalPair(random)), everyS)
     times.push(reachedS ?? Number.POSITIVE_INFINITY)
     curves.push(curve)
+    pumps.push(pump)
     progress((i + 1) / question.draws)
   }
   times.sort((a, b) => a - b)
@@ -55,24 +68,63 @@ export function planPull(question: PullQuestion, progress: (share: number) => vo
     const t = times[Math.min(times.length - 1, Math.floor(share * times.length))] as number
     return Number.isFinite(t) ? t : null
   }
-  return { p10S: at(0.1), p50S: at(0.5), p90S: at(0.9), band: bandOf(curves, everyS) }
+  return { p10S: at(0.1), p50S: at(0.5), p90S: at(0.9), band: bandOf(curves, everyS), lead: leadOf(pumps, curves), dry: dryPull(question, everyS) }
 }
 
 function networkOf(q: PullQuestion, water: Water, options?: RigOptions) {
   return composeRig({ car: q.car, rig: q.rig, ambientC: q.ambientC, barometerPa: q.barometerPa, water, ...(options && { options }) })
 }
 
-function pullOnce(q: PullQuestion, water: Water, everyS: number): { reachedS: number | null; curve: Float64Array } {
+function pullOnce(q: PullQuestion, water: Water, everyS: number): { reachedS: number | null; curve: Float64Array; pump: Float64Array } {
   const run = simulate(networkOf(q, water), { seconds: q.horizonS, everyS })
-  const far = run.nodes.indexOf(farNode(q.car))
-  const curve = Float64Array.from(run.samples, (s) => s.totalPa[far] as number)
+  const of = (node: string) => {
+    const k = run.nodes.indexOf(node)
+    return Float64Array.from(run.samples, (s) => s.totalPa[k] as number)
+  }
+  const [curve, pump] = [of(farNode(q.car)), of('pump')]
   const targetPa = q.targetMicron * PA_PER_MICRON
   const first = curve.findIndex((pa) => pa <= targetPa)
-  if (first < 0) return { reachedS: null, curve }
-  if (first === 0) return { reachedS: 0, curve }
+  if (first < 0) return { reachedS: null, curve, pump }
+  if (first === 0) return { reachedS: 0, curve, pump }
   // between two samples the logarithm is nearly straight
   const [a, b] = [Math.log(curve[first - 1] as number), Math.log(curve[first] as number)]
-  return { reachedS: (first - 1 + (a - Math.log(targetPa)) / (a - b || 1)) * everyS, curve }
+  return { reachedS: (first - 1 + (a - Math.log(targetPa)) / (a - b || 1)) * everyS, curve, pump }
+}
+
+const LEAD_LEVELS = 24
+const LEAD_FROM_PA = 3000
+
+/** Far side over pump's end at the same moment, for pump readings from where a gauge begins to show down to the deepest. */
+function leadOf(pumps: readonly Float64Array[], curves: readonly Float64Array[]): Lead[] {
+  const deepest = Math.max(1, Math.min(...pumps.map((p) => p[p.length - 1] as number)))
+  const leads: Lead[] = []
+  for (let i = 0; i < LEAD_LEVELS; i++) {
+    const pumpPa = LEAD_FROM_PA * (deepest / LEAD_FROM_PA) ** (i / (LEAD_LEVELS - 1))
+    const fars = pumps.flatMap((pump, k) => {
+      const at = pump.findIndex((pa) => pa <= pumpPa)
+      return at < 0 ? [] : [(curves[k] as Float64Array)[at] as number]
+    })
+    if (fars.length === 0) continue
+    fars.sort((a, b) => a - b)
+    const share = (s: number) => fars[Math.min(fars.length - 1, Math.floor(s * fars.length))] as number
+    leads.push({ pumpPa, farLowPa: share(0.1), farPa: share(0.5), farHighPa: share(0.9) })
+  }
+  return leads
+}
+
+function dryPull(q: PullQuestion, everyS: number): DryPull {
+  const run = simulate(networkOf(q, { liquidG: 0, boundG: 0 }), { seconds: q.horizonS, everyS })
+  const [far, pump] = [run.nodes.indexOf(farNode(q.car)), run.nodes.indexOf('pump')]
+  const ultimatePa = q.rig.ultimateMicron * PA_PER_MICRON
+  const dry: DryPull = { tS: [], farPa: [], pumpPa: [], speedM3S: [] }
+  for (const s of run.samples) {
+    const [farPa, pumpPa] = [s.totalPa[far] as number, s.totalPa[pump] as number]
+    dry.tS.push(s.tS)
+    dry.farPa.push(farPa)
+    dry.pumpPa.push(pumpPa)
+    dry.speedM3S.push((((q.rig.pumpCfm * L_S_PER_CFM) / 1000) * Math.max(0, pumpPa - ultimatePa)) / farPa)
+  }
+  return dry
 }
 
 function bandOf(curves: readonly Float64Array[], everyS: number): PullBand {

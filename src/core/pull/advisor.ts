@@ -1,0 +1,163 @@
+import { PA_PER_MICRON } from '../units/constants'
+import { ADVICE_WORDS } from './advice-words'
+import { type Flow, flowOf } from './flow'
+import type { Lead, PullPlan } from './planner'
+
+/** Where a pull may stand. */
+export const ADVICE_KINDS = ['on-course', 'boiling', 'leak', 'hoses', 'pump'] as const
+export type AdviceKind = (typeof ADVICE_KINDS)[number]
+
+/** One way to explain where the pull stands, how likely, why, and what the hand does next. */
+export type Advice = { kind: AdviceKind; probability: number; sentence: string; why: string; next: string }
+
+export type PullAdvice = {
+  /** likeliest first; empty while the gauge shows nothing that can be told from */
+  options: Advice[]
+  /** what the far side of the car has now, Pa; an interval where the gauge sits at the pump */
+  far: { pa: number; lowPa: number; highPa: number } | null
+  /** the gauge reads ahead of the far side by this factor; 1 at the far side */
+  ahead: number
+  /** what still comes in by the flow balance, Pa m3/s; null while it falls too fast to tell */
+  incomingPaM3S: number | null
+  /** s from now to the target if the likeliest explanation holds; null when it will not get there or cannot be told */
+  toTargetS: number | null
+  /** a needle, or an electronic gauge still over its range: nothing to be told yet */
+  blind: string | null
+}
+
+export type PullLook = {
+  /** readings since the pull began, in order; s and Pa absolute */
+  readings: readonly { tS: number; pressurePa: number }[]
+  targetPa: number
+  /** saturation of water at the coldest place now, Pa */
+  waterBoilsPa: number
+  instrument: 'electronic' | 'needle'
+  gaugeAt: 'far' | 'pump'
+  ballastOpen: boolean
+  volumeL: number
+  /** middle of what the story suggests, g */
+  waterG: number
+  ambientC: number
+  ultimatePa: number
+  plan: PullPlan
+}
+
+/** Below a tenth of saturation water has mostly gone (model.md section 8). */
+const BOILING_FROM_SHARE = 0.1
+/** Deviations in ln(pressure) and in ln(pressure) a minute that an explanation forgives (assumed). */
+const NEAR = 0.3
+const SLOPE_NEAR = 0.012
+/** Chances before any reading (assumed): most pulls go as predicted. */
+const CHANCE: Record<AdviceKind, number> = { 'on-course': 0.5, boiling: 0.2, leak: 0.12, hoses: 0.09, pump: 0.09 }
+/** A pull is called stuck only when it was flat for so long, s. */
+const FLAT_S = 600
+
+/**
+ * Where a pull stands against its prediction and the shapes of model.md section 8.
+ * @returns explanations with probabilities; heuristic likelihoods about the prediction, the boiling line, the rig's own dry floor and how flat it runs
+ */
+export function adviseOnPull(look: PullLook): PullAdvice {
+  const last = look.readings[look.readings.length - 1]
+  const nothing = { options: [], far: null, ahead: 1, incomingPaM3S: null, toTargetS: null }
+  if (look.instrument === 'needle') return { ...nothing, blind: 'A needle sees nothing of the last two thousandths of the air: the clock and the hold must tell.' }
+  if (!last) return { ...nothing, blind: 'The gauge is over its range still: until it reads, there is nothing to tell.' }
+  const far = farOf(look, last.pressurePa)
+  const flow = flowOf(look.readings, look.plan.dry, look.volumeL, far.pa / last.pressurePa)
+  const scores = ADVICE_KINDS.map((kind) => ({ kind, score: Math.log(CHANCE[kind]) + likelihood(kind, look, far.pa, last.tS, flow) }))
+  const top = Math.max(...scores.map((s) => s.score))
+  const total = scores.reduce((sum, s) => sum + Math.exp(s.score - top), 0)
+  const toTargetS = remaining(look, far.pa, last.tS)
+  const facts = { look, farPa: far.pa, flow, toTargetS }
+  const options = scores
+    .map(({ kind, score }) => ({ kind, probability: Math.exp(score - top) / total, ...ADVICE_WORDS[kind](facts) }))
+    .filter((o) => o.probability >= 0.04)
+    .sort((a, b) => b.probability - a.probability)
+  const stuck = options[0]?.kind === 'leak' || options[0]?.kind === 'hoses' || options[0]?.kind === 'pump'
+  return { options, far, ahead: far.pa / last.pressurePa, incomingPaM3S: flow.incomingPaM3S, toTargetS: stuck ? null : toTargetS, blind: null }
+}
+
+/** The far side's pressure: the reading itself there, an estimate with its band when only the pump's end is read. */
+function farOf(look: PullLook, readPa: number): NonNullable<PullAdvice['far']> {
+  if (look.gaugeAt === 'far') return { pa: readPa, lowPa: readPa, highPa: readPa }
+  const lead = leadAt(look.plan.lead, readPa)
+  return { pa: Math.max(readPa, lead.farPa), lowPa: Math.max(readPa, lead.farLowPa), highPa: Math.max(readPa, lead.farHighPa) }
+}
+
+/** Straight between two levels in logarithms. */
+export function leadAt(lead: readonly Lead[], pumpPa: number): Lead {
+  const first = lead[0]
+  const last = lead[lead.length - 1]
+  if (!first || !last) return { pumpPa, farLowPa: pumpPa, farPa: pumpPa, farHighPa: pumpPa }
+  if (pumpPa >= first.pumpPa) return scaled(first, pumpPa)
+  const at = lead.findIndex((l) => l.pumpPa <= pumpPa)
+  if (at < 0) return scaled(last, pumpPa)
+  const [a, b] = [lead[at - 1] as Lead, lead[at] as Lead]
+  const share = Math.log(a.pumpPa / pumpPa) / Math.log(a.pumpPa / b.pumpPa || 1)
+  const between = (of: (l: Lead) => number) => Math.exp(Math.log(of(a)) + share * (Math.log(of(b)) - Math.log(of(a))))
+  return { pumpPa, farLowPa: between((l) => l.farLowPa), farPa: between((l) => l.farPa), farHighPa: between((l) => l.farHighPa) }
+}
+
+function scaled(l: Lead, pumpPa: number): Lead {
+  const f = pumpPa / l.pumpPa
+  return { pumpPa, farLowPa: l.farLowPa * f, farPa: l.farPa * f, farHighPa: l.farHighPa * f }
+}
+
+const square = (x: number): number => -0.5 * Math.min(60, x * x)
+const outside = (x: number, low: number, high: number): number => (x < low ? low - x : x > high ? x - high : 0)
+
+function likelihood(kind: AdviceKind, look: PullLook, farPa: number, tS: number, flow: Flow): number {
+  const ln = Math.log(farPa)
+  const flat = flow.slopePerMin === null ? 0 : square(flow.slopePerMin / SLOPE_NEAR)
+  const unproven = tS < FLAT_S || flow.flatS < FLAT_S ? -1.5 : 0
+  switch (kind) {
+    case 'on-course': {
+      const { lowPa, highPa } = bandAt(look.plan, tS)
+      const rising = Math.max(0, flow.slopePerMin ?? 0)
+      return square(outside(ln, Math.log(lowPa), Math.log(highPa)) / NEAR) + square(rising / SLOPE_NEAR)
+    }
+    case 'boiling': {
+      const place = outside(ln, Math.log(BOILING_FROM_SHARE * look.waterBoilsPa), Math.log(1.1 * look.waterBoilsPa))
+      // boiling is a plateau that sinks slowly, and wants water that the story knows of
+      const slow = flow.slopePerMin === null ? -1 : square(outside(flow.slopePerMin, -0.12, 0.01) / SLOPE_NEAR)
+      const above = square(Math.max(0, Math.log(1.3 * bandAt(look.plan, tS).dryPa) - ln) / NEAR)
+      return square(place / NEAR) + slow + above + Math.log(Math.min(2, 0.3 + look.waterG))
+    }
+    case 'leak': {
+      // flat, deep under the boiling line or as flat as no boiling is, far above what this rig reaches dry
+      const above = square(Math.max(0, Math.log(1.6 * floorOf(look.plan)) - ln) / NEAR)
+      const wet = farPa > BOILING_FROM_SHARE * look.waterBoilsPa && flow.flatS < 3600 ? -1 : 0
+      return flat + above + unproven + wet
+    }
+    case 'hoses':
+      return flat + square(outside(ln, Math.log(0.7 * floorOf(look.plan)), Math.log(1.5 * floorOf(look.plan))) / NEAR) + unproven + (floorOf(look.plan) < look.targetPa ? -2 : 0)
+    case 'pump':
+      return flat + square(Math.max(0, Math.log(1.6 * floorOf(look.plan)) - ln) / NEAR) + square(Math.max(0, ln - Math.log(20 * look.ultimatePa)) / NEAR) + unproven
+    default: {
+      const unknown: never = kind
+      return unknown
+    }
+  }
+}
+
+/** The deepest this rig gets within the plan's horizon, dry and tight. */
+const floorOf = (plan: PullPlan): number => Math.min(...plan.dry.farPa)
+
+function bandAt({ band, dry }: PullPlan, tS: number): { lowPa: number; highPa: number; dryPa: number } {
+  const at = Math.max(0, Math.min(band.tS.length - 1, Math.round(tS / Math.max(1e-9, (band.tS[1] ?? 1) - (band.tS[0] ?? 0)))))
+  return { lowPa: band.lowPa[at] as number, highPa: band.highPa[at] as number, dryPa: dry.farPa[Math.min(dry.farPa.length - 1, at)] as number }
+}
+
+/** Time left by the predicted pull that stands where this one does; null when none reaches the target. */
+function remaining({ plan, targetPa }: PullLook, farPa: number, tS: number): number | null {
+  if (farPa <= targetPa) return 0
+  const { band } = plan
+  const middle = band.tS.map((_t, i) => Math.sqrt((band.lowPa[i] as number) * (band.highPa[i] as number)))
+  const when = (pa: number) => middle.findIndex((m) => m <= pa)
+  const [here, there] = [when(farPa), when(targetPa)]
+  if (there < 0) return null
+  const from = here < 0 ? tS : (band.tS[here] as number)
+  return Math.max(60, (band.tS[there] as number) - from)
+}
+
+/** A pressure as people say it, micron. */
+export const micronWords = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')
