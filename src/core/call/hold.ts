@@ -1,6 +1,6 @@
 import type { HoldResult, Verdict } from '../hold/judge'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '../procedure/state'
-import { type Call, type CallButton, type Live, record } from './types'
+import { type Ask, type Call, type CallButton, type Live, record } from './types'
 
 const decide = (label: string, key: string, next: 'charge' | 'pull' | 'fix' | 'hold'): CallButton => ({
   label,
@@ -19,8 +19,11 @@ const FOUND_WORDS = { leak: 'It leaks.', damp: 'It is damp.', 'leak-and-damp': '
 /** From this much on water is certain, whatever stays open about a leak: it has to come out first (assumed). */
 const CERTAINLY_DAMP = 0.95
 
-/** What a judgement has found that waiting will not take away; undefined while nothing is. */
-function findingOf(verdict: Verdict, damp: number): keyof typeof FOUND_WORDS | undefined {
+/** What a running hold has found that waiting will not take away; undefined while nothing is. */
+export const findingOf = (judged: HoldResult): keyof typeof FOUND_WORDS | undefined =>
+  judged.heldS >= FOUND_AFTER_S ? foundBy(judged.verdict, judged.probability.damp) : undefined
+
+function foundBy(verdict: Verdict, damp: number): keyof typeof FOUND_WORDS | undefined {
   if (verdict === 'leak' || verdict === 'damp' || verdict === 'leak-and-damp') return verdict
   return verdict === 'undecided' && damp >= CERTAINLY_DAMP ? 'wet' : undefined
 }
@@ -42,12 +45,12 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
   const ends = holdEndsMs(hold)
   const judged = live.judgement
   // a hole or water is no less there for waiting; "tight" goes on proving more until the planned end
-  const finding = judged && judged.heldS >= FOUND_AFTER_S ? findingOf(judged.verdict, judged.probability.damp) : undefined
+  const finding = judged && findingOf(judged)
   const found = finding !== undefined
   const over = live.nowMs >= ends
-  const end: CallButton = { label: over ? 'Judge the hold' : 'End the hold', key: 'E', does: { do: 'judge' } }
+  const end: CallButton = { label: over ? 'Judge the hold' : 'End the hold', key: 'E', does: { do: 'judge' }, ...(!over && !found && { ask: shorten(judged) }) }
   return {
-    sure: sureOf(judged),
+    sure: finding === 'wet' ? `damp, ${Math.round(100 * (judged?.probability.damp ?? 1))} %; leak open` : sureOf(judged),
     sentence: over ? 'Time is up. Judge it.' : found ? `${FOUND_WORDS[finding]} No need to wait.` : 'Leave it. Come back at',
     ...(over || found ? {} : { figure: { text: live.clock(ends), caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min` } }),
     why: judged?.reasons ?? ['The first minutes show gas settling, not the car.'],
@@ -57,6 +60,16 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
     plain: over ? [LONGER] : found ? [BOARD] : [end],
     after: 'Then charge, pull again, or look for the leak: the hold decides.',
   }
+}
+
+function shorten(judged: HoldResult | undefined): Ask {
+  const now = judged?.detectionLimitGramsPerYear?.high
+  const end = judged?.limitAtEndGramsPerYear?.high
+  const price =
+    now === undefined
+      ? 'Nothing is proved yet.'
+      : `By now a leak of ${gramsWords(now)} g a year would show${end === undefined ? '' : `, at the planned end one of ${gramsWords(end)}`}.`
+  return { question: 'Why end it before its time?', kind: 'hold-shortened', judge: true, price: `${price} The record says who ended it, why, and what was not proved.` }
 }
 
 function sureOf(judged: HoldResult | undefined): string {
@@ -93,7 +106,7 @@ const CHOICES: Record<Verdict, [CallButton, ...CallButton[]]> = {
 
 function callVerdict(state: JobState, hold: Hold): Call {
   const ended = hold.ended as NonNullable<Hold['ended']>
-  const wet = findingOf(ended.verdict, ended.damp) === 'wet'
+  const wet = foundBy(ended.verdict, ended.damp) === 'wet'
   const [action, ...plain] = wet ? CHOICES.damp : CHOICES[ended.verdict]
   const limit = ended.provesGramsPerYear === null ? undefined : gramsWords(ended.provesGramsPerYear)
   const found = ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak') ? [`Up to ${gramsWords(ended.leakGramsPerYear)} g a year, worst case.`] : []
@@ -105,6 +118,7 @@ function callVerdict(state: JobState, hold: Hold): Call {
       ...(wet ? ['Whether it leaks too stays open: the next hold, drier, tells.'] : []),
       ...found,
       `Held ${Math.round(ended.heldS / 60)} min of ${hold.plannedMinutes}, ${ended.samples.toLocaleString('en')} readings.`,
+      ...(hold.shortened ? [`Ended early by ${hold.shortened.by}: ${hold.shortened.why}.`] : []),
     ],
     proves: {
       title: 'What it proves',

@@ -1,6 +1,7 @@
 import type { HoldResult } from '../hold/judge'
 import type { Caution } from '../procedure/cautions'
 import type { EventDraft, EventKind, PayloadOf } from '../procedure/events'
+import type { PullAdvice } from '../pull/advisor'
 
 /** An event a button records, before it gets its id and time. */
 export type Deed = { [K in EventKind]: { kind: K; payload: PayloadOf<K> } }[EventKind]
@@ -11,7 +12,10 @@ export type FormName = 'zero' | 'recovered' | 'fix' | 'plan' | 'container-start'
 /** What a button does: record deeds, send a form, end the hold on the server, or go somewhere. */
 export type Does = { do: 'record'; deeds: Deed[] } | { do: 'send'; form: FormName } | { do: 'judge' } | { do: 'go'; to: 'board' | 'record' } | { do: 'wait' }
 
-export type CallButton = { label: string; sub?: string; key: string; does: Does }
+/** A button that wants a reason first: it is recorded as this event, then the hold is judged or not. */
+export type Ask = { question: string; kind: 'hold-skipped' | 'hold-shortened'; judge: boolean; price: string }
+
+export type CallButton = { label: string; sub?: string; key: string; does: Does; ask?: Ask }
 
 /** The one voice of a step: how sure, one sentence, why, what it proves, the next action. */
 export type Call = {
@@ -33,6 +37,8 @@ export type Live = {
   /** job time, ms since the epoch */
   nowMs: number
   vacuumPa?: number
+  /** when that was read, job time in ms */
+  vacuumAtMs?: number
   /** how vacuum moves, Pa/s, over the last minutes */
   fallPaS?: number
   lowPa?: number
@@ -42,6 +48,8 @@ export type Live = {
   flowGMin?: number
   ventC?: number
   judgement?: HoldResult
+  /** where the running pull stands */
+  pull?: PullAdvice
   /** what the simulated bench or a real one can measure for the proof */
   clock: (ms: number) => string
 }

@@ -1,7 +1,8 @@
 import { dewPointAtMostC } from '../fluids/water'
 import { currentPull, type JobState } from '../procedure/state'
+import type { AdviceKind } from '../pull/advisor'
 import { PA_PER_MICRON } from '../units/constants'
-import { type Call, finish, type Live, record, set } from './types'
+import { type Ask, type Call, finish, type Live, record, set } from './types'
 
 export function callRig(state: JobState): Call {
   const { rig } = state
@@ -80,15 +81,25 @@ export function callPull(state: JobState, live: Live): Call {
   return callPulling(state, live, pull.startedAt, target)
 }
 
+/** From here on the likeliest explanation is said as it is. */
+const LIKELY = 0.5
+
 function callPulling(state: JobState, live: Live, startedAt: string, target: number): Call {
-  const micron = live.vacuumPa === undefined ? undefined : live.vacuumPa / PA_PER_MICRON
+  const atPump = state.opened.rig.gaugeAt === 'pump'
+  // a gauge at the pump reads ahead of the car: its estimate must be deep enough at its worst
+  const carPa = atPump ? live.pull?.far?.highPa : live.vacuumPa
+  const micron = carPa === undefined ? undefined : carPa / PA_PER_MICRON
+  const shown = live.vacuumPa === undefined ? undefined : live.vacuumPa / PA_PER_MICRON
   const minutes = Math.max(0, Math.round((live.nowMs - Date.parse(startedAt)) / 60_000))
   const proves = { title: `What ${target.toLocaleString('en')} will prove`, text: provesOf(target) }
   const isolateNow = record(finish('pull'))
   if (micron !== undefined && micron <= target) {
     return {
       sentence: 'Deep enough. Isolate it.',
-      why: [`${Math.round(micron).toLocaleString('en')} micron at the gauge, the target is ${target.toLocaleString('en')}.`, `Pulled for ${minutes} min.`],
+      why: [
+        `${Math.round(micron).toLocaleString('en')} micron at ${atPump ? 'the car at most, by what the pump’s end shows' : 'the gauge'}, the target is ${target.toLocaleString('en')}.`,
+        `Pulled for ${minutes} min.`,
+      ],
       proves,
       watch: [],
       action: { label: 'Isolate it', key: 'I', does: isolateNow },
@@ -98,27 +109,46 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
   }
   const due = Date.parse(startedAt) + state.opened.procedure.pullMinutes * 60_000
   const late = live.nowMs >= due
+  const top = live.pull?.options[0]
+  const likely = top && top.probability >= LIKELY ? top : undefined
+  const stuck = likely !== undefined && likely.kind !== 'on-course' && likely.kind !== 'boiling'
   return {
-    sure: 'by the procedure’s minutes',
-    sentence: late ? 'Not at the target yet.' : 'Leave it. Come back at',
-    ...(late ? {} : { figure: { text: live.clock(due), caption: `in ${Math.max(1, Math.round((due - live.nowMs) / 60_000))} min` } }),
+    sure: likely ? `${STANDS[likely.kind]}, ${Math.round(100 * likely.probability)} %` : 'by the procedure’s minutes',
+    sentence: stuck ? likely.sentence : late ? 'Not at the target yet.' : 'Leave it. Come back at',
+    ...(late || stuck ? {} : { figure: { text: live.clock(due), caption: `in ${Math.max(1, Math.round((due - live.nowMs) / 60_000))} min` } }),
     why: [
-      micron === undefined
+      shown === undefined
         ? 'No vacuum reading yet: type what the gauge shows.'
-        : `${Math.round(micron).toLocaleString('en')} micron now, the target is ${target.toLocaleString('en')}.`,
-      late ? 'Water still boiling, a leak, or the hoses: isolate it and let the hold tell.' : 'It calls when the target is reached.',
-    ],
+        : `${Math.round(shown).toLocaleString('en')} micron ${atPump ? 'at the pump ' : ''}now, the target is ${target.toLocaleString('en')}${atPump ? ' at the car' : ''}.`,
+      ...(likely ? [likely.kind === 'on-course' ? predictedWords(live) : stuck ? likely.next : `${likely.sentence} ${likely.next}`] : []),
+      ...(late && !likely ? ['Water still boiling, a leak, or the hoses: isolate it and let the hold tell.'] : late ? [] : ['It calls when the target is reached.']),
+    ].filter((line) => line !== ''),
     proves,
-    watch: [],
-    action: late ? { label: 'Isolate it all the same', key: 'I', does: isolateNow } : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
-    plain: late ? [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }] : [{ label: 'Isolate now', key: 'I', does: isolateNow }],
+    watch: atPump ? ['The gauge is at the pump: it reads ahead of the car as long as anything flows.'] : [],
+    action: late || stuck ? { label: 'Isolate it all the same', key: 'I', does: isolateNow } : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
+    plain: late || stuck ? [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }] : [{ label: 'Isolate now', key: 'I', does: isolateNow }],
     after: 'Then shut both valves, then stop the pump.',
   }
+}
+
+const STANDS: Record<AdviceKind, string> = { 'on-course': 'on course', boiling: 'water boiling', leak: 'stuck, a leak', hoses: 'stuck, the hoses', pump: 'stuck, the pump' }
+
+function predictedWords(live: Live): string {
+  const left = live.pull?.toTargetS
+  if (left === null || left === undefined || left <= 0) return ''
+  return `As predicted: at the target about ${live.clock(live.nowMs + left * 1000)}.`
 }
 
 function provesOf(targetMicron: number): string {
   const dew = Math.round(dewPointAtMostC(targetMicron * PA_PER_MICRON))
   return `Any water vapour left has a dew point of ${String(dew).replace('-', '−')} °C at most. It does not prove a tight car: the hold does.`
+}
+
+const SKIP: Ask = {
+  question: 'Why is there no hold?',
+  kind: 'hold-skipped',
+  judge: false,
+  price: 'Without a hold nothing is proved: no leak is ruled out, and whether it is dry nobody knows. The record says who skipped it and why.',
 }
 
 export function callIsolate(state: JobState): Call {
@@ -153,7 +183,7 @@ export function callIsolate(state: JobState): Call {
     why: ['Or open its inlet: no oil may creep up the hose.'],
     watch: [],
     action: { label: 'Hose is off', key: 'H', does: record(set('centre-hose', 'off'), finish('isolate')) },
-    plain: [],
+    plain: [{ label: 'Skip the hold', key: 'K', does: { do: 'wait' }, ask: SKIP }],
     after: 'Then it holds by itself.',
   }
 }

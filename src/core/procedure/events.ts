@@ -129,6 +129,11 @@ export const PAYLOADS = {
   isolated: z.strictObject({}),
   'hold-ended': HoldEnded,
   'hold-skipped': z.strictObject({ why: Text }),
+  /** ended before its planned time while nothing was found: what was not proved is the price */
+  'hold-shortened': z.strictObject({ why: Text }),
+  'alarm-answered': z.strictObject({ alarm: Text, answer: z.enum(['seen', 'snoozed']), minutes: z.number().min(0).max(1440) }),
+  /** dry nitrogen let in and out again between two pulls */
+  'nitrogen-swept': z.strictObject({ passes: z.number().int().min(1).max(9), pressurePaG: z.number().min(0).max(1_200_000) }),
   /** whether the job's story weighs in on the judgement, or nothing is presumed */
   'priors-set': z.strictObject({ use: z.enum(['story', 'even']) }),
   'hold-decided': z.strictObject({ next: z.enum(['charge', 'pull', 'fix', 'hold']) }),

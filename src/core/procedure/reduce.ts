@@ -28,6 +28,8 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
     pulls: [],
     holds: [],
     priors: 'story',
+    alarms: {},
+    sweeps: [],
     containers: [],
     left: [],
     corrections: [],
@@ -62,10 +64,18 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       return changeHold(state, (hold) => ({ ...hold, ended: { ...event.payload, at } }))
     case 'hold-skipped':
       return enter(
-        changeHold(state, (hold) => ({ ...hold, skipped: event.payload.why })),
+        changeHold(state, (hold) => ({ ...hold, skipped: { why: event.payload.why, by: event.by } })),
         'charge',
         at,
       )
+    case 'hold-shortened':
+      return changeHold(state, (hold) => ({ ...hold, shortened: { why: event.payload.why, by: event.by } }))
+    case 'alarm-answered': {
+      const untilMs = event.payload.answer === 'seen' ? null : Date.parse(at) + event.payload.minutes * 60_000
+      return { ...state, alarms: { ...state.alarms, [event.payload.alarm]: { by: event.by, untilMs } } }
+    }
+    case 'nitrogen-swept':
+      return { ...state, sweeps: [...state.sweeps, { ...event.payload, at, by: event.by }] }
     case 'priors-set':
       return { ...state, priors: event.payload.use }
     case 'hold-decided':

@@ -6,7 +6,13 @@ export type Correction = PayloadOf<'corrected'> & { at: string; by: string }
 /** One visit to a step; a step can be visited again, a second pull for instance. Times are job time, ISO 8601. */
 export type Visit = { step: Step; startedAt: string; endedAt?: string }
 export type Pull = { startedAt: string; endedAt?: string }
-export type Hold = { isolatedAt: string; plannedMinutes: number; ended?: HoldEnded & { at: string }; skipped?: string }
+export type Hold = {
+  isolatedAt: string
+  plannedMinutes: number
+  ended?: HoldEnded & { at: string }
+  skipped?: { why: string; by: string }
+  shortened?: { why: string; by: string }
+}
 export type ChargedContainer = { id: string; startGrossG: number; endGrossG?: number; startedAt: string; endedAt?: string }
 export type LeaveItem = (typeof LEAVE_ITEMS)[number]
 
@@ -27,6 +33,9 @@ export type JobState = {
   holds: Hold[]
   /** what the judge presumes before any reading */
   priors: 'story' | 'even'
+  /** alarms somebody answered, by their id; snoozed until a job time in ms, or seen for good */
+  alarms: Readonly<Record<string, { by: string; untilMs: number | null }>>
+  sweeps: { at: string; passes: number; pressurePaG: number; by: string }[]
   plan?: PayloadOf<'charge-planned'>
   containers: ChargedContainer[]
   proof?: PayloadOf<'proof-read'> & { at: string }

@@ -13,6 +13,10 @@ const minutes = (s: number): string => (s >= 5400 ? `${(s / 3600).toFixed(1)} h`
 /** Water the flow carries off, g an hour, if it is all water. */
 export const waterGramsPerHour = (incomingPaM3S: number, ambientC: number): number => ((incomingPaM3S * WATER_KG_MOL) / (GAS_CONSTANT * kelvin(ambientC))) * 3600 * 1000
 
+/** Water carried off while it hung there, g, if all that came was water; undefined while the balance cannot be made. */
+export const carriedOffG = (look: PullLook, flow: Flow): number | undefined =>
+  flow.incomingPaM3S === null ? undefined : (waterGramsPerHour(flow.incomingPaM3S, look.ambientC) * flow.flatS) / 3600
+
 /** One sentence, its reason and the next action for every way a pull may stand. */
 export const ADVICE_WORDS: Record<AdviceKind, (facts: Facts) => Words> = {
   'on-course': ({ look, farPa, toTargetS }) => ({
@@ -27,17 +31,22 @@ export const ADVICE_WORDS: Record<AdviceKind, (facts: Facts) => Words> = {
   }),
   boiling: ({ look, flow }) => {
     const perHour = flow.incomingPaM3S === null ? undefined : waterGramsPerHour(flow.incomingPaM3S, look.ambientC)
+    const gone = carriedOffG(look, flow) ?? 0
     const left =
-      perHour && perHour > 0.02 ? ` The middle of what the story suggests, ${look.waterG.toFixed(1)} g, takes ${minutes((look.waterG / perHour) * 3600)} at this rate.` : ''
+      perHour === undefined || perHour < 0.02
+        ? ''
+        : gone > look.waterMostG
+          ? ` That makes about ${gone.toPrecision(1)} g by now, more than the ${look.waterMostG.toPrecision(1)} g such a story has at most: wetter than told, or air comes in as well.`
+          : ` The middle of what the story suggests, ${look.waterG.toPrecision(1)} g, takes ${minutes((look.waterG / perHour) * 3600)} at this rate.`
     return {
       sentence: 'Water is boiling off at the coldest place.',
-      why: `It hangs between a tenth of the boiling line and the line, ${micron(look.waterBoilsPa)} micron${perHour ? `, and ${perHour.toFixed(2)} g an hour still come off` : ''}.${left}`,
+      why: `It hangs between a tenth of the boiling line and the line, ${micron(look.waterBoilsPa)} micron${perHour ? `, and about ${perHour.toPrecision(1)} g an hour come off` : ''}.${left}`,
       next: `Keep going. ${look.ballastOpen ? 'The ballast is open, as it should be while it is wet' : 'Open the ballast a little while it is wet'}; gentle heat on the coldest part speeds it, a closed valve and a hold do not.`,
     }
   },
   leak: ({ flow }) => ({
     sentence: 'Stuck: something lets air in.',
-    why: `It has not moved for ${minutes(flow.flatS)}${flow.incomingPaM3S === null ? '' : `; by the flow balance ${flow.incomingPaM3S.toExponential(0)} Pa m³/s still come in`}. Water would sink slowly, this does not.`,
+    why: `It has not moved for ${minutes(flow.flatS)}${flow.incomingPaM3S === null ? '' : `; by the flow balance ${flow.incomingPaM3S.toExponential(0)} Pa m³/s or a few times that still come in`}. Water would sink slowly, this does not.`,
     next: 'Snug the couplers and hoses one by one and watch; then isolate it: a hold tells the car from the rig.',
   }),
   hoses: ({ look, farPa }) => ({

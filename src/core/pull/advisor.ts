@@ -1,5 +1,5 @@
 import { PA_PER_MICRON } from '../units/constants'
-import { ADVICE_WORDS } from './advice-words'
+import { ADVICE_WORDS, carriedOffG } from './advice-words'
 import { type Flow, flowOf } from './flow'
 import type { Lead, PullPlan } from './planner'
 
@@ -37,6 +37,8 @@ export type PullLook = {
   volumeL: number
   /** middle of what the story suggests, g */
   waterG: number
+  /** what 19 of 20 such cars have at most, g */
+  waterMostG: number
   ambientC: number
   ultimatePa: number
   plan: PullPlan
@@ -113,14 +115,20 @@ function likelihood(kind: AdviceKind, look: PullLook, farPa: number, tS: number,
     case 'on-course': {
       const { lowPa, highPa } = bandAt(look.plan, tS)
       const rising = Math.max(0, flow.slopePerMin ?? 0)
-      return square(outside(ln, Math.log(lowPa), Math.log(highPa)) / NEAR) + square(rising / SLOPE_NEAR)
+      // still above the target after nine in ten are there, or flat for longer than the prediction ever is above it
+      const { p90S } = look.plan
+      const late = farPa > look.targetPa && p90S !== null && tS > p90S ? square(Math.log(tS / p90S) / 0.2) : 0
+      const stuck = farPa > look.targetPa && flow.flatS > FLAT_S ? square((flow.flatS - FLAT_S) / FLAT_S) : 0
+      return square(outside(ln, Math.log(lowPa), Math.log(highPa)) / NEAR) + square(rising / SLOPE_NEAR) + late + stuck
     }
     case 'boiling': {
       const place = outside(ln, Math.log(BOILING_FROM_SHARE * look.waterBoilsPa), Math.log(1.1 * look.waterBoilsPa))
       // boiling is a plateau that sinks slowly, and wants water that the story knows of
       const slow = flow.slopePerMin === null ? -1 : square(outside(flow.slopePerMin, -0.12, 0.01) / SLOPE_NEAR)
       const above = square(Math.max(0, Math.log(1.3 * bandAt(look.plan, tS).dryPa) - ln) / NEAR)
-      return square(place / NEAR) + slow + above + Math.log(Math.min(2, 0.3 + look.waterG))
+      // more carried off by now than such a story has: it is less and less likely water
+      const beyond = square(Math.max(0, Math.log((carriedOffG(look, flow) ?? 0) / look.waterMostG || 1)) / 0.6)
+      return square(place / NEAR) + slow + above + beyond + Math.log(Math.min(2, 0.3 + look.waterG))
     }
     case 'leak': {
       // flat, deep under the boiling line or as flat as no boiling is, far above what this rig reaches dry

@@ -38,8 +38,8 @@ export type PullPlan = {
 /** While a gauge at the pump shows so much, the far side has this, Pa; 8 of 10 pulls lie between. */
 export type Lead = { pumpPa: number; farLowPa: number; farPa: number; farHighPa: number }
 
-/** A dry, tight pull: pressures, Pa, at times in s, and the speed with which the far side is emptied, m3/s: what the pump takes over its pressure. */
-export type DryPull = { tS: number[]; farPa: number[]; pumpPa: number[]; speedM3S: number[] }
+/** A dry, tight pull: pressures at the far side, Pa, at times in s; and by falling pressure the speed with which that side is emptied, m3/s: what the pump takes over its pressure. */
+export type DryPull = { tS: number[]; farPa: number[]; speeds: { farPa: number; speedM3S: number }[] }
 
 /** One change and what it saves of the median pull, s; null when that pull does not reach the target with or without it. */
 export type Gain = { name: string; savesS: number | null }
@@ -112,19 +112,24 @@ function leadOf(pumps: readonly Float64Array[], curves: readonly Float64Array[])
   return leads
 }
 
+const SPEEDS_UNTIL_S = 1500
+const SPEED_LEVELS = 0.85
+
 function dryPull(q: PullQuestion, everyS: number): DryPull {
-  const run = simulate(networkOf(q, { liquidG: 0, boundG: 0 }), { seconds: q.horizonS, everyS })
-  const [far, pump] = [run.nodes.indexOf(farNode(q.car)), run.nodes.indexOf('pump')]
+  const network = networkOf(q, { liquidG: 0, boundG: 0 })
+  const coarse = simulate(network, { seconds: q.horizonS, everyS })
+  const fine = simulate(network, { seconds: Math.min(SPEEDS_UNTIL_S, q.horizonS), everyS: 1 })
+  const [far, pump] = [fine.nodes.indexOf(farNode(q.car)), fine.nodes.indexOf('pump')]
   const ultimatePa = q.rig.ultimateMicron * PA_PER_MICRON
-  const dry: DryPull = { tS: [], farPa: [], pumpPa: [], speedM3S: [] }
-  for (const s of run.samples) {
+  const fullM3S = (q.rig.pumpCfm * L_S_PER_CFM) / 1000
+  const speeds: DryPull['speeds'] = []
+  for (const s of fine.samples) {
     const [farPa, pumpPa] = [s.totalPa[far] as number, s.totalPa[pump] as number]
-    dry.tS.push(s.tS)
-    dry.farPa.push(farPa)
-    dry.pumpPa.push(pumpPa)
-    dry.speedM3S.push((((q.rig.pumpCfm * L_S_PER_CFM) / 1000) * Math.max(0, pumpPa - ultimatePa)) / farPa)
+    const before = speeds[speeds.length - 1]
+    if (before && farPa > SPEED_LEVELS * before.farPa) continue
+    speeds.push({ farPa, speedM3S: (fullM3S * Math.max(0, pumpPa - ultimatePa)) / farPa })
   }
-  return dry
+  return { tS: coarse.samples.map((s) => s.tS), farPa: coarse.samples.map((s) => s.totalPa[far] as number), speeds }
 }
 
 function bandOf(curves: readonly Float64Array[], everyS: number): PullBand {

@@ -24,6 +24,9 @@ function drawn([low, high]: [number, number], normal: number): number {
 
 const hasBound = (story: JobOpened['story']): boolean => story.opened !== 'nothing' && !story.drierReplaced
 
+/** What 9 of 10 cars with this story have at most, g of liquid water. */
+export const mostLiquidG = (story: JobOpened['story']): number => LIQUID_G[story.opened][1]
+
 /** The middle of what the story suggests, g. */
 export function medianWater(story: JobOpened['story']): Water {
   return { liquidG: median(LIQUID_G[story.opened]), boundG: hasBound(story) ? median(OLD_DRIER_G) : 0 }

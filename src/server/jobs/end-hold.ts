@@ -1,9 +1,10 @@
 import { holdContext, JUDGED_SAMPLES } from '@/core/hold/context'
+import { historyAgainst } from '@/core/hold/history'
 import { type HoldResult, judgeHold } from '@/core/hold/judge'
 import { jobTimeMs } from '@/core/procedure/clock'
 import type { HoldEnded } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
-import { currentHold } from '@/core/procedure/state'
+import { currentHold, type JobState } from '@/core/procedure/state'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { selectAverages } from '../readings/history'
@@ -31,12 +32,20 @@ export async function endHold(user: Author, jobId: string, eventId: string, atMs
   const samples = points.map((p) => ({ elapsedS: (p.at - from) / 1000, pressurePa: p.value, count: p.count }))
   const judged = judgeHold(samples, holdContext(state, hold.plannedMinutes))
   const count = points.reduce((sum, p) => sum + p.count, 0)
-  const payload = endedOf(judged, (to - from) / 1000, count)
+  const payload = endedOf(judged, (to - from) / 1000, count, historyOf(state, judged))
   const happenedAt = new Date(Math.round(to)).toISOString()
   return transaction(db, (tx) => appendEvents(tx, user, jobId, [{ id: eventId, kind: 'hold-ended', happenedAt, payload }]))
 }
 
-function endedOf(judged: HoldResult, heldS: number, samples: number): HoldEnded {
+/** What the car lost before, set against what was found; empty without the figures. */
+function historyOf(state: JobState, judged: HoldResult): string[] {
+  const { daysSinceCharge, lastChargeG } = state.opened.history
+  const lost = lastChargeG === null || state.recoveredG === undefined ? null : Math.max(0, lastChargeG - state.recoveredG)
+  const agreement = historyAgainst(judged, lost, daysSinceCharge)
+  return agreement ? [agreement.words] : []
+}
+
+function endedOf(judged: HoldResult, heldS: number, samples: number, more: string[]): HoldEnded {
   return {
     verdict: judged.verdict,
     leak: judged.probability.leak,
@@ -46,6 +55,6 @@ function endedOf(judged: HoldResult, heldS: number, samples: number): HoldEnded 
     leakGramsPerYear: judged.leakGramsPerYear?.high ?? null,
     heldS,
     samples,
-    reasons: judged.reasons,
+    reasons: [...judged.reasons, ...more],
   }
 }

@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { holdContext, JUDGED_SAMPLES } from '@/core/hold/context'
 import type { HoldResult, HoldSample } from '@/core/hold/judge'
+import type { RuleSaid } from '@/core/hold/schools'
 import { currentHold, type JobState } from '@/core/procedure/state'
 import type { CurvePoint } from './use-job-live'
 
@@ -21,9 +22,12 @@ export function holdSamples(vacuum: readonly CurvePoint[], isolatedMs: number): 
   return [...slices.values()].map((s) => ({ elapsedS: (s.at / s.count - isolatedMs) / 1000, pressurePa: s.value / s.count, count: s.count }))
 }
 
+/** What the judge says of a hold, and the schools' rules beside it. */
+export type Judgement = { result: HoldResult; rules: RuleSaid[] }
+
 /** The judgement of the running hold, made in a web worker at most once a second; undefined while there is none. */
-export function useJudge(state: JobState, vacuum: readonly CurvePoint[]): HoldResult | undefined {
-  const [result, setResult] = useState<HoldResult>()
+export function useJudge(state: JobState, vacuum: readonly CurvePoint[]): Judgement | undefined {
+  const [result, setResult] = useState<Judgement>()
   const worker = useRef<Worker>(undefined)
   const asked = useRef({ number: 0, atMs: 0 })
   const hold = state.step === 'hold' ? currentHold(state) : undefined
@@ -31,8 +35,8 @@ export function useJudge(state: JobState, vacuum: readonly CurvePoint[]): HoldRe
   useEffect(() => {
     if (!running) return
     const made = new Worker(new URL('../../workers/judge-worker.ts', import.meta.url), { type: 'module' })
-    made.onmessage = (message: MessageEvent<{ number: number; result: HoldResult }>) => {
-      if (message.data.number === asked.current.number) setResult(message.data.result)
+    made.onmessage = (message: MessageEvent<{ number: number } & Judgement>) => {
+      if (message.data.number === asked.current.number) setResult({ result: message.data.result, rules: message.data.rules })
     }
     worker.current = made
     return () => {

@@ -2,8 +2,9 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import type { Call, CallButton } from '@/core/call/types'
+import type { Ask, Call, CallButton } from '@/core/call/types'
 import { newEventId, send } from '../api'
+import { Field } from '../form/field'
 import { useHotkeys } from '../hooks/use-hotkeys'
 import { useForms } from './forms'
 import { KeysDialog } from './keys-dialog'
@@ -16,8 +17,13 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
   const router = useRouter()
   const forms = useForms()
   const [keysOpen, setKeysOpen] = useState(false)
+  const [asking, setAsking] = useState<Ask | null>(null)
   const press = (button: CallButton) => {
     if (deeds.busy) return
+    if (button.ask) {
+      setAsking(button.ask)
+      return
+    }
     const does = button.does
     if (does.do === 'record') deeds.record(does.deeds)
     if (does.do === 'go') router.push(does.to === 'board' ? '/board' : `/job/${jobId}/record`)
@@ -26,7 +32,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
   }
   const buttons = [call.action, ...call.plain]
   useHotkeys({
-    ...Object.fromEntries(deeds.pending.length > 0 ? [] : buttons.map((b) => [b.key.toLowerCase(), () => press(b)])),
+    ...Object.fromEntries(deeds.pending.length > 0 || asking ? [] : buttons.map((b) => [b.key.toLowerCase(), () => press(b)])),
     a: onTrail,
     '?': () => setKeysOpen(true),
   })
@@ -38,6 +44,8 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
     >
       {deeds.pending.length > 0 ? (
         <CautionAsk deeds={deeds} />
+      ) : asking ? (
+        <ReasonAsk ask={asking} deeds={deeds} jobId={jobId} onDone={() => setAsking(null)} />
       ) : (
         <>
           <div className="flex justify-between text-[16px] text-ink-2">
@@ -134,6 +142,43 @@ function Watch({ lines }: { lines: string[] }) {
         ))}
       </ul>
     </section>
+  )
+}
+
+/** Asks for the reason of what proves less, and says its price first. */
+function ReasonAsk({ ask, deeds, jobId, onDone }: { ask: Ask; deeds: Deeds; jobId: string; onDone: () => void }) {
+  const [why, setWhy] = useState('')
+  const [error, setError] = useState<string>()
+  const goOn = async () => {
+    if (why.trim() === '') {
+      setError('a word or two: the record keeps it')
+      return
+    }
+    await deeds.recordNow([{ kind: ask.kind, payload: { why: why.trim() } }])
+    if (ask.judge) await judge(jobId, deeds)
+    onDone()
+  }
+  return (
+    <form
+      aria-label={ask.question}
+      className="flex flex-1 flex-col"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void goOn()
+      }}
+    >
+      <p className="text-[24px] font-semibold leading-tight">{ask.question}</p>
+      <p className="mt-2 mb-3 text-[18px] leading-snug">{ask.price}</p>
+      <Field label="Reason" value={why} onChange={setWhy} error={error} placeholder="the car is needed, the bay closes …" />
+      <div className="mt-auto pt-5">
+        <button type="button" onClick={onDone} className="flex min-h-[68px] w-full items-center rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text">
+          Let it hold
+        </button>
+        <button type="submit" disabled={deeds.busy} className="plain-button mt-2.5 w-full text-left text-[17px]">
+          {ask.judge ? 'End it and judge' : 'Skip it'}
+        </button>
+      </div>
+    </form>
   )
 }
 

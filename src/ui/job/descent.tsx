@@ -65,7 +65,7 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         <TimeLabels fromMs={startMs} toMs={endMs} x={x} y={height} clock={clock} marks={marks} most={narrow ? 3 : 7} left={plotLeft} right={width} />
       </svg>
       <div className="absolute top-4" style={{ left: plotLeft + (narrow ? 24 : 64) }}>
-        <ReadingFigures live={live} unread={pull ? 'Above the gauge’s range still, or nothing read.' : 'Nothing pulled yet.'} />
+        <ReadingFigures live={live} unread={pull ? 'Above the gauge’s range still, or nothing read.' : 'Nothing pulled yet.'} gaugeAt={state.opened.rig.gaugeAt} />
       </div>
       <figcaption className="sr-only">{sentence(live, strata, last)}</figcaption>
     </figure>
@@ -92,7 +92,15 @@ function Band({ band, x, y, right }: { band: PullBand; x: (s: number) => number;
         strokeWidth="1"
       />
       {shown > 3 && (
-        <text x={x(band.tS[label] as number) + 6} y={(y(band.highPa[label] as number) + y(band.lowPa[label] as number)) / 2 + 5} fontSize="14.5" fill="var(--ink)">
+        <text
+          x={x(band.tS[label] as number) + 6}
+          y={(y(band.highPa[label] as number) + y(band.lowPa[label] as number)) / 2 + 5}
+          fontSize="14.5"
+          fill="var(--ink)"
+          stroke="var(--deep)"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
           predicted, 8 in 10
         </text>
       )}

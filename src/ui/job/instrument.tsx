@@ -3,11 +3,12 @@
 import { LEAVE_WORDS } from '@/core/call/after'
 import { restFinding } from '@/core/call/before'
 import type { Live } from '@/core/call/types'
+import type { RuleSaid } from '@/core/hold/schools'
 import { LEAVE_ITEMS } from '@/core/procedure/events'
-import type { JobState } from '@/core/procedure/state'
+import { currentHold, currentPull, type JobState } from '@/core/procedure/state'
 import { massInAllUnits } from '@/core/units/mass'
 import { gaugeText } from '../format'
-import type { LiveJob } from '../hooks/use-job-live'
+import type { CurvePoint, LiveJob } from '../hooks/use-job-live'
 import type { Planned } from '../hooks/use-plan'
 import { OPENED_WORDS } from '../words/words'
 import { ChargeFigures } from './charge-figures'
@@ -16,11 +17,15 @@ import { useForms } from './forms'
 import { FixForm, GrossForm, PlanForm, ProofForm, SignForm, ZeroForm } from './forms/step-forms'
 import { Gains } from './gains'
 import { HoldLens } from './hold-lens'
+import { HoldStands } from './hold-stands'
+import { HoldsCompared } from './holds-compared'
 import { ProofBands } from './proof-bands'
 import { ProofScale } from './proof-scale'
+import { PullStands } from './pull-stands'
+import { ReadingsTable } from './readings-table'
 import type { Deeds } from './use-deeds'
 
-type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds; planned: Planned | undefined }
+type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds; planned: Planned | undefined; rules: RuleSaid[] | undefined }
 
 /** The step's own instrument, in the middle of the screen; on the phone it stands above the call. */
 export function Instrument(props: Props) {
@@ -31,7 +36,7 @@ export function Instrument(props: Props) {
   )
 }
 
-function StepInstrument({ state, live, job, clock, deeds, planned }: Props) {
+function StepInstrument({ state, live, job, clock, deeds, planned, rules }: Props) {
   const { form } = useForms()
   if (state.signed) return <Closed state={state} />
   switch (state.step) {
@@ -57,7 +62,9 @@ function StepInstrument({ state, live, job, clock, deeds, planned }: Props) {
       return (
         <>
           <Descent state={state} live={live} vacuum={job.vacuum} clock={clock} band={planned?.plan?.band} />
+          {state.step === 'pull' && <PullStands advice={live.pull} />}
           <Gains planned={planned} />
+          {state.step === 'pull' && <ReadingsTable points={pullPoints(state, job.vacuum)} clock={clock} />}
         </>
       )
     case 'hold':
@@ -65,6 +72,9 @@ function StepInstrument({ state, live, job, clock, deeds, planned }: Props) {
         <>
           <HoldLens state={state} live={live} vacuum={job.vacuum} clock={clock} />
           <ProofScale state={state} live={live} />
+          <HoldStands state={state} live={live} rules={rules} deeds={deeds} clock={clock} />
+          <HoldsCompared state={state} vacuum={job.vacuum} nowMs={live.nowMs} />
+          <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} />
         </>
       )
     case 'charge':
@@ -102,6 +112,17 @@ function StepInstrument({ state, live, job, clock, deeds, planned }: Props) {
       return unknown
     }
   }
+}
+
+function holdPoints(state: JobState, vacuum: readonly CurvePoint[]): CurvePoint[] {
+  const hold = currentHold(state)
+  const untilMs = hold?.ended ? Date.parse(hold.ended.at) : Number.POSITIVE_INFINITY
+  return hold ? vacuum.filter((p) => p.at >= Date.parse(hold.isolatedAt) && p.at <= untilMs) : []
+}
+
+function pullPoints(state: JobState, vacuum: readonly CurvePoint[]): CurvePoint[] {
+  const pull = currentPull(state)
+  return pull ? vacuum.filter((p) => p.at >= Date.parse(pull.startedAt)) : []
 }
 
 function proofValues(state: JobState, live: Live) {

@@ -1,6 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
+import { alarmsOf } from '@/core/call/alarms'
 import { callFor } from '@/core/call/call'
 import type { Live } from '@/core/call/types'
 import { clockFactor } from '@/core/procedure/clock'
@@ -14,6 +15,8 @@ import { type LiveJob, useJobLive } from '../hooks/use-job-live'
 import { useJudge } from '../hooks/use-judge'
 import { useJobNow } from '../hooks/use-now'
 import { usePlan } from '../hooks/use-plan'
+import { usePullAdvice } from '../hooks/use-pull-advice'
+import { AlarmBar } from './alarm-bar'
 import { BenchPanel } from './bench-panel'
 import { CallPanel } from './call-panel'
 import { ConnectionDrawing } from './connection-drawing'
@@ -31,10 +34,11 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
   const job = useJobLive(view)
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
-  const judgement = useJudge(state, job.vacuum)
+  const judged = useJudge(state, job.vacuum)
   const clock = useMemo(() => clockIn(shop.timeZone), [shop.timeZone])
-  const live = liveOf(job, state, nowMs, clock, judgement)
   const planned = usePlan(state)
+  const pull = usePullAdvice(state, job.vacuum, planned?.plan)
+  const live = { ...liveOf(job, state, nowMs, clock, judged?.result), ...(pull && { pull }) }
   const call = callFor(state, live)
   const deeds = useDeeds(view.id, state)
   const [trailOpen, setTrailOpen] = useState(false)
@@ -42,9 +46,10 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
   return (
     <FormsProvider state={state} live={live} call={call} jobId={view.id} user={user}>
       <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} connected={job.connected} />
+      <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
       <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
         <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
-          <Instrument state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} />
+          <Instrument state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} rules={judged?.rules} />
           {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
           <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
           {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}
@@ -69,7 +74,7 @@ function liveOf(job: LiveJob, state: JobState, nowMs: number, clock: Live['clock
   return {
     nowMs,
     clock,
-    ...(vacuum && { vacuumPa: vacuum.value }),
+    ...(vacuum && { vacuumPa: vacuum.value, vacuumAtMs: Date.parse(vacuum.at) }),
     ...(low && { lowPa: low.value }),
     ...(high && { highPa: high.value }),
     ...(scale && { scaleG: scale.value }),

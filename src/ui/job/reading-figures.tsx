@@ -3,7 +3,7 @@ import { PA_PER_MICRON } from '@/core/units/constants'
 import { micronText, paText, signed } from '../format'
 
 /** The reading, the largest thing on the screen, with its other unit and where it is going. */
-export function ReadingFigures({ live, unread }: { live: Live; unread: string }) {
+export function ReadingFigures({ live, unread, gaugeAt = 'far' }: { live: Live; unread: string; gaugeAt?: 'far' | 'pump' | undefined }) {
   if (live.vacuumPa === undefined) return <p className="text-[22px] font-medium">{unread}</p>
   const perMinute = live.fallPaS === undefined ? undefined : (live.fallPaS / PA_PER_MICRON) * 60
   const digits = perMinute !== undefined && Math.abs(perMinute) < 10 ? 1 : 0
@@ -17,7 +17,9 @@ export function ReadingFigures({ live, unread }: { live: Live; unread: string })
         <span className="ml-2 text-[32px] font-medium max-sm:hidden">micron</span>
         <span className="mt-2 block text-[17px] max-sm:text-[15px] max-sm:leading-tight">
           <b className="hidden font-semibold max-sm:block max-sm:text-[19px]">micron</b>
-          <b className="font-semibold">far gauge</b> <span className="ml-4 text-ink-2 max-sm:hidden">{paText(live.vacuumPa)}</span>
+          <b className="font-semibold">{gaugeAt === 'far' ? 'far gauge' : 'at the pump'}</b>
+          {gaugeAt === 'pump' && live.pull?.far && <b className="ml-4 font-semibold">at the car about {micronText(live.pull.far.pa)}</b>}{' '}
+          <span className="ml-4 text-ink-2 max-sm:hidden">{paText(live.vacuumPa)}</span>
         </span>
       </p>
       {perMinute !== undefined && (

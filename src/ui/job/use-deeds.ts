@@ -11,6 +11,8 @@ import { newEventId, send } from '../api'
 export type Deeds = {
   /** records deeds at once, or asks first when they would cost something */
   record: (deeds: Deed[]) => void
+  /** records deeds that carry their own reason, without asking; resolves when they are stored */
+  recordNow: (deeds: Deed[]) => Promise<void>
   /** cautions that wait for an answer, empty when none */
   pending: Caution[]
   goOn: () => void
@@ -58,5 +60,5 @@ export function useDeeds(jobId: string, state: JobState): Deeds {
     setWaiting(null)
     void store([...passed, ...waiting.deeds])
   }
-  return { record, pending: waiting?.cautions ?? [], goOn, goBack: () => setWaiting(null), busy, refused, report: setRefused, setBusy }
+  return { record, recordNow: store, pending: waiting?.cautions ?? [], goOn, goBack: () => setWaiting(null), busy, refused, report: setRefused, setBusy }
 }

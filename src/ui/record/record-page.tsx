@@ -65,9 +65,9 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
         {state.holds.map((h, i) => (
           <Fact key={h.isolatedAt} name={`Hold ${i + 1}`}>
             {h.skipped
-              ? `skipped: ${h.skipped}. No leak was ruled out.`
+              ? `skipped by ${h.skipped.by}: ${h.skipped.why}. Not proved: that it is tight, and that it is dry.`
               : h.ended
-                ? `${h.ended.verdict}, leak ${Math.round(h.ended.leak * 100)} %; held ${Math.round(h.ended.heldS / 60)} min${h.ended.provesGramsPerYear === null ? '' : `. Would have shown a leak of ${gramsWords(h.ended.provesGramsPerYear)} g a year, worst case`}`
+                ? `${h.ended.verdict}, leak ${Math.round(h.ended.leak * 100)} %; held ${Math.round(h.ended.heldS / 60)} min${h.ended.provesGramsPerYear === null ? '' : `. Would have shown a leak of ${gramsWords(h.ended.provesGramsPerYear)} g a year, worst case; not proved: a smaller one, a core under its coupler, a seal that opens under pressure only`}${h.shortened ? `. Ended after ${Math.round(h.ended.heldS / 60)} of ${h.plannedMinutes} min by ${h.shortened.by}: ${h.shortened.why}` : ''}`
                 : 'running'}
           </Fact>
         ))}

@@ -1,4 +1,5 @@
 import { LEAVE_WORDS } from '@/core/call/after'
+import { alarmWords } from '@/core/call/alarms'
 import type { JobEvent } from '@/core/procedure/events'
 import { PART_NAMES } from '@/core/procedure/parts'
 import { STEP_NAMES } from '@/core/procedure/steps'
@@ -32,6 +33,12 @@ export function eventWords(event: JobEvent): string {
       return `Hold judged ${event.payload.verdict}, leak ${Math.round(event.payload.leak * 100)} %, damp ${Math.round(event.payload.damp * 100)} %`
     case 'hold-skipped':
       return `Hold skipped: ${event.payload.why}`
+    case 'hold-shortened':
+      return `Hold ended early: ${event.payload.why}`
+    case 'alarm-answered':
+      return event.payload.answer === 'seen' ? `Alarm seen: ${alarmWords(event.payload.alarm)}` : `Alarm put off ${event.payload.minutes} min: ${alarmWords(event.payload.alarm)}`
+    case 'nitrogen-swept':
+      return `Swept with dry nitrogen ×${event.payload.passes} to ${Math.round(event.payload.pressurePaG / 1000)} kPa`
     case 'priors-set':
       return event.payload.use === 'even' ? 'Judged with nothing presumed' : 'Judged with the job’s story'
     case 'hold-decided':

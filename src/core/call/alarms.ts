@@ -1,0 +1,77 @@
+import { currentHold, currentPull, holdEndsMs, type JobState } from '../procedure/state'
+import { PA_PER_MICRON } from '../units/constants'
+import { findingOf } from './hold'
+import type { Live } from './types'
+
+/** Something that wants a person now; its id says which, so that it is answered once. */
+export type Alarm = { id: string; sentence: string }
+
+/** A gauge that said nothing for so long is silent, s of job time; more where the clock runs fast (assumed). */
+const SILENT_S = 90
+/** Rising faster than this in a hold, or while pulled, something has opened, Pa/s: 90 and 225 micron a minute (assumed). */
+const RUNAWAY_HOLD_PA_S = 0.2
+const RUNAWAY_PULL_PA_S = 0.5
+
+/** What an alarm was about, by the first word of its id. */
+const WORDS: Record<string, string> = {
+  target: 'target reached',
+  verdict: 'hold decided',
+  runaway: 'pressure running away',
+  silent: 'gauge silent',
+  back: 'time to come back',
+}
+export const alarmWords = (id: string): string => WORDS[id.split(':')[0] ?? ''] ?? id
+
+/**
+ * Alarms of a car now, answered ones left out.
+ * @param factor - how fast the job's clock runs; a fast one makes readings look old
+ */
+export function alarmsOf(state: JobState, live: Live, factor = 1): Alarm[] {
+  if (state.signed) return []
+  const found = [...pullAlarms(state, live), ...holdAlarms(state, live), ...silence(state, live, factor)]
+  return found.filter(({ id }) => {
+    const answer = state.alarms[id]
+    return answer === undefined || (answer.untilMs !== null && answer.untilMs <= live.nowMs)
+  })
+}
+
+function pullAlarms(state: JobState, live: Live): Alarm[] {
+  const pull = currentPull(state)
+  if (state.step !== 'pull' || !pull || pull.endedAt) return []
+  const n = state.pulls.length
+  const { targetMicron, pullMinutes } = state.opened.procedure
+  const carPa = state.opened.rig.gaugeAt === 'pump' ? live.pull?.far?.highPa : live.vacuumPa
+  const reached = carPa !== undefined && carPa <= targetMicron * PA_PER_MICRON
+  const due = Date.parse(pull.startedAt) + pullMinutes * 60_000
+  return [
+    ...(reached ? [{ id: `target:${n}`, sentence: `Target reached: ${Math.round((carPa ?? 0) / PA_PER_MICRON).toLocaleString('en')} micron.` }] : []),
+    ...(!reached && live.nowMs >= due ? [{ id: `back:pull:${n}`, sentence: 'The pull’s time is up, and it is not at its target.' }] : []),
+    ...((live.fallPaS ?? 0) > RUNAWAY_PULL_PA_S ? [{ id: `runaway:pull:${n}`, sentence: 'It rises with the pump on: something has opened.' }] : []),
+  ]
+}
+
+function holdAlarms(state: JobState, live: Live): Alarm[] {
+  const hold = currentHold(state)
+  if (state.step !== 'hold' || !hold || hold.ended) return []
+  const n = state.holds.length
+  const judged = live.judgement
+  const finding = judged && findingOf(judged)
+  const over = live.nowMs >= holdEndsMs(hold)
+  return [
+    ...(over ? [{ id: `back:hold:${n}:${hold.plannedMinutes}`, sentence: 'The hold’s time is up: judge it.' }] : []),
+    ...(finding && !over ? [{ id: `verdict:${n}:${finding}`, sentence: `The hold is decided: ${finding === 'wet' ? 'damp for certain' : finding.replaceAll('-', ' ')}.` }] : []),
+    ...((live.fallPaS ?? 0) > RUNAWAY_HOLD_PA_S ? [{ id: `runaway:hold:${n}`, sentence: 'It is running away: a valve, a hose or a large hole.' }] : []),
+  ]
+}
+
+function silence(state: JobState, live: Live, factor: number): Alarm[] {
+  if ((state.step !== 'pull' && state.step !== 'hold') || live.vacuumAtMs === undefined || currentHold(state)?.ended) return []
+  const ageS = (live.nowMs - live.vacuumAtMs) / 1000
+  if (ageS < Math.max(SILENT_S, 8 * factor)) return []
+  return [
+    {
+      id: `silent:${new Date(live.vacuumAtMs).toISOString().slice(0, 16)}`,
+      sentence: `The gauge has said nothing for ${Math.round(ageS / 60) || 1} min: battery, lead or range? Type readings meanwhile.`,
+    },
+  ]
+}

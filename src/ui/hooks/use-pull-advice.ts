@@ -1,0 +1,39 @@
+'use client'
+
+import { useMemo } from 'react'
+import { waterSaturationPa } from '@/core/fluids/water'
+import { currentPull, type JobState } from '@/core/procedure/state'
+import { adviseOnPull, type PullAdvice } from '@/core/pull/advisor'
+import type { PullPlan } from '@/core/pull/planner'
+import { medianWater, mostLiquidG } from '@/core/pull/water-inventory'
+import { PA_PER_MICRON } from '@/core/units/constants'
+import { kelvin } from '@/core/units/temperature'
+import { type CurvePoint, thin } from './use-job-live'
+
+const MOST = 400
+
+/** Where the running pull stands, from its readings and its prediction; undefined while there is none of either. */
+export function usePullAdvice(state: JobState, vacuum: readonly CurvePoint[], plan: PullPlan | undefined): PullAdvice | undefined {
+  const pull = state.step === 'pull' ? currentPull(state) : undefined
+  const startMs = pull && !pull.endedAt ? Date.parse(pull.startedAt) : undefined
+  return useMemo(() => {
+    if (startMs === undefined || !plan) return undefined
+    let points = vacuum.filter((p) => p.at >= startMs)
+    while (points.length > MOST) points = thin(points)
+    const { rig, place, procedure, story, volumeL } = state.opened
+    return adviseOnPull({
+      readings: points.map((p) => ({ tS: (p.at - startMs) / 1000, pressurePa: p.value })),
+      targetPa: procedure.targetMicron * PA_PER_MICRON,
+      waterBoilsPa: waterSaturationPa(kelvin(place.ambientC)),
+      instrument: rig.gauge,
+      gaugeAt: rig.gaugeAt ?? 'far',
+      ballastOpen: state.rig.ballast === 'open',
+      volumeL,
+      waterG: medianWater(story).liquidG,
+      waterMostG: mostLiquidG(story),
+      ambientC: place.ambientC,
+      ultimatePa: rig.ultimateMicron * PA_PER_MICRON,
+      plan,
+    })
+  }, [startMs, plan, vacuum, state])
+}

@@ -1,0 +1,94 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import type { Alarm } from '@/core/call/alarms'
+import { useHotkeys } from '../hooks/use-hotkeys'
+import { Triangle } from './call-panel'
+import type { Deeds } from './use-deeds'
+
+const SNOOZE_MIN = 5
+const AGAIN_MS = 8000
+const KEY = 'yperos-alarm-sound'
+
+/** What wants a person now, with a sound and a notification when they are switched on; each is answered once, and the answer is logged. */
+export function AlarmBar({ alarms, deeds }: { alarms: readonly Alarm[]; deeds: Deeds }) {
+  const first = alarms[0]
+  const [sound, setSound] = useSound()
+  useRinging(first, sound)
+  const answer = (kind: 'seen' | 'snoozed') => {
+    if (first && !deeds.busy) deeds.record([{ kind: 'alarm-answered', payload: { alarm: first.id, answer: kind, minutes: kind === 'seen' ? 0 : SNOOZE_MIN } }])
+  }
+  useHotkeys(first ? { z: () => answer('seen'), x: () => answer('snoozed') } : {})
+  if (!first) return null
+  return (
+    <div role="alert" className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b-2 border-ink bg-sheet px-5 py-2 max-sm:px-4">
+      <Triangle />
+      <p className="min-w-0 flex-1 text-[20px] font-semibold leading-tight max-sm:min-w-[240px] max-sm:text-[18px]">
+        {first.sentence}
+        {alarms.length > 1 && <span className="ml-3 text-[16px] font-medium text-ink-2">and {alarms.length - 1} more</span>}
+      </p>
+      <button type="button" className="plain-button text-[16px]" disabled={deeds.busy} onClick={() => answer('seen')}>
+        Seen <span className="key max-sm:hidden">Z</span>
+      </button>
+      <button type="button" className="plain-button text-[16px]" disabled={deeds.busy} onClick={() => answer('snoozed')}>
+        In {SNOOZE_MIN} min <span className="key max-sm:hidden">X</span>
+      </button>
+      <button type="button" className="plain-button text-[16px]" aria-pressed={sound} onClick={() => setSound(!sound)}>
+        {sound ? 'Sound on' : 'Sound off'}
+      </button>
+    </div>
+  )
+}
+
+/** Whether alarms sound here; kept in this browser. Switching it on is also the moment a browser lets one ask for notifications. */
+function useSound(): [boolean, (on: boolean) => void] {
+  const [sound, set] = useState(false)
+  useEffect(() => set(localStorage.getItem(KEY) === 'on'), [])
+  return [
+    sound,
+    (on) => {
+      localStorage.setItem(KEY, on ? 'on' : 'off')
+      set(on)
+      if (on && typeof Notification !== 'undefined' && Notification.permission === 'default') void Notification.requestPermission()
+    },
+  ]
+}
+
+function useRinging(alarm: Alarm | undefined, sound: boolean): void {
+  const told = useRef(new Set<string>())
+  const id = alarm?.id
+  const sentence = alarm?.sentence
+  useEffect(() => {
+    if (!id || !sound) return
+    if (!told.current.has(id) && typeof Notification !== 'undefined' && Notification.permission === 'granted') {
+      told.current.add(id)
+      new Notification('Yperos', { body: sentence ?? '', tag: id })
+    }
+    const audio = new AudioContext()
+    const ring = () => tone(audio)
+    ring()
+    const again = setInterval(ring, AGAIN_MS)
+    return () => {
+      clearInterval(again)
+      void audio.close()
+    }
+  }, [id, sentence, sound])
+}
+
+/** Two short tones, the second higher: heard over an engine, no melody. */
+function tone(audio: AudioContext): void {
+  for (const [after, hertz] of [
+    [0, 660],
+    [0.22, 880],
+  ] as const) {
+    const at = audio.currentTime + after
+    const [source, volume] = [audio.createOscillator(), audio.createGain()]
+    source.frequency.value = hertz
+    volume.gain.setValueAtTime(0.0001, at)
+    volume.gain.exponentialRampToValueAtTime(0.5, at + 0.02)
+    volume.gain.exponentialRampToValueAtTime(0.0001, at + 0.2)
+    source.connect(volume).connect(audio.destination)
+    source.start(at)
+    source.stop(at + 0.22)
+  }
+}
