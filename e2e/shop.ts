@@ -46,7 +46,7 @@ export async function expectStep(page: Page, step: string): Promise<void> {
   await expect(page.locator('[aria-current="step"]')).toContainText(step)
 }
 
-type CarWish = { chargeG?: number; holdMinutes?: number; targetMicron?: number; simulated?: boolean; name?: string }
+type CarWish = { chargeG?: number; holdMinutes?: number; targetMicron?: number; simulated?: boolean; name?: string; rig?: object; history?: object }
 
 /** Opens a job by the request its form sends, for tests that begin later in the work. */
 export async function openCar(request: APIRequestContext, wish: CarWish = {}): Promise<string> {
@@ -57,10 +57,10 @@ export async function openCar(request: APIRequestContext, wish: CarWish = {}): P
     label: { refrigerant: 'R-134a', lowG: chargeG, highG: chargeG, typed: `${chargeG} g`, toleranceG: 15, oilKind: 'PAG 46', oilMl: null, source: 'label' },
     place: { altitudeM: 2380, barometerPa: 75_815, ambientC: 11 },
     story: { opened: 'cap-or-core', openHours: 1, drierReplaced: true },
-    history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null },
+    history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null, ...wish.history },
     volumeL: 2.5,
     procedure: { name: 'Weigh and measure', targetMicron: wish.targetMicron ?? 500, pullMinutes: 60, holdMinutes: wish.holdMinutes ?? 30 },
-    rig: { name: 'Cart P2', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2 },
+    rig: { name: 'Cart P2', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2, ...wish.rig },
     simulated: wish.simulated ?? true,
   }
   const answer = await request.post('/api/jobs', { data: { id: randomUUID(), eventId: randomUUID(), payload } })

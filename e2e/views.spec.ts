@@ -8,6 +8,7 @@ const VIEWS: [name: string, place: string][] = [
   ['sign in', '/sign-in'],
   ['board', '/board'],
   ['new car', '/job/new'],
+  ['judge', '/judge'],
   ['shop', '/shop'],
   ['rig room', '/rig-room'],
   ['zero', 'Grader'],

@@ -4,7 +4,7 @@ import { benchToken, expect, openCar, signIn, test } from '../shop'
 const JOB = '00000000-0000-4000-8000-000000000000'
 
 test('every page sends a stranger to sign in', async ({ page }) => {
-  for (const path of ['/board', '/job/new', `/job/${JOB}`, `/job/${JOB}/record`, '/shop', '/rig-room', `/rig-room/${JOB}`]) {
+  for (const path of ['/board', '/job/new', `/job/${JOB}`, `/job/${JOB}/record`, '/shop', '/judge', '/rig-room', `/rig-room/${JOB}`]) {
     await page.goto(path)
     await expect(page, path).toHaveURL(/sign-in/)
   }
@@ -23,9 +23,10 @@ test('every handler and stream refuses a stranger', async ({ request }) => {
     '/api/jobs',
     '/api/shop',
     '/api/rig-room',
+    '/api/column-mappings',
     '/api/sign-out',
     '/api/ingest',
-    ...['events', 'readings', 'sign', 'hold-end', 'bench'].map((p) => `/api/jobs/${JOB}/${p}`),
+    ...['events', 'readings', 'sign', 'hold-end', 'hold-file', 'bench'].map((p) => `/api/jobs/${JOB}/${p}`),
   ]
   for (const path of get) expect((await request.get(path)).status(), path).toBe(401)
   for (const path of post) expect((await request.post(path, { data: {} })).status(), path).toBe(401)

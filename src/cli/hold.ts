@@ -6,7 +6,8 @@ import { historyAgainst } from '@/core/hold/history'
 import { contextOfFile, HoldContextFile, resultAsFile } from '@/core/hold/hold-file'
 import { judgeHold } from '@/core/hold/judge'
 import { rulesOn } from '@/core/hold/schools'
-import { BadReading, type HoldReadings, holdReadings, type ReadingRow } from '@/core/readings/hold-readings'
+import { BadReading, type HoldReadings, holdReadings } from '@/core/readings/hold-readings'
+import { type CsvLine, rowsOfReadingsFile } from '@/core/readings/readings-csv'
 import { BadInput, type Command, emit, readArgs, readJsonFile, readTextFile } from './command'
 
 /** `hold readings.csv --context context.json`: the judge on a file, or on a folder of them. */
@@ -77,8 +78,9 @@ function judgeFile(file: string, contextFile: string, rules: boolean) {
 }
 
 function readHold(file: string, barometerPa: number | undefined): HoldReadings {
-  const { rows, timed } = rowsOf(file)
+  const lines = linesOf(file)
   try {
+    const { rows, timed } = rowsOfReadingsFile(lines)
     return holdReadings(rows, timed, barometerPa)
   } catch (error) {
     if (error instanceof BadReading) throw new BadInput(`${file}:${error.line}: ${error.message}`)
@@ -86,29 +88,15 @@ function readHold(file: string, barometerPa: number | undefined): HoldReadings {
   }
 }
 
-const COLUMNS = ['channel', 'value', 'unit'] as const
-
-function rowsOf(file: string): { rows: ReadingRow[]; timed: 'elapsed_s' | 'time' } {
+function linesOf(file: string): CsvLine[] {
   const text = readTextFile(file)
-  let records: { record: string[]; info: { lines: number } }[]
   try {
-    records = parse(text, { info: true, bom: true, skip_empty_lines: true, relax_column_count: true, trim: true }) as unknown as typeof records
+    const records = parse(text, { info: true, bom: true, skip_empty_lines: true, relax_column_count: true, trim: true }) as unknown as {
+      record: string[]
+      info: { lines: number }
+    }[]
+    return records.map(({ record, info }) => ({ cells: record, line: info.lines }))
   } catch (error) {
     throw new BadInput(`${file}: is not CSV: ${(error as Error).message}`)
   }
-  const header = records[0]?.record ?? []
-  const timed = header[0] === 'elapsed_s' || header[0] === 'time' ? header[0] : null
-  if (timed === null || COLUMNS.some((c, i) => header[i + 1] !== c)) {
-    throw new BadInput(`${file}:1: the header is "${header.join(',')}"; elapsed_s,channel,value,unit or time,channel,value,unit is expected, and a note may follow`)
-  }
-  if (header.length > 5 || (header.length === 5 && header[4] !== 'note'))
-    throw new BadInput(`${file}:1: the column "${header[4] === 'note' ? header[5] : header[4]}" is not known; only note may follow`)
-  if (records.length === 1) throw new BadInput(`${file}:2: there are no readings; rows are expected after the header`)
-  const rows = records.slice(1).map(({ record, info }) => {
-    if (record.length < 4 || record.length > header.length + (header.length === 4 ? 1 : 0))
-      throw new BadInput(`${file}:${info.lines}: ${record.length} columns; ${header.length} are expected`)
-    const [at = '', channel = '', value = '', unit = '', note = ''] = record
-    return { line: info.lines, at, channel, value, unit, note }
-  })
-  return { rows, timed }
 }

@@ -12,6 +12,9 @@ export async function send<T = unknown>(path: string, body: unknown): Promise<An
   }
 }
 
+/** A number for readings sent by hand, so that sending twice is harmless; room for a file's rows above it. */
+export const newSequence = (): number => Math.floor(Math.random() * 9e14)
+
 /** A fresh id for an event, made where the deed is done. */
 export function newEventId(): string {
   // randomUUID exists on https and localhost only; a phone in the bay may come by plain http

@@ -86,6 +86,16 @@ function provesOf(judged: HoldResult | undefined, state: JobState): string {
   return `By now a leak of ${now} g a year would show, at the planned end one of ${end}, worst case, ${at}. Not a leak under a coupler, nor one that opens under pressure only.`
 }
 
+/** A verdict as the call says it when no car stands behind it. */
+export const FOUND_SENTENCES: Record<Verdict, string> = {
+  tight: 'Tight.',
+  damp: 'Damp.',
+  leak: 'It leaks.',
+  'leak-and-damp': 'It leaks, and it is damp.',
+  undecided: 'Undecided.',
+  invalid: 'Cannot be judged.',
+}
+
 const SENTENCES: Record<Verdict, string> = {
   tight: 'Tight. Charge it.',
   damp: 'Damp. Pull again.',

@@ -51,6 +51,9 @@ export function callRig(state: JobState): Call {
   }
 }
 
+/** A sweep is let in to a little above the air, Pa (assumed). */
+const SWEEP_PA = 20_000
+
 export function callPull(state: JobState, live: Live): Call {
   const { rig, opened } = state
   const target = opened.procedure.targetMicron
@@ -65,8 +68,12 @@ export function callPull(state: JobState, live: Live): Call {
         key: 'P',
         does: record(...(rig['centre-hose'] === 'pump' ? [] : [set('centre-hose', 'pump')]), set('pump', 'on')),
       },
-      plain: [],
-      after: 'Then open both valves.',
+      // between two pulls dry nitrogen takes water along that a pump alone leaves behind
+      plain: state.pulls.length > 0 ? [{ label: 'Log a nitrogen sweep', key: 'N', does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: SWEEP_PA } }) }] : [],
+      after:
+        state.sweeps.length > 0
+          ? `Swept ${state.sweeps.reduce((sum, s) => sum + s.passes, 0)} times so far. Let the nitrogen out, then open both valves.`
+          : 'Then open both valves.',
     }
   }
   if (rig['valve-low'] !== 'open' || rig['valve-high'] !== 'open' || !pull) {

@@ -27,7 +27,7 @@ export function holdContext(state: JobState, plannedMinutes: number, hold = curr
     plannedS: plannedMinutes * 60,
     hosesIncluded: inside,
     hoseBaselinePaM3S: measured,
-    hoses: inside && measured === undefined ? hosesOf(state, hold) : undefined,
+    hoses: inside ? hosesOf(state, hold) : undefined,
     priors: state.priors === 'even' ? EVEN_PRIORS : storyPriors(state),
     previous: hold && previousHold(state, hold),
   }

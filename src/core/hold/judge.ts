@@ -44,6 +44,9 @@ const WARMED_K = 1
 const EQUALISING_LEAK_S = 80
 /** A measured baseline is known to this share (assumed). */
 const BASELINE_UNCERTAIN = 0.3
+/** How long a baseline hold is taken to have lasted, and how long hoses are pulled before a hold when nobody says, s (assumed). */
+const BASELINE_HELD_S = 1800
+const USUAL_PULLED_S = 1500
 
 /** One record judged: readings as fitted, the hypotheses with their weights, and the noise found. */
 export type Judged = {
@@ -124,15 +127,25 @@ const best = (hypotheses: readonly Hypothesis[]): Hypothesis => hypotheses.reduc
 /** The columns of the hoses: what they give by then as the law of their kind, one Pa m3/s at an hour when only that they are there is known. */
 function hoseLaws(context: HoldContext): HoseLaws {
   const { hoseBaselinePaM3S, hoses, volumeL } = context
-  if (hoseBaselinePaM3S !== undefined) return [(s) => (hoseBaselinePaM3S * s) / (volumeL / 1000)]
+  if (hoseBaselinePaM3S !== undefined) return baselineLaws(hoseBaselinePaM3S, volumeL, hoses?.vacuumBeforeS ?? USUAL_PULLED_S)
   if (hoses) return [(s) => hoseRisePa(hoses, volumeL, s)]
   if (context.hosesIncluded === false) return []
   return UNKNOWN_PULLED_S.map((vacuumBeforeS) => (s: number) => hoseRisePa({ atHourPaM3S: 1, steadyPaM3S: 0, vacuumBeforeS }, volumeL, s))
 }
 
+/** A baseline was measured as one figure; it may stay (a hole, permeation), die away (outgassing), or half and half. */
+function baselineLaws(baselinePaM3S: number, volumeL: number, vacuumBeforeS: number): HoseLaws {
+  const stays = (s: number) => (baselinePaM3S * s) / (volumeL / 1000)
+  const unit = (s: number) => hoseRisePa({ atHourPaM3S: 1, steadyPaM3S: 0, vacuumBeforeS }, volumeL, s)
+  // as much in half an hour as if it stayed
+  const scale = stays(BASELINE_HELD_S) / unit(BASELINE_HELD_S)
+  const dies = (s: number) => scale * unit(s)
+  return [stays, dies, (s) => (stays(s) + dies(s)) / 2]
+}
+
 /** What hoses may add, as multiples of a column. */
 function hosesOf(context: HoldContext): Prior['hoses'] {
-  if (context.hoseBaselinePaM3S !== undefined) return [{ law: 0, times: 1, spread: 0, chance: 1 }]
+  if (context.hoseBaselinePaM3S !== undefined) return [0, 1, 2].map((law) => ({ law, times: 1, spread: BASELINE_UNCERTAIN, chance: 1 / 3 }))
   if (context.hoses) return [{ law: 0, times: 1, spread: HOSES_UNCERTAIN, chance: 1 }]
   const none = context.hosesIncluded === false ? 1 : context.hosesIncluded ? 0.1 : 0.6
   if (none === 1) return [{ law: 0, times: 0, spread: 0, chance: 1 }]
@@ -190,7 +203,7 @@ export function priorsOf(context: HoldContext): HoldPriors {
 
 const seenBefore = (risePaS: number, leak: number): Prior['seen'] => (risePaS > 0 && leak > 0.3 ? { mean: Math.log(risePaS), sigma: 0.25, share: 0.7 * leak } : undefined)
 
-/** Rise that is no leak: the gas warming, the weather on a needle, the step of a resting gauge, an uncertain baseline; Pa/s. */
+/** Rise that is no leak: the gas warming, the weather on a needle, the step of a resting gauge; Pa/s. */
 function driftOf(samples: readonly HoldSample[], steps: Float64Array, context: HoldContext, noise: Estimated, spanS: number): number {
   const meanPa = samples.reduce((sum, s) => sum + s.pressurePa, 0) / samples.length
   const kelvins = spanS > NIGHT_S ? DAY_SWING_K : DRIFT_K
@@ -201,8 +214,7 @@ function driftOf(samples: readonly HoldSample[], steps: Float64Array, context: H
   const step = steps[steps.length >> 1] as number
   const resting = context.instrument === 'electronic' && noise.scale * 2 * PA_PER_MICRON < 0.5 * step ? (0.3 * step) / spanS : 0
   const weather = context.instrument === 'needle' && !context.barometerRead ? (WEATHER_PA * Math.sqrt(spanS / HALF_DAY_S)) / spanS : 0
-  const baseline = ((context.hoseBaselinePaM3S ?? 0) * BASELINE_UNCERTAIN) / (context.volumeL / 1000)
-  return Math.max(1e-7, Math.hypot(warming, resting, weather, baseline))
+  return Math.max(1e-7, Math.hypot(warming, resting, weather))
 }
 
 function indexAt(samples: readonly HoldSample[], elapsedS: number): number {

@@ -12,12 +12,18 @@ export type Caution = { code: string; sentence: string; remedy: string }
  */
 export function cautionsBefore(state: JobState, event: Pick<EventDraft, 'kind' | 'payload'>): Caution[] {
   if (event.kind === 'part-set') return turning(state, event.payload as PartSet)
+  if (event.kind === 'nitrogen-swept') return [NITROGEN]
   if (event.kind === 'step-finished' && state.step === 'isolate' && state.rig['centre-hose'] === 'pump') {
     return [HOSE_ON_STOPPED_PUMP]
   }
   return []
 }
 
+const NITROGEN: Caution = {
+  code: 'nitrogen-sweep',
+  sentence: 'Dry nitrogen only, through a regulator with a relief valve, below the label’s limit. Never oxygen, never shop air.',
+  remedy: 'Ventilate; let it out to the air of the room before the pump runs: a pump is broken by pressure.',
+}
 const HOSE_ON_STOPPED_PUMP: Caution = {
   code: 'hose-on-stopped-pump',
   sentence: 'The hose is still on the stopped pump: its oil creeps up into the manifold.',

@@ -13,7 +13,9 @@ export const AIR_PA = 101_325
 /** An empty database with one shop, three people and one device with the gauge `G1`. */
 export async function freshShop(): Promise<Fixture> {
   const db = database()
-  await db.query('truncate reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade')
+  await db.query(
+    'truncate column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade',
+  )
   await db.query(`delete from instrument where id <> 'hand'`)
   await db.query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)
   await insertShop(db, { name: 'Test bay', altitudeM: 0, barometerPa: AIR_PA, ambientC: 20, timeZone: 'UTC', demo: true })

@@ -18,6 +18,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
     { href: '/board', name: 'Board' },
     { href: '/job/new', name: 'New car' },
     { href: '/rig-room', name: 'Rig room' },
+    { href: '/judge', name: 'Judge' },
     ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop' }] : []),
   ]
   return (

@@ -180,7 +180,8 @@ function TargetLine({
   )
 }
 
-function FutureLine({ future, x, y }: { future: Future; x: (s: number) => number; y: (pa: number) => number }) {
+/** One explanation drawn on from now, with its band. */
+export function FutureLine({ future, x, y }: { future: Future; x: (s: number) => number; y: (pa: number) => number }) {
   const line = SHAPE_LINES[future.shape]
   const first = future.points[0]
   if (!first || future.probability < 0.02) return null
@@ -200,7 +201,22 @@ function bandOf(future: Future, x: (s: number) => number, y: (pa: number) => num
   return `M${edge(1).join('L')}L${edge(-1).reverse().join('L')}Z`
 }
 
-function FutureWords({ futures, y, x, top, bottom, narrow }: { futures: readonly Future[]; y: (pa: number) => number; x: number; top: number; bottom: number; narrow: boolean }) {
+/** The chance and the name of every explanation, at the end of its line. */
+export function FutureWords({
+  futures,
+  y,
+  x,
+  top,
+  bottom,
+  narrow,
+}: {
+  futures: readonly Future[]
+  y: (pa: number) => number
+  x: number
+  top: number
+  bottom: number
+  narrow: boolean
+}) {
   const shown = futures.filter((f) => f.probability >= 0.02)
   const labels = spread(
     shown.map((f) => ({ ...f, y: y(f.atEndPa) + 6 })),

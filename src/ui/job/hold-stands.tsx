@@ -1,15 +1,14 @@
-import { gramsWords } from '@/core/call/hold'
 import type { Live } from '@/core/call/types'
 import { EVEN_PRIORS, storyPriors } from '@/core/hold/context'
 import { historyAgainst } from '@/core/hold/history'
 import type { RuleSaid } from '@/core/hold/schools'
 import { currentHold, type JobState } from '@/core/procedure/state'
+import { RulesTable } from './rules-table'
 import type { Deeds } from './use-deeds'
 
 type Props = { state: JobState; live: Live; rules: RuleSaid[] | undefined; deeds: Deeds; clock: (ms: number) => string }
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`
-const SAYS = { passes: 'passes it', fails: 'fails it', 'not yet': 'not yet' } as const
 
 /** Beside the verdict: what was presumed, what the history says, and what people's simple rules would have said. */
 export function HoldStands({ state, live, rules, deeds, clock }: Props) {
@@ -22,33 +21,7 @@ export function HoldStands({ state, live, rules, deeds, clock }: Props) {
         <Presumed state={state} deeds={deeds} running={!hold.ended} />
         <History state={state} live={live} />
       </div>
-      {rules && rules.length > 0 && (
-        <div>
-          <h3 className="font-semibold">What simple rules say of it</h3>
-          <table className="w-full">
-            <thead className="text-left text-[15px] text-ink-2">
-              <tr>
-                <th className="font-medium">rule</th>
-                <th className="font-medium">says</th>
-                <th className="text-right font-medium">lets through, g a year</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rules.map((r) => (
-                <tr key={r.rule} className="border-t border-rule align-top">
-                  <td className="pr-3">{r.rule}</td>
-                  <td className="pr-3 whitespace-nowrap">
-                    {SAYS[r.says]}
-                    {r.says !== 'not yet' && r.atS !== null && `, ${clock(isolatedMs + r.atS * 1000)}`}
-                  </td>
-                  <td className="text-right">{gramsWords(r.letsThrough.high)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <p className="mt-1 text-[15px] text-ink-2">The leak each would miss on {state.opened.volumeL} L, worst case. The verdict above is not made by them.</p>
-        </div>
-      )}
+      {rules && <RulesTable rules={rules} volumeL={state.opened.volumeL} when={(s) => clock(isolatedMs + s * 1000)} />}
     </section>
   )
 }

@@ -5,7 +5,7 @@ import type { JobState } from '@/core/procedure/state'
 import { toStored } from '@/core/units/channel'
 import { parseMass } from '@/core/units/mass'
 import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/units/pressure'
-import { send } from '../api'
+import { newSequence, send } from '../api'
 import { Field } from '../form/field'
 
 /** Types what an instrument shows, in its own unit; the unit is remembered until another is typed. */
@@ -23,7 +23,7 @@ export function TypeReading({ jobId, state }: { jobId: string; state: JobState }
         toStored('vacuum', reading.value, reading.unit as PressureUnit, barometerPa)
         setUnit(reading.unit as PressureUnit)
       }
-      const answer = await send(`/api/jobs/${jobId}/readings`, { readings: [{ ...reading, seq: Math.floor(Math.random() * Number.MAX_SAFE_INTEGER) }] })
+      const answer = await send(`/api/jobs/${jobId}/readings`, { readings: [{ ...reading, seq: newSequence() }] })
       if (!answer.ok) throw new Error(answer.message)
       setText('')
       setRefused(undefined)

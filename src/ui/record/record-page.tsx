@@ -62,6 +62,11 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
             {p.endedAt ? `, ${Math.round((Date.parse(p.endedAt) - Date.parse(p.startedAt)) / 60_000)} min` : ''}
           </Fact>
         ))}
+        {state.sweeps.length > 0 && (
+          <Fact name="Nitrogen">
+            swept {state.sweeps.reduce((sum, s) => sum + s.passes, 0)} times, by {[...new Set(state.sweeps.map((s) => s.by))].join(', ')}
+          </Fact>
+        )}
         {state.holds.map((h, i) => (
           <Fact key={h.isolatedAt} name={`Hold ${i + 1}`}>
             {h.skipped

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
+import { provesOfRule, SCHOOLS } from '@/core/procedure/proves'
 import type { StoredProcedure } from '@/core/views'
 import { newEventId, send } from '../api'
 import { Choice, Field } from '../form/field'
@@ -19,7 +20,7 @@ const ROLE_OPTIONS = [
 export function ShopPage({ procedures, people, me }: Props) {
   return (
     <main className="space-y-8 px-5 py-4 max-sm:px-4">
-      <Part title="Procedures" add="New procedure" blank={BLANK_PROCEDURE} rows={procedures} row={(p, close) => <ProcedureRow key={p.id} procedure={p} onDone={close} />} />
+      <Procedures procedures={procedures} />
       <section>
         <h1 className="mb-2 text-[30px] font-semibold">People</h1>
         <ul className="border-t-2 border-ink">
@@ -33,25 +34,40 @@ export function ShopPage({ procedures, people, me }: Props) {
   )
 }
 
-const BLANK_PROCEDURE = (): StoredProcedure => ({ id: newEventId(), name: '', targetMicron: 500, pullMinutes: 60, holdMinutes: 30, proves: '' })
-
-function Part<T>({ title, add, blank, rows, row }: { title: string; add: string; blank: () => T; rows: T[]; row: (item: T, close?: () => void) => ReactNode }) {
-  const [fresh, setFresh] = useState<T | null>(null)
+/** The shop's procedures, and the schools to begin a new one from; each says what its figures can and cannot prove. */
+function Procedures({ procedures }: { procedures: StoredProcedure[] }) {
+  const [fresh, setFresh] = useState<StoredProcedure | null>(null)
+  const copy = (from: Omit<StoredProcedure, 'id'>) => {
+    const taken = procedures.some((p) => p.name === from.name)
+    setFresh({ ...from, id: newEventId(), name: taken ? `${from.name}, ours` : from.name })
+  }
   return (
     <section>
       <div className="mb-2 flex items-end justify-between">
-        <h1 className="text-[30px] font-semibold">{title}</h1>
-        <button type="button" className="plain-button" onClick={() => setFresh(blank())}>
-          {add}
+        <h1 className="text-[30px] font-semibold">Procedures</h1>
+        <button type="button" className="plain-button" onClick={() => setFresh(BLANK_PROCEDURE())}>
+          New procedure
         </button>
       </div>
+      <div className="mb-3 flex flex-wrap items-center gap-2">
+        <span className="mr-1 text-[17px]">or begin from a school:</span>
+        {SCHOOLS.map((school) => (
+          <button key={school.name} type="button" className="plain-button text-[16px]" onClick={() => copy(school)}>
+            {school.name}
+          </button>
+        ))}
+      </div>
       <ul className="border-t-2 border-ink">
-        {fresh && row(fresh, () => setFresh(null))}
-        {rows.map((item) => row(item))}
+        {fresh && <ProcedureRow key={fresh.id} procedure={fresh} onDone={() => setFresh(null)} />}
+        {procedures.map((p) => (
+          <ProcedureRow key={p.id} procedure={p} />
+        ))}
       </ul>
     </section>
   )
 }
+
+const BLANK_PROCEDURE = (): StoredProcedure => ({ id: newEventId(), name: '', targetMicron: 500, pullMinutes: 60, holdMinutes: 30, proves: '' })
 
 /** Sends a change and takes the reasons of a refusal back to the fields they belong to. */
 function useSave() {
@@ -103,8 +119,22 @@ function ProcedureRow({ procedure, onDone }: { procedure: StoredProcedure; onDon
       <Field label="Hold, min" {...text('holdMinutes')} inputMode="decimal" />
       <div className="col-span-full">
         <Field label="What it can and cannot prove" {...text('proves')} />
+        <Proves {...numbers} />
       </div>
     </Row>
+  )
+}
+
+/** What the figures as they stand can and cannot prove, worked out as they are edited. */
+function Proves(figures: { targetMicron: number; pullMinutes: number; holdMinutes: number }) {
+  const sound = Object.values(figures).every((n) => Number.isFinite(n) && n > 0 && n < 1e6) && figures.targetMicron >= 20 && figures.targetMicron <= 20_000
+  if (!sound) return <p className="text-[15px] text-ink-2">What it proves stands here once the figures can be.</p>
+  return (
+    <ul className="list-disc space-y-0.5 pl-5 text-[15px] leading-snug text-ink-2">
+      {provesOfRule(figures).map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ul>
   )
 }
 

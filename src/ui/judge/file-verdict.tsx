@@ -1,0 +1,128 @@
+'use client'
+
+import { useState } from 'react'
+import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
+import { newSequence, send } from '../api'
+import { linear, niceTicks, pathOf } from '../chart/scales'
+import { micronText } from '../format'
+import { useWidth } from '../hooks/use-width'
+import { FutureLine, FutureWords } from '../job/hold-lens'
+import { RulesTable } from '../job/rules-table'
+import type { FileJudgement } from './judge-page'
+
+type Props = { judged: FileJudgement | undefined; waiting: boolean; holding: { id: string; name: string }[] }
+
+const HEIGHT = 270
+const minutes = (s: number): string => `${Math.round(s / 60)} min`
+
+/** What the judge says of a file: verdict, reason, what it proves, the picture, and the simple rules beside it. */
+export function FileVerdict({ judged, waiting, holding }: Props) {
+  if (!judged) return <p className="pt-14 text-[19px] text-ink-2">{waiting ? 'The verdict stands here as soon as there is a record.' : 'No record that can be read yet.'}</p>
+  const { result, rules, read } = judged
+  const limit = result.detectionLimitGramsPerYear
+  const leaking = result.verdict === 'leak' || result.verdict === 'leak-and-damp'
+  return (
+    <section aria-label="Verdict" aria-live="polite">
+      <p className="text-[16px] text-ink-2">
+        {read.samples.length.toLocaleString('en')} readings over {minutes(result.heldS)}
+      </p>
+      <h2 className="text-[44px] font-semibold leading-tight max-sm:text-[34px]">{FOUND_SENTENCES[result.verdict]}</h2>
+      <p className="text-[18px]">
+        leak {Math.round(100 * result.probability.leak)} %, water {Math.round(100 * result.probability.damp)} %; presumed {Math.round(100 * result.priors.leak)} and{' '}
+        {Math.round(100 * result.priors.damp)} %
+      </p>
+      {result.reasons.map((reason) => (
+        <p key={reason} className="text-[18px]">
+          {reason}
+        </p>
+      ))}
+      <p className="mt-2 border-t border-rule pt-2 text-[17px]">
+        <b className="font-semibold">What it proves: </b>
+        {limit
+          ? `a leak of ${gramsWords(limit.high)} g a year or more would have shown, worst case. Not one under a coupler, nor one that opens under pressure only.`
+          : 'nothing: the record cannot bear a judgement.'}
+        {leaking && result.leakGramsPerYear && ` Found: between ${gramsWords(result.leakGramsPerYear.low)} and ${gramsWords(result.leakGramsPerYear.high)} g a year.`}
+        {result.waterG !== null && ` Water seen as vapour: about ${result.waterG < 0.1 ? result.waterG.toFixed(3) : result.waterG.toFixed(2)} g.`}
+      </p>
+      {read.notices.slice(0, 3).map((notice) => (
+        <p key={notice} className="text-[16px] text-ink-2">
+          Noted: {notice}.
+        </p>
+      ))}
+      <Picture judged={judged} />
+      <IntoCar judged={judged} holding={holding} />
+      <RulesTable rules={rules} volumeL={judged.context.volumeL} when={minutes} />
+    </section>
+  )
+}
+
+function Picture({ judged: { result, read } }: { judged: FileJudgement }) {
+  const [ref, width] = useWidth<HTMLDivElement>(760)
+  const points = read.samples.map((s) => ({ at: s.elapsedS, value: s.pressurePa }))
+  const endS = Math.max(result.heldS, ...result.futures.flatMap((f) => f.points.map((p) => p.elapsedS)), 60)
+  const all = [...points.map((p) => p.value), ...result.futures.filter((f) => f.probability > 0.02).map((f) => f.highPa)]
+  const [low, high] = [Math.min(...all) * 0.92, Math.max(...all) * 1.05]
+  const words = width < 560 ? 96 : 152
+  const x = linear(0, endS, 62, width - words)
+  const y = linear(low, high, HEIGHT - 6, 10)
+  const ticks = niceTicks(low / 0.1333224, high / 0.1333224, 5)
+  const last = points[points.length - 1]
+  return (
+    <div ref={ref} className="mt-2">
+      <svg
+        width={width}
+        height={HEIGHT + 24}
+        role="img"
+        aria-label={`From ${micronText(points[0]?.value ?? 0)} to ${micronText(last?.value ?? 0)} micron in ${minutes(result.heldS)}`}
+      >
+        <rect x={62} y={0} width={Math.max(0, width - 62 - words)} height={HEIGHT} fill="var(--drying)" />
+        {ticks.map((micron) => (
+          <g key={micron}>
+            <line x1={62} x2={width - words} y1={y(micron * 0.1333224)} y2={y(micron * 0.1333224)} stroke="var(--ink)" strokeOpacity="0.16" />
+            <text x={56} y={y(micron * 0.1333224) + 5} fontSize="14" textAnchor="end" fill="var(--ink-2)">
+              {micron.toLocaleString('en')}
+            </text>
+          </g>
+        ))}
+        {result.futures.map((f) => (
+          <FutureLine key={f.shape} future={f} x={x} y={y} />
+        ))}
+        <path d={pathOf(points, x, y)} fill="none" stroke="var(--ink)" strokeWidth="3" strokeLinejoin="round" />
+        {result.problems.map((p) => (
+          <rect key={`${p.fromS}${p.what}`} x={x(p.fromS) - 2} y={0} width={Math.max(5, x(p.toS) - x(p.fromS))} height={HEIGHT} fill="var(--leak)" fillOpacity="0.14">
+            <title>{p.what}</title>
+          </rect>
+        ))}
+        <FutureWords futures={result.futures} y={y} x={width - words + 8} top={6} bottom={HEIGHT} narrow={width < 560} />
+        <text x={62} y={HEIGHT + 18} fontSize="14" fill="var(--ink-2)">
+          isolated
+        </text>
+        <text x={width - words} y={HEIGHT + 18} fontSize="14" textAnchor="end" fill="var(--ink-2)">
+          {minutes(endS)} later, micron
+        </text>
+      </svg>
+    </div>
+  )
+}
+
+/** Puts the record into the hold of a car that waits for it. */
+function IntoCar({ judged, holding }: { judged: FileJudgement; holding: { id: string; name: string }[] }) {
+  const [said, setSaid] = useState('')
+  if (holding.length === 0) return null
+  const put = async (car: { id: string; name: string }) => {
+    const readings = judged.read.samples.map((s) => ({ elapsedS: s.elapsedS, pressurePa: s.pressurePa }))
+    const answer = await send(`/api/jobs/${car.id}/hold-file`, { file: { seq: newSequence(), readings } })
+    setSaid(answer.ok ? `${readings.length.toLocaleString('en')} readings are in the hold of ${car.name}.` : answer.message)
+  }
+  return (
+    <div className="mt-1 flex flex-wrap items-center gap-2 text-[16px]">
+      <span>Put it into the running hold of</span>
+      {holding.map((car) => (
+        <button key={car.id} type="button" className="plain-button text-[16px]" onClick={() => void put(car)}>
+          {car.name}
+        </button>
+      ))}
+      <span role="status">{said}</span>
+    </div>
+  )
+}

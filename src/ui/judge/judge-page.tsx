@@ -1,0 +1,175 @@
+'use client'
+
+import { useEffect, useMemo, useState } from 'react'
+import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerant'
+import type { HoldContext, HoldResult } from '@/core/hold/judge'
+import type { RuleSaid } from '@/core/hold/schools'
+import { BadReading, type HoldReadings } from '@/core/readings/hold-readings'
+import { type ColumnMapping, type CsvLine, guessMapping } from '@/core/readings/readings-csv'
+import { PA_PER_MICRON } from '@/core/units/constants'
+import { Choice, Field } from '../form/field'
+import type { ShopView } from '../frame/top-bar'
+import { ColumnPicker } from './column-picker'
+import { FileVerdict } from './file-verdict'
+import { isOwnFormat, isTypedTable, linesOf, linesOfTable, readHoldFile } from './read-file'
+
+type Props = { shop: ShopView; mappings: ColumnMapping[]; holding: { id: string; name: string }[] }
+type About = { volumeL: string; instrument: 'electronic' | 'needle'; hoses: 'in' | 'out'; ambientC: string; barometerKPa: string; refrigerant: Refrigerant }
+export type FileJudgement = { result: HoldResult; rules: RuleSaid[]; read: HoldReadings; context: HoldContext }
+
+const SAMPLE = '0 300\n5 318\n10 331\n20 342\n30 347'
+
+/** A hold from a file or a typed table, judged at once; no car is needed. */
+export function JudgePage({ shop, mappings, holding }: Props) {
+  const [text, setText] = useState('')
+  const [file, setFile] = useState('')
+  const [mapping, setMapping] = useState<ColumnMapping | null>(null)
+  const [about, setAbout] = useState<About>({
+    volumeL: '2.5',
+    instrument: 'electronic',
+    hoses: 'in',
+    ambientC: String(shop.ambientC),
+    barometerKPa: (shop.barometerPa / 1000).toFixed(1),
+    refrigerant: 'R-134a',
+  })
+  const take = (content: string, name: string) => {
+    setText(content)
+    setFile(name)
+    setMapping(null)
+  }
+  const { lines, foreign, fault } = useMemo(() => split(text), [text])
+  const used = useMemo(() => {
+    const header = lines[0]?.cells ?? []
+    return foreign ? (mapping ?? mappings.find((m) => header.includes(m.time) && header.includes(m.vacuum)) ?? guessMapping(header)) : null
+  }, [foreign, lines, mapping, mappings])
+  const read = useMemo(
+    () => (fault || lines.length === 0 ? null : attempt(() => readHoldFile(lines, used, Number(about.barometerKPa) * 1000))),
+    [lines, used, fault, about.barometerKPa],
+  )
+  const context = useMemo(() => contextOf(about, read), [about, read])
+  const judged = useFileJudge(read && 'samples' in read ? read : null, context)
+  const refused = fault ?? (read && 'refused' in read ? read.refused : null)
+  const field = (key: 'volumeL' | 'ambientC' | 'barometerKPa') => ({
+    value: about[key],
+    onChange: (value: string) => setAbout((a) => ({ ...a, [key]: value })),
+    inputMode: 'decimal' as const,
+  })
+  return (
+    <main className="grid grid-cols-[minmax(0,440px)_minmax(0,1fr)] gap-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
+      <section aria-label="The record">
+        <h1 className="text-[30px] font-semibold leading-tight">Judge a record</h1>
+        <p className="mt-1 text-[17px]">A hold from a logger’s file, or typed as minutes and readings. Nothing is stored unless you put it into a car.</p>
+        <label
+          className="mt-3 flex min-h-[64px] cursor-pointer items-center justify-between gap-3 rounded border-[1.5px] border-dashed border-ink bg-sheet px-4 py-2 text-[18px] font-medium focus-within:outline-2"
+          onDragOver={(e) => e.preventDefault()}
+          onDrop={(e) => {
+            e.preventDefault()
+            const dropped = e.dataTransfer.files[0]
+            if (dropped) void dropped.text().then((content) => take(content, dropped.name))
+          }}
+        >
+          <span>{file || 'Drop a CSV file here, or choose one'}</span>
+          <input
+            type="file"
+            accept=".csv,.txt,.tsv,text/csv"
+            aria-label="Readings file"
+            className="sr-only"
+            onChange={(e) => {
+              const chosen = e.target.files?.[0]
+              if (chosen) void chosen.text().then((content) => take(content, chosen.name))
+            }}
+          />
+        </label>
+        <label htmlFor="table" className="mt-3 block text-[16px] font-medium">
+          or type it: minutes since isolation, then the reading
+        </label>
+        <textarea id="table" rows={5} className="field mt-1 h-auto py-2 text-[17px]" placeholder={SAMPLE} value={file ? '' : text} onChange={(e) => take(e.target.value, '')} />
+        <p role="alert" className="min-h-6 text-[16px] font-medium text-leak">
+          {refused && `✕ ${refused}`}
+        </p>
+        {foreign && used && <ColumnPicker header={lines[0]?.cells ?? []} mapping={used} kept={mappings} onChange={setMapping} />}
+        <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-1">
+          <Field label="Isolated volume, L" {...field('volumeL')} error={context ? undefined : 'between 0.1 and 1000 L'} hint="hoses in it counted" />
+          <Field label="Ambient, °C" {...field('ambientC')} />
+          <Field label="Air here, kPa" {...field('barometerKPa')} hint="for needles and grams" />
+          <Choice
+            label="Refrigerant"
+            value={about.refrigerant}
+            options={REFRIGERANTS.map((r) => ({ value: r, label: r }))}
+            onChange={(refrigerant) => setAbout((a) => ({ ...a, refrigerant }))}
+          />
+          <Choice
+            label="Read by"
+            value={about.instrument}
+            options={[
+              { value: 'electronic', label: 'electronic' },
+              { value: 'needle', label: 'needle' },
+            ]}
+            onChange={(instrument) => setAbout((a) => ({ ...a, instrument }))}
+          />
+          <Choice
+            label="Hoses"
+            value={about.hoses}
+            options={[
+              { value: 'in', label: 'in the hold' },
+              { value: 'out', label: 'shut off' },
+            ]}
+            onChange={(hoses) => setAbout((a) => ({ ...a, hoses }))}
+          />
+        </div>
+      </section>
+      <FileVerdict judged={judged} waiting={text === ''} holding={holding} />
+    </main>
+  )
+}
+
+function split(text: string): { lines: CsvLine[]; foreign: boolean; fault: string | null } {
+  if (text.trim() === '') return { lines: [], foreign: false, fault: null }
+  try {
+    const lines = isTypedTable(text) ? linesOfTable(text) : linesOf(text)
+    return { lines, foreign: !isOwnFormat(lines), fault: null }
+  } catch (error) {
+    return { lines: [], foreign: false, fault: wordsOf(error) }
+  }
+}
+
+function attempt(make: () => HoldReadings): HoldReadings | { refused: string } {
+  try {
+    return make()
+  } catch (error) {
+    return { refused: wordsOf(error) }
+  }
+}
+
+const wordsOf = (error: unknown): string => (error instanceof BadReading && error.line > 0 ? `line ${error.line}: ${error.message}` : (error as Error).message)
+
+function contextOf(about: About, read: HoldReadings | { refused: string } | null): HoldContext | null {
+  const [volumeL, ambientC, barometerPa] = [Number(about.volumeL.replace(',', '.')), Number(about.ambientC.replace(',', '.')), Number(about.barometerKPa.replace(',', '.')) * 1000]
+  if (!(volumeL >= 0.1 && volumeL <= 1000 && ambientC >= -40 && ambientC <= 60 && barometerPa >= 40_000 && barometerPa <= 110_000)) return null
+  const heldS = read && 'samples' in read ? (read.samples[read.samples.length - 1]?.elapsedS ?? 0) : 0
+  return {
+    volumeL,
+    instrument: about.instrument,
+    ...(about.instrument === 'electronic' && { resolutionPa: PA_PER_MICRON }),
+    ambientC,
+    barometerPa,
+    barometerRead: read !== null && 'samples' in read && read.barometerRead,
+    refrigerant: about.refrigerant,
+    plannedS: Math.max(1800, heldS),
+    hosesIncluded: about.hoses === 'in',
+  }
+}
+
+/** Judges a file's hold in the worker; undefined while there is none or it is being judged. */
+function useFileJudge(read: HoldReadings | null, context: HoldContext | null): FileJudgement | undefined {
+  const [judged, setJudged] = useState<FileJudgement>()
+  useEffect(() => {
+    setJudged(undefined)
+    if (!read || !context) return
+    const worker = new Worker(new URL('../../workers/judge-worker.ts', import.meta.url), { type: 'module' })
+    worker.onmessage = (message: MessageEvent<{ result: HoldResult; rules: RuleSaid[] }>) => setJudged({ ...message.data, read, context })
+    worker.postMessage({ number: 1, samples: read.samples, context })
+    return () => worker.terminate()
+  }, [read, context])
+  return judged
+}
