@@ -13,7 +13,7 @@ export type LiveReading = { seq: number; at: number; channel: string; value: num
 export type Latest = Partial<Record<string, { value: number; at: string; sentValue: number; sentUnit: string }>>
 
 /** A car on the board; pressure Pa absolute. */
-export type BoardRow = { id: string; simulated: boolean; summary: JobSummary; vacuumPa: number | null; clock: ClockSegment[] }
+export type BoardRow = { id: string; simulated: boolean; summary: JobSummary; vacuumPa: number | null; vacuumAt: string | null; clock: ClockSegment[] }
 
 /** What a job page starts from; the live stream goes on from `cursor`. Curves are thinned: Pa and g. */
 export type JobView = {

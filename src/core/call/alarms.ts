@@ -12,6 +12,9 @@ const SILENT_S = 90
 const RUNAWAY_HOLD_PA_S = 0.2
 const RUNAWAY_PULL_PA_S = 0.5
 
+/** How old a reading may be on a clock that runs so fast, s of job time. */
+export const silentAfterS = (factor: number): number => Math.max(SILENT_S, 8 * factor)
+
 /** What an alarm was about, by the first word of its id. */
 const WORDS: Record<string, string> = {
   target: 'target reached',
@@ -67,7 +70,7 @@ function holdAlarms(state: JobState, live: Live): Alarm[] {
 function silence(state: JobState, live: Live, factor: number): Alarm[] {
   if ((state.step !== 'pull' && state.step !== 'hold') || live.vacuumAtMs === undefined || currentHold(state)?.ended) return []
   const ageS = (live.nowMs - live.vacuumAtMs) / 1000
-  if (ageS < Math.max(SILENT_S, 8 * factor)) return []
+  if (ageS < silentAfterS(factor)) return []
   return [
     {
       id: `silent:${new Date(live.vacuumAtMs).toISOString().slice(0, 16)}`,

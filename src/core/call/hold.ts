@@ -53,13 +53,20 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
     sure: finding === 'wet' ? `damp, ${Math.round(100 * (judged?.probability.damp ?? 1))} %; leak open` : sureOf(judged),
     sentence: over ? 'Time is up. Judge it.' : found ? `${FOUND_WORDS[finding]} No need to wait.` : 'Leave it. Come back at',
     ...(over || found ? {} : { figure: { text: live.clock(ends), caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min` } }),
-    why: judged?.reasons ?? ['The first minutes show gas settling, not the car.'],
+    why: [...(judged?.reasons ?? ['The first minutes show gas settling, not the car.']), ...(over ? [] : expectedWords(judged, hold, live))],
     proves: { title: 'What it proves', text: provesOf(judged, state) },
     watch: [],
     action: over || found ? end : { ...BOARD, label: 'To the board' },
     plain: over ? [LONGER] : found ? [BOARD] : [end],
     after: 'Then charge, pull again, or look for the leak: the hold decides.',
   }
+}
+
+/** When a decision is to be expected, if it is not made yet and can be foreseen. */
+function expectedWords(judged: HoldResult | undefined, hold: Hold, live: Live): string[] {
+  const atS = judged?.decisionExpectedS
+  if (atS === null || atS === undefined || judged?.verdict !== 'undecided') return []
+  return [`A decision is to be expected about ${live.clock(Date.parse(hold.isolatedAt) + atS * 1000)}.`]
 }
 
 function shorten(judged: HoldResult | undefined): Ask {

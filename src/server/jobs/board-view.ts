@@ -17,6 +17,7 @@ export async function boardView(db: Queryable): Promise<BoardRow[]> {
     simulated: job.simulated,
     summary: job.summary,
     vacuumPa: job.latest.vacuum?.value ?? null,
+    vacuumAt: job.latest.vacuum?.at ?? null,
     clock: clocks.get(job.id) ?? [],
   }))
 }

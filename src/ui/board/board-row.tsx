@@ -1,4 +1,5 @@
 import Link from 'next/link'
+import { boardAlarm } from '@/core/call/board-alarm'
 import { clockFactor, wallTimeMs } from '@/core/procedure/clock'
 import { type JobSummary, stepLabel } from '@/core/procedure/summary'
 import { strataOf } from '@/core/pull/strata'
@@ -18,6 +19,7 @@ export function BoardLine({ row, axis, timeZone, needed }: { row: BoardRow; axis
   const factor = clock.length > 0 ? clockFactor(clock) : 1
   const depth = summary.step === 'pull' || summary.step === 'hold' || summary.step === 'isolate'
   const shown = depth ? vacuumPa : null
+  const alarm = boardAlarm(row, axis.nowMs)
   return (
     <li className="border-b border-rule">
       <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[368px_1fr] items-center max-lg:grid-cols-1">
@@ -29,7 +31,13 @@ export function BoardLine({ row, axis, timeZone, needed }: { row: BoardRow; axis
           </span>
           <span className="min-w-0">
             <b className="block truncate text-[16px] font-semibold leading-tight">{summary.signed ? 'Signed' : stepLabel(summary.step)}</b>
-            <span className="block truncate text-[15px]">{shown !== null && summary.comeBackAt ? `${micronText(shown)} micron` : summary.line}</span>
+            {alarm ? (
+              <b className="block truncate text-[15px] font-semibold" suppressHydrationWarning>
+                △ {alarm}
+              </b>
+            ) : (
+              <span className="block truncate text-[15px]">{shown !== null && summary.comeBackAt ? `${micronText(shown)} micron` : summary.line}</span>
+            )}
           </span>
           <span className="text-right text-[20px] font-medium" suppressHydrationWarning>
             {Number.isFinite(needed) ? (needed < 0 ? 'now' : clockIn(timeZone)(needed)) : '–'}

@@ -34,6 +34,6 @@ export function useBoardLive(rows: BoardRow[]): BoardRow[] {
   }, [router])
   return rows.map((row) => {
     const change = changes.get(row.id)
-    return change ? { ...row, summary: change.summary, vacuumPa: change.latest.vacuum?.value ?? row.vacuumPa } : row
+    return change ? { ...row, summary: change.summary, vacuumPa: change.latest.vacuum?.value ?? row.vacuumPa, vacuumAt: change.latest.vacuum?.at ?? row.vacuumAt } : row
   })
 }

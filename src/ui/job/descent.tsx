@@ -7,8 +7,10 @@ import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
 import { bottomOf, NeedleHatch, StrataFills } from '../chart/depth-strip'
 import { linear, pathOf, spread } from '../chart/scales'
 import { TimeLabels } from '../chart/time-labels'
+import { ZoomButtons } from '../chart/zoom-buttons'
 import { micronText } from '../format'
 import type { CurvePoint } from '../hooks/use-job-live'
+import { useTimeWindow } from '../hooks/use-time-window'
 import { useWidth } from '../hooks/use-width'
 import { ReadingFigures } from './reading-figures'
 
@@ -32,14 +34,25 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
   const strip = 28
   const height = narrow ? 330 : 410
   const plotLeft = left + strip
-  const x = linear(startMs, endMs, plotLeft, width)
+  const shown = useTimeWindow(startMs, endMs, width - plotLeft)
+  const x = linear(shown.from, shown.to, plotLeft, width)
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * (height - 4) + 2
   const points = vacuum.filter((p) => p.at >= startMs)
   const last = points[points.length - 1]
   const marks = pull ? [{ at: live.nowMs, text: `now ${clock(live.nowMs)}` }, ...(dueMs > live.nowMs + (endMs - startMs) * 0.16 ? [{ at: dueMs, text: clock(dueMs) }] : [])] : []
   return (
     <figure ref={ref} className="relative mt-3">
-      <svg width={width} height={height + 36} role="img" aria-label={sentence(live, strata, last)}>
+      <svg
+        width={width}
+        height={height + 36}
+        role="img"
+        aria-label={`${sentence(live, strata, last)} Plus and minus zoom, arrows move.`}
+        style={{ touchAction: 'pan-y' }}
+        {...shown.handlers}
+      >
+        <clipPath id="descent-plot">
+          <rect x={left} y={0} width={width - left} height={height} />
+        </clipPath>
         {!narrow && <StrataNames strata={strata} y={y} height={height} ambientC={state.opened.place.ambientC} />}
         <g transform={`translate(${left} 0)`}>
           <StrataFills strata={strata} y={y} width={width - left} height={height} />
@@ -47,11 +60,15 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         </g>
         <line x1={plotLeft} x2={plotLeft} y1={0} y2={height} stroke="var(--ink)" strokeWidth="1.5" />
         <Lines strata={strata} y={y} left={left} right={width} />
-        {band && <Band band={band} x={(s) => x(startMs + s * 1000)} y={y} right={width} />}
+        {band && (
+          <g clipPath="url(#descent-plot)">
+            <Band band={band} x={(s) => x(startMs + s * 1000)} y={y} right={width} />
+          </g>
+        )}
         {narrow && <InnerNames strata={strata} y={y} right={width - 8} />}
         <line x1={left} x2={width} y1={1.5} y2={1.5} stroke="var(--ink)" strokeWidth="2.5" />
         {pull && (
-          <>
+          <g clipPath="url(#descent-plot)">
             <path d={`M${x(startMs)} 2${pathOf(points, x, y).replace('M', 'L')}`} fill="none" stroke="var(--ink)" strokeWidth="4" strokeLinejoin="round" />
             {last && (
               <>
@@ -59,14 +76,25 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
                 <circle className="glide" cx={x(last.at)} cy={y(last.value)} r="8.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="4.5" />
               </>
             )}
-          </>
+          </g>
         )}
         {last && <path d={`M${left} ${y(last.value) - 8} L${left + 24} ${y(last.value)} L${left} ${y(last.value) + 8} Z`} fill="var(--ink)" />}
-        <TimeLabels fromMs={startMs} toMs={endMs} x={x} y={height} clock={clock} marks={marks} most={narrow ? 3 : 7} left={plotLeft} right={width} />
+        <TimeLabels
+          fromMs={shown.from}
+          toMs={shown.to}
+          x={x}
+          y={height}
+          clock={clock}
+          marks={marks.filter((m) => m.at >= shown.from && m.at <= shown.to)}
+          most={narrow ? 3 : 7}
+          left={plotLeft}
+          right={width}
+        />
       </svg>
       <div className="absolute top-4" style={{ left: plotLeft + (narrow ? 24 : 64) }}>
         <ReadingFigures live={live} unread={pull ? 'Above the gauge’s range still, or nothing read.' : 'Nothing pulled yet.'} gaugeAt={state.opened.rig.gaugeAt} />
       </div>
+      {pull && <ZoomButtons window={shown} />}
       <figcaption className="sr-only">{sentence(live, strata, last)}</figcaption>
     </figure>
   )

@@ -2,14 +2,16 @@
 
 import type { Live } from '@/core/call/types'
 import type { Future } from '@/core/hold/judge'
-import { currentHold, holdEndsMs, type JobState } from '@/core/procedure/state'
+import { currentHold, type Hold, holdEndsMs, type JobState } from '@/core/procedure/state'
 import { depthShare } from '@/core/pull/strata'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { bottomOf, StrataFills } from '../chart/depth-strip'
 import { linear, niceTicks, pathOf, spread } from '../chart/scales'
 import { TimeLabels } from '../chart/time-labels'
+import { ZoomButtons } from '../chart/zoom-buttons'
 import { micronText } from '../format'
 import type { CurvePoint } from '../hooks/use-job-live'
+import { useTimeWindow } from '../hooks/use-time-window'
 import { useWidth } from '../hooks/use-width'
 import { jobStrata } from './descent'
 import { ReadingFigures } from './reading-figures'
@@ -25,9 +27,12 @@ export const SHAPE_LINES = {
 
 /** The hold through a lens: the whole descent small at the left, the rise since isolation large, the futures fanning from now. */
 export function HoldLens({ state, live, vacuum, clock }: Props) {
-  const [ref, width] = useWidth<HTMLDivElement>(896)
   const hold = currentHold(state)
-  if (!hold) return null
+  return hold ? <Lens hold={hold} state={state} live={live} vacuum={vacuum} clock={clock} /> : null
+}
+
+function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
+  const [ref, width] = useWidth<HTMLDivElement>(896)
   const narrow = width < 560
   const startMs = Date.parse(hold.isolatedAt)
   const endMs = Math.max(holdEndsMs(hold), hold.ended ? Date.parse(hold.ended.at) : live.nowMs)
@@ -36,7 +41,8 @@ export function HoldLens({ state, live, vacuum, clock }: Props) {
   const futures = live.judgement?.futures ?? []
   const layout = layoutOf(width, narrow)
   const range = rangeOf(points, futures, jobStrata(state).targetPa)
-  const x = linear(startMs, endMs, layout.plotLeft, layout.endX)
+  const shown = useTimeWindow(startMs, endMs, layout.endX - layout.plotLeft)
+  const x = linear(shown.from, shown.to, layout.plotLeft, layout.endX)
   const y = linear(range.low, range.high, layout.bottom, layout.top)
   const last = points[points.length - 1]
   const said = last
@@ -44,19 +50,26 @@ export function HoldLens({ state, live, vacuum, clock }: Props) {
     : 'Isolated; no reading yet.'
   return (
     <figure ref={ref} className="relative mt-3">
-      <svg width={width} height={layout.bottom + 36} role="img" aria-label={said}>
+      <svg width={width} height={layout.bottom + 36} role="img" aria-label={`${said} Plus and minus zoom, arrows move.`} style={{ touchAction: 'pan-y' }} {...shown.handlers}>
+        <clipPath id="hold-plot">
+          <rect x={layout.plotLeft} y={0} width={layout.endX - layout.plotLeft} height={layout.bottom} />
+        </clipPath>
         <Whole state={state} vacuum={vacuum} width={layout.smallWidth} height={layout.bottom} range={range} wedgeTo={{ x: layout.plotLeft, top: 0, bottom: layout.bottom }} />
         <rect x={layout.plotLeft} y={0} width={width - layout.plotLeft} height={layout.bottom} fill="var(--drying)" />
         <TargetLine y={y} range={range} targetPa={jobStrata(state).targetPa} left={layout.plotLeft} right={width} top={layout.top} bottom={layout.bottom} />
-        {last && futures.map((f) => <FutureLine key={f.shape} future={f} x={(s) => x(startMs + s * 1000)} y={y} />)}
+        <g clipPath="url(#hold-plot)">{last && futures.map((f) => <FutureLine key={f.shape} future={f} x={(s) => x(startMs + s * 1000)} y={y} />)}</g>
         <line x1={layout.endX} x2={layout.endX} y1={layout.top} y2={layout.bottom} stroke="var(--ink)" strokeWidth="2" />
-        <path d={pathOf(points, x, y)} fill="none" stroke="var(--ink)" strokeWidth="3.5" strokeLinejoin="round" />
-        {last && <circle className="glide" cx={x(last.at)} cy={y(last.value)} r="8.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="4" />}
+        <g clipPath="url(#hold-plot)">
+          <path d={pathOf(points, x, y)} fill="none" stroke="var(--ink)" strokeWidth="3.5" strokeLinejoin="round" />
+        </g>
+        {last && last.at <= shown.to && last.at >= shown.from && (
+          <circle className="glide" cx={x(last.at)} cy={y(last.value)} r="8.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="4" />
+        )}
         <FutureWords futures={futures} y={y} x={layout.endX + 10} top={layout.top} bottom={layout.bottom} narrow={narrow} />
         <line x1={layout.plotLeft} x2={layout.plotLeft} y1={0} y2={layout.bottom} stroke="var(--ink)" strokeWidth="1.5" />
         <TimeLabels
-          fromMs={startMs}
-          toMs={endMs}
+          fromMs={shown.from}
+          toMs={shown.to}
           x={x}
           y={layout.bottom}
           clock={clock}
@@ -72,6 +85,7 @@ export function HoldLens({ state, live, vacuum, clock }: Props) {
       <div className="absolute top-2.5" style={{ left: layout.plotLeft + 20 }}>
         <ReadingFigures live={last ? { ...live, vacuumPa: live.vacuumPa ?? last.value } : live} unread="Isolated. No reading yet." />
       </div>
+      <ZoomButtons window={shown} />
       <figcaption className="sr-only">{said}</figcaption>
     </figure>
   )

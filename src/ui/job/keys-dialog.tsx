@@ -3,7 +3,15 @@ import type { CallButton } from '@/core/call/types'
 
 /** Every key of this screen, by `?`. */
 export function KeysDialog({ open, onOpenChange, buttons }: { open: boolean; onOpenChange: (open: boolean) => void; buttons: CallButton[] }) {
-  const keys = [...buttons.map((b) => [b.key, b.label]), ['A', 'All readings and events'], ['?', 'These keys']]
+  const keys = [
+    ...buttons.map((b) => [b.key, b.label]),
+    ['Z', 'Alarm seen'],
+    ['X', 'Alarm put off'],
+    ['+', 'Chart closer'],
+    ['-', 'Chart farther'],
+    ['A', 'All readings and events'],
+    ['?', 'These keys'],
+  ]
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>

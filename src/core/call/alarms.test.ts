@@ -1,0 +1,64 @@
+import { expect, test } from 'vitest'
+import { reduceJob } from '../procedure/reduce'
+import type { JobState } from '../procedure/state'
+import { CAR, job } from '../tests/job-fixture'
+import { PA_PER_MICRON } from '../units/constants'
+import { alarmsOf } from './alarms'
+import { boardAlarm } from './board-alarm'
+import type { Live } from './types'
+
+const T0 = Date.parse('2026-03-01T10:00:00.000Z')
+const iso = (minutes: number) => new Date(T0 + minutes * 60_000).toISOString()
+const live = (minutes: number, more: Partial<Live> = {}): Live => ({
+  nowMs: T0 + minutes * 60_000,
+  clock: (ms) => new Date(ms).toISOString().slice(11, 16),
+  vacuumAtMs: T0 + minutes * 60_000,
+  ...more,
+})
+const pulling = (): JobState => ({ ...job(CAR), step: 'pull', pulls: [{ startedAt: iso(0) }] })
+const holding = (): JobState => ({ ...job(CAR), step: 'hold', pulls: [{ startedAt: iso(-60), endedAt: iso(0) }], holds: [{ isolatedAt: iso(0), plannedMinutes: 30 }] })
+const ids = (state: JobState, now: Live) => alarmsOf(state, now).map((a) => a.id)
+
+test('a pull that reaches its target calls once, and not again when it was seen', () => {
+  const state = pulling()
+  const deep = live(20, { vacuumPa: (state.opened.procedure.targetMicron - 1) * PA_PER_MICRON })
+  expect(ids(state, deep)).toEqual(['target:1'])
+  const seen = reduceJob(state, { id: 'a', kind: 'alarm-answered', happenedAt: iso(20), storedAt: iso(20), by: 'Teo', payload: { alarm: 'target:1', answer: 'seen', minutes: 0 } })
+  expect(ids(seen, deep)).toEqual([])
+})
+
+test('an alarm put off comes back when its minutes are over', () => {
+  const state = reduceJob(holding(), {
+    id: 'a',
+    kind: 'alarm-answered',
+    happenedAt: iso(31),
+    storedAt: iso(31),
+    by: 'Teo',
+    payload: { alarm: 'back:hold:1:30', answer: 'snoozed', minutes: 5 },
+  })
+  expect(ids(state, live(33))).toEqual([])
+  expect(ids(state, live(37))).toEqual(['back:hold:1:30'])
+})
+
+test('a gauge that says nothing is silent after a minute and a half, later on a fast clock', () => {
+  const state = holding()
+  const quiet = live(10, { vacuumPa: 50, vacuumAtMs: T0 + 7 * 60_000 })
+  expect(ids(state, quiet)[0]).toMatch(/^silent:/)
+  expect(alarmsOf(state, quiet, 60)).toEqual([])
+  expect(ids(state, live(10, { vacuumPa: 50 }))).toEqual([])
+})
+
+test('a hold that runs away calls at any time', () => {
+  expect(ids(holding(), live(2, { vacuumPa: 400, fallPaS: 1 }))).toContain('runaway:hold:1')
+  expect(ids(holding(), live(2, { vacuumPa: 400, fallPaS: 0.01 }))).toEqual([])
+})
+
+test('the board says the same of a car as its page, without judging it', () => {
+  const summary = { step: 'pull' as const, comeBackAt: iso(60), targetPa: 66, signed: false }
+  const row = (more: object) =>
+    ({ id: '', simulated: false, vacuumPa: 500, vacuumAt: iso(10), clock: [{ wallMs: 0, jobMs: 0, factor: 1 }], summary: { ...summary }, ...more }) as never
+  expect(boardAlarm(row({}), T0 + 10 * 60_000)).toBeNull()
+  expect(boardAlarm(row({ vacuumPa: 60 }), T0 + 10 * 60_000)).toBe('target reached')
+  expect(boardAlarm(row({}), T0 + 13 * 60_000)).toBe('gauge silent')
+  expect(boardAlarm(row({ vacuumAt: iso(61) }), T0 + 61 * 60_000)).toBe('time is up')
+})

@@ -1,0 +1,28 @@
+import type { TimeWindow } from '../hooks/use-time-window'
+
+/** Zoom for a gloved finger: the keys and two fingers do the same. */
+export function ZoomButtons({ window: w }: { window: TimeWindow }) {
+  return (
+    <div className="mt-1 flex items-center gap-2 text-[15px] text-ink-2">
+      <button type="button" className="plain-button px-4 text-[18px]" aria-label="Closer" onClick={() => w.zoom(1.6)}>
+        +
+      </button>
+      <button type="button" className="plain-button px-4 text-[18px]" aria-label="Farther" disabled={!w.zoomed} onClick={() => w.zoom(1 / 1.6)}>
+        −
+      </button>
+      {w.zoomed && (
+        <>
+          <button type="button" className="plain-button px-3 text-[15px]" onClick={() => w.move(-0.25)}>
+            earlier
+          </button>
+          <button type="button" className="plain-button px-3 text-[15px]" onClick={() => w.move(0.25)}>
+            later
+          </button>
+          <button type="button" className="plain-button px-3 text-[15px]" onClick={w.all}>
+            all of it
+          </button>
+        </>
+      )}
+    </div>
+  )
+}
