@@ -131,3 +131,59 @@ test('what the hoses give is subtracted, so a tight car on new hoses is called t
   const slope = (hoseRisePa(hoses, 1, 3300.5) - hoseRisePa(hoses, 1, 3299.5)) / 1
   expect((slope * 0.001) / (2.4e-7 + 2.4e-9)).toBeCloseTo(1, 4)
 })
+
+test('gas that falls to its level after isolation is no fault, and a valve’s own gas is named and left out', () => {
+  const falling = judgeHold(
+    gauge((s) => 20 + 15 * Math.exp(-s / 60), 1800),
+    CONTEXT,
+  )
+  expect(falling.verdict).toBe('tight')
+  const valve = judgeHold(
+    gauge((s) => (s > 40 ? 46 : 40), 1800),
+    CONTEXT,
+  )
+  expect(valve.verdict).toBe('tight')
+  expect(valve.problems.map((p) => p.what).join()).toMatch(/closing valve’s own gas|closing valve's own gas/)
+})
+
+test('a second hold after a second pull: what rises as before is a leak sooner, what has shrunk was water', () => {
+  const rise = leakRise(2e-5)
+  const again = gauge((s) => 40 + rise * s, 420)
+  const alone = judgeHold(again, CONTEXT)
+  const second = judgeHold(again, { ...CONTEXT, previous: { risePaS: rise, leak: 0.8, damp: 0.5, pulledS: 1800 } })
+  expect(second.probability.leak).toBeGreaterThan(alone.probability.leak)
+  const flat = gauge(() => 40, 1200)
+  const wasWater = judgeHold(flat, { ...CONTEXT, previous: { risePaS: 0.01, leak: 0.3, damp: 0.95, pulledS: 3600 } })
+  expect(wasWater.verdict).toBe('tight')
+  expect(wasWater.priors.damp).toBeLessThan(0.5)
+})
+
+test('readings typed at uneven minutes are judged, and a needle without a barometer forgives the weather', () => {
+  const typed = [0, 3, 4, 9, 11, 17, 22, 26, 30].map((m) => ({ elapsedS: 60 * m, pressurePa: 40 + 0.02 * 60 * m }))
+  expect(judgeHold(typed, CONTEXT).verdict).toBe('leak')
+  // an eighth of an inch in a night: the weather does that
+  const night = Array.from({ length: 13 }, (_, h) => ({ elapsedS: 3600 * h, pressurePa: 3000 + 35 * h }))
+  const needle = { ...CONTEXT, instrument: 'needle' as const, resolutionPa: 1693, plannedS: 43_200 }
+  expect(judgeHold(night, needle).verdict).not.toMatch(/leak/)
+  // half the air in two hours: no weather does that
+  const hole = Array.from({ length: 13 }, (_, i) => ({ elapsedS: 600 * i, pressurePa: 3000 + 4000 * i }))
+  expect(judgeHold(hole, { ...needle, plannedS: 7200 }).verdict).toBe('leak')
+})
+
+test('gas of hoses held alone before is not laid at the car’s door, whether it stays or dies away', () => {
+  const baseline = 1e-5
+  const volume = CONTEXT.volumeL / 1000
+  const stays = gauge((s) => 10 + (baseline / volume) * s, 1800)
+  expect(judgeHold(stays, CONTEXT).verdict).toBe('leak')
+  expect(judgeHold(stays, { ...CONTEXT, hosesIncluded: true, hoseBaselinePaM3S: baseline }).verdict).not.toMatch(/leak/)
+})
+
+test('a hole larger than the usual range is a leak all the more', () => {
+  for (const airPaM3S of [3e-3, 1e-2, 3e-2]) {
+    const result = judgeHold(
+      gauge((s) => 10 + leakRise(airPaM3S) * s, 260),
+      CONTEXT,
+    )
+    expect(result.verdict, String(airPaM3S)).toMatch(/leak/)
+  }
+})

@@ -23,6 +23,8 @@ const MOST_SAMPLES = 400
 const MOST_FOR_STEPS = 4000
 /** Air a leak lets in at hard vacuum, Pa m3/s (model.md section 6). */
 export const LEAK_RANGE_PA_M3_S = [1e-6, 3e-3] as const
+/** A rise that is seen lies well inside the range of leaks: the range reaches so many times as far. */
+const BEYOND_RANGE = 10
 /** Smallest height of a bend worth the word damp, Pa (assumed). */
 const DAMP_FROM_PA = 1
 /** Gas temperature drifts by so much over a hold, by a day's swing over a night, K (model.md section 6). */
@@ -163,7 +165,9 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
   const startPa = early.reduce((sum, s) => sum + s.pressurePa, 0) / early.length
   const boilPa = waterSaturationPa(kelvin(context.ambientC))
   const unsure = context.instrument === 'needle' ? 1000 : 0
-  const slope = { low: LEAK_RANGE_PA_M3_S[0] / volume, high: LEAK_RANGE_PA_M3_S[1] / volume }
+  // a hole larger than any that was thought of is a hole all the more
+  const steepest = spanS > 0 ? (last.pressurePa - startPa) / spanS : 0
+  const slope = { low: LEAK_RANGE_PA_M3_S[0] / volume, high: Math.max(LEAK_RANGE_PA_M3_S[1] / volume, BEYOND_RANGE * steepest) }
   const seen = context.previous && seenBefore(context.previous.risePaS, context.previous.leak)
   return {
     leak,
