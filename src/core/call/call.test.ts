@@ -181,7 +181,7 @@ describe('the charge', () => {
   test('a shut low valve asks for the weight, and offers to open again while grams are wanted', () => {
     const shut = later(open, 76, part('valve-low', 'closed'))
     expect(callFor(shut, live(76, { scaleG: 142 }))).toMatchObject({ form: 'container-end', plain: [] })
-    expect(callFor(shut, live(76, { scaleG: 200 })).plain.map((b) => b.label)).toEqual(['Low valve open again'])
+    expect(callFor(shut, live(76, { scaleG: 200 })).plain.map((b) => b.label)).toEqual(['A quarter open, 60 g more'])
   })
 
   test('too much says that recovery is the way back, too little offers another container', () => {

@@ -99,21 +99,30 @@ function callClose(id: string, leftG: number): Call {
     form: 'container-end',
     watch: [],
     action: { label: 'Container is shut', key: 'S', does: { do: 'send', form: 'container-end' } },
-    plain: leftG > MORE_FROM_G ? [{ label: 'Low valve open again', key: 'O', does: record(set('valve-low', 'open')) }] : [],
+    plain: leftG > MORE_FROM_G ? [{ label: `A quarter open, ${grams(leftG)} g more`, key: 'O', does: record(set('valve-low', 'open')) }] : [],
   }
 }
 
 function callFlowing(engineOff: boolean, live: Live, stopG: number): Call {
   const rate = live.flowGMin
   const left = (live.scaleG ?? Number.NaN) - stopG
-  const seconds = left > 0 && rate && rate > 1 ? Math.max(0, Math.round((left / rate) * 60)) : undefined
+  const { closing } = live
+  const seconds = closing ? Math.max(0, Math.round(closing.inS)) : left > 0 && rate && rate > 1 ? Math.max(0, Math.round((left / rate) * 60)) : undefined
+  const now = left <= 0 || (closing !== undefined && closing.inS <= 0)
   return {
-    sentence: left <= 0 ? 'Close the low valve now. It was due at' : 'Hand on the low valve. Close it at',
+    sentence: left <= 0 ? 'Close the low valve now. It was due at' : now ? 'Close the low valve now, for' : 'Hand on the low valve. Close it for',
     figure: {
       text: grams(stopG),
-      caption: `g on the scale, ${(stopG / GRAMS_PER_OUNCE).toFixed(1)} oz${seconds === undefined ? '' : `, in ${Math.floor(seconds / 60)} min ${seconds % 60} s`}`,
+      caption: `g on the scale, ${(stopG / GRAMS_PER_OUNCE).toFixed(1)} oz${seconds === undefined || now ? '' : `, in ${Math.floor(seconds / 60)} min ${seconds % 60} s`}`,
     },
-    why: [rate === undefined ? 'No flow measured yet: type what the scale shows.' : `${rate.toFixed(0)} g a minute leaves the container.`],
+    why: [
+      rate === undefined ? 'No flow measured yet: type what the scale shows.' : `${rate.toFixed(0)} g a minute leaves the container.`,
+      ...(closing?.short
+        ? [`Closed ${grams(closing.aimG - stopG)} g short at first: at this flow nobody knows this hand well enough. The rest through a valve a quarter open.`]
+        : []),
+      ...(closing && !closing.short ? ['Early enough for the hand, the valve and what still flows.'] : []),
+      ...(live.scaleNotes ?? []).slice(-2).map((note) => `Noticed: ${note}.`),
+    ],
     watch: CHARGE_WATCH,
     action: { label: 'Low valve is shut', key: 'V', does: record(set('valve-low', 'closed')) },
     plain: engineOff ? [{ label: 'Engine is on', key: 'E', does: record(set('engine', 'on')) }] : [],

@@ -1,3 +1,4 @@
+import type { Closing } from '../charge/closing'
 import type { HoldResult } from '../hold/judge'
 import type { Caution } from '../procedure/cautions'
 import type { EventDraft, EventKind, PayloadOf } from '../procedure/events'
@@ -44,6 +45,12 @@ export type Live = {
   lowPa?: number
   highPa?: number
   scaleG?: number
+  /** when the low valve has to be told to close, in the hand's own seconds */
+  closing?: Closing
+  /** the word that was said for this container, for what it teaches */
+  said?: { saidG: number; gramsPerS: number; stepG: number }
+  /** what moved the scale and was no refrigerant */
+  scaleNotes?: string[]
   /** what leaves the container, g/min of job time */
   flowGMin?: number
   ventC?: number

@@ -145,7 +145,12 @@ export const PAYLOADS = {
     bandG: z.tuple([z.number(), z.number()]),
   }),
   'container-started': z.strictObject({ id: Text, grossG: z.number().min(1).max(60_000) }),
-  'container-ended': z.strictObject({ id: Text, grossG: z.number().min(1).max(60_000) }),
+  'container-ended': z.strictObject({
+    id: Text,
+    grossG: z.number().min(1).max(60_000),
+    /** weight and flow when the word to close was said, and the scale's step: how long this hand takes is learned from it */
+    closing: z.strictObject({ saidG: z.number(), gramsPerS: z.number().min(0).max(100), stepG: z.number().min(0) }).optional(),
+  }),
   'proof-read': z.strictObject({ lowPaG: PaGauge, highPaG: PaGauge, ventC: Celsius, ambientC: Celsius, note: Note }),
   'leave-tapped': z.strictObject({ item: z.enum(LEAVE_ITEMS), done: z.boolean() }),
   noted: z.strictObject({ text: Text }),

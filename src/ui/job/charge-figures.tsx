@@ -18,14 +18,24 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
   const stop = state.plan?.stops.find((s) => s.id === open?.id)
   const target = state.plan?.targetG ?? 0
   const inside = chargedG(state, open ? (live.scaleG ?? open.startGrossG) : undefined)
-  const seconds = stop && live.scaleG !== undefined && live.flowGMin && live.flowGMin > 1 ? Math.max(0, ((live.scaleG - stop.stopGrossG) / live.flowGMin) * 60) : undefined
+  const seconds = live.closing
+    ? Math.max(0, live.closing.inS)
+    : stop && live.scaleG !== undefined && live.flowGMin && live.flowGMin > 1
+      ? Math.max(0, ((live.scaleG - stop.stopGrossG) / live.flowGMin) * 60)
+      : undefined
   return (
     <section aria-label="Charge" className="mt-3">
       <div className="flex flex-wrap items-end gap-x-12 gap-y-2 max-sm:gap-x-6">
         <Figure big text={grams(target - inside)} unit="g" below={`to go, of ${grams(target)} g (${(target / GRAMS_PER_OUNCE).toFixed(1)} oz)`} testId="to-go" />
         {open && stop && <Figure text={`${grams(live.scaleG ?? open.startGrossG)} → ${grams(stop.stopGrossG)}`} unit="g" below={`${open.id} on the scale, close at`} />}
         {open && live.flowGMin !== undefined && <Figure text={live.flowGMin.toFixed(0)} unit="g/min" below="flow" />}
-        {seconds !== undefined && <Figure text={`${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`} unit="" below="until then" />}
+        {seconds !== undefined && (
+          <Figure
+            text={`${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`}
+            unit=""
+            below={live.closing?.short ? 'until the word, a little short' : 'until the word to close'}
+          />
+        )}
       </div>
       <Ascent state={state} scale={scale} clock={clock} live={live} />
     </section>

@@ -44,7 +44,7 @@ export function FormsProvider({ state, live, call, jobId, user, children }: Prop
     setErrors(({ [field]: _mended, ...rest }) => rest)
   }
   const submit = async (name: FormName, deeds: Deeds) => {
-    const parsed = FORMS[name].parse(values, state)
+    const parsed = FORMS[name].parse(values, state, live)
     if ('errors' in parsed) {
       setErrors(parsed.errors)
       deeds.report('Something typed cannot be taken; the reason stands beside it.')

@@ -11,6 +11,7 @@ import { gaugeText } from '../format'
 import type { CurvePoint, LiveJob } from '../hooks/use-job-live'
 import type { Planned } from '../hooks/use-plan'
 import { OPENED_WORDS } from '../words/words'
+import { Causes } from './causes'
 import { ChargeFigures } from './charge-figures'
 import { Descent } from './descent'
 import { useForms } from './forms'
@@ -98,6 +99,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, rules }: Prop
         <Section title="Prove">
           {form === 'proof' && <ProofForm state={state} />}
           <ProofBands state={state} {...proofValues(state, live)} />
+          <Causes state={state} />
         </Section>
       )
     case 'leave':

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react'
 import { alarmsOf } from '@/core/call/alarms'
 import { callFor } from '@/core/call/call'
 import type { Live } from '@/core/call/types'
+import type { Lead } from '@/core/charge/closing'
 import { clockFactor } from '@/core/procedure/clock'
 import { foldJob } from '@/core/procedure/reduce'
 import { type JobState, openContainer } from '@/core/procedure/state'
@@ -11,6 +12,7 @@ import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
 import { clockIn } from '../format'
 import type { ShopView, UserView } from '../frame/top-bar'
+import { type ChargeWatch, useChargeWatch } from '../hooks/use-charge-watch'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
 import { useJudge } from '../hooks/use-judge'
 import { useJobNow } from '../hooks/use-now'
@@ -27,10 +29,10 @@ import { Trail } from './trail'
 import { TypeReading } from './type-reading'
 import { useDeeds } from './use-deeds'
 
-type Props = { view: JobView; shop: ShopView; user: UserView; maySign: boolean; serverNowMs: number }
+type Props = { lead: Lead; view: JobView; shop: ShopView; user: UserView; maySign: boolean; serverNowMs: number }
 
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
-export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
+export function JobScreen({ lead, view, shop, user, maySign, serverNowMs }: Props) {
   const job = useJobLive(view)
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
@@ -38,7 +40,8 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
   const clock = useMemo(() => clockIn(shop.timeZone), [shop.timeZone])
   const planned = usePlan(state)
   const pull = usePullAdvice(state, job.vacuum, planned?.plan)
-  const live = { ...liveOf(job, state, nowMs, clock, judged?.result), ...(pull && { pull }) }
+  const charging = useChargeWatch(state, job.scale, clockFactor(job.clock), lead)
+  const live = { ...liveOf(job, state, nowMs, clock, judged?.result), ...(pull && { pull }), ...(charging && chargeLive(charging)) }
   const call = callFor(state, live)
   const deeds = useDeeds(view.id, state)
   const [trailOpen, setTrailOpen] = useState(false)
@@ -59,6 +62,11 @@ export function JobScreen({ view, shop, user, maySign, serverNowMs }: Props) {
       </main>
     </FormsProvider>
   )
+}
+
+/** What the watched scale adds to what is live. */
+function chargeLive({ scaleG, notes, closing, said }: ChargeWatch): Partial<Live> {
+  return { scaleG, ...(notes.length > 0 && { scaleNotes: notes.map((n) => n.words) }), ...(closing && { closing }), ...(said && { said }) }
 }
 
 function liveOf(job: LiveJob, state: JobState, nowMs: number, clock: Live['clock'], judgement: Live['judgement']): Live {

@@ -4,6 +4,7 @@ import { type ReactNode, useMemo } from 'react'
 import { gramsWords } from '@/core/call/hold'
 import type { JobEvent } from '@/core/procedure/events'
 import { chargedG, type JobState } from '@/core/procedure/state'
+import { customerWords } from '@/core/prove/proof-history'
 import { formatPoundsOunces } from '@/core/units/mass'
 import { dateTimeIn, gaugeText } from '../format'
 import { eventWords } from '../words/event-words'
@@ -89,6 +90,7 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
             {state.proof.note && `; ${state.proof.note}`}
           </Fact>
         )}
+        <Fact name="In plain words">{customerWords(state)}</Fact>
         {signed && (
           <Fact name="Signed">
             <b className="font-semibold">{signed.by}</b>, certificate {signed.certificate}, {at(signed.at)}; {signed.readingCount.toLocaleString('en')} readings

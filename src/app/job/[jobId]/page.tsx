@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { pageUser } from '@/server/accounts/page-user'
 import { may } from '@/server/accounts/roles'
 import { database } from '@/server/db/pool'
+import { selectLead } from '@/server/jobs/closing-lead'
 import { jobView } from '@/server/jobs/job-view'
 import type { JobContext } from '@/server/jobs/params'
 import { selectShop } from '@/server/shop/shop'
@@ -17,11 +18,13 @@ export default async function JobPage({ params }: JobContext) {
   const db = database()
   const [shop, view] = await Promise.all([selectShop(db), jobView(db, jobId)])
   if (!view) notFound()
+  const opened = view.events[0]
+  const lead = await selectLead(db, user.id, opened?.kind === 'job-opened' ? opened.payload.rig.name : '')
   const now = Date.now()
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={now} />
-      <JobScreen view={view} shop={shopView(shop)} user={userView(user)} maySign={may(user.role, 'sign-job')} serverNowMs={now} />
+      <JobScreen lead={lead} view={view} shop={shopView(shop)} user={userView(user)} maySign={may(user.role, 'sign-job')} serverNowMs={now} />
     </>
   )
 }

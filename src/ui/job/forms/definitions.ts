@@ -93,12 +93,12 @@ const containerStart: FormDefinition = {
 
 const containerEnd: FormDefinition = {
   initial: (_state, live) => ({ gross: live.scaleG === undefined ? '' : `${live.scaleG} g` }),
-  parse: (values, state) => {
+  parse: (values, state, live) => {
     const c = new Collector()
     const open = openContainer(state)
     const grossG = c.take('gross', readMass(values.gross ?? ''), 1)
     if (open && grossG > open.startGrossG) c.errors.gross = `it stood at ${Math.round(open.startGrossG)} g before: a container does not gain`
-    return c.result(() => [{ kind: 'container-ended', payload: { id: open?.id ?? '', grossG } }])
+    return c.result(() => [{ kind: 'container-ended', payload: { id: open?.id ?? '', grossG, ...(live?.said && { closing: live.said }) } }])
   },
 }
 

@@ -10,7 +10,7 @@ export type Parsed = { deeds: Deed[] } | { errors: Errors }
 /** A form of a step: what stands in its fields before anybody types, and what its entries become. Pure. */
 export type FormDefinition = {
   initial: (state: JobState, live: Live, user: UserView) => Values
-  parse: (values: Values, state: JobState) => Parsed
+  parse: (values: Values, state: JobState, live?: Live) => Parsed
 }
 
 /** Collects entries; `value` of each is usable only while `errors` is empty. */

@@ -1,0 +1,35 @@
+import { expect, test } from 'vitest'
+import { typicalBands } from './bands'
+import { diagnose, type ProofHistory } from './diagnose'
+
+const BANDS = typicalBands('R-134a', 30, 101_325)
+const FULL: ProofHistory = { chargedG: 540, targetG: 540, toleranceG: 15, holdProved: true }
+const first = (low: number, high: number, ventC: number, history = FULL) => diagnose({ lowPaG: low * 1000, highPaG: high * 1000, ventC }, BANDS, history)[0]
+
+test('readings within their bands are as they should be', () => {
+  expect(first(230, 1250, 9)?.kind).toBe('as-it-should-be')
+})
+
+test('the pairs point where practice says, and the weight in speaks against short', () => {
+  // low side in vacuum with the full weight in: a restriction, not a shortage
+  expect(first(-20, 900, 18)?.kind).toBe('restriction')
+  expect(first(110, 700, 16, { ...FULL, chargedG: 380 })?.kind).toBe('short')
+  expect(first(110, 700, 16)?.kind).not.toBe('short')
+  expect(first(420, 800, 20)?.kind).toBe('compressor')
+  expect(['condenser', 'air', 'too-much']).toContain(first(420, 2300, 16)?.kind)
+  expect(first(400, 2200, 14, { ...FULL, chargedG: 640 })?.kind).toBe('too-much')
+  expect(first(230, 1250, 27)?.kind).toBe('elsewhere')
+})
+
+test('two needles are never a certainty, and the reason names what was read', () => {
+  for (const [low, high, vent] of [
+    [230, 1250, 9],
+    [-40, 700, 20],
+    [500, 2500, 20],
+  ] as const) {
+    const causes = diagnose({ lowPaG: low * 1000, highPaG: high * 1000, ventC: vent }, BANDS, FULL)
+    expect(causes[0]?.chance).toBeLessThan(0.995)
+    expect(causes.length).toBeLessThanOrEqual(6)
+    expect(causes[0]?.reason).toMatch(/Low side .* high side .* vent .* weight/s)
+  }
+})

@@ -1,0 +1,83 @@
+import type { ProofBands } from './bands'
+
+/** What readings point to, how likely, why, and what to look at next. Never a certainty: two needles are a cross-check. */
+export type Cause = { kind: CauseKind; chance: number; sentence: string; reason: string; next: string }
+export type CauseKind = 'as-it-should-be' | 'short' | 'restriction' | 'too-much' | 'air' | 'condenser' | 'compressor' | 'elsewhere'
+
+export type ProofReading = { lowPaG: number; highPaG: number; ventC: number }
+/** What the job knows besides the needles: grams in against the target, the tolerance, and whether air could have got in. */
+export type ProofHistory = { chargedG: number; targetG: number; toleranceG: number; holdProved: boolean }
+
+/** Where a reading lies: 0 in the middle of its band, 1 at an edge, in half-widths. */
+const place = (value: number, [low, high]: [number, number]): number => (value - (low + high) / 2) / Math.max(1e-9, (high - low) / 2)
+
+/** What each cause makes of low side, high side and vent, in half-widths of the typical bands, and its chance before any reading (assumed; practice, model.md section 10). */
+const SIGNS: Record<CauseKind, { low: number; high: number; vent: number; prior: number }> = {
+  'as-it-should-be': { low: 0, high: 0, vent: 0, prior: 0.4 },
+  short: { low: -2, high: -2, vent: 2, prior: 0.12 },
+  restriction: { low: -3.5, high: -1.2, vent: 2, prior: 0.08 },
+  'too-much': { low: 1.6, high: 2.2, vent: 0.8, prior: 0.08 },
+  air: { low: 1.4, high: 2.4, vent: 1.5, prior: 0.06 },
+  condenser: { low: 1.8, high: 2.8, vent: 1.5, prior: 0.08 },
+  compressor: { low: 2.2, high: -2.2, vent: 2.5, prior: 0.08 },
+  elsewhere: { low: 0, high: 0, vent: 2.5, prior: 0.1 },
+}
+/** Spread of the signs, half-widths (assumed): idle, humidity and the sun move them. */
+const SPREAD = 1.1
+
+const WORDS: Record<CauseKind, { sentence: string; next: string }> = {
+  'as-it-should-be': { sentence: 'As it should be.', next: 'Read it again after five minutes at 1,500 rpm, then leave it in order.' },
+  short: { sentence: 'Short of charge.', next: 'Weigh again what went in; find where it goes before adding any.' },
+  restriction: { sentence: 'A restriction at the expansion device or evaporator.', next: 'Look for frost at one place of the liquid line; the filter and the expansion device.' },
+  'too-much': { sentence: 'Too much in it.', next: 'Recover it and charge by weight; recovery is the only honest way back.' },
+  air: { sentence: 'Air in it.', next: 'Rest pressure against ambient tells; recover, evacuate, hold, charge again.' },
+  condenser: { sentence: 'No air over the condenser.', next: 'Fan, bonnet seals, leaves between condenser and radiator; a hose of water over it tells at once.' },
+  compressor: { sentence: 'The compressor does not pump as it should.', next: 'Clutch gap and slip, control valve, belt; with the engine off the sides meet at once.' },
+  elsewhere: { sentence: 'The weight is right, the fault is elsewhere.', next: 'Blend door, cabin filter, heater valve, sensor; connector and pressure switch.' },
+}
+
+/**
+ * A short ranked list of what the readings and the whole job point to.
+ * @returns likeliest first, chances add up to one over all causes; those under 4 % are left out
+ */
+export function diagnose(reading: ProofReading, bands: ProofBands, history: ProofHistory): Cause[] {
+  const low = place(reading.lowPaG, bands.lowPaG)
+  const high = place(reading.highPaG, bands.highPaG)
+  const vent = place(reading.ventC, bands.ventC)
+  const off = history.chargedG - history.targetG
+  const vacuum = reading.lowPaG < 0
+  const score = (kind: CauseKind): number => {
+    const s = SIGNS[kind]
+    const one = (x: number, at: number) => -0.5 * Math.min(9, Math.abs(x - at) / SPREAD) ** 2
+    // beyond the edge a sign does not weaken
+    const clip = (x: number) => Math.max(-4, Math.min(4, x))
+    return Math.log(s.prior) + one(clip(low), s.low) + one(clip(high), s.high) + one(clip(vent), s.vent) + storyOf(kind, off, history, vacuum)
+  }
+  const kinds = Object.keys(SIGNS) as CauseKind[]
+  const scores = kinds.map((kind) => ({ kind, score: score(kind) }))
+  const top = Math.max(...scores.map((s) => s.score))
+  const total = scores.reduce((sum, s) => sum + Math.exp(s.score - top), 0)
+  const reason = reasonOf(low, high, vent, off, history, vacuum)
+  return scores
+    .map(({ kind, score: own }) => ({ kind, chance: Math.exp(own - top) / total, ...WORDS[kind], reason }))
+    .filter((c) => c.chance >= 0.04)
+    .sort((a, b) => b.chance - a.chance)
+}
+
+/** What the weight and the hold say for or against a cause, ln. */
+function storyOf(kind: CauseKind, offG: number, { toleranceG, holdProved }: ProofHistory, vacuum: boolean): number {
+  const within = Math.abs(offG) <= toleranceG
+  if (kind === 'short') return offG < -toleranceG ? 1.2 : -2.5
+  if (kind === 'too-much') return offG > toleranceG ? 1.2 : -2
+  if (kind === 'air') return holdProved ? -1.5 : 0.7
+  if (kind === 'restriction') return vacuum ? 2 : 0
+  if (kind === 'elsewhere') return within ? 0.5 : -0.5
+  return 0
+}
+
+function reasonOf(low: number, high: number, vent: number, offG: number, { toleranceG }: ProofHistory, vacuum: boolean): string {
+  const side = (x: number) => (x < -1 ? 'below' : x > 1 ? 'above' : 'within')
+  const weight =
+    Math.abs(offG) <= toleranceG ? 'the weight is in, so it is not short' : offG < 0 ? `${Math.round(-offG)} g short by weight` : `${Math.round(offG)} g over by weight`
+  return `Low side ${vacuum ? 'in vacuum' : `${side(low)} its band`}, high side ${side(high)}, vent ${side(vent)}; ${weight}.`
+}
