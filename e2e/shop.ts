@@ -42,6 +42,14 @@ export async function press(page: Page, label: string | RegExp, timeout = 15_000
   await button.click()
 }
 
+/** Ends a running hold before its time, with the reason it asks for. */
+export async function endEarly(page: Page, why: string): Promise<void> {
+  await press(page, 'End the hold')
+  const ask = page.getByRole('form', { name: 'Why end it before its time?' })
+  await ask.getByLabel('Reason').fill(why)
+  await ask.getByRole('button', { name: 'End it and judge' }).click()
+}
+
 export async function expectStep(page: Page, step: string): Promise<void> {
   await expect(page.locator('[aria-current="step"]')).toContainText(step)
 }

@@ -1,4 +1,4 @@
-import { controlBench, expect, openCar, press, signIn, startHold, startPull, test, theCall } from '../shop'
+import { controlBench, endEarly, expect, expectStep, openCar, press, signIn, startHold, startPull, test, theCall } from '../shop'
 
 test.beforeEach(({ context }) => signIn(context.request))
 
@@ -67,8 +67,8 @@ test('a hold ended before its time asks why, and the record says what was not pr
   const ask = page.getByRole('form', { name: 'Why end it before its time?' })
   await ask.getByRole('button', { name: 'End it and judge' }).click()
   await expect(ask).toContainText('the record keeps it')
-  await ask.getByLabel('Reason').fill('the car is needed')
-  await ask.getByRole('button', { name: 'End it and judge' }).click()
+  await ask.getByRole('button', { name: 'Let it hold' }).click()
+  await endEarly(page, 'the car is needed')
   await expect(theCall(page)).toContainText('Ended early by Teo Brisal: the car is needed.')
   await page.goto(`/job/${jobId}/record`)
   await expect(page.getByText(/of 240 min by Teo Brisal: the car is needed/)).toBeVisible()
@@ -86,6 +86,7 @@ test('a hold skipped says who and why, and that nothing is proved', async ({ pag
   await expect(ask).toContainText('nothing is proved')
   await ask.getByLabel('Reason').fill('only a look')
   await ask.getByRole('button', { name: 'Skip it' }).click()
+  await expectStep(page, 'Charge')
   await page.goto(`/job/${jobId}/record`)
   await expect(page.getByText(/skipped by Teo Brisal: only a look\. Not proved/)).toBeVisible()
 })
