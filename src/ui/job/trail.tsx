@@ -1,6 +1,6 @@
 'use client'
 
-import { Dialog } from 'radix-ui'
+import { Popup } from '../frame/popup'
 import type { LiveJob } from '../hooks/use-job-live'
 import { eventWords } from '../words/event-words'
 
@@ -28,26 +28,14 @@ export function Trail({ job, clock, open, onOpenChange }: { job: LiveJob; clock:
           <TrailLine key={line.key} line={line} clock={clock} />
         ))}
       </ol>
-      <Dialog.Root open={open} onOpenChange={onOpenChange}>
-        <Dialog.Portal>
-          <Dialog.Overlay className="fixed inset-0 z-10 bg-floor/60" />
-          <Dialog.Content
-            aria-describedby={undefined}
-            className="fixed inset-y-10 left-1/2 z-20 flex w-[min(760px,calc(100vw-24px))] -translate-x-1/2 flex-col rounded border-[1.5px] border-ink bg-sheet p-5"
-          >
-            <div className="flex items-center justify-between">
-              <Dialog.Title className="text-[24px] font-semibold">Everything logged</Dialog.Title>
-              <Dialog.Close className="plain-button">Close</Dialog.Close>
-            </div>
-            {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls must be reachable by keys */}
-            <ol className="mt-3 overflow-y-auto" tabIndex={0}>
-              {lines.map((line) => (
-                <TrailLine key={line.key} line={line} clock={clock} />
-              ))}
-            </ol>
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
+      <Popup open={open} onOpenChange={onOpenChange} title="Everything logged" width="tall">
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls must be reachable by keys */}
+        <ol className="mt-3 overflow-y-auto" tabIndex={0}>
+          {lines.map((line) => (
+            <TrailLine key={line.key} line={line} clock={clock} />
+          ))}
+        </ol>
+      </Popup>
     </section>
   )
 }

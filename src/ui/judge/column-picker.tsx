@@ -4,6 +4,7 @@ import { useState } from 'react'
 import type { ColumnMapping } from '@/core/readings/readings-csv'
 import { send } from '../api'
 import { Field } from '../form/field'
+import { Pick } from '../form/pick'
 
 type Props = { header: string[]; mapping: ColumnMapping; kept: ColumnMapping[]; onChange: (mapping: ColumnMapping) => void }
 
@@ -29,7 +30,7 @@ export function ColumnPicker({ header, mapping, kept, onChange }: Props) {
             value={mapping.name}
             options={{ '': 'none of these', ...Object.fromEntries(kept.map((m) => [m.name, m.name])) }}
             onPick={(n) => onChange(kept.find((m) => m.name === n) ?? mapping)}
-            wide
+            className="col-span-2"
           />
         )}
         <Pick label="Time" value={mapping.time} options={Object.fromEntries(header.map((h) => [h, h]))} onPick={(time) => onChange({ ...mapping, time })} />
@@ -47,20 +48,5 @@ export function ColumnPicker({ header, mapping, kept, onChange }: Props) {
         {said}
       </p>
     </fieldset>
-  )
-}
-
-function Pick({ label, value, options, onPick, wide }: { label: string; value: string; options: Record<string, string>; onPick: (value: string) => void; wide?: boolean }) {
-  return (
-    <label className={`text-[16px] font-medium ${wide ? 'col-span-2' : ''}`}>
-      {label}
-      <select className="field mt-1 block w-full" value={value} onChange={(e) => onPick(e.target.value)}>
-        {Object.entries(options).map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
   )
 }

@@ -5,6 +5,7 @@ import type { PullBand } from '@/core/pull/planner'
 import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
 import { bottomOf, StrataFills } from '../chart/depth-strip'
 import { linear } from '../chart/scales'
+import { Pick } from '../form/pick'
 import { micronText } from '../format'
 import type { ShopView } from '../frame/top-bar'
 import type { RigStudy } from '../hooks/use-rig-study'
@@ -92,20 +93,5 @@ function BandChart({ strata, band, width, p50S }: { strata: Strata; band: PullBa
         ))}
       </g>
     </svg>
-  )
-}
-
-function Pick({ label, value, options, onPick }: { label: string; value: string; options: Record<string, string>; onPick: (value: string) => void }) {
-  return (
-    <label className="flex flex-col">
-      {label}
-      <select className="field mt-0.5 !min-h-11 !w-auto !text-[16px]" value={value} onChange={(e) => onPick(e.target.value)}>
-        {Object.entries(options).map(([key, text]) => (
-          <option key={key} value={key}>
-            {text}
-          </option>
-        ))}
-      </select>
-    </label>
   )
 }
