@@ -1,4 +1,4 @@
-import { controlBench, endEarly, expect, expectStep, openCar, press, signIn, startHold, startPull, test, theCall } from '../shop'
+import { controlBench, endEarly, expect, expectStep, openCar, part, press, record, signIn, startHold, startPull, test, theCall } from '../shop'
 
 test.beforeEach(({ context }) => signIn(context.request))
 
@@ -89,4 +89,38 @@ test('a hold skipped says who and why, and that nothing is proved', async ({ pag
   await expectStep(page, 'Charge')
   await page.goto(`/job/${jobId}/record`)
   await expect(page.getByText(/skipped by Teo Brisal: only a look\. Not proved/)).toBeVisible()
+})
+
+test('a second hold is compared with the first, with a nitrogen sweep logged between behind its caution', async ({ page, context }) => {
+  const jobId = await openCar(context.request, { holdMinutes: 240 })
+  await startPull(context.request, jobId)
+  await page.goto(`/job/${jobId}`)
+  await expect(page.getByTestId('vacuum')).toBeVisible()
+  await startHold(context.request, jobId)
+  await page.waitForTimeout(2000)
+  await endEarly(page, 'a look')
+  await expect(theCall(page)).toContainText('Held')
+  await record(context.request, jobId, { kind: 'hold-decided', payload: { next: 'pull' } }, part('centre-hose', 'pump'), part('pump', 'on'))
+  await press(page, 'Log a nitrogen sweep')
+  await expect(page.getByRole('alertdialog', { name: 'Before you do that' })).toContainText('Never oxygen')
+  await page.getByRole('button', { name: /Do it all the same/ }).click()
+  await expect(theCall(page)).toContainText('Sweeps so far: 1.')
+  await record(context.request, jobId, part('valve-low', 'open'), part('valve-high', 'open'))
+  await page.waitForTimeout(1500)
+  await startHold(context.request, jobId)
+  await expect(page.getByText('Rise since isolation, hold by hold')).toBeVisible()
+  await expect(page.getByRole('img', { name: /hold 1 rose .* hold 2 rose/ })).toBeVisible()
+})
+
+test('the pull says where it stands, and its chart is brought closer by a key and a button', async ({ page, context }) => {
+  const jobId = await openCar(context.request)
+  await startPull(context.request, jobId)
+  await page.goto(`/job/${jobId}`)
+  const stands = page.getByRole('region', { name: 'Where the pull stands' })
+  await expect(stands).toContainText(/On course\.|Water is boiling off|Stuck/, { timeout: 30_000 })
+  await expect(stands).toContainText('%')
+  await page.keyboard.press('+')
+  await page.getByRole('button', { name: 'earlier' }).click()
+  await page.getByRole('button', { name: 'all of it' }).click()
+  await expect(page.getByRole('button', { name: 'Farther' })).toBeDisabled()
 })

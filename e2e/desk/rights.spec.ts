@@ -116,3 +116,23 @@ test('an instrument without a token is refused, the bench’s own token is taken
   expect(bad.status()).toBe(400)
   expect((await bad.json()).faults[0].path).toBe('line 1')
 })
+
+test('a procedure begins from a school, and says what its figures prove as they are edited', async ({ page, context }) => {
+  await signIn(context.request, 'maira')
+  await page.goto('/shop')
+  await page.getByRole('button', { name: 'By the clock, 30 min' }).click()
+  const row = page
+    .getByRole('listitem')
+    .filter({ has: page.locator('input[value="By the clock, 30 min"]') })
+    .first()
+  await expect(row).toContainText('10 minutes of hold on 2.5 L show a leak of about')
+  const before = await row.getByText(/minutes of hold on 2\.5 L/).textContent()
+  const name = `Ours ${Date.now() % 100_000}`
+  await row.getByLabel('Hold, min').fill('60')
+  await expect(row.getByText(/60 minutes of hold on 2\.5 L/)).not.toHaveText(before ?? '')
+  await row.getByLabel('Target, micron').fill('250')
+  await expect(row).toContainText('dew point of −31 °C at most')
+  await row.getByLabel('Name').fill(name)
+  await page.getByRole('listitem').first().getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator(`input[value="${name}"]`)).toBeVisible()
+})

@@ -71,9 +71,7 @@ export function callPull(state: JobState, live: Live): Call {
       // between two pulls dry nitrogen takes water along that a pump alone leaves behind
       plain: state.pulls.length > 0 ? [{ label: 'Log a nitrogen sweep', key: 'N', does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: SWEEP_PA } }) }] : [],
       after:
-        state.sweeps.length > 0
-          ? `Swept ${state.sweeps.reduce((sum, s) => sum + s.passes, 0)} times so far. Let the nitrogen out, then open both valves.`
-          : 'Then open both valves.',
+        state.sweeps.length > 0 ? `Sweeps so far: ${state.sweeps.reduce((sum, s) => sum + s.passes, 0)}. Let the nitrogen out, then open both valves.` : 'Then open both valves.',
     }
   }
   if (rig['valve-low'] !== 'open' || rig['valve-high'] !== 'open' || !pull) {

@@ -1,4 +1,5 @@
 import type { PullAdvice } from '@/core/pull/advisor'
+import { micronText } from '../format'
 
 /** Where the pull stands: every explanation that still counts, how likely, why, and what to do about it. */
 export function PullStands({ advice }: { advice: PullAdvice | undefined }) {
@@ -7,6 +8,12 @@ export function PullStands({ advice }: { advice: PullAdvice | undefined }) {
     <section aria-label="Where the pull stands" className="mt-3 border-t border-rule pt-2 text-[16px]">
       <h3 className="font-semibold">Where it stands</h3>
       {advice.blind && <p>{advice.blind}</p>}
+      {advice.far && advice.ahead > 1.05 && (
+        <p>
+          The gauge sits at the pump and reads ahead of the car {advice.ahead.toFixed(1)} times: at the far side about {micronText(advice.far.pa)} micron, 8 in 10 between{' '}
+          {micronText(advice.far.lowPa)} and {micronText(advice.far.highPa)}.
+        </p>
+      )}
       <ol className="mt-1">
         {advice.options.map((o, i) => (
           <li key={o.kind} className="grid grid-cols-[64px_1fr] gap-x-3 border-t border-rule py-1.5 first:border-t-0 max-sm:grid-cols-[52px_1fr]">
