@@ -9,6 +9,7 @@ const VIEWS: [name: string, place: string][] = [
   ['board', '/board'],
   ['new car', '/job/new'],
   ['judge', '/judge'],
+  ['ledger', '/ledger'],
   ['shop', '/shop'],
   ['rig room', '/rig-room'],
   ['zero', 'Grader'],

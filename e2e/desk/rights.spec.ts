@@ -4,7 +4,7 @@ import { benchToken, expect, openCar, signIn, test } from '../shop'
 const JOB = '00000000-0000-4000-8000-000000000000'
 
 test('every page sends a stranger to sign in', async ({ page }) => {
-  for (const path of ['/board', '/job/new', `/job/${JOB}`, `/job/${JOB}/record`, '/shop', '/judge', '/rig-room', `/rig-room/${JOB}`]) {
+  for (const path of ['/board', '/job/new', `/job/${JOB}`, `/job/${JOB}/record`, '/shop', '/judge', '/ledger', '/rig-room', `/rig-room/${JOB}`]) {
     await page.goto(path)
     await expect(page, path).toHaveURL(/sign-in/)
   }
@@ -17,6 +17,7 @@ test('every handler and stream refuses a stranger', async ({ request }) => {
     `/api/jobs/${JOB}/readings?channel=vacuum`,
     `/api/jobs/${JOB}/readings.csv`,
     `/api/jobs/${JOB}/record.json`,
+    '/api/ledger.csv',
     '/api/bench/feed',
   ]
   const post = [
@@ -24,6 +25,7 @@ test('every handler and stream refuses a stranger', async ({ request }) => {
     '/api/shop',
     '/api/rig-room',
     '/api/column-mappings',
+    '/api/ledger',
     '/api/sign-out',
     '/api/ingest',
     ...['events', 'readings', 'sign', 'hold-end', 'hold-file', 'bench'].map((p) => `/api/jobs/${JOB}/${p}`),

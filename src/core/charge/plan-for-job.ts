@@ -26,6 +26,13 @@ export function chargePlanned(state: JobState, containers: readonly Container[])
   const plan = planCharge(chargeInputOf(state, containers))
   const needed = new Set(plan.steps.map((s) => s.id))
   const stops = plan.steps.map(({ id, stopGrossG, takenG, purgeG }) => ({ id, stopGrossG, takenG, purgeG }))
-  const own = ({ id, kind, grossG, netG, tareG }: Container) => ({ id, kind, grossG, ...(netG !== undefined && { netG }), ...(tareG !== undefined && { tareG }) })
+  const own = ({ id, kind, grossG, netG, tareG, stockId }: Container) => ({
+    id,
+    kind,
+    grossG,
+    ...(netG !== undefined && { netG }),
+    ...(tareG !== undefined && { tareG }),
+    ...(stockId !== undefined && { stockId }),
+  })
   return { targetG: plan.targetG, purgeEachG: PURGE_G, containers: containers.filter((c) => needed.has(c.id)).map(own), stops, bandG: plan.bandG }
 }

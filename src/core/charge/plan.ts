@@ -10,6 +10,8 @@ export type Container = {
   tareG?: number | undefined
   /** inner volume, L */
   volumeL?: number | undefined
+  /** the container on the shelf it is */
+  stockId?: string | undefined
 }
 
 export type ChargePlanInput = {

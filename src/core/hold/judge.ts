@@ -207,7 +207,7 @@ export function priorsOf(context: HoldContext): HoldPriors {
 
 const seenBefore = (risePaS: number, leak: number): Prior['seen'] => (risePaS > 0 && leak > 0.3 ? { mean: Math.log(risePaS), sigma: 0.25, share: 0.7 * leak } : undefined)
 
-/** Rise that is no leak: the gas warming, the weather on a needle, the step of a resting gauge; Pa/s. */
+/** Rise that is no leak: the gas warming, the weather on a needle, the step of a resting gauge, hoses known by one figure; Pa/s. */
 function driftOf(samples: readonly HoldSample[], steps: Float64Array, context: HoldContext, noise: Estimated, spanS: number): number {
   const meanPa = samples.reduce((sum, s) => sum + s.pressurePa, 0) / samples.length
   const kelvins = spanS > NIGHT_S ? DAY_SWING_K : DRIFT_K
@@ -217,8 +217,10 @@ function driftOf(samples: readonly HoldSample[], steps: Float64Array, context: H
   const warming = ((kelvins / kelvin(context.ambientC)) * firstPa) / overS
   const step = steps[steps.length >> 1] as number
   const resting = context.instrument === 'electronic' && noise.scale * 2 * PA_PER_MICRON < 0.5 * step ? (0.3 * step) / spanS : 0
+  // what the hoses may give besides their baseline is no leak of the car
+  const baseline = ((context.hoseBaselinePaM3S ?? 0) * BASELINE_UNCERTAIN) / (context.volumeL / 1000)
   const weather = context.instrument === 'needle' && !context.barometerRead ? (WEATHER_PA * Math.sqrt(spanS / HALF_DAY_S)) / spanS : 0
-  return Math.max(1e-7, Math.hypot(warming, resting, weather))
+  return Math.max(1e-7, Math.hypot(warming, resting, weather, baseline))
 }
 
 function indexAt(samples: readonly HoldSample[], elapsedS: number): number {

@@ -104,6 +104,8 @@ const ChargeContainer = z
     grossG: z.number().min(1).max(60_000),
     netG: Grams.optional(),
     tareG: Grams.optional(),
+    /** the container on the shelf it is, so that its book and its weight follow */
+    stockId: z.uuid().optional(),
   })
   .refine((c) => c.tareG !== undefined || c.netG !== undefined, { path: ['netG'], error: 'a container needs its net weight, or its tare when partly used' })
   .refine((c) => (c.tareG ?? c.grossG - (c.netG ?? 0)) >= 0 && c.grossG > (c.tareG ?? 0), {

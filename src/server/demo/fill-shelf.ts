@@ -6,6 +6,7 @@ import { PA_PER_MICRON } from '@/core/units/constants'
 import { selectAccounts } from '../accounts/accounts'
 import type { Queryable } from '../db/pool'
 import { insertDeed, selectShelf, upsertEquipment } from '../equipment/shelf'
+import { bookOpening } from '../ledger/ledger'
 import { upsertRig } from '../shop/catalogue'
 
 const Readings = z.array(z.strictObject({ atS: z.number(), micron: z.number() }))
@@ -59,6 +60,7 @@ export async function fillShelf(db: Queryable, equipment: readonly z.infer<typeo
     )
     const item = Equipment.parse({ id: randomUUID(), name, kind, spec: Object.fromEntries(dated), retired: false })
     await upsertEquipment(db, item)
+    if (item.kind === 'container') await bookOpening(db, lead, item)
     for (const deed of deeds) {
       const readings = deed.readings?.map((r) => ({ atS: r.atS, pa: r.micron * PA_PER_MICRON, typed: `${r.micron} micron` }))
       const payload = EQUIPMENT_DEEDS[deed.kind].parse({ ...(readings && { readings }), ...(deed.volumeL !== undefined && { volumeL: deed.volumeL }) })

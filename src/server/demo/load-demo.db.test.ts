@@ -17,7 +17,7 @@ const FILE = file('cerro-lumen')
 
 async function empty(): Promise<void> {
   await database().query(
-    'truncate column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade',
+    'truncate ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade',
   )
   await database().query(`delete from instrument where id <> 'hand'`)
   await database().query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)

@@ -7,6 +7,7 @@ import { summarise } from '@/core/procedure/summary'
 import { canonicalJson } from '@/core/record/canonical'
 import type { Transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
+import { bookEvent } from '../ledger/ledger'
 import { hashOf } from '../records/chain'
 import { insertClockSegment, type JobRow, selectClock, selectEvents, selectJobForUpdate } from './job-rows'
 import { notifyChange } from './notify'
@@ -33,6 +34,11 @@ export async function appendEvents(tx: Transaction, author: Author, jobId: strin
   const slowing = job.simulated ? await slowForHands(tx, jobId, before, fresh) : []
   const added = await insertChain(tx, author, job, [...fresh, ...slowing])
   if (added.length > 0) await updateJob(tx, job, added, added.reduce(reduceJob, before))
+  let state = before
+  for (const event of added) {
+    state = reduceJob(state, event)
+    await bookEvent(tx, author, jobId, event, state)
+  }
   const places = new Map([...stored, ...added].map((e) => [e.id, e.seq]))
   return drafts.map((draft) => ({ id: draft.id, seq: places.get(draft.id) as number, repeated: known.has(draft.id) }))
 }

@@ -14,7 +14,7 @@ export const AIR_PA = 101_325
 export async function freshShop(): Promise<Fixture> {
   const db = database()
   await db.query(
-    'truncate column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade',
+    'truncate ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade',
   )
   await db.query(`delete from instrument where id <> 'hand'`)
   await db.query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)

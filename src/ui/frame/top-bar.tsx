@@ -19,6 +19,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
     { href: '/job/new', name: 'New car' },
     { href: '/rig-room', name: 'Rig room' },
     { href: '/judge', name: 'Judge' },
+    { href: '/ledger', name: 'Ledger' },
     ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop' }] : []),
   ]
   return (

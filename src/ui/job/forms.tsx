@@ -9,7 +9,11 @@ import { FORMS } from './forms/definitions'
 import type { Errors, Values } from './forms/form-types'
 import type { Deeds } from './use-deeds'
 
+/** A container on the shelf that may be charged from. */
+export type StockContainer = { id: string; name: string; kind: 'can' | 'cylinder'; refrigerant: string; grossG: number; tareG: number }
+
 type FormsValue = {
+  stock: readonly StockContainer[]
   form: FormName | undefined
   values: Values
   errors: Errors
@@ -25,10 +29,10 @@ export function useForms(): FormsValue {
   return value
 }
 
-type Props = { state: JobState; live: Live; call: Call; jobId: string; user: UserView; children: ReactNode }
+type Props = { stock: readonly StockContainer[]; state: JobState; live: Live; call: Call; jobId: string; user: UserView; children: ReactNode }
 
 /** Holds what is typed into the form the call names; fields nobody touched follow the instruments. */
-export function FormsProvider({ state, live, call, jobId, user, children }: Props) {
+export function FormsProvider({ stock, state, live, call, jobId, user, children }: Props) {
   const [touched, setTouched] = useState<Values>({})
   const [errors, setErrors] = useState<Errors>({})
   const form = call.form
@@ -54,7 +58,7 @@ export function FormsProvider({ state, live, call, jobId, user, children }: Prop
     if (name === 'sign') await sign(jobId, values.certificate ?? '', deeds)
     else deeds.record(parsed.deeds)
   }
-  return <FormsContext.Provider value={{ form, values, errors, change, submit }}>{children}</FormsContext.Provider>
+  return <FormsContext.Provider value={{ stock, form, values, errors, change, submit }}>{children}</FormsContext.Provider>
 }
 
 async function sign(jobId: string, certificate: string, deeds: Deeds): Promise<void> {

@@ -22,17 +22,17 @@ import { AlarmBar } from './alarm-bar'
 import { BenchPanel } from './bench-panel'
 import { CallPanel } from './call-panel'
 import { ConnectionDrawing } from './connection-drawing'
-import { FormsProvider } from './forms'
+import { FormsProvider, type StockContainer } from './forms'
 import { Instrument } from './instrument'
 import { Spine } from './spine'
 import { Trail } from './trail'
 import { TypeReading } from './type-reading'
 import { useDeeds } from './use-deeds'
 
-type Props = { lead: Lead; view: JobView; shop: ShopView; user: UserView; maySign: boolean; serverNowMs: number }
+type Props = { lead: Lead; stock: readonly StockContainer[]; view: JobView; shop: ShopView; user: UserView; maySign: boolean; serverNowMs: number }
 
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
-export function JobScreen({ lead, view, shop, user, maySign, serverNowMs }: Props) {
+export function JobScreen({ lead, stock, view, shop, user, maySign, serverNowMs }: Props) {
   const job = useJobLive(view)
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
@@ -47,7 +47,7 @@ export function JobScreen({ lead, view, shop, user, maySign, serverNowMs }: Prop
   const [trailOpen, setTrailOpen] = useState(false)
   const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove'].includes(state.step)
   return (
-    <FormsProvider state={state} live={live} call={call} jobId={view.id} user={user}>
+    <FormsProvider stock={stock} state={state} live={live} call={call} jobId={view.id} user={user}>
       <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} connected={job.connected} />
       <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
       <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">

@@ -7,6 +7,7 @@ import { database } from '@/server/db/pool'
 import { insertDeed, selectShelf, upsertEquipment } from '@/server/equipment/shelf'
 import { AppError, notFound } from '@/server/errors'
 import { handle, parseInput, readJson } from '@/server/http'
+import { bookOpening } from '@/server/ledger/ledger'
 import { upsertRig } from '@/server/shop/catalogue'
 
 const deed = <K extends EquipmentDeedKind>(kind: K) =>
@@ -32,6 +33,7 @@ export const POST = handle(async (request) => {
       case 'equipment':
         requireRight(user, 'edit-shop')
         await upsertEquipment(db, body.equipment)
+        if (body.equipment.kind === 'container') await bookOpening(db, user, body.equipment)
         break
       case 'rig': {
         requireRight(user, 'edit-shop')

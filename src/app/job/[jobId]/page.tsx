@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { pageUser } from '@/server/accounts/page-user'
 import { may } from '@/server/accounts/roles'
 import { database } from '@/server/db/pool'
+import { selectShelf } from '@/server/equipment/shelf'
 import { selectLead } from '@/server/jobs/closing-lead'
 import { jobView } from '@/server/jobs/job-view'
 import type { JobContext } from '@/server/jobs/params'
@@ -19,12 +20,17 @@ export default async function JobPage({ params }: JobContext) {
   const [shop, view] = await Promise.all([selectShop(db), jobView(db, jobId)])
   if (!view) notFound()
   const opened = view.events[0]
+  const stock = (await selectShelf(db)).flatMap((s) =>
+    s.kind === 'container' && !s.retired
+      ? [{ id: s.id, name: s.name, kind: s.spec.containerKind, refrigerant: s.spec.refrigerant, grossG: s.spec.grossG, tareG: s.spec.tareG }]
+      : [],
+  )
   const lead = await selectLead(db, user.id, opened?.kind === 'job-opened' ? opened.payload.rig.name : '')
   const now = Date.now()
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={now} />
-      <JobScreen lead={lead} view={view} shop={shopView(shop)} user={userView(user)} maySign={may(user.role, 'sign-job')} serverNowMs={now} />
+      <JobScreen lead={lead} stock={stock} view={view} shop={shopView(shop)} user={userView(user)} maySign={may(user.role, 'sign-job')} serverNowMs={now} />
     </>
   )
 }

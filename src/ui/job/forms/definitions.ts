@@ -56,7 +56,9 @@ export function readContainers(values: Values, c: Collector): Container[] {
     if (n === 2 && !values.gross2?.trim()) return []
     const grossG = c.take(`gross${n}`, readMass(values[`gross${n}`] ?? ''), 0)
     const second = c.take(`second${n}`, readMass(values[`second${n}`] ?? ''), 0)
-    const container: Container = { id: `${kind}-${n}`, kind, grossG, ...(kind === 'can' ? { netG: second } : { tareG: second }) }
+    const stockId = values[`stock${n}`] || undefined
+    const id = (stockId && values[`name${n}`]) || `${kind}-${n}`
+    const container: Container = { id, kind, grossG, ...(kind === 'can' ? { netG: second } : { tareG: second }), ...(stockId && { stockId }) }
     const tareG = tareOf(container)
     if (!c.errors[`gross${n}`] && !c.errors[`second${n}`]) {
       if (kind === 'can' && grossG <= second) c.errors[`gross${n}`] = 'gross must be more than net: was the net weight taken for the gross?'

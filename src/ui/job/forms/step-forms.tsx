@@ -7,6 +7,7 @@ import { RENEWED } from '@/core/procedure/events'
 import type { JobState } from '@/core/procedure/state'
 import { gaugeHint, massHint, readCelsius } from '../../form/entries'
 import { Choice, Field } from '../../form/field'
+import { Pick } from '../../form/pick'
 import { RENEWED_WORDS } from '../../words/words'
 import { useForms } from '../forms'
 import { readContainers } from './definitions'
@@ -87,8 +88,18 @@ export function FixForm() {
   )
 }
 
-function ContainerFields({ n }: { n: 1 | 2 }) {
-  const { values, change } = useForms()
+function ContainerFields({ n, refrigerant }: { n: 1 | 2; refrigerant: string }) {
+  const { values, change, stock } = useForms()
+  const fitting = stock.filter((s) => s.refrigerant === refrigerant && s.grossG - s.tareG > 1)
+  const take = (id: string) => {
+    const item = fitting.find((s) => s.id === id)
+    change(`stock${n}`, id)
+    if (!item) return
+    change(`name${n}`, item.name)
+    change(`kind${n}`, item.kind)
+    change(`gross${n}`, `${item.grossG} g`)
+    change(`second${n}`, `${item.kind === 'can' ? item.grossG - item.tareG : item.tareG} g`)
+  }
   const kind = values[`kind${n}`] === 'cylinder' ? 'cylinder' : 'can'
   const options = [
     { value: 'can', label: 'full can' },
@@ -96,6 +107,15 @@ function ContainerFields({ n }: { n: 1 | 2 }) {
   ] as const
   return (
     <div className="grid grid-cols-[260px_1fr_1fr] gap-x-5 max-sm:grid-cols-1">
+      {fitting.length > 0 && (
+        <Pick
+          label={n === 1 ? 'From the shelf' : 'The second from the shelf'}
+          className="col-span-full max-w-[420px]"
+          value={values[`stock${n}`] ?? ''}
+          options={{ '': 'one not on the shelf', ...Object.fromEntries(fitting.map((s) => [s.id, `${s.name}, ${Math.round(s.grossG - s.tareG)} g left`])) }}
+          onPick={take}
+        />
+      )}
       <Choice label={n === 1 ? 'First container' : 'Second, if needed'} value={kind} options={options} onChange={(v) => change(`kind${n}`, v)} />
       <MassField name={`gross${n}`} label={`Gross of container ${n}, as weighed`} hint="such as 472 g or 16.6 oz" />
       <MassField
@@ -110,8 +130,8 @@ function ContainerFields({ n }: { n: 1 | 2 }) {
 export function PlanForm({ state }: { state: JobState }) {
   return (
     <div className="space-y-3">
-      <ContainerFields n={1} />
-      <ContainerFields n={2} />
+      <ContainerFields n={1} refrigerant={state.opened.label.refrigerant} />
+      <ContainerFields n={2} refrigerant={state.opened.label.refrigerant} />
       <Preview state={state} />
     </div>
   )

@@ -1,0 +1,80 @@
+import { randomUUID } from 'node:crypto'
+import { gaveOut, type LedgerDraft, type LedgerEntry, type LedgerKind } from '@/core/charge/ledger'
+import type { EquipmentOf } from '@/core/equipment/equipment'
+import type { JobEvent } from '@/core/procedure/events'
+import type { JobState } from '@/core/procedure/state'
+import type { Queryable, Transaction } from '../db/pool'
+import type { Author } from '../jobs/append-events'
+
+type New = Omit<LedgerEntry, 'by' | 'car'> & { eventId: string | null }
+
+async function insertEntry(tx: Queryable, author: Author, e: New): Promise<void> {
+  await tx.query(
+    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, job_id, event_id, why)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) on conflict do nothing`,
+    [e.id, e.kind, e.happenedAt, author.id, author.name, e.refrigerant, e.container, e.equipmentId, e.grams, e.jobId, e.eventId, e.why],
+  )
+}
+
+/** Newest first; all of them, or those of a span of time. */
+export async function selectLedger(db: Queryable, from: Date | null, to: Date | null, limit: number): Promise<LedgerEntry[]> {
+  const { rows } = await db.query<Omit<LedgerEntry, 'happenedAt'> & { happenedAt: Date }>(
+    `select l.id, l.kind, l.happened_at as "happenedAt", l.by_name as by, l.refrigerant, l.container, l.equipment_id as "equipmentId", l.grams,
+            l.job_id as "jobId", j.summary ->> 'name' as car, l.why
+       from ledger_entry l left join job j on j.id = l.job_id
+      where ($1::timestamptz is null or l.happened_at >= $1) and ($2::timestamptz is null or l.happened_at < $2)
+      order by l.happened_at desc, l.stored_at desc limit $3`,
+    [from, to, limit],
+  )
+  return rows.map((r) => ({ ...r, happenedAt: r.happenedAt.toISOString() }))
+}
+
+/** Books a purchase or a correction by hand; the same id twice is booked once. */
+export async function bookByHand(tx: Queryable, author: Author, draft: LedgerDraft): Promise<void> {
+  await insertEntry(tx, author, { ...draft, happenedAt: new Date().toISOString(), jobId: null, eventId: null })
+}
+
+/**
+ * Books what an event of a job moved, in that event's own transaction: a container's charge and purge, or what was recovered.
+ * A container on the shelf weighs from then on what the scale showed. Where the book has less than was weighed out, a correction says so by name.
+ */
+export async function bookEvent(tx: Transaction, author: Author, jobId: string, event: JobEvent, state: JobState): Promise<void> {
+  const { refrigerant } = state.opened.label
+  const base = { happenedAt: event.happenedAt, refrigerant, jobId, eventId: event.id, why: '' }
+  if (event.kind === 'recovered') {
+    await insertEntry(tx, author, { ...base, id: randomUUID(), kind: 'recovered', container: 'recovery cylinder', equipmentId: null, grams: event.payload.grams })
+    return
+  }
+  if (event.kind !== 'container-ended') return
+  const ended = state.containers.find((c) => c.id === event.payload.id && c.endedAt === event.happenedAt)
+  if (!ended) return
+  const planned = state.plan?.containers.find((c) => c.id === ended.id)
+  const { chargedG, purgedG } = gaveOut(ended.startGrossG, event.payload.grossG, state.plan?.stops.find((s) => s.id === ended.id)?.purgeG ?? 0)
+  const equipmentId = planned?.stockId ?? null
+  const place = { container: equipmentId ? ended.id : `${ended.id}, ${state.opened.car.name}`, equipmentId }
+  if (equipmentId) await coverBy(tx, author, { ...base, ...place }, chargedG + purgedG, event.payload.grossG)
+  const book = (kind: LedgerKind, grams: number) => (grams > 0 ? insertEntry(tx, author, { ...base, ...place, id: randomUUID(), kind, grams: -grams }) : Promise.resolve())
+  await book('charged', chargedG)
+  await book('purged', purgedG)
+}
+
+/** A shelf container: its weight follows the scale, and its book never goes below nothing without a correction that says why. */
+async function coverBy(tx: Transaction, author: Author, place: Omit<New, 'id' | 'kind' | 'grams'>, outG: number, endGrossG: number): Promise<void> {
+  const { rows } = await tx.query<{ left: number }>(`select coalesce(sum(grams), 0)::float8 as left from ledger_entry where equipment_id = $1`, [place.equipmentId])
+  const missing = outG - (rows[0]?.left ?? 0)
+  if (missing > 1e-6) {
+    const why = 'more was weighed out than the book had: not booked when it was bought, or weighed wrong before'
+    await insertEntry(tx, author, { ...place, id: randomUUID(), kind: 'corrected', grams: missing, why })
+  }
+  await tx.query(`update equipment set spec = jsonb_set(spec, '{grossG}', to_jsonb($2::float8)) where id = $1 and kind = 'container'`, [place.equipmentId, endGrossG])
+}
+
+/** A container that comes onto the shelf brings what is in it: booked once. */
+export async function bookOpening(db: Queryable, author: Author, item: EquipmentOf<'container'>): Promise<void> {
+  await db.query(
+    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, why)
+     select $1, 'bought', now(), $2, $3, $4, $5, $6, $7, 'as it came onto the shelf'
+      where not exists (select 1 from ledger_entry where equipment_id = $6)`,
+    [randomUUID(), author.id, author.name, item.spec.refrigerant, item.name, item.id, item.spec.grossG - item.spec.tareG],
+  )
+}
