@@ -54,6 +54,16 @@ export function callRig(state: JobState): Call {
 /** A sweep is let in to a little above the air, Pa (assumed). */
 const SWEEP_PA = 20_000
 
+/** Between two pulls dry nitrogen takes water along that a pump alone leaves behind; it is let out again before the pump runs. */
+function sweepOf(state: JobState): Pick<Call, 'plain' | 'after'> {
+  if (state.pulls.length === 0) return { plain: [], after: 'Then open both valves.' }
+  const sweeps = state.sweeps.reduce((sum, s) => sum + s.passes, 0)
+  return {
+    plain: [{ label: 'Log a nitrogen sweep', key: 'N', does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: SWEEP_PA } }) }],
+    after: sweeps > 0 ? `Sweeps so far: ${sweeps}. Let the nitrogen out first; then the pump, then both valves.` : 'Then open both valves.',
+  }
+}
+
 export function callPull(state: JobState, live: Live): Call {
   const { rig, opened } = state
   const target = opened.procedure.targetMicron
@@ -68,10 +78,7 @@ export function callPull(state: JobState, live: Live): Call {
         key: 'P',
         does: record(...(rig['centre-hose'] === 'pump' ? [] : [set('centre-hose', 'pump')]), set('pump', 'on')),
       },
-      // between two pulls dry nitrogen takes water along that a pump alone leaves behind
-      plain: state.pulls.length > 0 ? [{ label: 'Log a nitrogen sweep', key: 'N', does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: SWEEP_PA } }) }] : [],
-      after:
-        state.sweeps.length > 0 ? `Sweeps so far: ${state.sweeps.reduce((sum, s) => sum + s.passes, 0)}. Let the nitrogen out, then open both valves.` : 'Then open both valves.',
+      ...sweepOf(state),
     }
   }
   if (rig['valve-low'] !== 'open' || rig['valve-high'] !== 'open' || !pull) {
