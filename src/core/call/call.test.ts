@@ -178,6 +178,20 @@ describe('the charge', () => {
     expect(callFor(open, live(75, { scaleG: 471, flowGMin: 2 })).sentence).not.toMatch(/Engine on/)
   })
 
+  test('the word comes early for the hand that closes, and what moved the scale is said', () => {
+    const closing = { inS: 12, aimG: 152, short: true, flowGMin: 240, nowG: 200 }
+    const call = callFor(open, live(73, { scaleG: 200, flowGMin: 240, closing, scaleNotes: ['the scale was bumped: those readings are left out'] }))
+    expect(call.figure?.caption).toMatch(/in 0 min 12 s/)
+    expect(call.why.join(' ')).toMatch(/short at first.*quarter open.*Noticed: the scale was bumped/)
+    expect(callFor(open, live(73, { scaleG: 160, flowGMin: 240, closing: { ...closing, inS: -0.2 } })).sentence).toMatch(/Close the low valve now/)
+  })
+
+  test('a flow that fades with the engine on is explained, the connector before the charge', () => {
+    const running = later(open, 74, part('engine', 'on'))
+    const why = callFor(running, live(80, { scaleG: 300, flowGMin: 1 })).why.join(' ')
+    expect(why).toMatch(/cooled itself.*50 °C at most.*connector first.*last step of diagnosis/)
+  })
+
   test('a shut low valve asks for the weight, and offers to open again while grams are wanted', () => {
     const shut = later(open, 76, part('valve-low', 'closed'))
     expect(callFor(shut, live(76, { scaleG: 142 }))).toMatchObject({ form: 'container-end', plain: [] })

@@ -1,3 +1,4 @@
+import { firstChargeG } from '../charge/first-charge'
 import { type ChargedContainer, chargedG, type JobState, openContainer } from '../procedure/state'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 import { type Call, finish, type Live, record, set } from './types'
@@ -71,7 +72,7 @@ function callContainer(state: JobState, live: Live, { id, startGrossG, startedAt
     return {
       ...base,
       sentence: 'Open the container and the low valve.',
-      why: [rig.engine === 'on' ? 'Low side only, slowly, vapour.' : 'Into the vacuum first, engine off, until the flow stops.'],
+      why: [rig.engine === 'on' ? 'Low side only, slowly, vapour.' : `Into the vacuum first, engine off, until the flow stops: about ${grams(firstOf(state))} g by themselves.`],
       action: { label: 'Both are open', key: 'O', does: record(set('container-valve', 'open'), set('valve-low', 'open')) },
       after: `Then watch it down to ${grams(stopG)} g.`,
     }
@@ -91,6 +92,11 @@ function callContainer(state: JobState, live: Live, { id, startGrossG, startedAt
   return callFlowing(rig.engine === 'off', live, stopG)
 }
 
+/** What the vacuum takes by itself at this place, g, within the refrigerant's table. */
+function firstOf({ opened }: JobState): number {
+  return firstChargeG(opened.volumeL, opened.label.refrigerant, Math.max(-26, Math.min(60, opened.place.ambientC)))
+}
+
 /** After the low valve was shut: weigh, or open once more when grams are still wanted. */
 function callClose(id: string, leftG: number): Call {
   return {
@@ -102,6 +108,12 @@ function callClose(id: string, leftG: number): Call {
     plain: leftG > MORE_FROM_G ? [{ label: `A quarter open, ${grams(leftG)} g more`, key: 'O', does: record(set('valve-low', 'open')) }] : [],
   }
 }
+
+/** A flow that fades with the engine on, and what to do about it. */
+const FADED = [
+  'The flow has faded: the container has cooled itself (warm it, 50 °C at most), the pressures are equal, or the compressor does not run.',
+  'If it does not run: connector first, then the pressure switch, then the charge. A switch is bridged only as a last step of diagnosis, by the service manual, and recorded.',
+]
 
 function callFlowing(engineOff: boolean, live: Live, stopG: number): Call {
   const rate = live.flowGMin
@@ -117,6 +129,7 @@ function callFlowing(engineOff: boolean, live: Live, stopG: number): Call {
     },
     why: [
       rate === undefined ? 'No flow measured yet: type what the scale shows.' : `${rate.toFixed(0)} g a minute leaves the container.`,
+      ...(!engineOff && rate !== undefined && rate < FLOW_STOPPED_G_MIN && left > MORE_FROM_G ? FADED : []),
       ...(closing?.short
         ? [`Closed ${grams(closing.aimG - stopG)} g short at first: at this flow nobody knows this hand well enough. The rest through a valve a quarter open.`]
         : []),

@@ -1,5 +1,6 @@
 'use client'
 
+import { oilWords } from '@/core/charge/oil'
 import { planCharge } from '@/core/charge/plan'
 import { chargeInputOf } from '@/core/charge/plan-for-job'
 import { massWords, workingOf } from '@/core/charge/working'
@@ -81,7 +82,7 @@ export function FixForm() {
       </fieldset>
       <div className="mt-4 grid grid-cols-3 gap-5 max-sm:grid-cols-1">
         <Field label="Open for, hours" {...useField('openHours')} inputMode="decimal" />
-        <Field label="Oil owed, mL" {...useField('oilMl')} inputMode="decimal" hint="0 when no oil was lost" />
+        <Field label="Oil owed, mL" {...useField('oilMl')} inputMode="decimal" hint={oilWords(RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })))} />
         <Field label="Because of" {...useField('oilReason')} placeholder="part, or oil seen lost" />
       </div>
     </div>
