@@ -16,6 +16,9 @@ test('a car goes from the label to the signed record by the call’s own button 
   await proveAndLeave(page)
   await expect(theCall(page)).toContainText('Signed. The car can go.')
   await checkRecord(page, info.outputPath(''))
+  // what both cans gave stands in the ledger
+  await page.goto('/ledger')
+  await expect(page.getByRole('link', { name: 'into a car, Shuttle 9' }).nth(1)).toBeVisible()
 })
 
 async function signInByTheForm(page: Page): Promise<void> {
