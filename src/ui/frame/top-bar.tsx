@@ -24,13 +24,13 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
   ]
   return (
     <header className="no-print flex h-11 items-center gap-5 border-b border-rule px-5 max-sm:gap-3 max-sm:px-4">
-      <Link href="/board" className="flex items-center gap-2 text-[22px] font-semibold">
+      <Link href="/board" className="flex items-center gap-2 text-[22px] font-semibold max-sm:hidden">
         <svg width="22" height="22" viewBox="0 0 24 24" aria-hidden="true">
           <path d="M1 3h22M4 8h6M14 8h6M12 3v17M7 15l5 6 5-6" fill="none" stroke="currentColor" strokeWidth="2.6" />
         </svg>
         <span className="max-sm:sr-only">Yperos</span>
       </Link>
-      <nav aria-label="Places" className="flex h-full gap-5 whitespace-nowrap pl-8 text-[17px] max-sm:gap-2.5 max-sm:pl-0 max-sm:text-[15px]">
+      <nav aria-label="Places" className="flex h-full gap-5 whitespace-nowrap pl-8 text-[17px] max-sm:min-w-0 max-sm:flex-1 max-sm:gap-2.5 max-sm:overflow-x-auto max-sm:pl-0 max-sm:text-[15px]">
         {places.map(({ href, name }) => (
           <Link
             key={href}
