@@ -1,4 +1,4 @@
-import { type HoldContext, type HoldSample, judgeHold } from '@/core/hold/judge'
+import type { HoldContext, HoldSample } from '@/core/hold/judge'
 import { RunningHold } from '@/core/hold/running-hold'
 import { rulesOn } from '@/core/hold/schools'
 
@@ -16,19 +16,21 @@ self.onmessage = (message: MessageEvent<{ number: number; samples: HoldSample[];
 
 function judged(samples: HoldSample[], context: HoldContext) {
   const asked = JSON.stringify(context)
-  const count = running?.hold.count ?? 0
-  const grew =
-    running?.asked === asked &&
-    samples.length > count &&
-    count > 0 &&
-    samples[count - 1]?.elapsedS === running.last?.elapsedS &&
-    samples[count - 1]?.pressurePa === running.last?.pressurePa
-  if (!grew || !running) {
+  const fresh = running?.asked === asked ? newSamples(samples, running.hold.count, running.last) : null
+  if (!running || !fresh) {
     running = { hold: new RunningHold(context, samples), asked, last: samples[samples.length - 1] }
-    return samples.length > 0 ? running.hold.look() : judgeHold(samples, context)
+    return running.hold.look()
   }
   let result = null
-  for (const sample of samples.slice(count)) result = running.hold.add(sample)
+  for (const sample of fresh) result = running.hold.add(sample)
   running.last = samples[samples.length - 1]
   return running.hold.isDue || result === null ? running.hold.look() : result
+}
+
+/** What a record grew by; null when it is another one, or a reading came twice or late: then it is looked at afresh. */
+function newSamples(samples: readonly HoldSample[], count: number, last: HoldSample | undefined): HoldSample[] | null {
+  const same = samples[count - 1]
+  if (!last || !same || same.elapsedS !== last.elapsedS || same.pressurePa !== last.pressurePa) return null
+  const fresh = samples.slice(count)
+  return fresh.every((s, i) => s.elapsedS > (i === 0 ? last : (fresh[i - 1] as HoldSample)).elapsedS) ? fresh : null
 }

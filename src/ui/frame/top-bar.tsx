@@ -30,7 +30,10 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
         </svg>
         <span className="max-sm:sr-only">Yperos</span>
       </Link>
-      <nav aria-label="Places" className="flex h-full gap-5 whitespace-nowrap pl-8 text-[17px] max-sm:min-w-0 max-sm:flex-1 max-sm:gap-2.5 max-sm:overflow-x-auto max-sm:pl-0 max-sm:text-[15px]">
+      <nav
+        aria-label="Places"
+        className="flex h-full gap-5 whitespace-nowrap pl-8 text-[17px] max-sm:min-w-0 max-sm:flex-1 max-sm:gap-2.5 max-sm:overflow-x-auto max-sm:pl-0 max-sm:text-[15px]"
+      >
         {places.map(({ href, name }) => (
           <Link
             key={href}

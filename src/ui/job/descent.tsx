@@ -62,7 +62,7 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         <Lines strata={strata} y={y} left={left} right={width} />
         {band && (
           <g clipPath="url(#descent-plot)">
-            <Band band={band} x={(s) => x(startMs + s * 1000)} y={y} right={width} />
+            <Band band={band} x={(s) => x(startMs + s * 1000)} y={y} right={width} avoid={y(strata.targetPa)} />
           </g>
         )}
         {narrow && <InnerNames strata={strata} y={y} right={width - 8} />}
@@ -101,7 +101,7 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
 }
 
 /** Where 8 of 10 predicted pulls lie, behind the real curve. */
-function Band({ band, x, y, right }: { band: PullBand; x: (s: number) => number; y: (pa: number) => number; right: number }) {
+function Band({ band, x, y, right, avoid }: { band: PullBand; x: (s: number) => number; y: (pa: number) => number; right: number; avoid: number }) {
   const shown = band.tS.filter((s) => x(s) <= right).length
   const edge = (values: number[]) => values.slice(0, shown).map((pa, i) => `${x(band.tS[i] as number).toFixed(1)} ${y(pa).toFixed(1)}`)
   // where the band is thickest its words have room
@@ -109,6 +109,9 @@ function Band({ band, x, y, right }: { band: PullBand; x: (s: number) => number;
   const places = Array.from({ length: Math.max(1, shown - 12) }, (_, i) => i)
   const most = Math.max(...places.map(thickness))
   const label = places.find((i) => thickness(i) > 0.9 * most) ?? 0
+  const middle = (y(band.highPa[label] as number) + y(band.lowPa[label] as number)) / 2 + 5
+  // no word stands on the target's own line
+  const labelY = Math.abs(middle - 5 - avoid) < 14 ? avoid - 12 : middle
   return (
     <g>
       <path
@@ -120,15 +123,7 @@ function Band({ band, x, y, right }: { band: PullBand; x: (s: number) => number;
         strokeWidth="1"
       />
       {shown > 3 && (
-        <text
-          x={x(band.tS[label] as number) + 6}
-          y={(y(band.highPa[label] as number) + y(band.lowPa[label] as number)) / 2 + 5}
-          fontSize="14.5"
-          fill="var(--ink)"
-          stroke="var(--deep)"
-          strokeWidth="4"
-          paintOrder="stroke"
-        >
+        <text x={x(band.tS[label] as number) + 6} y={labelY} fontSize="14.5" fill="var(--ink)" stroke="var(--deep)" strokeWidth="4" paintOrder="stroke">
           predicted, 8 in 10
         </text>
       )}

@@ -26,10 +26,11 @@ import { PullStands } from './pull-stands'
 import { ReadingsTable } from './readings-table'
 import type { Deeds } from './use-deeds'
 
-type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds; planned: Planned | undefined; rules: RuleSaid[] | undefined }
+type InstrumentProps = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds; planned: Planned | undefined }
+type DetailProps = InstrumentProps & { rules: RuleSaid[] | undefined }
 
 /** The step's own instrument, in the middle of the screen; on the phone it stands above the call. */
-export function Instrument(props: Props) {
+export function Instrument(props: InstrumentProps) {
   return (
     <div className="max-lg:order-[-9999]">
       <StepInstrument {...props} />
@@ -37,7 +38,34 @@ export function Instrument(props: Props) {
   )
 }
 
-function StepInstrument({ state, live, job, clock, deeds, planned, rules }: Props) {
+/** What stands behind the step's instrument: reasons, rules, comparisons, tables; on the phone it stands below the call. */
+export function StepDetails({ state, live, job, clock, deeds, planned, rules }: DetailProps) {
+  if (state.signed) return null
+  switch (state.step) {
+    case 'rig':
+    case 'pull':
+    case 'isolate':
+      return (
+        <div>
+          {state.step === 'pull' && <PullStands advice={live.pull} />}
+          <Gains planned={planned} />
+          {state.step === 'pull' && <ReadingsTable points={pullPoints(state, job.vacuum)} clock={clock} />}
+        </div>
+      )
+    case 'hold':
+      return (
+        <div>
+          <HoldStands state={state} live={live} rules={rules} deeds={deeds} clock={clock} />
+          <HoldsCompared state={state} vacuum={job.vacuum} nowMs={live.nowMs} />
+          <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} />
+        </div>
+      )
+    default:
+      return null
+  }
+}
+
+function StepInstrument({ state, live, job, clock, deeds, planned }: InstrumentProps) {
   const { form } = useForms()
   if (state.signed) return <Closed state={state} />
   switch (state.step) {
@@ -60,22 +88,12 @@ function StepInstrument({ state, live, job, clock, deeds, planned, rules }: Prop
     case 'rig':
     case 'pull':
     case 'isolate':
-      return (
-        <>
-          <Descent state={state} live={live} vacuum={job.vacuum} clock={clock} band={planned?.plan?.band} />
-          {state.step === 'pull' && <PullStands advice={live.pull} />}
-          <Gains planned={planned} />
-          {state.step === 'pull' && <ReadingsTable points={pullPoints(state, job.vacuum)} clock={clock} />}
-        </>
-      )
+      return <Descent state={state} live={live} vacuum={job.vacuum} clock={clock} band={planned?.plan?.band} />
     case 'hold':
       return (
         <>
           <HoldLens state={state} live={live} vacuum={job.vacuum} clock={clock} />
           <ProofScale state={state} live={live} />
-          <HoldStands state={state} live={live} rules={rules} deeds={deeds} clock={clock} />
-          <HoldsCompared state={state} vacuum={job.vacuum} nowMs={live.nowMs} />
-          <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} />
         </>
       )
     case 'charge':

@@ -23,7 +23,7 @@ import { BenchPanel } from './bench-panel'
 import { CallPanel } from './call-panel'
 import { ConnectionDrawing } from './connection-drawing'
 import { FormsProvider, type StockContainer } from './forms'
-import { Instrument } from './instrument'
+import { Instrument, StepDetails } from './instrument'
 import { Spine } from './spine'
 import { Trail } from './trail'
 import { TypeReading } from './type-reading'
@@ -52,7 +52,8 @@ export function JobScreen({ lead, stock, view, shop, user, maySign, serverNowMs 
       <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
       <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
         <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
-          <Instrument state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} rules={judged?.rules} />
+          <Instrument state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} />
+          <StepDetails state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} rules={judged?.rules} />
           {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
           <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
           {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}
