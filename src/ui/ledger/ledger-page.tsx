@@ -129,7 +129,8 @@ function Entry({ containers }: { containers: Stock[] }) {
       why: draft.why.trim(),
     })
     setErrors(answer.ok ? {} : Object.fromEntries(answer.faults.map((f) => [f.path, f.reason])))
-    setSaid(answer.ok ? 'Booked.' : answer.message)
+    // a reason that stands beside its field is not said twice
+    setSaid(answer.ok ? 'Booked.' : answer.faults.length > 0 ? '' : answer.message)
     if (!answer.ok) return
     setDraft(blank)
     router.refresh()
