@@ -35,7 +35,8 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
   const [ref, width] = useWidth<HTMLDivElement>(896)
   const narrow = width < 560
   const startMs = Date.parse(hold.isolatedAt)
-  const endMs = Math.max(holdEndsMs(hold), hold.ended ? Date.parse(hold.ended.at) : live.nowMs)
+  // a hold that was ended early ends there, whatever was planned
+  const endMs = hold.ended ? Math.max(Date.parse(hold.ended.at), startMs + 60_000) : Math.max(holdEndsMs(hold), live.nowMs)
   const untilMs = hold.ended ? Date.parse(hold.ended.at) : Number.POSITIVE_INFINITY
   const points = vacuum.filter((p) => p.at >= startMs && p.at <= untilMs)
   const futures = live.judgement?.futures ?? []
@@ -74,7 +75,7 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
           y={layout.bottom}
           clock={clock}
           marks={[
-            ...(last && x(last.at) < layout.endX - 150 ? [{ at: last.at, text: `now ${clock(last.at)}` }] : []),
+            ...(last && !hold.ended && x(last.at) < layout.endX - 150 ? [{ at: last.at, text: `now ${clock(last.at)}` }] : []),
             { at: endMs, text: narrow ? clock(endMs) : hold.ended ? `judged ${clock(endMs)}` : `come back ${clock(endMs)}` },
           ]}
           most={narrow ? 2 : 5}
