@@ -30,6 +30,8 @@ test('a hose that leans on is counted out, and off again too', () => {
   expect(watched.events.map((e) => e.kind)).toEqual(['leaning', 'leaning'])
   expect(Math.abs(end(watched.readings) - end(flowing(300)))).toBeLessThanOrEqual(2 * STEP)
   expect(watched.events[0]?.words).toMatch(/\+3\d g and stays/)
+  // while it leans too the container weighs what it weighs
+  for (const [i, r] of watched.readings.entries()) expect(Math.abs(r.grams - (flowing(300)[i] as ScaleReading).grams)).toBeLessThanOrEqual(2 * STEP)
 })
 
 test('a container lifted off and put back, a little askew, keeps its weight', () => {

@@ -14,6 +14,12 @@ test('a foreign file by time of day goes on past midnight, decimal commas are re
   ])
 })
 
+test('a hold over two midnights goes on as well', () => {
+  const { rows } = rowsOfForeignFile(lines('Time;Channel A [mbar]\n23:00:00;0,4\n01:00:00;0,4\n13:00:00;0,4\n23:00:00;0,4\n01:00:00;0,4', ';'), MAPPING)
+  const hours = rows.map((r) => (Number(r.at) - Number(rows[0]?.at)) / 3600)
+  expect(hours).toEqual([0, 2, 14, 24, 26])
+})
+
 test('minutes are turned to seconds; a missing column and a bad cell are named by column and line', () => {
   const minutes = rowsOfForeignFile(lines('Time,Channel A [mbar]\n0,0.4\n1.5,0.5'), { ...MAPPING, timeKind: 'min' })
   expect(minutes.rows.map((r) => r.at)).toEqual(['0', '90'])
