@@ -2,6 +2,7 @@ import { currentHold, type Hold, type JobState } from '../procedure/state'
 import { hoseKindOf } from '../rig/compose'
 import { OUTGASSING } from '../rig/network'
 import type { HoseBackground } from './hose-background'
+import { lossOf } from './loss'
 import { priorsOfStory } from './story-priors'
 import type { HoldContext, HoldPriors, PreviousHold } from './types'
 
@@ -34,12 +35,13 @@ export function holdContext(state: JobState, plannedMinutes: number, hold = curr
 }
 
 /** Chances from the story of the job: how long it was open, what it lost. */
-export function storyPriors({ opened: { story, history, label } }: JobState): HoldPriors {
-  const lost = history.lastChargeG !== null && history.recoveredG !== null ? Math.max(0, history.lastChargeG - history.recoveredG) : undefined
+export function storyPriors(state: JobState): HoldPriors {
+  const { story, label } = state.opened
+  const loss = lossOf(state)
   return priorsOfStory({
     openHours: story.opened === 'nothing' ? undefined : story.openHours,
-    days: history.daysSinceCharge ?? undefined,
-    gramsLost: lost,
+    days: loss?.days,
+    gramsLost: loss?.grams,
     chargeG: (label.lowG + label.highG) / 2,
   })
 }

@@ -1,3 +1,4 @@
+import { PA_PER_MICRON } from '../units/constants'
 import { currentHold, currentPull, holdEndsMs, type JobState, type Visit } from './state'
 import { STEP_NAMES, type Step, stepNumber } from './steps'
 
@@ -30,10 +31,10 @@ export function summarise(state: JobState): JobSummary {
     line: lineOf(state),
     comeBackAt: waits === null ? null : new Date(waits).toISOString(),
     visits: state.visits,
-    targetPa: opened.procedure.targetMicron * 0.1333224,
+    targetPa: opened.procedure.targetMicron * PA_PER_MICRON,
     ambientC: opened.place.ambientC,
     barometerPa: opened.place.barometerPa,
-    ultimatePa: opened.rig.ultimateMicron * 0.1333224,
+    ultimatePa: opened.rig.ultimateMicron * PA_PER_MICRON,
     signed: state.signed !== undefined,
   }
 }

@@ -1,6 +1,7 @@
 import { holdContext, JUDGED_SAMPLES } from '@/core/hold/context'
 import { historyAgainst } from '@/core/hold/history'
 import { type HoldResult, judgeHold } from '@/core/hold/judge'
+import { lossOf } from '@/core/hold/loss'
 import { jobTimeMs } from '@/core/procedure/clock'
 import type { HoldEnded } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
@@ -39,9 +40,8 @@ export async function endHold(user: Author, jobId: string, eventId: string, atMs
 
 /** What the car lost before, set against what was found; empty without the figures. */
 function historyOf(state: JobState, judged: HoldResult): string[] {
-  const { daysSinceCharge, lastChargeG } = state.opened.history
-  const lost = lastChargeG === null || state.recoveredG === undefined ? null : Math.max(0, lastChargeG - state.recoveredG)
-  const agreement = historyAgainst(judged, lost, daysSinceCharge)
+  const loss = lossOf(state)
+  const agreement = historyAgainst(judged, loss?.grams ?? null, loss?.days ?? null)
   return agreement ? [agreement.words] : []
 }
 

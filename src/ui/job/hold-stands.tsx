@@ -1,6 +1,7 @@
 import type { Live } from '@/core/call/types'
 import { EVEN_PRIORS, storyPriors } from '@/core/hold/context'
 import { historyAgainst } from '@/core/hold/history'
+import { lossOf } from '@/core/hold/loss'
 import type { RuleSaid } from '@/core/hold/schools'
 import { currentHold, type JobState } from '@/core/procedure/state'
 import { RulesTable } from './rules-table'
@@ -50,9 +51,8 @@ function Presumed({ state, deeds, running }: { state: JobState; deeds: Deeds; ru
 }
 
 function History({ state, live }: { state: JobState; live: Live }) {
-  const { daysSinceCharge, lastChargeG } = state.opened.history
-  const lost = lastChargeG === null || state.recoveredG === undefined ? null : Math.max(0, lastChargeG - state.recoveredG)
-  const agreement = live.judgement ? historyAgainst(live.judgement, lost, daysSinceCharge) : null
+  const loss = lossOf(state)
+  const agreement = live.judgement && loss ? historyAgainst(live.judgement, loss.grams, loss.days) : null
   if (!agreement) return null
   return (
     <div className="mt-3">

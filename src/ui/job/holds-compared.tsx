@@ -1,4 +1,5 @@
 import type { Hold, JobState } from '@/core/procedure/state'
+import { PA_PER_MICRON } from '@/core/units/constants'
 import { linear, niceTicks, pathOf, spread } from '../chart/scales'
 import { micronText } from '../format'
 import type { CurvePoint } from '../hooks/use-job-live'
@@ -33,10 +34,10 @@ export function HoldsCompared({ state, vacuum, nowMs }: Props) {
     <div ref={ref} className="mt-3 border-t border-rule pt-2">
       <h3 className="text-[16px] font-semibold">Rise since isolation, hold by hold</h3>
       <svg width={width} height={HEIGHT + 24} role="img" aria-label={said}>
-        {niceTicks(low / 0.1333224, high / 0.1333224, 4).map((micron) => (
+        {niceTicks(low / PA_PER_MICRON, high / PA_PER_MICRON, 4).map((micron) => (
           <g key={micron}>
-            <line x1={52} x2={width - words} y1={y(micron * 0.1333224)} y2={y(micron * 0.1333224)} stroke="var(--ink)" strokeOpacity="0.14" />
-            <text x={46} y={y(micron * 0.1333224) + 5} fontSize="14" textAnchor="end" fill="var(--ink-2)">
+            <line x1={52} x2={width - words} y1={y(micron * PA_PER_MICRON)} y2={y(micron * PA_PER_MICRON)} stroke="var(--ink)" strokeOpacity="0.14" />
+            <text x={46} y={y(micron * PA_PER_MICRON) + 5} fontSize="14" textAnchor="end" fill="var(--ink-2)">
               {micron}
             </text>
           </g>

@@ -55,6 +55,7 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
     case 'hold':
       return (
         <div>
+          <ProofScale state={state} live={live} />
           <HoldStands state={state} live={live} rules={rules} deeds={deeds} clock={clock} />
           <HoldsCompared state={state} vacuum={job.vacuum} nowMs={live.nowMs} />
           <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} />
@@ -90,12 +91,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned }: InstrumentP
     case 'isolate':
       return <Descent state={state} live={live} vacuum={job.vacuum} clock={clock} band={planned?.plan?.band} />
     case 'hold':
-      return (
-        <>
-          <HoldLens state={state} live={live} vacuum={job.vacuum} clock={clock} />
-          <ProofScale state={state} live={live} />
-        </>
-      )
+      return <HoldLens state={state} live={live} vacuum={job.vacuum} clock={clock} />
     case 'charge':
       return (
         <>

@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
+import { lossOf } from '@/core/hold/loss'
 import { RIG_AT_START } from '@/core/procedure/parts'
 import { CAR, eventAt, HOLDING, job, later, minutes, PULLING, part, RIGGED } from '@/core/tests/job-fixture'
 import { holdSamples } from '../hooks/use-judge'
 import { eventWords } from '../words/event-words'
 import { ascentOf } from './charge-figures'
 import { following } from './connection-drawing'
-import { lostGramsPerYear } from './proof-scale'
 import { cautionsOf } from './use-deeds'
 
 test('a tap gives a part its next state and comes round', () => {
@@ -57,8 +57,8 @@ test('the ascent adds the containers up, and never counts a purge as charge', ()
 
 test('the history’s loss is grams a year, and nothing without its figures', () => {
   const state = later(job(CAR), 1, { kind: 'recovered', payload: { grams: 340 } })
-  expect(lostGramsPerYear(state)).toBeCloseTo((200 / 200) * 365.25, 6)
-  expect(lostGramsPerYear(job(CAR))).toBeUndefined()
+  expect(lossOf(state)?.gramsPerYear).toBeCloseTo((200 / 200) * 365.25, 6)
+  expect(lossOf(job(CAR))).toBeNull()
 })
 
 test('the trail speaks the trade’s words', () => {

@@ -2,6 +2,7 @@
 
 import { gramsWords } from '@/core/call/hold'
 import type { Live } from '@/core/call/types'
+import { lossOf } from '@/core/hold/loss'
 import { currentHold, type JobState } from '@/core/procedure/state'
 import { linear } from '../chart/scales'
 import { useWidth } from '../hooks/use-width'
@@ -13,7 +14,7 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
   const now = hold?.ended ? (hold.ended.provesGramsPerYear ?? undefined) : live.judgement?.detectionLimitGramsPerYear?.high
   const atEnd = hold?.ended ? undefined : live.judgement?.limitAtEndGramsPerYear?.high
   if (now === undefined) return null
-  const lost = lostGramsPerYear(state)
+  const lost = lossOf(state)?.gramsPerYear || undefined
   const left = width < 560 ? 4 : 150
   const x = (grams: number) => linear(0, 5, left, width - 4)(Math.min(5, Math.max(0, Math.log10(Math.max(1, grams)))))
   const bar = (grams: number, y: number, label: string, solid: boolean) => (
@@ -84,12 +85,4 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
       </svg>
     </div>
   )
-}
-
-/** What the history says the car loses, g a year; undefined without the figures. */
-export function lostGramsPerYear(state: JobState): number | undefined {
-  const { daysSinceCharge, lastChargeG } = state.opened.history
-  if (daysSinceCharge === null || daysSinceCharge < 1 || lastChargeG === null || state.recoveredG === undefined) return undefined
-  const lost = lastChargeG - state.recoveredG
-  return lost > 0 ? (lost / daysSinceCharge) * 365.25 : undefined
 }

@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
+import { PA_PER_MICRON } from '@/core/units/constants'
 import { newSequence, send } from '../api'
 import { linear, niceTicks, pathOf } from '../chart/scales'
 import { micronText } from '../format'
@@ -65,7 +66,7 @@ function Picture({ judged: { result, read } }: { judged: FileJudgement }) {
   const words = width < 560 ? 96 : 152
   const x = linear(0, endS, 62, width - words)
   const y = linear(low, high, HEIGHT - 6, 10)
-  const ticks = niceTicks(low / 0.1333224, high / 0.1333224, 5)
+  const ticks = niceTicks(low / PA_PER_MICRON, high / PA_PER_MICRON, 5)
   const last = points[points.length - 1]
   return (
     <div ref={ref} className="mt-2">
@@ -78,8 +79,8 @@ function Picture({ judged: { result, read } }: { judged: FileJudgement }) {
         <rect x={62} y={0} width={Math.max(0, width - 62 - words)} height={HEIGHT} fill="var(--drying)" />
         {ticks.map((micron) => (
           <g key={micron}>
-            <line x1={62} x2={width - words} y1={y(micron * 0.1333224)} y2={y(micron * 0.1333224)} stroke="var(--ink)" strokeOpacity="0.16" />
-            <text x={56} y={y(micron * 0.1333224) + 5} fontSize="14" textAnchor="end" fill="var(--ink-2)">
+            <line x1={62} x2={width - words} y1={y(micron * PA_PER_MICRON)} y2={y(micron * PA_PER_MICRON)} stroke="var(--ink)" strokeOpacity="0.16" />
+            <text x={56} y={y(micron * PA_PER_MICRON) + 5} fontSize="14" textAnchor="end" fill="var(--ink-2)">
               {micron.toLocaleString('en')}
             </text>
           </g>
