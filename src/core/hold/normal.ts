@@ -72,11 +72,12 @@ export function overlapsAt(prior: LogUniform, sigma: number): (mean: number) => 
 export function under({ low, high }: LogUniform, { mean, sigma }: Normal): Normal {
   if (mean > CLEAR_SIGMAS * sigma && mean < high) return { mean, sigma }
   const step = Math.exp(Math.log(high / low) / CELLS)
+  const nearest = Math.max(0, low * Math.sqrt(step) - mean, mean - high / Math.sqrt(step)) ** 2 / (2 * sigma * sigma)
   let [w, m, mm] = [0, 0, 0]
   for (let i = 0, from = low; i < CELLS; i++, from *= step) {
     const x = from * Math.sqrt(step)
-    // equal factors have equal chances; far readings are kept from vanishing altogether
-    const weight = Math.exp(-Math.min(700, (x - mean) ** 2 / (2 * sigma * sigma)))
+    // equal factors have equal chances; counted from the nearest, so that a reading far outside leaves the end it points to
+    const weight = Math.exp(nearest - (x - mean) ** 2 / (2 * sigma * sigma))
     w += weight
     m += weight * x
     mm += weight * x * x
