@@ -1,6 +1,8 @@
 import { expect, test } from 'vitest'
+import { CAR, job, later } from '../tests/job-fixture'
 import { historyAgainst } from './history'
 import { judgeHold } from './judge'
+import { lossOf } from './loss'
 import { rulesOn } from './schools'
 import { priorsOfStory } from './story-priors'
 import type { HoldContext, HoldResult, HoldSample } from './types'
@@ -58,4 +60,14 @@ test('a ceiling that is passed fails at that moment, and a rule that waits longe
   expect(ceiling?.says).toBe('fails')
   expect(Math.abs((ceiling?.atS ?? 0) - 700)).toBeLessThanOrEqual(10)
   expect(said.find((r) => r.rule.startsWith('overnight'))).toMatchObject({ says: 'not yet', atS: null })
+})
+
+test('the history’s loss is grams a year; nothing without its figures, and nothing from a car charged the same day', () => {
+  const recovered = later(job(CAR), 1, { kind: 'recovered', payload: { grams: 340 } })
+  expect(lossOf(recovered)?.gramsPerYear).toBeCloseTo((200 / 200) * 365.25, 6)
+  expect(lossOf(job(CAR))).toBeNull()
+  const today = { ...recovered, opened: { ...recovered.opened, history: { ...recovered.opened.history, daysSinceCharge: 0 } } }
+  expect(lossOf(today)).toBeNull()
+  // more was recovered than was booked in: it lost nothing
+  expect(lossOf({ ...recovered, recoveredG: 2000 })).toMatchObject({ grams: 0, gramsPerYear: 0 })
 })

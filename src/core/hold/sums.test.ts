@@ -47,6 +47,16 @@ test('a reading far below the prior leaves its lowest end, one within it itself'
   expect(under(prior, { mean: 0.2, sigma: 0.01 })).toEqual({ mean: 0.2, sigma: 0.01 })
 })
 
+test('a reading that says nothing leaves the whole prior: its mean and its spread', () => {
+  const { mean, sigma } = under({ low: 0.1, high: 10 }, { mean: 1, sigma: 1e4 })
+  // of a log-uniform value: (b - a) / ln(b / a), and its square likewise
+  const span = Math.log(100)
+  const first = (10 - 0.1) / span
+  const second = (100 - 0.01) / (2 * span)
+  expect(Math.abs(mean / first - 1)).toBeLessThan(0.02)
+  expect(Math.abs(sigma / Math.sqrt(second - first ** 2) - 1)).toBeLessThan(0.03)
+})
+
 test('very many normals gathered into few keep mean, spread and quantiles', () => {
   const parts = Array.from({ length: 1200 }, (_, i) => ({ mean: Math.sin(i), sigma: 0.3 + 0.2 * Math.cos(i * 7), weight: 1 + (i % 5) }))
   const few = gathered(parts)
@@ -84,6 +94,16 @@ test('taking a column out of the sums is fitting it: what is left of a line is i
   expect(free.get(1, 2) / free.get(1, 1)).toBeCloseTo(20 / 10, 9)
   // a prior that allows nothing leaves the column where it was
   expect(gram.without(0, 1e-9).gram.get(1, 2)).toBeCloseTo(gram.get(1, 2), 5)
+})
+
+test('a reading twice as uncertain counts a quarter', () => {
+  const square = (sigma: number) => {
+    const gram = new Gram(1)
+    gram.add(0, sigma, 1, (row) => row.fill(3))
+    return gram.get(0, 0)
+  }
+  expect(square(1)).toBeCloseTo(9, 9)
+  expect(square(2)).toBeCloseTo(9 / 4, 9)
 })
 
 test('only leading columns have products with all others; what is kept is the same', () => {

@@ -1,5 +1,4 @@
 import { expect, test } from 'vitest'
-import { lossOf } from '@/core/hold/loss'
 import { RIG_AT_START } from '@/core/procedure/parts'
 import { CAR, eventAt, HOLDING, job, later, minutes, PULLING, part, RIGGED } from '@/core/tests/job-fixture'
 import { holdSamples } from '../hooks/use-judge'
@@ -53,12 +52,6 @@ test('the ascent adds the containers up, and never counts a purge as charge', ()
     { at: minutes(82), value: 371 },
   ]
   expect(ascentOf(second, scale).map((p) => p.value)).toEqual([0, 0, 169, 327, 327, 327 + 100])
-})
-
-test('the history’s loss is grams a year, and nothing without its figures', () => {
-  const state = later(job(CAR), 1, { kind: 'recovered', payload: { grams: 340 } })
-  expect(lossOf(state)?.gramsPerYear).toBeCloseTo((200 / 200) * 365.25, 6)
-  expect(lossOf(job(CAR))).toBeNull()
 })
 
 test('the trail speaks the trade’s words', () => {
