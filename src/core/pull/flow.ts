@@ -6,7 +6,7 @@ export type Flow = {
   slopePerMin: number | null
   /** for how long it has been flat, s */
   flatS: number
-  /** what still comes in past the gauge, Pa m3/s: speed times pressure, less what the volume gives up; a hole on the other side shows to about a third (tested) */
+  /** what still comes in past the gauge, Pa m3/s: speed times pressure, less what the volume gives up; the hoses' own gas counts with it; a hole on the other side shows to about a sixth (both tested) */
   incomingPaM3S: number | null
 }
 

@@ -1,5 +1,6 @@
 import type { JobOpened, Rig } from '../procedure/events'
 import { type CarVolume, composeRig, farNode, type RigOptions, throughManifold } from '../rig/compose'
+import type { RigFile } from '../rig/rig-file'
 import { simulate } from '../rig/simulate'
 import { L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { normalPair, seededRandom } from '../units/seeded'
@@ -38,7 +39,7 @@ export type PullPlan = {
 /** While a gauge at the pump shows so much, the far side has this, Pa; 8 of 10 pulls lie between. */
 export type Lead = { pumpPa: number; farLowPa: number; farPa: number; farHighPa: number }
 
-/** A dry, tight pull: pressures at the far side, Pa, at times in s; and by falling pressure the speed with which that side is emptied, m3/s: what the pump takes over its pressure. */
+/** A dry, tight pull: pressures at the far side, Pa, at times in s; and by falling pressure the speed there, m3/s, while gas comes in evenly: what the pump takes over its pressure. */
 export type DryPull = { tS: number[]; farPa: number[]; speeds: { farPa: number; speedM3S: number }[] }
 
 /** One change and what it saves of the median pull, s; null when that pull does not reach the target with or without it. */
@@ -112,24 +113,29 @@ function leadOf(pumps: readonly Float64Array[], curves: readonly Float64Array[])
   return leads
 }
 
-const SPEEDS_UNTIL_S = 1500
-const SPEED_LEVELS = 0.85
+/** Gas let in at the far side to find the speed there, Pa m3/s, and how long until it flows evenly, s. */
+const TRIAL_FLOWS_PA_M3_S = [3, 1, 0.5, 0.2, 0.1, 0.05, 0.02, 0.01, 0.005, 0.002]
+const EVEN_AFTER_S = 1800
 
 function dryPull(q: PullQuestion, everyS: number): DryPull {
   const network = networkOf(q, { liquidG: 0, boundG: 0 })
-  const coarse = simulate(network, { seconds: q.horizonS, everyS })
-  const fine = simulate(network, { seconds: Math.min(SPEEDS_UNTIL_S, q.horizonS), everyS: 1 })
-  const [far, pump] = [fine.nodes.indexOf(farNode(q.car)), fine.nodes.indexOf('pump')]
-  const ultimatePa = q.rig.ultimateMicron * PA_PER_MICRON
-  const fullM3S = (q.rig.pumpCfm * L_S_PER_CFM) / 1000
-  const speeds: DryPull['speeds'] = []
-  for (const s of fine.samples) {
-    const [farPa, pumpPa] = [s.totalPa[far] as number, s.totalPa[pump] as number]
-    const before = speeds[speeds.length - 1]
-    if (before && farPa > SPEED_LEVELS * before.farPa) continue
-    speeds.push({ farPa, speedM3S: (fullM3S * Math.max(0, pumpPa - ultimatePa)) / farPa })
-  }
-  return { tS: coarse.samples.map((s) => s.tS), farPa: coarse.samples.map((s) => s.totalPa[far] as number), speeds }
+  const dry = simulate(network, { seconds: q.horizonS, everyS })
+  const far = dry.nodes.indexOf(farNode(q.car))
+  return { tS: dry.samples.map((s) => s.tS), farPa: dry.samples.map((s) => s.totalPa[far] as number), speeds: TRIAL_FLOWS_PA_M3_S.map((flow) => steadySpeed(q, network, flow)) }
+}
+
+/**
+ * Speed at the far side while gas comes in there evenly: what the pump takes over that side's pressure.
+ * Taken from a falling pull instead it came out twice too fast, because the other nodes empty themselves too.
+ */
+function steadySpeed(q: PullQuestion, network: RigFile, flowPaM3S: number): { farPa: number; speedM3S: number } {
+  const rig = { ...network, sources: { ...network.sources, leaks: [{ at: farNode(q.car), air_Pa_m3_s: flowPaM3S }] } }
+  const run = simulate(rig, { seconds: EVEN_AFTER_S, everyS: EVEN_AFTER_S })
+  const last = run.samples[run.samples.length - 1] as { totalPa: Float64Array }
+  const at = (node: string) => last.totalPa[run.nodes.indexOf(node)] as number
+  const farPa = at(farNode(q.car))
+  const takenPaM3S = ((q.rig.pumpCfm * L_S_PER_CFM) / 1000) * Math.max(0, at('pump') - q.rig.ultimateMicron * PA_PER_MICRON)
+  return { farPa, speedM3S: takenPaM3S / farPa }
 }
 
 function bandOf(curves: readonly Float64Array[], everyS: number): PullBand {
