@@ -15,7 +15,7 @@ export type Latest = Partial<Record<string, { value: number; at: string; sentVal
 /** A car on the board; pressure Pa absolute. */
 export type BoardRow = { id: string; simulated: boolean; summary: JobSummary; vacuumPa: number | null; vacuumAt: string | null; clock: ClockSegment[] }
 
-/** What a job page starts from; the live stream goes on from `cursor`. Curves are thinned: Pa and g. */
+/** What a job page starts from; the live stream goes on from `cursor`. Curves are thinned: Pa, g and Celsius. */
 export type JobView = {
   id: string
   simulated: boolean
@@ -24,6 +24,7 @@ export type JobView = {
   latest: Latest
   vacuum: Point[]
   scale: Point[]
+  sides: { low: Point[]; high: Point[]; vent: Point[] }
   typed: LiveReading[]
   cursor: string
 }

@@ -25,6 +25,12 @@ export function signed(value: number, digits: number): string {
   return `${value > 0 ? '+' : '−'}${text}`
 }
 
+/** The day a car was charged, such as 25 Nov 2026; the day it was taken in while nothing was charged. */
+export function chargedDay(state: { containers: readonly { endedAt?: string }[]; openedAt: string }, timeZone: string): string {
+  const ended = state.containers.flatMap((c) => (c.endedAt ? [c.endedAt] : [])).sort()
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone }).format(new Date(ended[ended.length - 1] ?? state.openedAt))
+}
+
 /** The date of a job-time moment, such as 25 Nov 2026, 14:20. */
 export function dateTimeIn(timeZone: string): (iso: string) => string {
   const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone })

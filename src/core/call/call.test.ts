@@ -169,7 +169,7 @@ describe('the charge', () => {
 
   test('the stop weight is the figure, with the time until it', () => {
     const call = callFor(open, live(73, { scaleG: 300, flowGMin: 80 }))
-    expect(call.figure).toEqual({ text: '140', caption: 'g on the scale, 4.9 oz, in 2 min 0 s' })
+    expect(call.figure).toEqual({ text: '140', caption: 'g on the scale, 5.0 oz, in 2 min 0 s' })
     expect(callFor(open, live(73, { scaleG: 138, flowGMin: 80 })).sentence).toMatch(/Close the low valve now/)
   })
 
@@ -207,9 +207,9 @@ describe('the charge', () => {
         { kind: 'container-started', payload: { id: 'can-2', grossG: 474 } },
         { kind: 'container-ended', payload: { id: 'can-2', grossG: second } },
       )
-    expect(callFor(finish(260), live(81)).why.join()).toMatch(/asks for 540 g and allows ±15/)
-    expect(callFor(finish(200), live(81)).why.join()).toMatch(/60 g over .*Recovery is the only honest way back/)
-    expect(callFor(finish(400), live(81)).plain.map((b) => b.label)).toEqual(['Plan another'])
+    expect(callFor(finish(260), live(81)).why.join()).toMatch(/Asked for: 540 g. On the target, within the ±15 g allowed/)
+    expect(callFor(finish(200), live(81)).why.join()).toMatch(/60 g over, 45 more than allowed.*Recovery is the only honest way back/)
+    expect(callFor(finish(400), live(81))).toMatchObject({ sentence: '140 g short. Another container.', form: 'plan', action: { label: 'Plan another' } })
   })
 })
 

@@ -34,7 +34,7 @@ export function callFor(state: JobState, live: Live): Call {
     case 'charge':
       return callCharge(state, live)
     case 'prove':
-      return callProve(state)
+      return callProve(state, live)
     case 'leave':
       return callLeave(state)
     default: {

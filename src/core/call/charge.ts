@@ -1,19 +1,15 @@
+import { FADED_G_MIN, fadedCause } from '../charge/faded'
 import { firstChargeG } from '../charge/first-charge'
-import { type ChargedContainer, chargedG, type JobState, openContainer } from '../procedure/state'
+import { heelG, tareOf } from '../charge/plan'
+import { stopNow, stopsNow, toleranceG } from '../charge/plan-for-job'
+import { WAY_WORDS } from '../charge/ways'
+import { type ChargedContainer, chargedG, type JobState, openContainer, wayOf } from '../procedure/state'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 import { type Call, finish, type Live, record, set } from './types'
 
 const grams = (value: number): string => Math.round(value).toLocaleString('en')
 /** From this much on it is worth opening again, g (assumed: what a scale step and the hose blur). */
 const MORE_FROM_G = 4
-/** Below this the first charge has stopped flowing by itself, g/min (assumed). */
-const FLOW_STOPPED_G_MIN = 4
-
-const CHARGE_WATCH = [
-  'High side stays shut while the engine runs: the container would burst.',
-  'Container upright: liquid breaks a running compressor.',
-  'Never heat it over 50 °C, no flame.',
-]
 
 export function callCharge(state: JobState, live: Live): Call {
   if (!state.plan) {
@@ -31,65 +27,115 @@ export function callCharge(state: JobState, live: Live): Call {
   return open ? callContainer(state, live, open) : callNext(state)
 }
 
+/** The name of the valve the charge goes through, as the hands know it. */
+const valveName = (state: JobState): string => (WAY_WORDS[wayOf(state)].valve === 'valve-high' ? 'high' : 'low')
+
 function callNext(state: JobState): Call {
-  const next = state.plan?.stops[state.containers.length]
-  if (!next) {
-    const got = chargedG(state)
-    const off = got - (state.plan?.targetG ?? 0)
-    return {
-      sentence: `${grams(got)} g is in. Prove it.`,
-      why: [
-        Math.abs(off) <= state.opened.label.toleranceG
-          ? `The label asks for ${grams(state.plan?.targetG ?? 0)} g and allows ±${state.opened.label.toleranceG}.`
-          : `${grams(Math.abs(off))} g ${off > 0 ? 'over' : 'short of'} the label’s ${grams(state.plan?.targetG ?? 0)} g, which allows ±${state.opened.label.toleranceG}. ${off > 0 ? 'Recovery is the only honest way back.' : 'Another container is needed.'}`,
-      ],
-      watch: [],
-      action: { label: 'Go on to the proof', key: 'P', does: record(finish('charge')) },
-      plain: off < -state.opened.label.toleranceG ? [{ label: 'Plan another', key: 'N', does: { do: 'send', form: 'plan' } }] : [],
-      after: 'Both sides and the vent, after five to ten minutes.',
-    }
-  }
+  const [next] = stopsNow(state)
+  // a rest smaller than a scale can tell is no reason to put another container on
+  if (!next || next.takenG - next.purgeG < MORE_FROM_G) return callFilled(state)
+  const first = state.containers.length === 0
+  const purged = next.purgeG > 0
+  const words = WAY_WORDS[wayOf(state)]
   return {
     sentence: `${next.id} on the scale.`,
-    why: ['Its hose on, valve still shut, upright. Purge with a short hiss at the manifold end.', `It stops at ${grams(next.stopGrossG)} g.`],
+    why: [
+      first
+        ? `Hose on it, its valve shut, ${words.pose}. ${purged ? 'Purge: a short hiss at the manifold end.' : ''}`
+        : `The ${valveName(state)} valve is shut, the last container too: hose over to this one, ${words.pose}. ${purged ? `Purge with a short hiss, ${grams(next.purgeG)} g counted.` : 'The hose stayed shut: nothing to purge.'}`,
+      'Scale zeroed with the hose on, or the same way as for the one before.',
+      `It stops at ${grams(next.stopGrossG)} g, ${(next.stopGrossG / GRAMS_PER_OUNCE).toFixed(1)} oz${next.emptied ? ', at its heel' : ''}.`,
+    ],
     form: 'container-start',
-    watch: CHARGE_WATCH.slice(1),
+    watch: words.watch.slice(1),
     action: { label: `${next.id} is connected`, key: 'C', does: { do: 'send', form: 'container-start' } },
     plain: [],
-    after: 'Then open its valve and the low valve, engine off.',
+    after: `Then open its valve and the ${valveName(state)} valve, engine off.`,
   }
 }
 
-function callContainer(state: JobState, live: Live, { id, startGrossG, startedAt }: ChargedContainer): Call {
+/** What too much or too little does, and the way back. */
+export function offTargetWords(offG: number, allowsG: number): string {
+  const by = grams(Math.abs(offG))
+  if (Math.abs(offG) <= allowsG) return `${by === '0' ? 'On the target' : `${by} g ${offG > 0 ? 'over' : 'under'} it`}, within the ±${grams(allowsG)} g allowed.`
+  const beyond = grams(Math.abs(offG) - allowsG)
+  return offG > 0
+    ? `${by} g over, ${beyond} more than allowed: the high side rises, the vent warms, liquid can reach the compressor. Recovery is the only honest way back.`
+    : `${by} g short, ${beyond} more than allowed: weak cooling, and oil that does not come back to the compressor.`
+}
+
+function callFilled(state: JobState): Call {
+  const got = chargedG(state)
+  const target = state.plan?.targetG ?? 0
+  const allows = toleranceG(state)
+  const off = got - target
+  const why = [`Asked for: ${grams(target)} g. ${offTargetWords(off, allows)}`]
+  if (off < -allows) {
+    return {
+      sentence: `${grams(-off)} g short. Another container.`,
+      why,
+      form: 'plan',
+      watch: [],
+      action: { label: 'Plan another', key: 'N', does: { do: 'send', form: 'plan' } },
+      plain: [{ label: 'Leave it so, prove it', key: 'P', does: record(finish('charge')) }],
+      after: 'What is in is counted; the plan asks only for the rest.',
+    }
+  }
+  const hose = state.plan?.hose
+  const giveBack = hose && !hose.drawnDown ? 'The hose was to stay full: what is in it is not in the car.' : 'Container shut, the line draws down into the low side while it runs.'
+  const stands = wayOf(state) === 'liquid-high' && state.rig.engine === 'off'
+  return {
+    sentence: `${grams(got)} g is in. Prove it.`,
+    why: [...why, giveBack],
+    watch: stands ? WAY_WORDS['liquid-high'].watch.slice(0, 1) : [],
+    action: { label: 'Go on to the proof', key: 'P', does: record(finish('charge')) },
+    plain: [],
+    after: 'Both sides and the vent, after five to ten minutes.',
+  }
+}
+
+function callContainer(state: JobState, live: Live, container: ChargedContainer): Call {
+  const { id, startGrossG, startedAt } = container
   const { rig } = state
-  const stop = state.plan?.stops.find((s) => s.id === id)
-  const stopG = stop?.stopGrossG ?? startGrossG
-  const opened = rig['container-valve'] === 'open' && rig['valve-low'] === 'open'
+  const way = wayOf(state)
+  const words = WAY_WORDS[way]
+  const stopG = stopNow(state, id)?.stopGrossG ?? startGrossG
+  const opened = rig['container-valve'] === 'open' && rig[words.valve] === 'open'
   const left = (live.scaleG ?? startGrossG) - stopG
-  const base = { watch: CHARGE_WATCH, plain: [] }
-  const shutAgain = !opened && (state.turnedAt['valve-low'] ?? '') > startedAt
+  const base = { watch: [...words.watch], plain: [] }
+  const shutAgain = !opened && (state.turnedAt[words.valve] ?? '') > startedAt
   if (!opened && !shutAgain) {
+    const both = way === 'first-high' && rig.engine === 'off'
+    const pose = rig['container-pose'] === words.pose ? [] : [set('container-pose', words.pose)]
+    const valves = [set(words.valve, 'open'), ...(both ? [set('valve-high', 'open')] : [])]
     return {
       ...base,
-      sentence: 'Open the container and the low valve.',
-      why: [rig.engine === 'on' ? 'Low side only, slowly, vapour.' : `Into the vacuum first, engine off, until the flow stops: about ${grams(firstOf(state))} g by themselves.`],
-      action: { label: 'Both are open', key: 'O', does: record(set('container-valve', 'open'), set('valve-low', 'open')) },
+      sentence: way === 'liquid-high' ? 'Invert it. Open it and the high valve.' : both ? 'Open the container and both valves.' : 'Open the container and the low valve.',
+      why: [
+        rig.engine === 'on'
+          ? 'Low side only, slowly, vapour.'
+          : way === 'liquid-high'
+            ? words.how
+            : `Into the vacuum first, engine off, until the flow stops: about ${grams(firstOf(state))} g by themselves.`,
+      ],
+      action: { label: both ? 'All are open' : 'Both are open', key: 'O', does: record(...pose, set('container-valve', 'open'), ...valves) },
       after: `Then watch it down to ${grams(stopG)} g.`,
     }
   }
-  if (!opened) return callClose(id, left)
-  const stalled = rig.engine === 'off' && live.flowGMin !== undefined && live.flowGMin < FLOW_STOPPED_G_MIN && (live.scaleG ?? startGrossG) < startGrossG - 5
-  if (stalled && left > 0.5) {
+  if (!opened) return callClose(state, id, left)
+  const stalled = rig.engine === 'off' && live.flowGMin !== undefined && live.flowGMin < FADED_G_MIN && (live.scaleG ?? startGrossG) < startGrossG - 5
+  if (stalled && left > 0.5 && way !== 'liquid-high') {
+    const high = rig['valve-high'] === 'open'
     return {
       ...base,
-      sentence: 'The flow stopped. Engine on.',
+      sentence: high ? 'The flow stopped. High valve shut, engine on.' : 'The flow stopped. Engine on.',
       why: ['The pressures have met. Cooling at maximum, recirculation, air over the condenser.', 'The compressor starts once its pressure switch is satisfied.'],
-      action: { label: 'Engine is on', key: 'E', does: record(set('engine', 'on')) },
+      action: { label: high ? 'High shut, engine on' : 'Engine is on', key: 'E', does: record(...(high ? [set('valve-high', 'closed')] : []), set('engine', 'on')) },
       plain: [{ label: 'Low valve is shut', key: 'V', does: record(set('valve-low', 'closed')) }],
       after: `Low side only, down to ${grams(stopG)} g.`,
     }
   }
-  return callFlowing(rig.engine === 'off', live, stopG)
+  return callFlowing(state, live, stopG, container)
 }
 
 /** What the vacuum takes by itself at this place, g, within the refrigerant's table. */
@@ -97,48 +143,74 @@ function firstOf({ opened }: JobState): number {
   return firstChargeG(opened.volumeL, opened.label.refrigerant, Math.max(-26, Math.min(60, opened.place.ambientC)))
 }
 
-/** After the low valve was shut: weigh, or open once more when grams are still wanted. */
-function callClose(id: string, leftG: number): Call {
+/** After the valve was shut: shut the container too and weigh it, or open once more when grams are still wanted. */
+function callClose(state: JobState, id: string, leftG: number): Call {
+  const valve = valveName(state)
   return {
     sentence: `Shut ${id} and weigh it.`,
-    why: ['Low valve first, then the container: the line stays clean.', 'What the scale shows now is what counts.'],
+    why: [`${valve === 'low' ? 'Low' : 'High'} valve first, then the container: the line stays clean.`, 'What the scale shows now is what counts.'],
     form: 'container-end',
     watch: [],
     action: { label: 'Container is shut', key: 'S', does: { do: 'send', form: 'container-end' } },
-    plain: leftG > MORE_FROM_G ? [{ label: `A quarter open, ${grams(leftG)} g more`, key: 'O', does: record(set('valve-low', 'open')) }] : [],
+    plain: leftG > MORE_FROM_G ? [{ label: `A quarter open, ${grams(leftG)} g more`, key: 'O', does: record(set(WAY_WORDS[wayOf(state)].valve, 'open')) }] : [],
   }
 }
 
-/** A flow that fades with the engine on, and what to do about it. */
-const FADED = [
-  'The flow has faded: the container has cooled itself (warm it, 50 °C at most), the pressures are equal, or the compressor does not run.',
-  'If it does not run: connector first, then the pressure switch, then the charge. A switch is bridged only as a last step of diagnosis, by the service manual, and recorded.',
-]
+/** Why little flows, from what both sides, the weight and the engine say. */
+function fadedOf(state: JobState, live: Live, { id, startGrossG }: ChargedContainer): string[] {
+  const { label, place } = state.opened
+  const planned = state.plan?.containers.find((c) => c.id === id)
+  const held = (live.scaleG ?? startGrossG) - (planned ? tareOf({ ...planned, grossG: startGrossG }) + heelG(planned, label.refrigerant, tableC(place.ambientC)) : 0)
+  const cause = fadedCause({
+    engineOn: state.rig.engine === 'on',
+    lowPa: live.lowPa,
+    highPa: live.highPa,
+    aboveHeelG: held,
+    refrigerant: label.refrigerant,
+    ambientC: tableC(place.ambientC),
+    barometerPa: place.barometerPa,
+  })
+  return [cause.sentence, cause.next]
+}
 
-function callFlowing(engineOff: boolean, live: Live, stopG: number): Call {
+const tableC = (ambientC: number): number => Math.max(-26, Math.min(60, ambientC))
+
+function callFlowing(state: JobState, live: Live, stopG: number, container: ChargedContainer): Call {
   const rate = live.flowGMin
   const left = (live.scaleG ?? Number.NaN) - stopG
   const { closing } = live
+  const words = WAY_WORDS[wayOf(state)]
+  const valve = valveName(state)
+  const engineOff = state.rig.engine === 'off'
   const seconds = closing ? Math.max(0, Math.round(closing.inS)) : left > 0 && rate && rate > 1 ? Math.max(0, Math.round((left / rate) * 60)) : undefined
   const now = left <= 0 || (closing !== undefined && closing.inS <= 0)
   return {
-    sentence: left <= 0 ? 'Close the low valve now. It was due at' : now ? 'Close the low valve now, for' : 'Hand on the low valve. Close it for',
+    sentence: left <= 0 ? `Close the ${valve} valve now. It was due at` : now ? `Close the ${valve} valve now, for` : `Hand on the ${valve} valve. Close it for`,
     figure: {
       text: grams(stopG),
       caption: `g on the scale, ${(stopG / GRAMS_PER_OUNCE).toFixed(1)} oz${seconds === undefined || now ? '' : `, in ${Math.floor(seconds / 60)} min ${seconds % 60} s`}`,
     },
     why: [
       rate === undefined ? 'No flow measured yet: type what the scale shows.' : `${rate.toFixed(0)} g a minute leaves the container.`,
-      ...(!engineOff && rate !== undefined && rate < FLOW_STOPPED_G_MIN && left > MORE_FROM_G ? FADED : []),
+      ...(!engineOff && rate !== undefined && rate < FADED_G_MIN && left > MORE_FROM_G ? fadedOf(state, live, container) : []),
       ...(closing?.short
         ? [`Closed ${grams(closing.aimG - stopG)} g short at first: at this flow nobody knows this hand well enough. The rest through a valve a quarter open.`]
         : []),
       ...(closing && !closing.short ? ['Early enough for the hand, the valve and what still flows.'] : []),
       ...(live.scaleNotes ?? []).slice(-2).map((note) => `Noticed: ${note}.`),
     ],
-    watch: CHARGE_WATCH,
-    action: { label: 'Low valve is shut', key: 'V', does: record(set('valve-low', 'closed')) },
-    plain: engineOff ? [{ label: 'Engine is on', key: 'E', does: record(set('engine', 'on')) }] : [],
+    watch: [...words.watch],
+    action: { label: `${valve === 'low' ? 'Low' : 'High'} valve is shut`, key: 'V', does: record(...shutDeeds(state)) },
+    plain:
+      engineOff && words.phase === 'vapour'
+        ? [{ label: state.rig['valve-high'] === 'open' ? 'High shut, engine on' : 'Engine is on', key: 'E', does: record(...engineDeeds(state)) }]
+        : [],
     after: 'Then shut the container and weigh it.',
   }
 }
+
+const shutDeeds = (state: JobState) => {
+  const { valve } = WAY_WORDS[wayOf(state)]
+  return [set(valve, 'closed'), ...(valve === 'valve-low' && state.rig['valve-high'] === 'open' ? [set('valve-high', 'closed')] : [])]
+}
+const engineDeeds = (state: JobState) => [...(state.rig['valve-high'] === 'open' ? [set('valve-high', 'closed')] : []), set('engine', 'on')]

@@ -54,6 +54,10 @@ export type Live = {
   /** what leaves the container, g/min of job time */
   flowGMin?: number
   ventC?: number
+  /** how the air conditioner runs: vent's trend, cycling */
+  running?: string[]
+  /** whether the compressor was seen going on and off */
+  cycling?: boolean
   judgement?: HoldResult
   /** where the running pull stands */
   pull?: PullAdvice

@@ -34,10 +34,10 @@ export const LedgerDraft = z
   .refine((d) => d.kind !== 'bought' || d.grams > 0, { path: ['grams'], error: 'what was bought weighs something' })
 export type LedgerDraft = z.infer<typeof LedgerDraft>
 
-/** What one container gave: into the car and into the air, g, both at least zero. */
-export function gaveOut(startGrossG: number, endGrossG: number, plannedPurgeG: number): { chargedG: number; purgedG: number } {
+/** What one container gave: into the car, and purged or left in the hose, g, both at least zero. */
+export function gaveOut(startGrossG: number, endGrossG: number, plannedLossG: number): { chargedG: number; purgedG: number } {
   const out = Math.max(0, startGrossG - endGrossG)
-  const purgedG = Math.min(plannedPurgeG, out)
+  const purgedG = Math.min(plannedLossG, out)
   return { chargedG: out - purgedG, purgedG }
 }
 

@@ -1,38 +1,117 @@
 import type { PayloadOf } from '../procedure/events'
-import type { JobState } from '../procedure/state'
-import { type ChargePlanInput, type Container, planCharge } from './plan'
+import { chargedG, type JobState, wayOf } from '../procedure/state'
+import { type ChargePlan, type ChargePlanInput, type Container, planCharge } from './plan'
+import { WAY_WORDS, type Way } from './ways'
 
 /** Purge of one opening or change, g (assumed; small purge losses are commonly exempt). */
 export const PURGE_G = 3
-/** The charging hose, drawn down at the end; vapour (assumed until the rig names its own). */
-const CHARGING_HOSE = { boreMm: 4.8, lengthM: 1.5, phase: 'vapour' as const, drawnDown: true }
+/** A charging hose, where the rig does not name the one it has (assumed). */
+const CHARGING_HOSE = { boreMm: 4.8, lengthM: 1.5 }
 
-/** What a job and the containers at hand ask of the plan; a range on the label is the maker's tolerance where it is wider. */
-export function chargeInputOf({ opened: { label, place, rig } }: JobState, containers: readonly Container[]): ChargePlanInput {
+/** What a person decides about a charge besides its containers. */
+export type ChargeChoices = {
+  /** g; the middle of the label's line unless somebody has a reason */
+  targetG: number
+  reason?: string | undefined
+  way: Way
+  hose: { boreMm: number; lengthM: number; drawnDown: boolean }
+  purgeEachG: number
+  purgeOnChange: boolean
+}
+
+/** Middle of the label's line, g. */
+export const labelTargetG = ({ opened: { label } }: JobState): number => (label.lowG + label.highG) / 2
+
+/** How far from its target a charge may end, g: the label's tolerance, or half its range where that is wider. */
+export const toleranceG = ({ opened: { label } }: JobState): number => Math.max(label.toleranceG, (label.highG - label.lowG) / 2)
+
+/** What a charge is like before anybody chooses: as planned before, else vapour by the low side, the hose drawn down, purged at every change. */
+export function usualChoices(state: JobState): ChargeChoices {
+  const { plan, opened } = state
+  const own = opened.rig.pumpHose ?? CHARGING_HOSE
+  return {
+    targetG: plan?.targetG ?? labelTargetG(state),
+    way: wayOf(state),
+    hose: plan?.hose ?? { boreMm: own.boreMm, lengthM: own.lengthM, drawnDown: true },
+    purgeEachG: plan?.purgeEachG ?? PURGE_G,
+    purgeOnChange: plan?.purgeOnChange ?? true,
+    ...(plan?.reason !== undefined && { reason: plan.reason }),
+  }
+}
+
+/**
+ * What a job asks of the plan: what is still wanted, from these containers.
+ * What stays in the hose and the first purge count once, however many containers were on before.
+ */
+export function chargeInputOf(state: JobState, containers: readonly Container[], choices: ChargeChoices = usualChoices(state)): ChargePlanInput {
+  const { label, place, rig } = state.opened
+  const wantedG = Math.max(0, choices.targetG - closedG(state))
+  const begun = state.containers.some((c) => c.endGrossG !== undefined)
   return {
     refrigerant: label.refrigerant,
-    target: { lowG: label.lowG, highG: label.highG },
-    toleranceG: Math.max(label.toleranceG, (label.highG - label.lowG) / 2),
+    target: choices.targetG === labelTargetG(state) && !begun ? { lowG: label.lowG, highG: label.highG } : { lowG: wantedG, highG: wantedG },
+    toleranceG: toleranceG(state),
     ambientC: place.ambientC,
     scaleStepG: rig.scaleStepG,
-    hose: CHARGING_HOSE,
-    purgeEachG: PURGE_G,
+    hose: { ...choices.hose, phase: WAY_WORDS[choices.way].phase, drawnDown: choices.hose.drawnDown || begun },
+    purgeEachG: choices.purgeEachG,
+    purgeOnChange: choices.purgeOnChange,
+    purgeFirst: !begun || choices.purgeOnChange,
     containers,
   }
 }
 
+/** What the containers that were closed have put into the car, g. */
+const closedG = (state: JobState): number => chargedG({ ...state, containers: state.containers.filter((c) => c.endGrossG !== undefined) })
+
 /** The plan as it goes into the job's log, with the containers it needs. */
-export function chargePlanned(state: JobState, containers: readonly Container[]): PayloadOf<'charge-planned'> {
-  const plan = planCharge(chargeInputOf(state, containers))
+export function chargePlanned(state: JobState, containers: readonly Container[], choices: ChargeChoices = usualChoices(state)): PayloadOf<'charge-planned'> {
+  const plan = planCharge(chargeInputOf(state, containers, choices))
+  const before = closedG(state)
   const needed = new Set(plan.steps.map((s) => s.id))
-  const stops = plan.steps.map(({ id, stopGrossG, takenG, purgeG }) => ({ id, stopGrossG, takenG, purgeG }))
-  const own = ({ id, kind, grossG, netG, tareG, stockId }: Container) => ({
+  return {
+    targetG: choices.targetG,
+    purgeEachG: choices.purgeEachG,
+    containers: containers.filter((c) => needed.has(c.id)).map(asPlanned),
+    stops: plan.steps.map(({ id, stopGrossG, takenG, purgeG }) => ({ id, stopGrossG, takenG, purgeG })),
+    bandG: [before + plan.bandG[0], before + plan.bandG[1]],
+    way: choices.way,
+    hose: choices.hose,
+    purgeOnChange: choices.purgeOnChange,
+    ...(choices.reason !== undefined && { reason: choices.reason }),
+  }
+}
+
+function asPlanned({ id, kind, grossG, netG, tareG, refrigerant, stockId }: Container) {
+  return {
     id,
     kind,
     grossG,
     ...(netG !== undefined && { netG }),
     ...(tareG !== undefined && { tareG }),
+    ...(refrigerant !== undefined && { refrigerant }),
     ...(stockId !== undefined && { stockId }),
-  })
-  return { targetG: plan.targetG, purgeEachG: PURGE_G, containers: containers.filter((c) => needed.has(c.id)).map(own), stops, bandG: plan.bandG }
+  }
 }
+
+/**
+ * The planned stops as they are now: what the containers before really gave, and what this one weighed when it went on, move them.
+ * @returns one for every container that is on or still to come, in their order; stops in g gross
+ */
+export function stopsNow(state: JobState): ChargePlan['steps'] {
+  const { plan } = state
+  if (!plan) return []
+  const open = state.containers.filter((c) => c.endGrossG === undefined)
+  const coming = plan.containers.filter((c) => !state.containers.some((used) => used.id === c.id))
+  const onScale = open.flatMap((c): Container[] => {
+    const planned = plan.containers.find((p) => p.id === c.id)
+    if (!planned) return []
+    // a hose that hangs on the scale weighs with the empty container too; a full can of another weight has another can
+    const shiftG = c.differs === 'hose-hung-on' ? c.startGrossG - planned.grossG : 0
+    return [{ ...planned, grossG: c.startGrossG, ...(planned.tareG !== undefined && { tareG: planned.tareG + shiftG }) }]
+  })
+  return planCharge(chargeInputOf(state, [...onScale, ...coming])).steps
+}
+
+/** Where the container on the scale stops, or undefined when it was not planned. */
+export const stopNow = (state: JobState, id: string | undefined) => stopsNow(state).find((s) => s.id === id)

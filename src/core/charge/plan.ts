@@ -10,6 +10,8 @@ export type Container = {
   tareG?: number | undefined
   /** inner volume, L */
   volumeL?: number | undefined
+  /** what its own label says is in it */
+  refrigerant?: string | undefined
   /** the container on the shelf it is */
   stockId?: string | undefined
 }
@@ -24,6 +26,8 @@ export type ChargePlanInput = {
   hose: { boreMm: number; lengthM: number; phase: 'vapour' | 'liquid'; drawnDown: boolean }
   purgeEachG: number
   purgeOnChange?: boolean
+  /** false where the first of these is itself a change, and the hose stayed shut */
+  purgeFirst?: boolean
   containers: readonly Container[]
 }
 
@@ -34,6 +38,8 @@ export type ChargeStep = {
   stopGrossOz: number
   takenG: number
   purgeG: number
+  /** what of it stays in the hose: the first one fills it */
+  inHoseG: number
   emptied: boolean
 }
 
@@ -81,13 +87,23 @@ export function planCharge(input: ChargePlanInput): ChargePlan {
   let toDeliver = targetG + hoseHoldUpG
   for (const container of input.containers) {
     if (toDeliver <= 1e-9) break
-    const purgeG = steps.length === 0 || (input.purgeOnChange ?? true) ? input.purgeEachG : 0
+    const purged = steps.length === 0 ? (input.purgeFirst ?? true) : (input.purgeOnChange ?? true)
+    const purgeG = purged ? input.purgeEachG : 0
     const available = Math.max(0, container.grossG - tareOf(container) - heelG(container, input.refrigerant, input.ambientC))
     const takenG = Math.min(available, toDeliver + purgeG)
     const emptied = available <= toDeliver + purgeG
     const stopGrossG = container.grossG - takenG
     const counted = Math.min(purgeG, takenG)
-    steps.push({ id: container.id, startGrossG: container.grossG, stopGrossG, stopGrossOz: stopGrossG / GRAMS_PER_OUNCE, takenG, purgeG: counted, emptied })
+    steps.push({
+      id: container.id,
+      startGrossG: container.grossG,
+      stopGrossG,
+      stopGrossOz: stopGrossG / GRAMS_PER_OUNCE,
+      takenG,
+      purgeG: counted,
+      inHoseG: steps.length === 0 ? Math.min(hoseHoldUpG, takenG - counted) : 0,
+      emptied,
+    })
     toDeliver -= takenG - counted
   }
   const weighedOutG = steps.reduce((sum, s) => sum + s.takenG, 0)

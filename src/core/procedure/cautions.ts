@@ -1,7 +1,8 @@
+import { LIQUID_STANDS_MIN } from '../charge/ways'
 import { readRest } from '../prove/rest-pressure'
-import type { EventDraft } from './events'
+import type { EventDraft, PayloadOf } from './events'
 import { carIsOpen, type PartSet, type RigState } from './parts'
-import type { JobState } from './state'
+import { type JobState, wayOf } from './state'
 
 /** What a step about to be recorded would cost, said before it does. */
 export type Caution = { code: string; sentence: string; remedy: string }
@@ -13,12 +14,34 @@ export type Caution = { code: string; sentence: string; remedy: string }
 export function cautionsBefore(state: JobState, event: Pick<EventDraft, 'kind' | 'payload'>): Caution[] {
   if (event.kind === 'part-set') return turning(state, event.payload as PartSet)
   if (event.kind === 'nitrogen-swept') return [NITROGEN]
+  if (event.kind === 'container-warmed') return (event.payload as PayloadOf<'container-warmed'>).celsius > WARMEST_C ? [TOO_WARM] : []
   if (event.kind === 'step-finished' && state.step === 'isolate' && state.rig['centre-hose'] === 'pump') {
     return [HOSE_ON_STOPPED_PUMP]
   }
   return []
 }
 
+/** A container must not be warmer than this, Celsius (practice). */
+export const WARMEST_C = 50
+
+/** An inverted container whose liquid can reach the low side. */
+const liquidCanRun = (rig: RigState): boolean => rig['centre-hose'] === 'container' && rig['container-valve'] === 'open' && rig['valve-low'] === 'open'
+
+const TOO_WARM: Caution = {
+  code: 'warmed-over-50',
+  sentence: 'Over 50 °C a container can burst.',
+  remedy: 'Warm water of the hand’s warmth, 50 °C at most; no flame, no heat gun.',
+}
+const INVERTED_RUNNING: Caution = {
+  code: 'inverted-running-low',
+  sentence: 'The container is inverted and the engine runs: liquid into the low side breaks the compressor.',
+  remedy: 'Shut the low valve, stand the container upright, or engine off.',
+}
+const AGAINST_LIQUID: Caution = {
+  code: 'start-against-liquid',
+  sentence: 'Liquid went into this system: the compressor must not start against it.',
+  remedy: `Let it stand ${LIQUID_STANDS_MIN} minutes with the container shut, turn the compressor by hand a few turns, then start.`,
+}
 const NITROGEN: Caution = {
   code: 'nitrogen-sweep',
   sentence: 'Dry nitrogen only, through a regulator with a relief valve, below the label’s limit. Never oxygen, never shop air.',
@@ -41,6 +64,8 @@ function turning(state: JobState, { part, state: to }: PartSet): Caution[] {
     (part === 'coupler-low' || part === 'coupler-high') && to === 'on' && valvesOpenWhileSnapping(state.rig) && VALVES_OPEN,
     part === 'coupler-high' && to === 'off' && state.rig.engine === 'on' && HIGH_OFF_RUNNING,
     part === 'valve-high' && to === 'open' && state.step === 'charge' && next.engine === 'off' && HIGH_SIDE_CHARGE,
+    next['container-pose'] === 'inverted' && next.engine === 'on' && liquidCanRun(next) && INVERTED_RUNNING,
+    part === 'engine' && to === 'on' && state.step === 'charge' && wayOf(state) === 'liquid-high' && state.containers.length > 0 && AGAINST_LIQUID,
     part === 'engine' && to === 'on' && state.step !== 'charge' && state.step !== 'prove' && state.step !== 'leave' && ENGINE_IN_VACUUM,
   ]
   return found.filter((c): c is Caution => c !== false)

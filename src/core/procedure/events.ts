@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { WAYS } from '../charge/ways'
 import { REFRIGERANTS } from '../fluids/refrigerant'
 import { LINK_KINDS } from '../rig/rig-file'
 import { PartSet } from './parts'
@@ -9,6 +10,7 @@ const Note = z.string().trim().max(1000)
 const Grams = z.number().min(0).max(50_000)
 const PaGauge = z.number().min(-110_000).max(6_000_000)
 const Celsius = z.number().min(-60).max(90)
+const Band = (value: z.ZodNumber) => z.tuple([value, value]).refine(([low, high]) => high >= low, { error: 'the upper end must not be below the lower end' })
 
 /** Refrigerants a label may name; the first two can be charged here, the others are recognised and refused with a reason. */
 export const LABEL_REFRIGERANTS = [...REFRIGERANTS, 'R-12', 'R-744'] as const
@@ -26,6 +28,12 @@ export const Label = z
     oilKind: Text,
     oilMl: z.number().min(0).max(1000).nullable(),
     source: z.enum(['label', 'manual']),
+    /** where the label has a line for each engine or for front and rear: all of them, and the name of the one that is this car's */
+    lines: z
+      .array(z.strictObject({ name: Text, lowG: z.number().min(50).max(5000), highG: z.number().min(50).max(5000) }))
+      .max(6)
+      .optional(),
+    line: Text.optional(),
   })
   .refine((label) => label.highG >= label.lowG, { path: ['highG'], error: 'the upper end must not be below the lower end' })
 
@@ -104,6 +112,8 @@ const ChargeContainer = z
     grossG: z.number().min(1).max(60_000),
     netG: Grams.optional(),
     tareG: Grams.optional(),
+    /** what its own label says is in it */
+    refrigerant: z.string().max(20).optional(),
     /** the container on the shelf it is, so that its book and its weight follow */
     stockId: z.uuid().optional(),
   })
@@ -145,20 +155,48 @@ export const PAYLOADS = {
     containers: z.array(ChargeContainer).min(1).max(6),
     stops: z.array(z.strictObject({ id: Text, stopGrossG: Grams, takenG: Grams, purgeG: Grams })).max(6),
     bandG: z.tuple([z.number(), z.number()]),
+    /** school of letting it in; vapour by the low side when it is not said */
+    way: z.enum(WAYS).optional(),
+    hose: z.strictObject({ boreMm: z.number().min(1).max(30), lengthM: z.number().min(0).max(10), drawnDown: z.boolean() }).optional(),
+    /** false where the hose stays shut while a container is changed */
+    purgeOnChange: z.boolean().optional(),
+    /** why the target is not the label's */
+    reason: Text.optional(),
   }),
-  'container-started': z.strictObject({ id: Text, grossG: z.number().min(1).max(60_000) }),
+  'container-started': z.strictObject({
+    id: Text,
+    grossG: z.number().min(1).max(60_000),
+    /** why it weighs otherwise than planned: the hose was not on the scale then, or it is another container of the same net */
+    differs: z.enum(['hose-hung-on', 'another-container']).optional(),
+  }),
+  'container-warmed': z.strictObject({ celsius: z.number().min(0).max(100) }),
   'container-ended': z.strictObject({
     id: Text,
     grossG: z.number().min(1).max(60_000),
     /** weight and flow when the word to close was said, and the scale's step: how long this hand takes is learned from it */
     closing: z.strictObject({ saidG: z.number(), gramsPerS: z.number().min(0).max(100), stepG: z.number().min(0) }).optional(),
   }),
-  'proof-read': z.strictObject({ lowPaG: PaGauge, highPaG: PaGauge, ventC: Celsius, ambientC: Celsius, note: Note }),
+  'proof-read': z.strictObject({
+    lowPaG: PaGauge,
+    highPaG: PaGauge,
+    ventC: Celsius,
+    ambientC: Celsius,
+    note: Note,
+    engine: z.enum(['idle', 'at-speed']).optional(),
+    /** relative humidity of the air, 0 to 1 */
+    humidity: z.number().min(0).max(1).optional(),
+  }),
+  /** how it cooled when it came in, running */
+  'before-read': z.strictObject({ lowPaG: PaGauge.nullable(), highPaG: PaGauge.nullable(), ventC: Celsius, ambientC: Celsius }),
+  /** pressure of the charged system at rest, engine off long enough to be as warm as the air */
+  'rest-read': z.strictObject({ paG: PaGauge, errorPa: z.number().min(1).max(100_000), ambientC: Celsius }),
+  /** the maker's own figures, which lead */
+  'maker-bands-set': z.strictObject({ lowPaG: Band(PaGauge).optional(), highPaG: Band(PaGauge).optional(), ventC: Band(Celsius).optional() }),
   'leave-tapped': z.strictObject({ item: z.enum(LEAVE_ITEMS), done: z.boolean() }),
   noted: z.strictObject({ text: Text }),
   corrected: z.strictObject({ eventId: z.uuid(), was: Text, is: Text, why: Text }),
   'caution-passed': z.strictObject({ code: Text }),
-  'bench-set': z.strictObject({ action: z.enum(['start', 'stop', 'reset', 'speed', 'scenario', 'gauge']), factor: z.number().min(1).max(600) }),
+  'bench-set': z.strictObject({ action: z.enum(['start', 'stop', 'reset', 'speed', 'scenario', 'gauge', 'scale']), factor: z.number().min(1).max(600) }),
   signed: z.strictObject({ certificate: Text, readingCount: z.number().int().min(0), readingsSha256: z.string().length(64) }),
 } as const
 

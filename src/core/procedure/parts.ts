@@ -11,6 +11,7 @@ export const PARTS = {
   pump: ['off', 'on'],
   ballast: ['closed', 'open'],
   'container-valve': ['closed', 'open'],
+  'container-pose': ['upright', 'inverted'],
   engine: ['off', 'on'],
 } as const satisfies Record<string, readonly string[]>
 
@@ -28,6 +29,7 @@ export const RIG_AT_START: RigState = {
   pump: 'off',
   ballast: 'closed',
   'container-valve': 'closed',
+  'container-pose': 'upright',
   engine: 'off',
 }
 
@@ -42,6 +44,7 @@ export const PART_NAMES: Record<Part, string> = {
   pump: 'pump',
   ballast: 'gas ballast',
   'container-valve': 'container valve',
+  'container-pose': 'container',
   engine: 'engine',
 }
 

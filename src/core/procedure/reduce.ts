@@ -31,6 +31,7 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
     alarms: {},
     sweeps: [],
     containers: [],
+    proofs: [],
     left: [],
     corrections: [],
     notes: [],
@@ -81,11 +82,14 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'hold-decided':
       return decide(state, event.payload.next, at)
     case 'charge-planned':
-      return { ...state, plan: event.payload }
+      return planCharged(state, event.payload)
     case 'container-started':
       return {
         ...turnPart(state, 'centre-hose', 'container', at),
-        containers: [...state.containers, { id: event.payload.id, startGrossG: event.payload.grossG, startedAt: at }],
+        containers: [
+          ...state.containers,
+          { id: event.payload.id, startGrossG: event.payload.grossG, startedAt: at, ...(event.payload.differs && { differs: event.payload.differs }) },
+        ],
       }
     case 'container-ended':
       return {
@@ -93,7 +97,15 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
         containers: state.containers.map((c) => (c.id === event.payload.id && c.endGrossG === undefined ? { ...c, endGrossG: event.payload.grossG, endedAt: at } : c)),
       }
     case 'proof-read':
-      return { ...state, proof: { ...event.payload, at } }
+      return { ...state, proofs: [...state.proofs, { ...event.payload, at }] }
+    case 'container-warmed':
+      return { ...state, warmedC: event.payload.celsius }
+    case 'before-read':
+      return { ...state, before: { ...event.payload, at } }
+    case 'rest-read':
+      return { ...state, rest: { ...event.payload, at } }
+    case 'maker-bands-set':
+      return { ...state, makerBands: event.payload }
     case 'leave-tapped':
       return leaveItem(state, event.payload.item, event.payload.done, at)
     case 'noted':
@@ -110,6 +122,20 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       const unknown: never = event
       return unknown
     }
+  }
+}
+
+/** A second plan in the middle of a charge adds its containers to those that were used already. */
+function planCharged(state: JobState, payload: NonNullable<JobState['plan']>): JobState {
+  const used = (id: string) => state.containers.some((c) => c.id === id)
+  const kept = state.plan ?? { containers: [], stops: [] }
+  return {
+    ...state,
+    plan: {
+      ...payload,
+      containers: [...kept.containers.filter((c) => used(c.id)), ...payload.containers],
+      stops: [...kept.stops.filter((s) => used(s.id)), ...payload.stops],
+    },
   }
 }
 

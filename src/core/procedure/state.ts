@@ -1,3 +1,5 @@
+import { hoseContentG } from '../charge/plan'
+import { WAY_WORDS, type Way } from '../charge/ways'
 import type { HoldEnded, JobOpened, LEAVE_ITEMS, PayloadOf } from './events'
 import type { RigState } from './parts'
 import type { Step } from './steps'
@@ -13,7 +15,8 @@ export type Hold = {
   skipped?: { why: string; by: string }
   shortened?: { why: string; by: string }
 }
-export type ChargedContainer = { id: string; startGrossG: number; endGrossG?: number; startedAt: string; endedAt?: string }
+export type ChargedContainer = { id: string; startGrossG: number; endGrossG?: number; startedAt: string; endedAt?: string; differs?: 'hose-hung-on' | 'another-container' }
+export type Proof = PayloadOf<'proof-read'> & { at: string }
 export type LeaveItem = (typeof LEAVE_ITEMS)[number]
 
 /** Everything the events of one job add up to. */
@@ -38,7 +41,12 @@ export type JobState = {
   sweeps: { at: string; passes: number; pressurePaG: number; by: string }[]
   plan?: PayloadOf<'charge-planned'>
   containers: ChargedContainer[]
-  proof?: PayloadOf<'proof-read'> & { at: string }
+  /** the container stands in water so warm, Celsius */
+  warmedC?: number
+  before?: PayloadOf<'before-read'> & { at: string }
+  proofs: Proof[]
+  rest?: PayloadOf<'rest-read'> & { at: string }
+  makerBands?: PayloadOf<'maker-bands-set'>
   left: LeaveItem[]
   corrections: Correction[]
   notes: { text: string; at: string; by: string }[]
@@ -56,12 +64,25 @@ export const holdEndsMs = (hold: Hold): number => Date.parse(hold.isolatedAt) + 
 /** The container on the scale now: started and not yet ended. */
 export const openContainer = (state: JobState): ChargedContainer | undefined => state.containers.find((c) => c.endGrossG === undefined)
 
-/** Grams weighed out of the containers that were closed, less the planned purges, g. */
+/** The newest reading of the proof; undefined before the first. */
+export const lastProof = (state: JobState): Proof | undefined => state.proofs[state.proofs.length - 1]
+
+export const wayOf = (state: JobState): Way => state.plan?.way ?? 'vapour-low'
+
+/** What leaves a container of this job and does not reach the car, g: its planned purge, and for the first what stays in a hose that is not drawn down. */
+export function lostG(state: JobState, id: string): { purgeG: number; hoseG: number } {
+  const purgeG = state.plan?.stops.find((s) => s.id === id)?.purgeG ?? 0
+  const hose = state.plan?.hose
+  const first = state.containers.length === 0 || state.containers[0]?.id === id
+  return { purgeG, hoseG: hose && !hose.drawnDown && first ? hoseContentG({ ...hose, phase: WAY_WORDS[wayOf(state)].phase }) : 0 }
+}
+
+/** Grams in the car by the scale: what left the containers, less purges and what stays in the hose, g. @param liveGrossG - what the open container weighs now */
 export function chargedG(state: JobState, liveGrossG?: number): number {
   return state.containers.reduce((sum, c) => {
     const end = c.endGrossG ?? liveGrossG ?? c.startGrossG
-    const purgeG = state.plan?.stops.find((s) => s.id === c.id)?.purgeG ?? 0
+    const { purgeG, hoseG } = lostG(state, c.id)
     // a purge counts only once gas has left the container
-    return sum + Math.max(0, c.startGrossG - end - purgeG)
+    return sum + Math.max(0, c.startGrossG - end - purgeG - hoseG)
   }, 0)
 }

@@ -68,7 +68,7 @@ function lineOf(state: JobState): string {
     case 'charge':
       return state.plan ? `to ${Math.round(state.plan.targetG)} g` : 'plan the charge'
     case 'prove':
-      return state.proof ? 'read' : 'read both sides'
+      return state.proofs.length > 0 ? 'read' : 'read both sides'
     case 'leave':
       return `${state.left.length} of 7 done`
     default: {

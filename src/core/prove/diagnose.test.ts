@@ -4,7 +4,7 @@ import { diagnose, type ProofHistory } from './diagnose'
 
 const BANDS = typicalBands('R-134a', 30, 101_325)
 const FULL: ProofHistory = { chargedG: 540, targetG: 540, toleranceG: 15, holdProved: true }
-const first = (low: number, high: number, ventC: number, history = FULL) => diagnose({ lowPaG: low * 1000, highPaG: high * 1000, ventC }, BANDS, history)[0]
+const first = (low: number, high: number, ventC: number, history = FULL) => diagnose([{ reading: { lowPaG: low * 1000, highPaG: high * 1000, ventC }, bands: BANDS }], history)[0]
 
 test('readings within their bands are as they should be', () => {
   expect(first(230, 1250, 9)?.kind).toBe('as-it-should-be')
@@ -27,7 +27,7 @@ test('two needles are never a certainty, and the reason names what was read', ()
     [-40, 700, 20],
     [500, 2500, 20],
   ] as const) {
-    const causes = diagnose({ lowPaG: low * 1000, highPaG: high * 1000, ventC: vent }, BANDS, FULL)
+    const causes = diagnose([{ reading: { lowPaG: low * 1000, highPaG: high * 1000, ventC: vent }, bands: BANDS }], FULL)
     expect(causes[0]?.chance).toBeLessThan(0.995)
     expect(causes.length).toBeLessThanOrEqual(6)
     expect(causes[0]?.reason).toMatch(/Low side .* high side .* vent .* weight/s)

@@ -5,8 +5,16 @@ export type Cause = { kind: CauseKind; chance: number; sentence: string; reason:
 export type CauseKind = 'as-it-should-be' | 'short' | 'restriction' | 'too-much' | 'air' | 'condenser' | 'compressor' | 'elsewhere'
 
 export type ProofReading = { lowPaG: number; highPaG: number; ventC: number }
-/** What the job knows besides the needles: grams in against the target, the tolerance, and whether air could have got in. */
-export type ProofHistory = { chargedG: number; targetG: number; toleranceG: number; holdProved: boolean }
+/** What the job knows besides the needles: grams in against the target, the tolerance, whether air could have got in, the pressure at rest and how the compressor ran. */
+export type ProofHistory = {
+  chargedG: number
+  targetG: number
+  toleranceG: number
+  holdProved: boolean
+  /** the charged system at rest, against its saturation pressure */
+  rest?: 'air' | 'right' | 'no-liquid'
+  cycling?: boolean
+}
 
 /** Where a reading lies: 0 in the middle of its band, 1 at an edge, in half-widths. */
 const place = (value: number, [low, high]: [number, number]): number => (value - (low + high) / 2) / Math.max(1e-9, (high - low) / 2)
@@ -36,36 +44,59 @@ const WORDS: Record<CauseKind, { sentence: string; next: string }> = {
   elsewhere: { sentence: 'The weight is right, the fault is elsewhere.', next: 'Blend door, cabin filter, heater valve, sensor; connector and pressure switch.' },
 }
 
+/** Readings after the first say little new: the same car, the same day. All of them count as so many at most. */
+const READINGS_COUNT_AS = 1.5
+
 /**
  * A short ranked list of what the readings and the whole job point to.
+ * @param readings - each with the bands it is held against; an empty list says nothing and gives nothing
  * @returns likeliest first, chances add up to one over all causes; those under 4 % are left out
  */
-export function diagnose(reading: ProofReading, bands: ProofBands, history: ProofHistory): Cause[] {
-  const low = place(reading.lowPaG, bands.lowPaG)
-  const high = place(reading.highPaG, bands.highPaG)
-  const vent = place(reading.ventC, bands.ventC)
+export function diagnose(readings: readonly { reading: ProofReading; bands: ProofBands }[], history: ProofHistory): Cause[] {
+  if (readings.length === 0) return []
+  const places = readings.map(({ reading, bands }) => ({
+    low: place(reading.lowPaG, bands.lowPaG),
+    high: place(reading.highPaG, bands.highPaG),
+    vent: place(reading.ventC, bands.ventC),
+  }))
+  const weight = Math.min(READINGS_COUNT_AS, readings.length) / readings.length
   const off = history.chargedG - history.targetG
-  const vacuum = reading.lowPaG < 0
+  const vacuum = readings.some(({ reading }) => reading.lowPaG < 0)
+  // beyond the edge a sign does not weaken
+  const clip = (x: number) => Math.max(-4, Math.min(4, x))
+  const one = (x: number, at: number) => -0.5 * Math.min(9, Math.abs(clip(x) - at) / SPREAD) ** 2
   const score = (kind: CauseKind): number => {
     const s = SIGNS[kind]
-    const one = (x: number, at: number) => -0.5 * Math.min(9, Math.abs(x - at) / SPREAD) ** 2
-    // beyond the edge a sign does not weaken
-    const clip = (x: number) => Math.max(-4, Math.min(4, x))
-    return Math.log(s.prior) + one(clip(low), s.low) + one(clip(high), s.high) + one(clip(vent), s.vent) + storyOf(kind, off, history, vacuum)
+    const signs = places.reduce((sum, p) => sum + one(p.low, s.low) + one(p.high, s.high) + one(p.vent, s.vent), 0)
+    return Math.log(s.prior) + weight * signs + storyOf(kind, off, history, vacuum)
   }
   const kinds = Object.keys(SIGNS) as CauseKind[]
   const scores = kinds.map((kind) => ({ kind, score: score(kind) }))
   const top = Math.max(...scores.map((s) => s.score))
   const total = scores.reduce((sum, s) => sum + Math.exp(s.score - top), 0)
-  const reason = reasonOf(low, high, vent, off, history, vacuum)
+  const last = places[places.length - 1] as (typeof places)[number]
+  const reason = reasonOf(last, off, history, vacuum)
   return scores
     .map(({ kind, score: own }) => ({ kind, chance: Math.exp(own - top) / total, ...WORDS[kind], reason }))
     .filter((c) => c.chance >= 0.04)
     .sort((a, b) => b.chance - a.chance)
 }
 
+/** What rest pressure and cycling say for or against a cause, ln (assumed). */
+const REST_SAYS: Record<NonNullable<ProofHistory['rest']>, Partial<Record<CauseKind, number>>> = {
+  air: { air: 2.5, 'as-it-should-be': -2.5 },
+  right: { air: -2.5 },
+  'no-liquid': { short: 2, 'too-much': -2, 'as-it-should-be': -2 },
+}
+const CYCLING_SAYS: Partial<Record<CauseKind, number>> = { short: 1, elsewhere: 0.5, 'as-it-should-be': -0.7 }
+
 /** What the weight and the hold say for or against a cause, ln. */
-function storyOf(kind: CauseKind, offG: number, { toleranceG, holdProved }: ProofHistory, vacuum: boolean): number {
+function storyOf(kind: CauseKind, offG: number, history: ProofHistory, vacuum: boolean): number {
+  const { rest, cycling } = history
+  return weighed(kind, offG, history, vacuum) + (rest ? (REST_SAYS[rest][kind] ?? 0) : 0) + (cycling ? (CYCLING_SAYS[kind] ?? 0) : 0)
+}
+
+function weighed(kind: CauseKind, offG: number, { toleranceG, holdProved }: ProofHistory, vacuum: boolean): number {
   const within = Math.abs(offG) <= toleranceG
   if (kind === 'short') return offG < -toleranceG ? 1.2 : -2.5
   if (kind === 'too-much') return offG > toleranceG ? 1.2 : -2
@@ -75,9 +106,11 @@ function storyOf(kind: CauseKind, offG: number, { toleranceG, holdProved }: Proo
   return 0
 }
 
-function reasonOf(low: number, high: number, vent: number, offG: number, { toleranceG }: ProofHistory, vacuum: boolean): string {
+function reasonOf(at: { low: number; high: number; vent: number }, offG: number, { toleranceG, rest, cycling }: ProofHistory, vacuum: boolean): string {
   const side = (x: number) => (x < -1 ? 'below' : x > 1 ? 'above' : 'within')
   const weight =
     Math.abs(offG) <= toleranceG ? 'the weight is in, so it is not short' : offG < 0 ? `${Math.round(-offG)} g short by weight` : `${Math.round(offG)} g over by weight`
-  return `Low side ${vacuum ? 'in vacuum' : `${side(low)} its band`}, high side ${side(high)}, vent ${side(vent)}; ${weight}.`
+  const atRest =
+    rest === 'air' ? '; at rest above saturation' : rest === 'no-liquid' ? '; at rest below saturation, so no liquid' : rest === 'right' ? '; at rest as it should be' : ''
+  return `Low side ${vacuum ? 'in vacuum' : `${side(at.low)} its band`}, high side ${side(at.high)}, vent ${side(at.vent)}; ${weight}${atRest}${cycling ? '; the compressor cycles' : ''}.`
 }

@@ -16,6 +16,8 @@ const OPEN_LINE_M3_S = 0.01
 const CONTAINER_G_S_PA = 4e-6
 /** A container without liquid holds about this much vapour at its saturation pressure, g (assumed, a 340 g can). */
 const LAST_VAPOUR_G = 10
+/** Liquid from an inverted container leaves so many times as fast as vapour (assumed). */
+const LIQUID_TIMES = 6
 /** Heat a container takes up per kelvin: contents and metal, J/K a gram, and the metal of a can, J/K (assumed). */
 const CONTENTS_J_G_K = 1.4
 const METAL_J_K = 60
@@ -44,6 +46,8 @@ export class BenchCar {
   sides: { lowPa: number; highPa: number; ventC: number }
   /** the container's contents, Celsius: it cools as it gives vapour */
   containerC: number
+  /** water the container stands in, Celsius; the hall's when nobody warmed it */
+  bathC: number | undefined
   private readonly stepper: Stepper
   private readonly far: number
   private readonly gaugeNode: number
@@ -111,7 +115,7 @@ export class BenchCar {
     if (this.chargeG === 0) while (this.stepper.t < this.clock) this.stepS = this.stepper.step(this.stepper.t + LONGEST_STEP_S)
     this.settleSides(rig.engine === 'on')
     const takenG = container ? this.containerFlowGS(rig, container) : 0
-    this.warmContainer(takenG, container)
+    this.warmContainer(takenG, rig['container-pose'] === 'inverted', container)
     this.chargeG += takenG
     return takenG
   }
@@ -135,22 +139,24 @@ export class BenchCar {
     this.sides.ventC += (goal.ventC - this.sides.ventC) * (1 - Math.exp(-1 / VENT_LAG_S))
   }
 
-  private warmContainer(takenG: number, container?: BenchContainer): void {
+  private warmContainer(takenG: number, liquid: boolean, container?: BenchContainer): void {
     if (!container) {
       this.containerC = this.truth.ambientC
       return
     }
     const heat = Math.max(0, container.grossG - container.tareG) * CONTENTS_J_G_K + METAL_J_K
-    this.containerC += (CONTAINER_UA_W_K * (this.truth.ambientC - this.containerC) - LATENT_J_G[this.truth.refrigerant] * takenG) / heat
+    this.containerC += (CONTAINER_UA_W_K * ((this.bathC ?? this.truth.ambientC) - this.containerC) - (liquid ? 0 : LATENT_J_G[this.truth.refrigerant] * takenG)) / heat
   }
 
   private containerFlowGS(rig: RigState, container: BenchContainer): number {
-    const open = rig['centre-hose'] === 'container' && rig['container-valve'] === 'open' && rig['valve-low'] === 'open' && rig['coupler-low'] === 'open'
-    if (!open || container.grossG <= container.tareG) return 0
+    const low = rig['valve-low'] === 'open' && rig['coupler-low'] === 'open'
+    const high = rig['valve-high'] === 'open' && rig['coupler-high'] === 'open'
+    if (rig['centre-hose'] !== 'container' || rig['container-valve'] !== 'open' || !(low || high) || container.grossG <= container.tareG) return 0
     // the last grams are vapour: its pressure falls with them, and they stay as the heel
     const vapourShare = Math.min(1, (container.grossG - container.tareG) / LAST_VAPOUR_G)
     const insidePa = saturationPa(this.truth.refrigerant, kelvin(Math.max(-39, this.containerC))) * vapourShare
-    return CONTAINER_G_S_PA * Math.max(0, insidePa - this.sides.lowPa)
+    const behindPa = low ? this.sides.lowPa : this.sides.highPa
+    return CONTAINER_G_S_PA * (rig['container-pose'] === 'inverted' ? LIQUID_TIMES : 1) * Math.max(0, insidePa - behindPa)
   }
 }
 

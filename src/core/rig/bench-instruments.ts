@@ -1,6 +1,6 @@
 import type { RigState } from '../procedure/parts'
 import type { Channel, ReadingUnit } from '../units/channel'
-import { PA_PER_MICRON, PA_PER_PSI } from '../units/constants'
+import { GRAMS_PER_OUNCE, PA_PER_MICRON, PA_PER_PSI } from '../units/constants'
 import type { BenchCar, BenchContainer } from './bench-car'
 import { type GaugeTruth, GOOD_GAUGE } from './bench-truth'
 
@@ -70,8 +70,35 @@ export class BenchGauge {
   }
 }
 
+/** What a hand may do to the scale on demand: nothing, a knock that passes, a hose that leans on it, or another unit shown. */
+export const SCALE_STATES = ['good', 'bumped', 'leaning', 'ounces'] as const
+export type ScaleState = (typeof SCALE_STATES)[number]
+/** A knock shows so much more for so long; a leaning hose weighs this, g and s (assumed). */
+const BUMP_G = 85
+const BUMP_S = 2
+const LEAN_G = 42
+
+/** The scale of the bench: steps, and what a hand does to it. */
+export class BenchScale {
+  state: ScaleState = 'good'
+  /** second of the job since when it is in that state */
+  since = 0
+  private readonly stepG: number
+
+  constructor(stepG: number) {
+    this.stepG = stepG
+  }
+
+  /** What it shows at a second with so much on it, g; ounces under the name of grams when somebody switched it. */
+  shown(second: number, grossG: number): number {
+    if (this.state === 'bumped' && second - this.since <= BUMP_S) return rounded(grossG + BUMP_G, this.stepG)
+    if (this.state === 'leaning') return rounded(grossG + LEAN_G, this.stepG)
+    return this.state === 'ounces' ? rounded(grossG / GRAMS_PER_OUNCE, 0.1) : rounded(grossG, this.stepG)
+  }
+}
+
 /** What the bench's instruments show at a whole second of job time. */
-export function benchReadings(car: BenchCar, rig: RigState, gauge: BenchGauge, second: number, scaleStepG: number, container?: BenchContainer): BenchReading[] {
+export function benchReadings(car: BenchCar, rig: RigState, gauge: BenchGauge, second: number, scale: BenchScale, container?: BenchContainer): BenchReading[] {
   const found: BenchReading[] = []
   const { seed, barometerPa } = car.truth
   const micron = car.chargeG === 0 ? gauge.shown(second) : null
@@ -82,6 +109,6 @@ export function benchReadings(car: BenchCar, rig: RigState, gauge: BenchGauge, s
     if (rig['coupler-high'] === 'open') found.push({ channel: 'high', value: psig(car.sides.highPa), unit: 'psig' })
     if (rig.engine === 'on') found.push({ channel: 'vent', value: rounded(car.sides.ventC + 0.2 * gaussian(seed, second), 0.1), unit: 'C' })
   }
-  if (container) found.push({ channel: 'scale', value: rounded(container.grossG, scaleStepG), unit: 'g' })
+  if (container) found.push({ channel: 'scale', value: scale.shown(second, container.grossG), unit: 'g' })
   return found
 }

@@ -1,6 +1,6 @@
 import { RIG_AT_START, type RigState } from '../procedure/parts'
 import { BenchCar, type BenchContainer } from './bench-car'
-import { BenchGauge, type BenchReading, benchReadings, type GaugeState } from './bench-instruments'
+import { BenchGauge, type BenchReading, BenchScale, benchReadings, type GaugeState, type ScaleState } from './bench-instruments'
 import { type BenchTruth, type Scenario, withScenario } from './bench-truth'
 
 /** What a hand did to the bench, at a whole second since the job's clock began. */
@@ -8,9 +8,11 @@ export type BenchAction =
   | { second: number; kind: 'turn'; part: keyof RigState; state: string }
   | { second: number; kind: 'container-on'; grossG: number; tareG: number }
   | { second: number; kind: 'container-off' }
+  | { second: number; kind: 'container-warmed'; celsius: number }
   | { second: number; kind: 'reset'; leakPaM3S: number; waterG: number }
   | { second: number; kind: 'scenario'; scenario: Scenario }
   | { second: number; kind: 'gauge'; state: GaugeState }
+  | { second: number; kind: 'scale'; state: ScaleState }
 
 export type BenchSecond = { second: number; readings: BenchReading[] }
 
@@ -24,11 +26,11 @@ export class BenchRun {
   container: BenchContainer | undefined
   car: BenchCar
   gauge: BenchGauge
-  readonly scaleStepG: number
+  readonly scale: BenchScale
   private applied = 0
 
   constructor(truth: BenchTruth, scaleStepG: number) {
-    this.scaleStepG = scaleStepG
+    this.scale = new BenchScale(scaleStepG)
     this.car = new BenchCar(truth, this.rig)
     this.gauge = new BenchGauge(truth.gauge, truth.seed, truth.barometerPa)
   }
@@ -42,7 +44,7 @@ export class BenchRun {
     while (this.second < untilSecond) {
       this.oneSecond(actions)
       if (this.second <= from) continue
-      const readings = benchReadings(this.car, this.rig, this.gauge, this.second, this.scaleStepG, this.container)
+      const readings = benchReadings(this.car, this.rig, this.gauge, this.second, this.scale, this.container)
       if (readings.length > 0) shown.push({ second: this.second, readings })
     }
     return shown
@@ -75,6 +77,10 @@ export class BenchRun {
         return
       case 'container-off':
         this.container = undefined
+        this.car.bathC = undefined
+        return
+      case 'container-warmed':
+        this.car.bathC = action.celsius
         return
       case 'reset':
         // what a person sets here is all that is hidden then
@@ -85,6 +91,10 @@ export class BenchRun {
         return
       case 'gauge':
         this.gauge.state = action.state
+        return
+      case 'scale':
+        this.scale.state = action.state
+        this.scale.since = this.second
         return
       default: {
         const unknown: never = action

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { clockFactor, jobTimeMs } from '@/core/procedure/clock'
-import { GAUGE_STATES } from '@/core/rig/bench-instruments'
+import { GAUGE_STATES, SCALE_STATES } from '@/core/rig/bench-instruments'
 import { Scenario } from '@/core/rig/bench-truth'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
@@ -18,6 +18,7 @@ export const BenchControl = z.discriminatedUnion('action', [
   z.strictObject({ id: z.uuid(), action: z.literal('scenario'), scenario: Scenario }),
   z.strictObject({ id: z.uuid(), action: z.literal('named-scenario'), name: z.string().max(80) }),
   z.strictObject({ id: z.uuid(), action: z.literal('gauge'), state: z.enum(GAUGE_STATES) }),
+  z.strictObject({ id: z.uuid(), action: z.literal('scale'), state: z.enum(SCALE_STATES) }),
 ])
 export type BenchControl = z.infer<typeof BenchControl>
 
@@ -54,6 +55,8 @@ function settingOf(control: Exclude<BenchControl, { action: 'named-scenario' }>,
       return { atMs, kind: 'scenario', scenario: control.scenario }
     case 'gauge':
       return { atMs, kind: 'gauge', state: control.state }
+    case 'scale':
+      return { atMs, kind: 'scale', state: control.state }
     default:
       return null
   }

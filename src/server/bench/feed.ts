@@ -2,7 +2,7 @@ import { tareOf } from '@/core/charge/plan'
 import type { ClockSegment } from '@/core/procedure/clock'
 import { foldJob } from '@/core/procedure/reduce'
 import type { JobState } from '@/core/procedure/state'
-import type { GaugeState } from '@/core/rig/bench-instruments'
+import type { GaugeState, ScaleState } from '@/core/rig/bench-instruments'
 import type { BenchAction } from '@/core/rig/bench-run'
 import type { BenchTruth, Scenario } from '@/core/rig/bench-truth'
 import { database, type Queryable } from '../db/pool'
@@ -28,6 +28,7 @@ export type BenchSetting = { atMs: number } & (
   | { kind: 'reset'; leakPaM3S: number; waterG: number }
   | { kind: 'scenario'; scenario: Scenario }
   | { kind: 'gauge'; state: GaugeState }
+  | { kind: 'scale'; state: ScaleState }
 )
 
 /** A job's bench as stored: its hidden truth, the step of its scale, and what was changed since. */
@@ -84,6 +85,7 @@ export function actionsOf(events: readonly StoredEvent[], state: JobState, bench
   const hands = events.flatMap((event): BenchAction[] => {
     const at = second(Date.parse(event.happenedAt))
     if (event.kind === 'part-set') return [{ second: at, kind: 'turn', part: event.payload.part, state: event.payload.state }]
+    if (event.kind === 'container-warmed') return [{ second: at, kind: 'container-warmed', celsius: event.payload.celsius }]
     if (event.kind === 'container-ended') return [{ second: at, kind: 'container-off' }]
     if (event.kind === 'leave-tapped' && event.payload.item === 'engine-off' && event.payload.done) return [{ second: at, kind: 'turn', part: 'engine', state: 'off' }]
     if (event.kind !== 'container-started') return []

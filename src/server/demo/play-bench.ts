@@ -27,7 +27,7 @@ export class BenchPlayer {
   }
 
   get scaleG(): number | undefined {
-    return this.run?.container && Math.round(this.run.container.grossG / this.run.scaleStepG) * this.run.scaleStepG
+    return this.run?.container && this.run.scale.shown(this.run.second, this.run.container.grossG)
   }
 
   async playTo(untilMs: number): Promise<void> {

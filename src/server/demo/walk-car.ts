@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto'
 import type pg from 'pg'
 import { callFor } from '@/core/call/call'
 import type { Deed } from '@/core/call/types'
-import { type Container, planCharge } from '@/core/charge/plan'
-import { chargeInputOf, chargePlanned } from '@/core/charge/plan-for-job'
+import type { Container } from '@/core/charge/plan'
+import { chargePlanned, stopsNow } from '@/core/charge/plan-for-job'
 import type { EventDraft, JobOpened } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { chargedG, type JobState, openContainer } from '@/core/procedure/state'
@@ -160,13 +160,14 @@ class Walk {
       { id: 'can-1', kind: 'can', grossG: 472, netG: 340 },
       { id: 'cylinder-7', kind: 'cylinder', grossG: 9120, tareG: 3410 },
     ]
-    const plan = planCharge(chargeInputOf(state, containers))
     await this.deed(fromMs, { kind: 'charge-planned', payload: chargePlanned(state, containers) })
     let atMs = fromMs + MINUTE
-    for (const step of plan.steps) {
+    for (let first = true; ; first = false) {
+      const [step] = stopsNow(await this.state())
+      if (!step) break
       await this.deed(atMs, { kind: 'container-started', payload: { id: step.id, grossG: step.startGrossG } })
       await this.deed(atMs, turn('container-valve', 'open'), turn('valve-low', 'open'))
-      if (step !== plan.steps[0]) await this.deed(atMs + 5000, turn('engine', 'on'))
+      if (!first) await this.deed(atMs + 5000, turn('engine', 'on'))
       const closedMs = await this.player?.playUntilScale(step.stopGrossG, untilMs ?? this.nowMs, async (ms) => this.deed(ms, turn('engine', 'on')))
       if (closedMs === undefined || closedMs >= this.nowMs) return
       await this.deed(closedMs, turn('valve-low', 'closed'))
@@ -178,8 +179,9 @@ class Walk {
   }
 
   private async prove(atMs: number): Promise<void> {
-    const proof = { lowPaG: 262_000, highPaG: 1_020_000, ventC: 9.6, ambientC: 11, note: 'steady at 1,500 rpm' }
-    await this.deed(atMs, { kind: 'proof-read', payload: proof }, { kind: 'step-finished', payload: { step: 'prove' } })
+    const idle = { lowPaG: 285_000, highPaG: 1_060_000, ventC: 10.4, ambientC: 11, note: '', engine: 'idle' as const, humidity: 0.3 }
+    const speed = { lowPaG: 262_000, highPaG: 1_020_000, ventC: 9.6, ambientC: 11, note: 'steady', engine: 'at-speed' as const, humidity: 0.3 }
+    await this.deed(atMs, { kind: 'proof-read', payload: idle }, { kind: 'proof-read', payload: speed }, { kind: 'step-finished', payload: { step: 'prove' } })
   }
 
   private async leave(fromMs: number, items: number): Promise<void> {

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { clockFactor, jobTimeMs } from '@/core/procedure/clock'
 import { AFTER_SIGNATURE, type EventDraft, type JobEvent } from '@/core/procedure/events'
 import { foldJob, reduceJob } from '@/core/procedure/reduce'
+import { refusalOf } from '@/core/procedure/refusals'
 import type { JobState } from '@/core/procedure/state'
 import { summarise } from '@/core/procedure/summary'
 import { canonicalJson } from '@/core/record/canonical'
@@ -31,6 +32,8 @@ export async function appendEvents(tx: Transaction, author: Author, jobId: strin
   for (const draft of drafts) refuseOtherContent(draft, known.get(draft.id))
   if (job.signedAt) refuseAfterSignature(fresh)
   const before = foldJob(stored)
+  refuseImpossible(before, fresh)
+  for (const draft of fresh) if (draft.kind === 'charge-planned') await refuseOtherStock(tx, before, draft.payload.containers)
   const slowing = job.simulated ? await slowForHands(tx, jobId, before, fresh) : []
   const added = await insertChain(tx, author, job, [...fresh, ...slowing])
   if (added.length > 0) await updateJob(tx, job, added, added.reduce(reduceJob, before))
@@ -62,6 +65,31 @@ function refuseOtherContent(draft: EventDraft, before: JobEvent | undefined): vo
   if (!before) return
   if (before.kind === draft.kind && canonicalJson(before.payload) === canonicalJson(draft.payload)) return
   throw new AppError('conflict', `an event with the id ${draft.id} is stored with another content; give a new event a new id`)
+}
+
+/** What cannot have happened is refused with its place and reason; nothing of the request is stored then. */
+function refuseImpossible(before: JobState, drafts: readonly EventDraft[]): void {
+  let state = before
+  for (const [i, draft] of drafts.entries()) {
+    const refusal = refusalOf(state, draft)
+    if (refusal) throw new AppError('conflict', refusal.reason, [{ path: `events[${i}].payload.${refusal.path}`, reason: refusal.reason }])
+    state = reduceJob(state, { ...draft, storedAt: draft.happenedAt, by: '' } as JobEvent)
+  }
+}
+
+/** A container of the shelf holds what the shelf says, whatever a request claims. */
+async function refuseOtherStock(tx: Transaction, { opened }: JobState, containers: readonly { id: string; stockId?: string | undefined }[]): Promise<void> {
+  const ids = containers.flatMap((c) => (c.stockId ? [c.stockId] : []))
+  const { rows } = await tx.query<{ id: string; refrigerant: string }>(
+    `select id, spec ->> 'refrigerant' as refrigerant from equipment where id = any($1) and kind = 'container'`,
+    [ids],
+  )
+  for (const [i, c] of containers.entries()) {
+    const held = rows.find((r) => r.id === c.stockId)?.refrigerant
+    if (held === undefined || held === opened.label.refrigerant) continue
+    const reason = `${c.id} holds ${held}, the car’s label asks for ${opened.label.refrigerant}: never mix, take another container`
+    throw new AppError('conflict', reason, [{ path: `containers[${i}].stockId`, reason }])
+  }
 }
 
 function refuseAfterSignature(drafts: readonly EventDraft[]): void {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { gaveOut, type LedgerDraft, type LedgerEntry, type LedgerKind } from '@/core/charge/ledger'
 import type { EquipmentOf } from '@/core/equipment/equipment'
 import type { JobEvent } from '@/core/procedure/events'
-import type { JobState } from '@/core/procedure/state'
+import { type JobState, lostG } from '@/core/procedure/state'
 import type { Queryable, Transaction } from '../db/pool'
 import type { Author } from '../jobs/append-events'
 
@@ -49,7 +49,8 @@ export async function bookEvent(tx: Transaction, author: Author, jobId: string, 
   const ended = state.containers.find((c) => c.id === event.payload.id && c.endedAt === event.happenedAt)
   if (!ended) return
   const planned = state.plan?.containers.find((c) => c.id === ended.id)
-  const { chargedG, purgedG } = gaveOut(ended.startGrossG, event.payload.grossG, state.plan?.stops.find((s) => s.id === ended.id)?.purgeG ?? 0)
+  const { purgeG, hoseG } = lostG(state, ended.id)
+  const { chargedG, purgedG } = gaveOut(ended.startGrossG, event.payload.grossG, purgeG + hoseG)
   const equipmentId = planned?.stockId ?? null
   const place = { container: equipmentId ? ended.id : `${ended.id}, ${state.opened.car.name}`, equipmentId }
   if (equipmentId) await coverBy(tx, author, { ...base, ...place }, chargedG + purgedG, event.payload.grossG)

@@ -2,8 +2,10 @@
 
 import { useMemo, useRef } from 'react'
 import { type Closing, closingOf, type Lead } from '@/core/charge/closing'
+import { stopNow } from '@/core/charge/plan-for-job'
 import { type ScaleEvent, watchScale } from '@/core/charge/scale-watch'
-import { type JobState, openContainer } from '@/core/procedure/state'
+import { WAY_WORDS } from '@/core/charge/ways'
+import { type JobState, openContainer, wayOf } from '@/core/procedure/state'
 import type { CurvePoint } from './use-job-live'
 
 /** The scale under the open container: what it weighs with everything that is no refrigerant counted out, what was noticed, and when to close. */
@@ -17,9 +19,10 @@ export function useChargeWatch(state: JobState, scale: readonly CurvePoint[], fa
   const open = openContainer(state)
   const said = useRef<{ id: string; closing: NonNullable<ChargeWatch['said']> } | null>(null)
   const stepG = state.opened.rig.scaleStepG
-  const stopG = state.plan?.stops.find((s) => s.id === open?.id)?.stopGrossG
-  const flowing = state.rig['valve-low'] === 'open' && state.rig['container-valve'] === 'open'
-  const shutAt = state.turnedAt['valve-low']
+  const stopG = stopNow(state, open?.id)?.stopGrossG
+  const { valve } = WAY_WORDS[wayOf(state)]
+  const flowing = state.rig[valve] === 'open' && state.rig['container-valve'] === 'open'
+  const shutAt = state.turnedAt[valve]
   const watch = useMemo(() => {
     if (!open) return undefined
     const startMs = Date.parse(open.startedAt)

@@ -7,12 +7,15 @@ import type { JobView, LiveReading } from '@/core/views'
 
 /** A point of a curve: job time in ms, value in the channel's stored unit. */
 export type CurvePoint = { at: number; value: number }
+/** Low side and high side, Pa absolute, and the vent, Celsius. */
+export type Sides = Record<'low' | 'high' | 'vent', CurvePoint[]>
 export type LiveJob = {
   events: JobEvent[]
   clock: ClockSegment[]
   latest: JobView['latest']
   vacuum: CurvePoint[]
   scale: CurvePoint[]
+  sides: Sides
   typed: LiveReading[]
   connected: boolean
 }
@@ -28,6 +31,12 @@ function extend(curve: CurvePoint[], readings: readonly LiveReading[], channel: 
   if (fresh.length === 0) return curve
   const joined = [...curve, ...fresh.map(({ at, value }) => ({ at, value }))].sort((a, b) => a.at - b.at)
   return joined.length > MOST_POINTS ? thin(joined) : joined
+}
+
+/** The same object while nothing came for it, so that what hangs on it is not worked out anew. */
+function extendSides(sides: Sides, readings: readonly LiveReading[]): Sides {
+  if (!readings.some((r) => r.channel in sides)) return sides
+  return { low: extend(sides.low, readings, 'low'), high: extend(sides.high, readings, 'high'), vent: extend(sides.vent, readings, 'vent') }
 }
 
 /** Half as many points: of every four the least and the greatest, in order. */
@@ -58,13 +67,23 @@ function reduce(job: LiveJob, action: Action): LiveJob {
     latest,
     vacuum: extend(job.vacuum, readings, 'vacuum'),
     scale: extend(job.scale, readings, 'scale'),
+    sides: extendSides(job.sides, readings),
     typed: [...readings.filter((r) => r.instrument === 'hand').reverse(), ...job.typed].slice(0, 40),
   }
 }
 
 /** A job kept up to date by its live stream, from the view the page came with; the browser resumes a lost line by itself. */
 export function useJobLive(view: JobView): LiveJob {
-  const [job, dispatch] = useReducer(reduce, view, ({ events, clock, latest, vacuum, scale, typed }) => ({ events, clock, latest, vacuum, scale, typed, connected: true }))
+  const [job, dispatch] = useReducer(reduce, view, ({ events, clock, latest, vacuum, scale, sides, typed }) => ({
+    events,
+    clock,
+    latest,
+    vacuum,
+    scale,
+    sides,
+    typed,
+    connected: true,
+  }))
   useEffect(() => {
     const source = new EventSource(`/api/jobs/${view.id}/live?from=${view.cursor}`)
     source.onmessage = (message) => dispatch({ kind: 'message', message: JSON.parse(message.data) as Message })

@@ -1,14 +1,20 @@
 'use client'
 
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import type { Alarm } from '@/core/call/alarms'
 import { useHotkeys } from '../hooks/use-hotkeys'
+import { play, type Tone, useSoundSwitch } from '../hooks/use-sound'
 import { Triangle } from './call-panel'
 import type { Deeds } from './use-deeds'
 
 const SNOOZE_MIN = 5
 const AGAIN_MS = 8000
 const KEY = 'yperos-alarm-sound'
+/** Two short tones, the second higher: heard over an engine, no melody. */
+const RING: readonly Tone[] = [
+  { hertz: 660, afterS: 0, lastsS: 0.2 },
+  { hertz: 880, afterS: 0.22, lastsS: 0.2 },
+]
 
 /** What wants a person now, with a sound and a notification when they are switched on; each is answered once, and the answer is logged. */
 export function AlarmBar({ alarms, deeds }: { alarms: readonly Alarm[]; deeds: Deeds }) {
@@ -40,14 +46,12 @@ export function AlarmBar({ alarms, deeds }: { alarms: readonly Alarm[]; deeds: D
   )
 }
 
-/** Whether alarms sound here; kept in this browser. Switching it on is also the moment a browser lets one ask for notifications. */
+/** Whether alarms sound here. Switching it on is also the moment a browser lets one ask for notifications. */
 function useSound(): [boolean, (on: boolean) => void] {
-  const [sound, set] = useState(false)
-  useEffect(() => set(localStorage.getItem(KEY) === 'on'), [])
+  const [sound, set] = useSoundSwitch(KEY)
   return [
     sound,
     (on) => {
-      localStorage.setItem(KEY, on ? 'on' : 'off')
       set(on)
       if (on && typeof Notification !== 'undefined' && Notification.permission === 'default') void Notification.requestPermission()
     },
@@ -65,7 +69,7 @@ function useRinging(alarm: Alarm | undefined, sound: boolean): void {
       new Notification('Yperos', { body: sentence ?? '', tag: id })
     }
     const audio = new AudioContext()
-    const ring = () => tone(audio)
+    const ring = () => play(audio, RING)
     ring()
     const again = setInterval(ring, AGAIN_MS)
     return () => {
@@ -73,22 +77,4 @@ function useRinging(alarm: Alarm | undefined, sound: boolean): void {
       void audio.close()
     }
   }, [id, sentence, sound])
-}
-
-/** Two short tones, the second higher: heard over an engine, no melody. */
-function tone(audio: AudioContext): void {
-  for (const [after, hertz] of [
-    [0, 660],
-    [0.22, 880],
-  ] as const) {
-    const at = audio.currentTime + after
-    const [source, volume] = [audio.createOscillator(), audio.createGain()]
-    source.frequency.value = hertz
-    volume.gain.setValueAtTime(0.0001, at)
-    volume.gain.exponentialRampToValueAtTime(0.5, at + 0.02)
-    volume.gain.exponentialRampToValueAtTime(0.0001, at + 0.2)
-    source.connect(volume).connect(audio.destination)
-    source.start(at)
-    source.stop(at + 0.22)
-  }
 }

@@ -23,6 +23,13 @@ const GAUGE = [
   { value: 'dead', label: 'battery dead' },
 ] as const
 
+const SCALE = [
+  { value: 'good', label: 'good' },
+  { value: 'bumped', label: 'bumped' },
+  { value: 'leaning', label: 'a hose leans' },
+  { value: 'ounces', label: 'in ounces' },
+] as const
+
 type Told = { name: string; told: string }
 
 /** The simulated bench of the demo place: its clock, its instruments, and what is hidden inside. */
@@ -47,7 +54,8 @@ export function BenchPanel({ jobId, running, factor }: { jobId: string; running:
           options={SPEEDS.map((s) => ({ value: s as string, label: `×${s}` }))}
           onChange={(s) => void control({ action: 'speed', factor: Number(s) })}
         />
-        <GaugeFaults control={control} />
+        <Faults label="Its gauge" action="gauge" states={GAUGE} control={control} />
+        <Faults label="Its scale" action="scale" states={SCALE} control={control} />
         <PutBack control={control} />
         <Scenarios control={control} onRefused={setRefused} />
       </div>
@@ -58,16 +66,17 @@ export function BenchPanel({ jobId, running, factor }: { jobId: string; running:
 
 type Control = (body: object) => Promise<void>
 
-function GaugeFaults({ control }: { control: Control }) {
-  const [gauge, setGauge] = useState<string>('good')
+/** What a hand does to an instrument of the bench. */
+function Faults({ label, action, states, control }: { label: string; action: 'gauge' | 'scale'; states: readonly { value: string; label: string }[]; control: Control }) {
+  const [now, setNow] = useState<string>('good')
   return (
     <Choice
-      label="Its gauge"
-      value={gauge}
-      options={GAUGE as readonly { value: string; label: string }[]}
+      label={label}
+      value={now}
+      options={states}
       onChange={(state) => {
-        setGauge(state)
-        void control({ action: 'gauge', state })
+        setNow(state)
+        void control({ action, state })
       }}
     />
   )

@@ -1,16 +1,17 @@
 import type { JobState } from '@/core/procedure/state'
-import { typicalBands } from '@/core/prove/bands'
+import { bandsFor } from '@/core/prove/bands'
 import { diagnose } from '@/core/prove/diagnose'
 import { proofHistory } from '@/core/prove/proof-history'
 
-/** What the readings of the proof point to, likeliest first; never a certainty. */
-export function Causes({ state }: { state: JobState }) {
-  const { proof } = state
-  if (!proof) return null
-  const { label, place } = state.opened
-  const causes = diagnose(proof, typicalBands(label.refrigerant, proof.ambientC, place.barometerPa), proofHistory(state)).slice(0, 4)
+/** What the readings of the proof and the whole job point to, likeliest first; never a certainty. */
+export function Causes({ state, cycling }: { state: JobState; cycling: boolean }) {
+  const causes = diagnose(
+    state.proofs.map((reading) => ({ reading, bands: bandsFor(state, reading) })),
+    proofHistory(state, cycling),
+  ).slice(0, 4)
+  if (causes.length === 0) return null
   return (
-    <section aria-label="What the readings point to" className="mt-4 max-w-[820px] border-t border-rule pt-2 text-[16px]">
+    <section aria-label="What the readings point to" className="mt-4 max-w-[880px] border-t border-rule pt-2 text-[16px]">
       <h3 className="text-[17px] font-semibold">What this points to; two needles are never a certainty</h3>
       <p className="mt-0.5">{causes[0]?.reason}</p>
       <ol className="mt-1">

@@ -54,6 +54,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
               <span>{live.scaleG === undefined ? '' : `${Math.round(live.scaleG)} g`}</span>
             </span>
             <TapText part="container-valve" {...tap} />
+            <TapText part="container-pose" {...tap} />
           </Box>
         ) : (
           <Box tinted>
@@ -73,6 +74,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
 
 /** The state of a part as the drawing says it. */
 function stateWord(part: Part, rig: RigState): string {
+  if (part === 'container-pose') return rig['container-pose']
   if (part === 'centre-hose') return rig['centre-hose'] === 'off' ? 'off' : `to ${rig['centre-hose']}`
   return rig[part] === 'on' && part.startsWith('coupler') ? 'on, closed' : rig[part]
 }

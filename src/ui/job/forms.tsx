@@ -17,6 +17,8 @@ type FormsValue = {
   form: FormName | undefined
   values: Values
   errors: Errors
+  /** unlikely entries that were asked about; sent again unchanged they are kept */
+  asked: Errors
   change: (field: string, value: string) => void
   submit: (form: FormName, deeds: Deeds) => Promise<void>
 }
@@ -35,17 +37,20 @@ type Props = { stock: readonly StockContainer[]; state: JobState; live: Live; ca
 export function FormsProvider({ stock, state, live, call, jobId, user, children }: Props) {
   const [touched, setTouched] = useState<Values>({})
   const [errors, setErrors] = useState<Errors>({})
+  const [asked, setAsked] = useState<Errors>({})
   const form = call.form
-  const stage = `${form ?? ''} ${state.containers.length} ${state.zero?.at ?? ''}`
+  const stage = `${form ?? ''} ${state.containers.length} ${state.zero?.at ?? ''} ${state.proofs.length} ${state.plan?.containers.length ?? 0}`
   // biome-ignore lint/correctness/useExhaustiveDependencies: another form, or the same at another stage, begins empty
   useEffect(() => {
     setTouched({})
     setErrors({})
+    setAsked({})
   }, [stage])
   const values = form ? { ...FORMS[form].initial(state, live, user), ...touched } : {}
   const change = (field: string, value: string) => {
     setTouched((before) => ({ ...before, [field]: value }))
     setErrors(({ [field]: _mended, ...rest }) => rest)
+    setAsked(({ [field]: _changed, ...rest }) => rest)
   }
   const submit = async (name: FormName, deeds: Deeds) => {
     const parsed = FORMS[name].parse(values, state, live)
@@ -54,11 +59,17 @@ export function FormsProvider({ stock, state, live, call, jobId, user, children 
       deeds.report('Something typed cannot be taken; the reason stands beside it.')
       return
     }
+    const asks = parsed.asks ?? {}
+    if (Object.entries(asks).some(([field, question]) => asked[field] !== question)) {
+      setAsked(asks)
+      deeds.report('Something typed is unlikely; look once more, and press again to keep it.')
+      return
+    }
     deeds.report(null)
     if (name === 'sign') await sign(jobId, values.certificate ?? '', deeds)
     else deeds.record(parsed.deeds)
   }
-  return <FormsContext.Provider value={{ stock, form, values, errors, change, submit }}>{children}</FormsContext.Provider>
+  return <FormsContext.Provider value={{ stock, form, values, errors, asked, change, submit }}>{children}</FormsContext.Provider>
 }
 
 async function sign(jobId: string, certificate: string, deeds: Deeds): Promise<void> {

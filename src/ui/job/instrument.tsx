@@ -1,36 +1,37 @@
 'use client'
 
-import { LEAVE_WORDS } from '@/core/call/after'
 import { restFinding } from '@/core/call/before'
 import type { Live } from '@/core/call/types'
 import type { RuleSaid } from '@/core/hold/schools'
-import { LEAVE_ITEMS } from '@/core/procedure/events'
 import { currentHold, currentPull, type JobState } from '@/core/procedure/state'
-import { massInAllUnits } from '@/core/units/mass'
 import { gaugeText } from '../format'
 import type { CurvePoint, LiveJob } from '../hooks/use-job-live'
 import type { Planned } from '../hooks/use-plan'
 import { OPENED_WORDS } from '../words/words'
-import { Causes } from './causes'
 import { ChargeFigures } from './charge-figures'
 import { Descent } from './descent'
 import { useForms } from './forms'
-import { FixForm, GrossForm, PlanForm, ProofForm, SignForm, ZeroForm } from './forms/step-forms'
+import { PlanForm } from './forms/plan-form'
+import { FixForm, GrossForm, SignForm, ZeroForm } from './forms/step-forms'
 import { Gains } from './gains'
 import { HoldLens } from './hold-lens'
 import { HoldStands } from './hold-stands'
 import { HoldsCompared } from './holds-compared'
-import { ProofBands } from './proof-bands'
+import { LabelLines } from './label-lines'
+import { type LeaveFacts, LeaveStep } from './leave-step'
 import { ProofScale } from './proof-scale'
+import { ProveStep } from './prove-step'
 import { PullStands } from './pull-stands'
 import { ReadingsTable } from './readings-table'
+import { BeforeEntry, WarmEntry } from './side-entries'
 import type { Deeds } from './use-deeds'
 
 type InstrumentProps = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds; planned: Planned | undefined }
+type StepProps = InstrumentProps & { leave: LeaveFacts }
 type DetailProps = InstrumentProps & { rules: RuleSaid[] | undefined }
 
 /** The step's own instrument, in the middle of the screen; on the phone it stands above the call. */
-export function Instrument(props: InstrumentProps) {
+export function Instrument(props: StepProps) {
   return (
     <div className="max-lg:order-[-9999]">
       <StepInstrument {...props} />
@@ -61,12 +62,18 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
           <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} />
         </div>
       )
+    case 'charge':
+      return state.containers.some((c) => c.endGrossG === undefined) ? (
+        <div className="mt-2">
+          <WarmEntry state={state} deeds={deeds} />
+        </div>
+      ) : null
     default:
       return null
   }
 }
 
-function StepInstrument({ state, live, job, clock, deeds, planned }: InstrumentProps) {
+function StepInstrument({ state, live, job, clock, deeds, planned, leave }: StepProps) {
   const { form } = useForms()
   if (state.signed) return <Closed state={state} />
   switch (state.step) {
@@ -76,6 +83,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned }: InstrumentP
         <Section title="Zero check">
           <Rest state={state} />
           {(form === 'zero' || form === 'recovered') && <ZeroForm state={state} recovering={form === 'recovered'} />}
+          <BeforeEntry state={state} deeds={deeds} />
           <Label state={state} />
         </Section>
       )
@@ -97,29 +105,25 @@ function StepInstrument({ state, live, job, clock, deeds, planned }: InstrumentP
         <>
           {form === 'plan' && (
             <Section title={`${Math.round((state.opened.label.lowG + state.opened.label.highG) / 2)} g to weigh out`}>
-              <p className="mb-3 text-[17px] text-ink-2">
-                {massInAllUnits((state.opened.label.lowG + state.opened.label.highG) / 2).join(' · ')}; the label says {state.opened.label.typed}.
-              </p>
+              <LabelLines state={state} deeds={deeds} />
               <PlanForm state={state} />
             </Section>
           )}
           {state.plan && <ChargeFigures state={state} live={live} scale={job.scale} clock={clock} />}
-          {form === 'container-start' && <GrossForm label="Gross on the scale, hose on" />}
+          {form === 'container-start' && <GrossForm starts label="Gross on the scale, hose on" />}
           {form === 'container-end' && <GrossForm label="Gross now, container shut" />}
         </>
       )
     case 'prove':
       return (
         <Section title="Prove">
-          {form === 'proof' && <ProofForm state={state} />}
-          <ProofBands state={state} {...proofValues(state, live)} />
-          <Causes state={state} />
+          <ProveStep state={state} live={live} job={job} clock={clock} deeds={deeds} asking={form === 'proof'} />
         </Section>
       )
     case 'leave':
       return (
         <Section title="Leave the car as it should be">
-          <LeaveList state={state} deeds={deeds} />
+          <LeaveStep state={state} deeds={deeds} facts={leave} />
           {form === 'sign' && <SignForm />}
         </Section>
       )
@@ -139,12 +143,6 @@ function holdPoints(state: JobState, vacuum: readonly CurvePoint[]): CurvePoint[
 function pullPoints(state: JobState, vacuum: readonly CurvePoint[]): CurvePoint[] {
   const pull = currentPull(state)
   return pull ? vacuum.filter((p) => p.at >= Date.parse(pull.startedAt)) : []
-}
-
-function proofValues(state: JobState, live: Live) {
-  if (state.proof) return { low: state.proof.lowPaG, high: state.proof.highPaG, vent: state.proof.ventC }
-  const { barometerPa } = state.opened.place
-  return { low: live.lowPa && live.lowPa - barometerPa, high: live.highPa && live.highPa - barometerPa, vent: live.ventC }
 }
 
 function Section({ title, children }: { title: string; children: React.ReactNode }) {
@@ -196,37 +194,6 @@ function Label({ state }: { state: JobState }) {
         </div>
       ))}
     </dl>
-  )
-}
-
-/** The closing list: each line is a tap, and a second tap takes it back. */
-function LeaveList({ state, deeds }: { state: JobState; deeds: Deeds }) {
-  const next = LEAVE_ITEMS.find((item) => !state.left.includes(item))
-  return (
-    <ol className="mb-4 max-w-[720px]">
-      {LEAVE_ITEMS.map((item, i) => {
-        const done = state.left.includes(item)
-        return (
-          <li key={item} className="border-b border-rule">
-            <button
-              type="button"
-              aria-pressed={done}
-              disabled={deeds.busy}
-              onClick={() => deeds.record([{ kind: 'leave-tapped', payload: { item, done: !done } }])}
-              className={`flex min-h-[50px] w-full items-center gap-4 text-left text-[19px] ${item === next ? 'font-semibold' : ''}`}
-            >
-              <span
-                aria-hidden="true"
-                className={`grid size-7 place-items-center border-[2.5px] ${done ? 'border-ink bg-ink text-ground' : item === next ? 'border-ink' : 'border-rule-2'}`}
-              >
-                {done ? '✓' : i + 1}
-              </span>
-              {LEAVE_WORDS[item].task}
-            </button>
-          </li>
-        )
-      })}
-    </ol>
   )
 }
 

@@ -8,9 +8,10 @@ import type { Lead } from '@/core/charge/closing'
 import { clockFactor } from '@/core/procedure/clock'
 import { foldJob } from '@/core/procedure/reduce'
 import { type JobState, openContainer } from '@/core/procedure/state'
+import { cyclingOf, runningWords, ventTrend } from '@/core/prove/trend'
 import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
-import { clockIn } from '../format'
+import { chargedDay, clockIn } from '../format'
 import type { ShopView, UserView } from '../frame/top-bar'
 import { type ChargeWatch, useChargeWatch } from '../hooks/use-charge-watch'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
@@ -24,15 +25,16 @@ import { CallPanel } from './call-panel'
 import { ConnectionDrawing } from './connection-drawing'
 import { FormsProvider, type StockContainer } from './forms'
 import { Instrument, StepDetails } from './instrument'
+import { runningSince } from './running-trace'
 import { Spine } from './spine'
 import { Trail } from './trail'
 import { TypeReading } from './type-reading'
 import { useDeeds } from './use-deeds'
 
-type Props = { lead: Lead; stock: readonly StockContainer[]; view: JobView; shop: ShopView; user: UserView; maySign: boolean; serverNowMs: number }
+type Props = { pumpDue: string | null; lead: Lead; stock: readonly StockContainer[]; view: JobView; shop: ShopView; user: UserView; maySign: boolean; serverNowMs: number }
 
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
-export function JobScreen({ lead, stock, view, shop, user, maySign, serverNowMs }: Props) {
+export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, serverNowMs }: Props) {
   const job = useJobLive(view)
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
@@ -41,7 +43,12 @@ export function JobScreen({ lead, stock, view, shop, user, maySign, serverNowMs 
   const planned = usePlan(state)
   const pull = usePullAdvice(state, job.vacuum, planned?.plan)
   const charging = useChargeWatch(state, job.scale, clockFactor(job.clock), lead)
-  const live = { ...liveOf(job, state, nowMs, clock, judged?.result), ...(pull && { pull }), ...(charging && chargeLive(charging)) }
+  const live = {
+    ...liveOf(job, state, nowMs, clock, judged?.result),
+    ...(pull && { pull }),
+    ...(charging && chargeLive(charging)),
+    ...(state.step === 'prove' && runningLive(job, state, nowMs)),
+  }
   const call = callFor(state, live)
   const deeds = useDeeds(view.id, state)
   const [trailOpen, setTrailOpen] = useState(false)
@@ -52,7 +59,15 @@ export function JobScreen({ lead, stock, view, shop, user, maySign, serverNowMs 
       <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
       <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
         <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
-          <Instrument state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} />
+          <Instrument
+            leave={{ jobId: view.id, shop: shop.name, day: chargedDay(state, shop.timeZone), by: user.name, certificate: user.certificate, pumpDue }}
+            state={state}
+            live={live}
+            job={job}
+            clock={clock}
+            deeds={deeds}
+            planned={planned}
+          />
           <StepDetails state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} rules={judged?.rules} />
           {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
           <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
@@ -63,6 +78,14 @@ export function JobScreen({ lead, stock, view, shop, user, maySign, serverNowMs 
       </main>
     </FormsProvider>
   )
+}
+
+/** How the air conditioner runs, from both sides and the vent since its engine went on. */
+function runningLive({ sides }: LiveJob, state: JobState, nowMs: number): Partial<Live> {
+  if (state.rig.engine !== 'on') return {}
+  const fromMs = runningSince(state, nowMs)
+  const cycling = cyclingOf(sides.low.filter((p) => p.at >= fromMs))
+  return { running: runningWords(ventTrend(sides.vent.filter((p) => p.at >= fromMs)), cycling, state.opened.place.barometerPa), cycling: cycling !== null }
 }
 
 /** What the watched scale adds to what is live. */

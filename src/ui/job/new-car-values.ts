@@ -10,6 +10,10 @@ export type NewCarValues = {
   complaint: string
   refrigerant: 'R-134a' | 'R-1234yf' | 'R-12' | 'R-744'
   charge: string
+  /** whether the label has one charge or a line for each engine or set of evaporators */
+  several: 'one' | 'several'
+  lines: { name: string; charge: string }[]
+  picked: number
   tolerance: string
   oilKind: string
   oilMl: string
@@ -60,6 +64,32 @@ export function airHint(text: string): string | undefined {
   return `air ${(barometerPa / 1000).toFixed(1)} kPa; a needle can read ${fromPascal(barometerPa, 'inHg').toFixed(1)} inHg at the deepest`
 }
 
+/** The label's lines as typed; a name and a charge for each, at least two of them. */
+function readLines(v: NewCarValues, errors: Record<string, string>): { name: string; lowG: number; highG: number }[] {
+  return v.lines.map((line, i) => {
+    const charge = readMassRange(line.charge)
+    if ('error' in charge) errors[`charge${i}`] = charge.error
+    if (!line.name.trim()) errors[`line${i}`] = 'say what this line is for, as the label does'
+    else if (v.lines.findIndex((o) => o.name.trim() === line.name.trim()) < i) errors[`line${i}`] = 'this line is there twice'
+    const { lowG, highG } = 'value' in charge ? charge.value : { lowG: 0, highG: 0 }
+    return { name: line.name.trim(), lowG, highG }
+  })
+}
+
+/** What speaks against the picked line, or nothing: the classic mistake is the front line on a car with a rear evaporator. */
+export function lineQuestion(v: NewCarValues): string | undefined {
+  if (v.several === 'one') return undefined
+  const middles = v.lines.map((line) => {
+    const charge = readMassRange(line.charge)
+    return 'value' in charge ? (charge.value.lowG + charge.value.highG) / 2 : Number.NaN
+  })
+  const own = middles[v.picked] ?? Number.NaN
+  if (middles.some(Number.isNaN) || middles.length < 2) return undefined
+  if (v.evaporators === '2' && own === Math.min(...middles)) return 'This car has two evaporators, and the smallest line is picked. Is it the line for front and rear?'
+  if (v.evaporators === '1' && own > Math.min(...middles)) return 'This car has one evaporator, and a larger line is picked. Is it this car’s engine and equipment?'
+  return undefined
+}
+
 /** What the entries add up to, or the reason beside each field. */
 export function readNewCar(v: NewCarValues, procedure: Procedure | undefined, rig: Rig | undefined): { payload: JobOpened } | { errors: Record<string, string> } {
   const errors: Record<string, string> = {}
@@ -73,7 +103,9 @@ export function readNewCar(v: NewCarValues, procedure: Procedure | undefined, ri
   if (!v.model.trim()) errors.model = 'type the model, or what it is'
   const refused = REFUSED[v.refrigerant]
   if (refused) errors.refrigerant = refused
-  const charge = take('charge', readMassRange(v.charge))
+  const lines = v.several === 'several' ? readLines(v, errors) : undefined
+  const picked = lines?.[v.picked]
+  const charge = lines ? picked : take('charge', readMassRange(v.charge))
   const air = take('air', readAir(v.air))
   const payload = {
     car: { name: v.name.trim(), model: v.model.trim(), hybrid: v.hybrid },
@@ -82,7 +114,8 @@ export function readNewCar(v: NewCarValues, procedure: Procedure | undefined, ri
       refrigerant: v.refrigerant as 'R-134a',
       lowG: charge?.lowG ?? 0,
       highG: charge?.highG ?? 0,
-      typed: v.charge.trim(),
+      typed: (lines ? (v.lines[v.picked]?.charge ?? '') : v.charge).trim(),
+      ...(lines && { lines, line: picked?.name ?? '' }),
       toleranceG: take('tolerance', readMass(v.tolerance)) ?? 15,
       oilKind: v.oilKind.trim() || 'not on the label',
       oilMl: optional('oilMl', v.oilMl, (t) => readAmount(t, 'the oil in mL', 1000)),

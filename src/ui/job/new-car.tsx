@@ -10,7 +10,8 @@ import { Choice, Field } from '../form/field'
 import type { ShopView } from '../frame/top-bar'
 import { DueList } from '../rig-room/due-list'
 import { OPENED_WORDS } from '../words/words'
-import { airHint, type NewCarValues, REFUSED, readNewCar } from './new-car-values'
+import { LabelEntry } from './label-entry'
+import { airHint, lineQuestion, type NewCarValues, REFUSED, readNewCar } from './new-car-values'
 
 type Props = { shop: ShopView; procedures: (Procedure & { proves: string })[]; rigs: (Rig & { id: string; parts?: unknown; missing?: string; dues: Due[] })[] }
 
@@ -26,6 +27,12 @@ function firstValues(shop: ShopView): NewCarValues {
     complaint: '',
     refrigerant: 'R-134a',
     charge: '',
+    several: 'one',
+    lines: [
+      { name: '', charge: '' },
+      { name: '', charge: '' },
+    ],
+    picked: 0,
     tolerance: '15 g',
     oilKind: '',
     oilMl: '',
@@ -52,7 +59,9 @@ export function NewCar({ shop, procedures, rigs }: Props) {
   const [errors, setErrors] = useState<Record<string, string>>({})
   const [refused, setRefused] = useState('')
   const [busy, setBusy] = useState(false)
+  const [asked, setAsked] = useState<string>()
   const [ids] = useState(() => ({ id: newEventId(), eventId: newEventId() }))
+  const question = lineQuestion(v)
   const procedure = procedures.find((p) => p.name === procedureName)
   const rig = rigs.find((r) => r.name === rigName)
   const put = <K extends keyof NewCarValues>(key: K, value: NewCarValues[K]) => {
@@ -66,6 +75,11 @@ export function NewCar({ shop, procedures, rigs }: Props) {
     if ('errors' in read) {
       setErrors(read.errors)
       setRefused(`${Object.keys(read.errors).length === 1 ? 'One entry' : 'Some entries'} cannot be taken; the reason stands beside the field.`)
+      return
+    }
+    if (question && asked !== question) {
+      setAsked(question)
+      setRefused('Look once more at the label’s line; press again to keep it.')
       return
     }
     setBusy(true)
@@ -111,7 +125,7 @@ export function NewCar({ shop, procedures, rigs }: Props) {
             ]}
             onChange={(x) => put('source', x)}
           />
-          <Field label="Charge, a figure or a range" {...text('charge')} {...massHint(v.charge)} {...(!v.charge && { hint: 'such as 567 g, 530-560 g, 20 oz or 1 lb 4' })} />
+          <LabelEntry v={v} errors={errors} warning={question} put={put} />
           <Field label="Tolerance ±" {...text('tolerance')} {...massHint(v.tolerance)} />
           <Choice
             label="Evaporators"

@@ -1,52 +1,74 @@
-import type { JobState } from '@/core/procedure/state'
-import { typicalBands } from '@/core/prove/bands'
+import type { JobState, Proof } from '@/core/procedure/state'
+import { bandsFor } from '@/core/prove/bands'
 import { gaugeText } from '../format'
 
-type Row = { name: string; band: [number, number]; most: number; value: number | undefined; text: (v: number) => string }
+type Key = 'lowPaG' | 'highPaG' | 'ventC'
+type Reading = Record<Key, number | undefined>
+type Row = { key: Key; name: string; from: number; to: number; text: (v: number) => string }
 
-/** Typical bands for this ambient with the readings on them; the maker's chart leads where there is one. */
-export function ProofBands({ state, low, high, vent }: { state: JobState; low?: number | undefined; high?: number | undefined; vent?: number | undefined }) {
-  const { label, place } = state.opened
-  const bands = typicalBands(label.refrigerant, state.proof?.ambientC ?? place.ambientC, place.barometerPa)
-  const celsius = (v: number) => `${v.toFixed(1)} °C`
-  const rows: Row[] = [
-    { name: 'Low side', band: bands.lowPaG, most: 600_000, value: low, text: gaugeText },
-    { name: 'High side', band: bands.highPaG, most: 2_600_000, value: high, text: gaugeText },
-    { name: 'Middle vent', band: bands.ventC, most: 30, value: vent, text: celsius },
-  ]
+const celsius = (v: number): string => `${v.toFixed(1)} °C`.replace('-', '−')
+const ROWS: Row[] = [
+  { key: 'lowPaG', name: 'Low side', from: -100_000, to: 600_000, text: gaugeText },
+  { key: 'highPaG', name: 'High side', from: 0, to: 2_600_000, text: gaugeText },
+  { key: 'ventC', name: 'Middle vent', from: -5, to: 30, text: celsius },
+]
+
+/** What is to be expected, as bands with every reading on them; the maker's figures where they were entered. */
+export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
+  const { makerBands, proofs, opened } = state
+  const last = proofs[proofs.length - 1]
+  const bands = bandsFor(state, last)
+  const ambient = Math.round(last?.ambientC ?? opened.place.ambientC)
   return (
-    <section aria-label="Typical bands" className="mt-4 max-w-[820px] border-t border-rule pt-3">
-      <h3 className="text-[17px] font-semibold">Typical at {Math.round(state.proof?.ambientC ?? place.ambientC)} °C, assumed; the maker’s chart comes first</h3>
-      <ul className="mt-2 space-y-2.5">
-        {rows.map((row) => (
-          <li key={row.name} className="grid grid-cols-[110px_1fr_250px] items-center gap-4 text-[16px] max-sm:grid-cols-1 max-sm:gap-1">
-            <b className="font-semibold">{row.name}</b>
-            <Bar row={row} />
-            <span>
-              {row.text(row.band[0])} to {row.text(row.band[1])}
-              <b className="block font-semibold">{verdict(row)}</b>
-            </span>
-          </li>
-        ))}
+    <section aria-label="Bands" className="mt-3 max-w-[880px] border-t border-rule pt-2">
+      <h3 className="text-[17px] font-semibold">
+        {makerBands ? 'The maker’s figures where they were entered' : 'Typical'} at {ambient} °C{makerBands ? '' : ', assumed; the maker’s chart comes first'}
+      </h3>
+      <ul className="mt-1.5 space-y-1.5">
+        {ROWS.map((row) => {
+          const shown = last ? last[row.key] : now[row.key]
+          return (
+            <li key={row.key} className="grid grid-cols-[104px_1fr_310px] items-center gap-4 text-[16px] max-sm:grid-cols-1 max-sm:gap-1">
+              <b className="font-semibold">{row.name}</b>
+              <Bar row={row} band={bands[row.key]} readings={proofs} now={now[row.key]} />
+              <span>
+                {row.text(bands[row.key][0])} to {row.text(bands[row.key][1])}
+                {makerBands?.[row.key] ? ', the maker’s' : ''}
+                <b className="block font-semibold">{placeWords(shown, bands[row.key], row.text)}</b>
+              </span>
+            </li>
+          )
+        })}
       </ul>
+      {proofs.length > 0 && <p className="mt-1 text-[15px] text-ink-2">▽ at idle · ▼ at 1,500 rpm · ○ now</p>}
     </section>
   )
 }
 
-function verdict({ value, band }: Row): string {
+function placeWords(value: number | undefined, [low, high]: [number, number], text: (v: number) => string): string {
   if (value === undefined) return 'not read'
-  if (value < band[0]) return 'below the band'
-  return value > band[1] ? 'above the band' : 'within'
+  return `${text(value)}: ${value < low ? 'below the band' : value > high ? 'above the band' : 'within'}`
 }
 
-function Bar({ row }: { row: Row }) {
-  const share = (v: number) => `${Math.min(100, Math.max(0, (v / row.most) * 100))}%`
+function Bar({ row, band, readings, now }: { row: Row; band: [number, number]; readings: readonly Proof[]; now: number | undefined }) {
+  const share = (v: number) => `${Math.min(100, Math.max(0, ((v - row.from) / (row.to - row.from)) * 100))}%`
   return (
     <span className="relative block h-8 bg-air" aria-hidden="true">
-      <span className="absolute top-0 h-full border-x-2 border-ink bg-deep" style={{ left: share(row.band[0]), width: `calc(${share(row.band[1])} - ${share(row.band[0])})` }} />
-      {row.value !== undefined && (
-        <span className="absolute top-[-3px] size-0 -translate-x-1/2 border-x-[8px] border-t-[14px] border-x-transparent border-t-ink" style={{ left: share(row.value) }} />
-      )}
+      <span className="absolute top-0 h-full border-x-2 border-ink bg-deep" style={{ left: share(band[0]), width: `calc(${share(band[1])} - ${share(band[0])})` }} />
+      {readings.map((r) => (
+        <svg
+          key={r.at + r.engine}
+          aria-hidden="true"
+          width="18"
+          height="16"
+          viewBox="0 0 18 16"
+          className="absolute top-[-4px] -translate-x-1/2"
+          style={{ left: share(r[row.key]) }}
+        >
+          <path d="M2 1.5h14L9 14Z" fill={r.engine === 'idle' ? 'var(--sheet)' : 'var(--ink)'} stroke="var(--ink)" strokeWidth="2" />
+        </svg>
+      ))}
+      {now !== undefined && <span className="glide absolute top-[9px] size-3.5 -translate-x-1/2 rounded-full border-[3px] border-ink bg-sheet" style={{ left: share(now) }} />}
     </span>
   )
 }

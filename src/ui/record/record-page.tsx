@@ -4,9 +4,10 @@ import { type ReactNode, useMemo } from 'react'
 import { gramsWords } from '@/core/call/hold'
 import type { JobEvent } from '@/core/procedure/events'
 import { chargedG, type JobState } from '@/core/procedure/state'
-import { customerWords } from '@/core/prove/proof-history'
+import { customerWords, restAfterCharge } from '@/core/prove/proof-history'
 import { formatPoundsOunces } from '@/core/units/mass'
 import { dateTimeIn, gaugeText } from '../format'
+import { BeforeAfter } from '../job/before-after'
 import { eventWords } from '../words/event-words'
 import { RENEWED_WORDS } from '../words/words'
 import { CorrectRecord } from './correct-record'
@@ -84,10 +85,15 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
           of {Math.round(state.plan?.targetG ?? 0)} g;{' '}
           {state.containers.map((c) => `${c.id} ${Math.round(c.startGrossG)} to ${c.endGrossG === undefined ? '…' : Math.round(c.endGrossG)} g`).join(', ')}
         </Fact>
-        {state.proof && (
-          <Fact name="Proved">
-            low {gaugeText(state.proof.lowPaG)}; high {gaugeText(state.proof.highPaG)}; vent {state.proof.ventC.toFixed(1)} °C at {state.proof.ambientC} °C
-            {state.proof.note && `; ${state.proof.note}`}
+        {state.proofs.map((p) => (
+          <Fact key={p.at + p.engine} name={p.engine === 'idle' ? 'At idle' : 'At 1,500 rpm'}>
+            low {gaugeText(p.lowPaG)}; high {gaugeText(p.highPaG)}; vent {p.ventC.toFixed(1)} °C at {p.ambientC} °C
+            {p.note && `; ${p.note}`}
+          </Fact>
+        ))}
+        {state.rest && (
+          <Fact name="At rest, charged">
+            {gaugeText(state.rest.paG)} at {state.rest.ambientC} °C: {REST_WORDS[restAfterCharge(state) ?? 'right']}
           </Fact>
         )}
         <Fact name="In plain words">{customerWords(state)}</Fact>
@@ -97,6 +103,7 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
           </Fact>
         )}
       </dl>
+      <BeforeAfter state={state} />
       {state.corrections.length > 0 && (
         <section className="mt-5">
           <h2 className="text-[20px] font-semibold">Corrections on top</h2>
@@ -130,6 +137,8 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
     </main>
   )
 }
+
+const REST_WORDS = { air: 'above saturation, so air inside', right: 'as it should be', 'no-liquid': 'below saturation, so no liquid left' } as const
 
 function Fact({ name, children }: { name: string; children: ReactNode }) {
   return (

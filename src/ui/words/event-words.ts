@@ -47,10 +47,18 @@ export function eventWords(event: JobEvent): string {
       return `Charge planned: ${Math.round(event.payload.targetG)} g from ${event.payload.containers.map((c) => c.id).join(', ')}`
     case 'container-started':
       return `${event.payload.id} on at ${Math.round(event.payload.grossG)} g`
+    case 'container-warmed':
+      return `Container in water of ${event.payload.celsius} °C`
+    case 'before-read':
+      return `Before: vent ${event.payload.ventC.toFixed(1)} °C at ${event.payload.ambientC} °C`
+    case 'rest-read':
+      return `Charged and at rest: ${Math.round(event.payload.paG / 1000)} kPa at ${event.payload.ambientC} °C`
+    case 'maker-bands-set':
+      return 'The maker’s figures entered'
     case 'container-ended':
       return `${event.payload.id} off at ${Math.round(event.payload.grossG)} g`
     case 'proof-read':
-      return `Proof: low ${Math.round(event.payload.lowPaG / 1000)} kPa, high ${Math.round(event.payload.highPaG / 1000)} kPa, vent ${event.payload.ventC.toFixed(1)} °C`
+      return `Proof${event.payload.engine === 'idle' ? ' at idle' : event.payload.engine ? ' at 1,500 rpm' : ''}: low ${Math.round(event.payload.lowPaG / 1000)} kPa, high ${Math.round(event.payload.highPaG / 1000)} kPa, vent ${event.payload.ventC.toFixed(1)} °C`
     case 'leave-tapped':
       return event.payload.done ? LEAVE_WORDS[event.payload.item].done : `Taken back: ${LEAVE_WORDS[event.payload.item].done}`
     case 'noted':
@@ -76,6 +84,7 @@ const BENCH_WORDS = {
   reset: 'Car on the bench put back',
   scenario: 'Another car put on the bench',
   gauge: 'The bench’s gauge was interfered with',
+  scale: 'The bench’s scale was interfered with',
 } as const
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation'
 import { z } from 'zod'
+import { duesOfRig } from '@/core/equipment/upkeep'
 import { pageUser } from '@/server/accounts/page-user'
 import { may } from '@/server/accounts/roles'
 import { database } from '@/server/db/pool'
@@ -20,17 +21,28 @@ export default async function JobPage({ params }: JobContext) {
   const [shop, view] = await Promise.all([selectShop(db), jobView(db, jobId)])
   if (!view) notFound()
   const opened = view.events[0]
-  const stock = (await selectShelf(db)).flatMap((s) =>
+  const shelf = await selectShelf(db)
+  const stock = shelf.flatMap((s) =>
     s.kind === 'container' && !s.retired
       ? [{ id: s.id, name: s.name, kind: s.spec.containerKind, refrigerant: s.spec.refrigerant, grossG: s.spec.grossG, tareG: s.spec.tareG }]
       : [],
   )
   const lead = await selectLead(db, user.id, opened?.kind === 'job-opened' ? opened.payload.rig.name : '')
   const now = Date.now()
+  const oil = opened?.kind === 'job-opened' ? duesOfRig(opened.payload.rig, shelf, now).find((d) => d.what === 'oil' && d.state !== 'fine') : undefined
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={now} />
-      <JobScreen lead={lead} stock={stock} view={view} shop={shopView(shop)} user={userView(user)} maySign={may(user.role, 'sign-job')} serverNowMs={now} />
+      <JobScreen
+        pumpDue={oil?.words ?? null}
+        lead={lead}
+        stock={stock}
+        view={view}
+        shop={shopView(shop)}
+        user={userView(user)}
+        maySign={may(user.role, 'sign-job')}
+        serverNowMs={now}
+      />
     </>
   )
 }

@@ -61,7 +61,8 @@ describe('the repair', () => {
 
 describe('the containers', () => {
   const charging = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
-  const TWO = { kind1: 'can', gross1: '472 g', second1: '12 oz', kind2: 'cylinder', gross2: '9120 g', second2: '3410 g' }
+  const usual = FORMS.plan.initial(charging, LIVE, USER)
+  const TWO = { ...usual, shown: '2', kind1: 'can', gross1: '472 g', second1: '12 oz', kind2: 'cylinder', gross2: '9120 g', second2: '3410 g' }
 
   test('a can and a cylinder become a plan that adds up to the label', () => {
     const [deed] = deedsOf(FORMS.plan.parse(TWO, charging))
@@ -70,6 +71,29 @@ describe('the containers', () => {
     expect(taken).toBeCloseTo(540, 6)
     expect(deed.payload.containers.map((c) => c.id)).toEqual(['can-1', 'cylinder-2'])
     expect(deed.payload.bandG[0]).toBeLessThan(540)
+  })
+
+  test('a target beside the label needs its reason, and goes into the log with it', () => {
+    expect(errorsOf(FORMS.plan.parse({ ...TWO, target: '600 g' }, charging)).target).toMatch(/the label says 540 g: another weight needs its reason/)
+    const [deed] = deedsOf(FORMS.plan.parse({ ...TWO, target: '600 g', reason: 'bulletin 12' }, charging))
+    expect(deed).toMatchObject({ payload: { targetG: 600, reason: 'bulletin 12' } })
+    // within what the maker allows nobody asks
+    expect(errorsOf(FORMS.plan.parse({ ...TWO, target: '550 g' }, charging))).toEqual({})
+  })
+
+  test('a container of another refrigerant is never planned with', () => {
+    expect(errorsOf(FORMS.plan.parse({ ...TWO, holds2: 'R-1234yf' }, charging)).holds2).toMatch(/asks for R-134a: never mix/)
+  })
+
+  test('what was planned once stands in the form of the next container, and a name is not given twice', () => {
+    const own = { ...TWO, shown: '1', way: 'first-high', change: 'shut', purge: '5 g', target: '560 g', reason: 'retrofit' }
+    const oneOn = later(charging, 71, ...deedsOf(FORMS.plan.parse(own, charging)), { kind: 'container-started', payload: { id: 'can-1', grossG: 472 } })
+    const off = later(oneOn, 75, { kind: 'container-ended', payload: { id: 'can-1', grossG: 142 } })
+    const again = FORMS.plan.initial(off, LIVE, USER)
+    expect(again).toMatchObject({ way: 'first-high', change: 'shut', purge: '5 g', target: '560 g', reason: 'retrofit' })
+    const [second] = deedsOf(FORMS.plan.parse({ ...again, kind1: 'can', gross1: '470 g', second1: '340 g' }, off))
+    // 560 wanted, 472 - 142 less 5 purged are in; the hose stayed shut, so nothing is purged again
+    expect(second).toMatchObject({ payload: { targetG: 560, stops: [{ id: 'can-2', takenG: expect.closeTo(560 - 325, 6), purgeG: 0 }] } })
   })
 
   test('a second container left empty is left out', () => {
@@ -87,9 +111,13 @@ describe('the containers', () => {
 
   const planned = later(charging, 71, ...deedsOf(FORMS.plan.parse(TWO, charging)))
 
-  test('the first container stands in the field with its planned weight, and may not weigh less than where it stops', () => {
-    expect(FORMS['container-start'].initial(planned, LIVE, USER)).toEqual({ gross: '472 g' })
-    expect(errorsOf(FORMS['container-start'].parse({ gross: '100 g' }, planned)).gross).toMatch(/must weigh more than 1\d\d g/)
+  test('the first container stands in the field with its planned weight; another weight is asked about, an impossible one refused', () => {
+    expect(FORMS['container-start'].initial(planned, LIVE, USER)).toEqual({ gross: '472 g', differs: '' })
+    expect(errorsOf(FORMS['container-start'].parse({ gross: '510 g' }, planned)).gross).toMatch(/38 g more than planned: was the scale zeroed before the hose was on/)
+    expect(deedsOf(FORMS['container-start'].parse({ gross: '510 g', differs: 'hose-hung-on' }, planned))).toEqual([
+      { kind: 'container-started', payload: { id: 'can-1', grossG: 510, differs: 'hose-hung-on' } },
+    ])
+    expect(errorsOf(FORMS['container-start'].parse({ gross: '100 g', differs: 'another-container' }, planned)).gross).toMatch(/not above the 340 g net of a full one/)
     expect(deedsOf(FORMS['container-start'].parse({ gross: '474 g' }, planned))).toEqual([{ kind: 'container-started', payload: { id: 'can-1', grossG: 474 } }])
   })
 
@@ -97,6 +125,8 @@ describe('the containers', () => {
     const open = later(planned, 72, { kind: 'container-started', payload: { id: 'can-1', grossG: 472 } })
     expect(FORMS['container-end'].initial(open, { ...LIVE, scaleG: 142 }, USER)).toEqual({ gross: '142 g' })
     expect(errorsOf(FORMS['container-end'].parse({ gross: '480 g' }, open)).gross).toMatch(/does not gain/)
+    // far from what the scale shows it is asked about, and kept when it is meant
+    expect(FORMS['container-end'].parse({ gross: '300 g' }, open, { ...LIVE, scaleG: 142 })).toMatchObject({ asks: { gross: expect.stringMatching(/the scale shows 142 g/) } })
     expect(deedsOf(FORMS['container-end'].parse({ gross: '5 oz' }, open))).toEqual([{ kind: 'container-ended', payload: { id: 'can-1', grossG: expect.closeTo(141.7, 1) } }])
   })
 })
@@ -108,9 +138,9 @@ describe('the proof and the signature', () => {
   })
 
   test('readings are kept in Pa and Celsius, nonsense is refused beside its field', () => {
-    expect(deedsOf(FORMS.proof.parse({ low: '2 bar', high: '200 psi', vent: '46 F', ambient: '20', note: ' ok ' }, job(CAR)))).toEqual([])
+    expect(deedsOf(FORMS.proof.parse({ low: '2 bar', high: '200 psi', vent: '46 F', ambient: '20', note: ' ok ', engine: 'idle' }, job(CAR)))).toEqual([])
     expect(deedsOf(FORMS.proof.parse({ low: '29 psi', high: '200 psi', vent: '46.4 F', ambient: '20', note: ' ok ' }, job(CAR)))[0]).toMatchObject({
-      payload: { lowPaG: expect.closeTo(199_948, 0), ventC: expect.closeTo(8, 6), ambientC: 20, note: 'ok' },
+      payload: { lowPaG: expect.closeTo(199_948, 0), ventC: expect.closeTo(8, 6), ambientC: 20, note: 'ok', engine: 'at-speed' },
     })
   })
 

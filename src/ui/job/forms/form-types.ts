@@ -5,7 +5,8 @@ import type { UserView } from '../../frame/top-bar'
 
 export type Values = Record<string, string>
 export type Errors = Record<string, string>
-export type Parsed = { deeds: Deed[] } | { errors: Errors }
+/** `asks`: entries that are unlikely, questioned once beside their field and then kept. */
+export type Parsed = { deeds: Deed[]; asks?: Errors } | { errors: Errors }
 
 /** A form of a step: what stands in its fields before anybody types, and what its entries become. Pure. */
 export type FormDefinition = {

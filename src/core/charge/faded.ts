@@ -1,0 +1,73 @@
+import { type Refrigerant, restPressurePa } from '../fluids/refrigerant'
+
+/** Why little leaves a container whose valves are open, and what to do. */
+export type Faded = { kind: 'equal' | 'not-engaged' | 'below-switch' | 'empty' | 'cold' | 'slow'; sentence: string; next: string }
+
+/** Below this a flow has faded, g/min (assumed). */
+export const FADED_G_MIN = 4
+/** The low-pressure switch lets the compressor run from about this, Pa above the air (assumed; the service manual has the figure). */
+export const SWITCH_PA_G = 200_000
+/** A running compressor keeps the sides further apart than this, Pa (assumed). */
+const SIDES_APART_PA = 150_000
+/** A car whose pressure is this share of the warm container's takes nothing more by itself. */
+const EQUAL_SHARE = 0.9
+/** Grams above its heel at which a container has nothing more to give. */
+const EMPTY_G = 6
+
+const BRIDGE = 'A switch is bridged only as a last step of diagnosis, by the service manual, and recorded.'
+
+/**
+ * Tells a cold container from equal pressures, an empty one and a compressor that does not run.
+ * @param lowPa - low side, Pa absolute; undefined when nothing measures it
+ * @param highPa - high side, Pa absolute
+ * @param aboveHeelG - what the container holds above its heel, g
+ */
+export function fadedCause(now: {
+  engineOn: boolean
+  lowPa: number | undefined
+  highPa: number | undefined
+  aboveHeelG: number
+  refrigerant: Refrigerant
+  ambientC: number
+  barometerPa: number
+}): Faded {
+  const { lowPa, highPa } = now
+  const kPa = (pa: number) => `${Math.round((pa - now.barometerPa) / 1000)} kPa`
+  if (now.aboveHeelG < EMPTY_G) {
+    return { kind: 'empty', sentence: 'This container is at its heel: what is left in it is vapour that stays.', next: 'Shut it, weigh it, and put the next one on.' }
+  }
+  const insidePa = restPressurePa(now.refrigerant, now.ambientC)
+  if (!now.engineOn) {
+    const equal = lowPa === undefined || lowPa > EQUAL_SHARE * insidePa
+    return equal
+      ? {
+          kind: 'equal',
+          sentence: `The pressures have met${lowPa === undefined ? '' : `: the car stands at ${kPa(lowPa)}`}.`,
+          next: 'Engine on, cooling at maximum; the rest by the low side.',
+        }
+      : COLD
+  }
+  if (lowPa !== undefined && highPa !== undefined && highPa - lowPa < SIDES_APART_PA) {
+    if (lowPa - now.barometerPa < SWITCH_PA_G) {
+      return {
+        kind: 'below-switch',
+        sentence: `The compressor does not run: ${kPa(lowPa)} in the car, its switch waits for about ${SWITCH_PA_G / 1000} kPa (assumed).`,
+        next: 'Let more in by the container’s own pressure: engine off, warm water, 50 °C at most.',
+      }
+    }
+    return {
+      kind: 'not-engaged',
+      sentence: `Both sides stand near ${kPa(lowPa)} with the engine on: the compressor does not run.`,
+      next: `Connector first, then the pressure switch and fuse; the charge last. ${BRIDGE}`,
+    }
+  }
+  if (lowPa === undefined)
+    return { kind: 'slow', sentence: `The flow has faded. ${COLD.sentence}`, next: `${COLD.next} If the compressor does not run: connector first, then the switch. ${BRIDGE}` }
+  return COLD
+}
+
+const COLD: Faded = {
+  kind: 'cold',
+  sentence: 'The container has cooled itself by giving vapour.',
+  next: 'Stand it in warm water, 50 °C at most, no flame; or wait.',
+}

@@ -1,0 +1,62 @@
+import type { EventDraft, PayloadOf } from './events'
+import { type JobState, openContainer } from './state'
+
+/** Why an event cannot have happened, and where in it that stands. */
+export type Refusal = { path: string; reason: string }
+
+/** A container may weigh so much more when it is shut than when it went on: a hose that settles, g (assumed). */
+const SETTLES_G = 5
+
+/**
+ * Refuses what contradicts what is already known of a job: not what is unwise, which is asked about and passed on, but what cannot be.
+ * @returns null when the event may be recorded
+ */
+export function refusalOf(state: JobState, event: Pick<EventDraft, 'kind' | 'payload'>): Refusal | null {
+  switch (event.kind) {
+    case 'charge-planned':
+      return refusePlan(state, event.payload as PayloadOf<'charge-planned'>)
+    case 'container-started':
+      return refuseStart(state, event.payload as PayloadOf<'container-started'>)
+    case 'container-ended':
+      return refuseEnd(state, event.payload as PayloadOf<'container-ended'>)
+    default:
+      return null
+  }
+}
+
+function refusePlan(state: JobState, { containers }: PayloadOf<'charge-planned'>): Refusal | null {
+  const asked = state.opened.label.refrigerant
+  for (const [i, c] of containers.entries()) {
+    const path = `containers[${i}]`
+    if (c.refrigerant !== undefined && c.refrigerant !== asked) {
+      return { path: `${path}.refrigerant`, reason: `${c.id} holds ${c.refrigerant}, the car’s label asks for ${asked}: never mix, take another container` }
+    }
+    if (containers.findIndex((o) => o.id === c.id) < i) return { path: `${path}.id`, reason: `${c.id} is there twice; each container is listed once` }
+    if (state.containers.some((used) => used.id === c.id)) return { path: `${path}.id`, reason: `${c.id} was on this car already; give another container another name` }
+  }
+  return null
+}
+
+function refuseStart(state: JobState, { id, grossG }: PayloadOf<'container-started'>): Refusal | null {
+  const planned = state.plan?.containers.find((c) => c.id === id)
+  if (!planned) return { path: 'id', reason: `${id} is not in the charge plan: plan the charge with it first` }
+  const open = openContainer(state)
+  if (open) return { path: 'id', reason: `${open.id} is still on: shut it and weigh it first` }
+  if (state.containers.some((c) => c.id === id)) return { path: 'id', reason: `${id} was on and was weighed off already` }
+  if (planned.tareG === undefined && planned.netG !== undefined && grossG <= planned.netG) {
+    return { path: 'grossG', reason: `${Math.round(grossG)} g is not above the ${Math.round(planned.netG)} g net of a full one: partly used? Plan it with its empty weight` }
+  }
+  if (planned.tareG !== undefined && grossG < planned.tareG) {
+    return { path: 'grossG', reason: `${Math.round(grossG)} g is less than its own empty weight of ${Math.round(planned.tareG)} g: check tare and scale` }
+  }
+  return null
+}
+
+function refuseEnd(state: JobState, { id, grossG }: PayloadOf<'container-ended'>): Refusal | null {
+  const open = openContainer(state)
+  if (open?.id !== id) return { path: 'id', reason: `${id} is not on the scale${open ? `, ${open.id} is` : ': it was weighed off already, or never put on'}` }
+  if (grossG > open.startGrossG + SETTLES_G) {
+    return { path: 'grossG', reason: `it stood at ${Math.round(open.startGrossG)} g when it went on: a container does not gain` }
+  }
+  return null
+}

@@ -1,0 +1,67 @@
+import { recentSlope } from '../units/slope'
+
+type Point = { at: number; value: number }
+
+/** How the middle vent goes: K a minute over the last two minutes, and what that means. */
+export type VentTrend = { kind: 'falling' | 'steady' | 'rising'; perMinuteK: number; lowestC: number }
+
+/** Slower than this a vent is steady, K a minute (assumed). */
+const STEADY_K_MIN = 0.3
+const WINDOW_MS = 120_000
+
+/** @param vent - Celsius against job time in ms, in order; undefined while there is too little of it */
+export function ventTrend(vent: readonly Point[]): VentTrend | undefined {
+  const slope = recentSlope(vent, WINDOW_MS)
+  if (slope === undefined) return undefined
+  const perMinuteK = slope * 60
+  const kind = perMinuteK < -STEADY_K_MIN ? 'falling' : perMinuteK > STEADY_K_MIN ? 'rising' : 'steady'
+  return { kind, perMinuteK, lowestC: Math.min(...vent.map((p) => p.value)) }
+}
+
+/** A compressor that goes on and off: how often, how long between, and between which low sides. */
+export type Cycling = { cycles: number; periodS: number; fromPa: number; toPa: number }
+
+/** A swing of the low side larger than this is the compressor and not the engine's speed, Pa (assumed). */
+const SWING_PA = 60_000
+/** So many times on and off is a habit. */
+const CYCLES = 3
+
+/**
+ * Counts how often the low side went up and came down again.
+ * @param low - low side, Pa, against job time in ms, in order
+ * @returns null while it is steady, or has not gone up and down three times
+ */
+export function cyclingOf(low: readonly Point[]): Cycling | null {
+  if (low.length < 6) return null
+  const fromPa = Math.min(...low.map((p) => p.value))
+  const toPa = Math.max(...low.map((p) => p.value))
+  if (toPa - fromPa < SWING_PA) return null
+  // a third and two thirds of the way: a needle that trembles in the middle is counted once
+  const [down, up] = [fromPa + (toPa - fromPa) / 3, fromPa + (2 * (toPa - fromPa)) / 3]
+  let high = (low[0] as Point).value > up
+  const ups: number[] = []
+  for (const p of low) {
+    if (!high && p.value > up) {
+      high = true
+      ups.push(p.at)
+    } else if (high && p.value < down) high = false
+  }
+  if (ups.length < CYCLES) return null
+  return { cycles: ups.length, periodS: ((ups[ups.length - 1] as number) - (ups[0] as number)) / 1000 / (ups.length - 1), fromPa, toPa }
+}
+
+/** How the air conditioner runs, in a sentence. */
+export function runningWords(trend: VentTrend | undefined, cycling: Cycling | null, barometerPa: number): string[] {
+  const said: string[] = []
+  if (trend) {
+    const rate = `${Math.abs(trend.perMinuteK).toFixed(1)} K a minute`
+    if (trend.kind === 'falling') said.push(`The vent still falls, ${rate}: read it when it has settled.`)
+    else if (trend.kind === 'rising') said.push(`The vent rises, ${rate}: it was ${trend.lowestC.toFixed(1)} °C at its coldest.`)
+    else said.push('The vent is steady.')
+  }
+  if (cycling) {
+    const kPa = (pa: number) => Math.round((pa - barometerPa) / 1000)
+    said.push(`The compressor goes on and off every ${Math.round(cycling.periodS)} s, the low side between ${kPa(cycling.fromPa)} and ${kPa(cycling.toPa)} kPa.`)
+  }
+  return said
+}

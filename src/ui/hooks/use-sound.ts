@@ -1,0 +1,64 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+
+/** What a sound is: how high, how long after now, how long it lasts; Hz and s. */
+export type Tone = { hertz: number; afterS: number; lastsS: number }
+
+/** Whether something sounds on this browser; kept there under a name of its own. */
+export function useSoundSwitch(key: string): [boolean, (on: boolean) => void] {
+  const [sound, set] = useState(false)
+  useEffect(() => set(localStorage.getItem(key) === 'on'), [key])
+  return [
+    sound,
+    (on) => {
+      localStorage.setItem(key, on ? 'on' : 'off')
+      set(on)
+    },
+  ]
+}
+
+/** Plays tones that begin and end softly: no click through a workshop's loudspeaker. */
+export function play(audio: AudioContext, tones: readonly Tone[]): void {
+  for (const { hertz, afterS, lastsS } of tones) {
+    const at = audio.currentTime + afterS
+    const [source, volume] = [audio.createOscillator(), audio.createGain()]
+    source.frequency.value = hertz
+    volume.gain.setValueAtTime(0.0001, at)
+    volume.gain.exponentialRampToValueAtTime(0.5, at + 0.02)
+    volume.gain.exponentialRampToValueAtTime(0.0001, at + lastsS)
+    source.connect(volume).connect(audio.destination)
+    source.start(at)
+    source.stop(at + lastsS + 0.02)
+  }
+}
+
+/** Seconds before the word at which a tone is heard; at the word itself a long one. */
+const COUNTED = [10, 5, 3, 2, 1] as const
+
+/**
+ * The tone that is due between two moments of a countdown, s before the word; none while nothing was passed.
+ * A countdown that jumps back, because the flow slowed, sounds again on its way.
+ */
+export function toneDue(beforeS: number, nowS: number): Tone | null {
+  if (!(nowS < beforeS)) return null
+  if (beforeS > 0 && nowS <= 0) return { hertz: 990, afterS: 0, lastsS: 0.9 }
+  const passed = COUNTED.some((s) => beforeS > s && nowS <= s)
+  return passed ? { hertz: 660, afterS: 0, lastsS: 0.12 } : null
+}
+
+/** Counts down to the word to close by sound, so that the eyes may stay on the valve. @param inS - until the word, s; undefined while nothing flows */
+export function useCountdownSound(inS: number | undefined): [boolean, (on: boolean) => void] {
+  const [sound, setSound] = useSoundSwitch('yperos-countdown-sound')
+  const before = useRef<number | undefined>(undefined)
+  const audio = useRef<AudioContext | null>(null)
+  useEffect(() => () => void audio.current?.close(), [])
+  useEffect(() => {
+    const tone = inS !== undefined && before.current !== undefined ? toneDue(before.current, inS) : null
+    before.current = inS
+    if (!tone || !sound) return
+    audio.current ??= new AudioContext()
+    play(audio.current, [tone])
+  }, [inS, sound])
+  return [sound, setSound]
+}

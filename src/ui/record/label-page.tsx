@@ -1,0 +1,22 @@
+'use client'
+
+import type { ServiceLabelLine } from '@/core/record/service-label'
+import { ServiceLabelCard } from './service-label'
+
+/** The label alone on its page, to print. */
+export function LabelPage({ jobId, lines, signed }: { jobId: string; lines: readonly ServiceLabelLine[]; signed: boolean }) {
+  return (
+    <main className="px-5 py-5 print:p-0">
+      <div className="no-print mb-4 flex flex-wrap items-center gap-2">
+        <a className="plain-button inline-flex items-center" href={`/job/${jobId}`}>
+          Back to the job
+        </a>
+        <button type="button" className="plain-button" onClick={() => window.print()}>
+          Print
+        </button>
+        {!signed && <p className="text-[17px] font-medium text-caution">△ The record is not signed yet.</p>}
+      </div>
+      <ServiceLabelCard lines={lines} />
+    </main>
+  )
+}

@@ -1,0 +1,44 @@
+'use client'
+
+import { useState } from 'react'
+import { type ServiceLabelLine, serviceLabelText } from '@/core/record/service-label'
+
+/** The label for under the hood as it is printed: ink on white, whatever the theme. */
+export function ServiceLabelCard({ lines }: { lines: readonly ServiceLabelLine[] }) {
+  return (
+    <dl aria-label="Service label" className="grid max-w-[520px] grid-cols-[120px_1fr] gap-x-4 border-[3px] border-black bg-white px-4 py-3 text-[17px] leading-snug text-black">
+      {lines.map((l) => (
+        <div key={l.name} className="contents">
+          <dt>{l.name}</dt>
+          <dd className={l.name === 'Refrigerant' || l.name === 'Charged' ? 'text-[20px] font-semibold' : 'font-medium'}>{l.value}</dd>
+        </div>
+      ))}
+    </dl>
+  )
+}
+
+/** Prints the label alone, or puts its lines on the clipboard. */
+export function LabelActions({ lines, href }: { lines: readonly ServiceLabelLine[]; href: string }) {
+  const [said, setSaid] = useState('')
+  const copy = async () => {
+    try {
+      await navigator.clipboard.writeText(serviceLabelText(lines))
+      setSaid('Copied.')
+    } catch {
+      setSaid('This browser does not let a page copy; mark the lines and copy them by hand.')
+    }
+  }
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-2">
+      <a href={href} target="_blank" rel="noreferrer" className="plain-button inline-flex items-center">
+        Print the label
+      </a>
+      <button type="button" className="plain-button" onClick={() => void copy()}>
+        Copy its lines
+      </button>
+      <p role="status" className="text-[16px]">
+        {said}
+      </p>
+    </div>
+  )
+}
