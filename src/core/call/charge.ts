@@ -50,7 +50,7 @@ function callNext(state: JobState): Call {
     watch: words.watch.slice(1),
     action: { label: `${next.id} is connected`, key: 'C', does: { do: 'send', form: 'container-start' } },
     plain: [],
-    after: `Then open its valve and the ${valveName(state)} valve, engine off.`,
+    after: `Then open its valve and the ${valveName(state)} valve${state.rig.engine === 'off' ? ', engine off' : ', slowly'}.`,
   }
 }
 

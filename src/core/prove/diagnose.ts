@@ -44,6 +44,8 @@ const WORDS: Record<CauseKind, { sentence: string; next: string }> = {
   elsewhere: { sentence: 'The weight is right, the fault is elsewhere.', next: 'Blend door, cabin filter, heater valve, sensor; connector and pressure switch.' },
 }
 
+/** Two needles and a thermometer are wrong about the cause so often, whatever they agree on (assumed). */
+const DOUBT = 0.1
 /** Readings after the first say little new: the same car, the same day. All of them count as so many at most. */
 const READINGS_COUNT_AS = 1.5
 
@@ -77,7 +79,7 @@ export function diagnose(readings: readonly { reading: ProofReading; bands: Proo
   const last = places[places.length - 1] as (typeof places)[number]
   const reason = reasonOf(last, off, history, vacuum)
   return scores
-    .map(({ kind, score: own }) => ({ kind, chance: Math.exp(own - top) / total, ...WORDS[kind], reason }))
+    .map(({ kind, score: own }) => ({ kind, chance: (1 - DOUBT) * (Math.exp(own - top) / total) + DOUBT / kinds.length, ...WORDS[kind], reason }))
     .filter((c) => c.chance >= 0.04)
     .sort((a, b) => b.chance - a.chance)
 }

@@ -16,8 +16,8 @@ export function Causes({ state, cycling }: { state: JobState; cycling: boolean }
       <p className="mt-0.5">{causes[0]?.reason}</p>
       <ol className="mt-1">
         {causes.map((c, i) => (
-          <li key={c.kind} className="grid grid-cols-[64px_1fr] gap-x-3 border-t border-rule py-1.5 first:border-t-0">
-            <span className={`figure text-[26px] leading-none ${i === 0 ? 'font-semibold' : ''}`}>{Math.round(100 * c.chance)} %</span>
+          <li key={c.kind} className="grid grid-cols-[72px_1fr] gap-x-3 border-t border-rule py-1.5 first:border-t-0">
+            <span className={`figure whitespace-nowrap text-[26px] leading-none ${i === 0 ? 'font-semibold' : ''}`}>{Math.round(100 * c.chance)} %</span>
             <div className="leading-snug">
               <b className="font-semibold">{c.sentence}</b> {i === 0 || c.chance >= 0.2 ? c.next : ''}
             </div>

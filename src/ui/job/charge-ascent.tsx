@@ -221,7 +221,18 @@ function Lens({ curve, ahead, lens, left, right, target, allows, clock, narrow }
         <path d={pathOf(inLens, x, y)} fill="none" stroke="var(--ink)" strokeWidth="4" strokeLinejoin="round" />
       </g>
       {closeMs && overMs && ahead.last && !narrow && (
-        <text x={right - 8} y={TOP + 16} textAnchor="end" fontSize="15.5" fontWeight="600" fill="var(--leak)" suppressHydrationWarning>
+        <text
+          x={right - 8}
+          y={Math.max(TOP + 18, y(target - allows) + 20)}
+          textAnchor="end"
+          fontSize="15.5"
+          fontWeight="600"
+          fill="var(--leak)"
+          stroke="var(--air)"
+          strokeWidth="5"
+          paintOrder="stroke"
+          suppressHydrationWarning
+        >
           left open: over {grams(mostG)} g at {clock(overMs)}
         </text>
       )}
@@ -272,7 +283,7 @@ function AllowedWords({
   return (
     <g fontSize="15.5" fill="var(--ink)">
       {lines.map((l) => (
-        <text key={l.text} x={left + 12} y={y(l.g) + (l.g > target ? 18 : -7)} fontWeight={l.bold ? 600 : 400}>
+        <text key={l.text} x={left + 12} y={room ? y(l.g) + (l.g > target ? 18 : -7) : y(target - allows) + 20} fontWeight={l.bold ? 600 : 400}>
           {l.text}
         </text>
       ))}

@@ -4,6 +4,7 @@ import type { Live } from '@/core/call/types'
 import { stopNow } from '@/core/charge/plan-for-job'
 import { chargedG, type JobState, openContainer } from '@/core/procedure/state'
 import { GRAMS_PER_OUNCE } from '@/core/units/constants'
+import { Figure } from '../form/figure'
 import type { CurvePoint } from '../hooks/use-job-live'
 import { useCountdownSound } from '../hooks/use-sound'
 import { ChargeAscent } from './charge-ascent'
@@ -25,8 +26,8 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
       : undefined
   const [sound, setSound] = useCountdownSound(live.closing ? live.closing.inS : undefined)
   return (
-    <section aria-label="Charge" className="mt-3">
-      <div className="flex flex-wrap items-end gap-x-12 gap-y-2 max-sm:gap-x-6">
+    <section aria-label="Charge" className="relative mt-3">
+      <div className="flex flex-wrap items-end gap-x-10 gap-y-2 max-sm:gap-x-6">
         <Figure big text={grams(target - inside)} unit="g" below={`to go, of ${grams(target)} g (${(target / GRAMS_PER_OUNCE).toFixed(1)} oz)`} testId="to-go" />
         {open && stop && <Figure text={`${grams(live.scaleG ?? open.startGrossG)} → ${grams(stop.stopGrossG)}`} unit="g" below={`${open.id} on the scale, close at`} />}
         {open && live.flowGMin !== undefined && <Figure text={live.flowGMin.toFixed(0)} unit="g/min" below="flow" />}
@@ -38,24 +39,12 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
           />
         )}
         {open && (
-          <button type="button" className="plain-button mb-1 text-[16px]" aria-pressed={sound} onClick={() => setSound(!sound)}>
+          <button type="button" className="plain-button absolute top-0 right-0 text-[16px] max-sm:static" aria-pressed={sound} onClick={() => setSound(!sound)}>
             {sound ? 'Countdown sounds' : 'Countdown silent'}
           </button>
         )}
       </div>
       <ChargeAscent state={state} scale={scale} clock={clock} live={live} />
     </section>
-  )
-}
-
-function Figure({ text, unit, below, big = false, testId }: { text: string; unit: string; below: string; big?: boolean; testId?: string }) {
-  return (
-    <p>
-      <span data-testid={testId} className={`figure font-semibold ${big ? 'text-[124px] max-sm:text-[92px]' : 'text-[52px] max-sm:text-[34px]'}`}>
-        {text}
-      </span>
-      <span className={big ? 'ml-2 text-[40px]' : 'ml-1.5 text-[20px]'}>{unit}</span>
-      <span className="block text-[17px] font-medium">{below}</span>
-    </p>
   )
 }

@@ -53,8 +53,14 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
               <b className="text-[19px] font-semibold leading-tight">{container?.id ?? 'container'}</b>
               <span>{live.scaleG === undefined ? '' : `${Math.round(live.scaleG)} g`}</span>
             </span>
-            <TapText part="container-valve" {...tap} />
-            <TapText part="container-pose" {...tap} />
+            <span className="flex gap-1">
+              <Tap part="container-valve" {...tap}>
+                valve <b className="font-semibold">{rig['container-valve']}</b>
+              </Tap>
+              <Tap part="container-pose" {...tap}>
+                <b className="font-semibold">{rig['container-pose']}</b>
+              </Tap>
+            </span>
           </Box>
         ) : (
           <Box tinted>

@@ -2,8 +2,9 @@
 
 import { restFinding } from '@/core/call/before'
 import type { Live } from '@/core/call/types'
+import { usualChoices } from '@/core/charge/plan-for-job'
 import type { RuleSaid } from '@/core/hold/schools'
-import { currentHold, currentPull, type JobState } from '@/core/procedure/state'
+import { chargedG, currentHold, currentPull, type JobState } from '@/core/procedure/state'
 import { gaugeText } from '../format'
 import type { CurvePoint, LiveJob } from '../hooks/use-job-live'
 import type { Planned } from '../hooks/use-plan'
@@ -20,10 +21,10 @@ import { HoldsCompared } from './holds-compared'
 import { LabelLines } from './label-lines'
 import { type LeaveFacts, LeaveStep } from './leave-step'
 import { ProofScale } from './proof-scale'
-import { ProveStep } from './prove-step'
+import { ProveDetails, ProveStep } from './prove-step'
 import { PullStands } from './pull-stands'
 import { ReadingsTable } from './readings-table'
-import { BeforeEntry, WarmEntry } from './side-entries'
+import { BeforeEntry } from './side-entries'
 import type { Deeds } from './use-deeds'
 
 type InstrumentProps = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds; planned: Planned | undefined }
@@ -62,12 +63,8 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
           <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} />
         </div>
       )
-    case 'charge':
-      return state.containers.some((c) => c.endGrossG === undefined) ? (
-        <div className="mt-2">
-          <WarmEntry state={state} deeds={deeds} />
-        </div>
-      ) : null
+    case 'prove':
+      return <ProveDetails state={state} live={live} job={job} clock={clock} deeds={deeds} />
     default:
       return null
   }
@@ -104,7 +101,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave }: Step
       return (
         <>
           {form === 'plan' && (
-            <Section title={`${Math.round((state.opened.label.lowG + state.opened.label.highG) / 2)} g to weigh out`}>
+            <Section title={planTitle(state)}>
               <LabelLines state={state} deeds={deeds} />
               <PlanForm state={state} />
             </Section>
@@ -115,11 +112,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave }: Step
         </>
       )
     case 'prove':
-      return (
-        <Section title="Prove">
-          <ProveStep state={state} live={live} job={job} clock={clock} deeds={deeds} asking={form === 'proof'} />
-        </Section>
-      )
+      return <ProveStep state={state} live={live} asking={form === 'proof'} />
     case 'leave':
       return (
         <Section title="Leave the car as it should be">
@@ -132,6 +125,12 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave }: Step
       return unknown
     }
   }
+}
+
+/** What is still to be weighed out: the label's weight, or what a charge that was begun still lacks. */
+function planTitle(state: JobState): string {
+  const g = Math.round(Math.max(0, usualChoices(state).targetG - chargedG(state))).toLocaleString('en')
+  return state.containers.length === 0 ? `${g} g to weigh out` : `${g} g still to weigh out`
 }
 
 function holdPoints(state: JobState, vacuum: readonly CurvePoint[]): CurvePoint[] {

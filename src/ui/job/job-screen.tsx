@@ -26,6 +26,7 @@ import { ConnectionDrawing } from './connection-drawing'
 import { FormsProvider, type StockContainer } from './forms'
 import { Instrument, StepDetails } from './instrument'
 import { runningSince } from './running-trace'
+import { WarmEntry } from './side-entries'
 import { Spine } from './spine'
 import { Trail } from './trail'
 import { TypeReading } from './type-reading'
@@ -70,6 +71,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
           />
           <StepDetails state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} rules={judged?.rules} />
           {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
+          {state.step === 'charge' && openContainer(state) && <WarmEntry state={state} deeds={deeds} />}
           <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
           {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}
           {view.simulated && shop.demo && !state.signed && <BenchPanel jobId={view.id} running={state.benchRunning} factor={clockFactor(job.clock)} />}

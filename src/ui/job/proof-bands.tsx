@@ -28,7 +28,7 @@ export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
         {ROWS.map((row) => {
           const shown = last ? last[row.key] : now[row.key]
           return (
-            <li key={row.key} className="grid grid-cols-[104px_1fr_310px] items-center gap-4 text-[16px] max-sm:grid-cols-1 max-sm:gap-1">
+            <li key={row.key} className="grid grid-cols-[104px_1fr_262px] items-center gap-4 text-[16px] max-sm:grid-cols-1 max-sm:gap-1">
               <b className="font-semibold">{row.name}</b>
               <Bar row={row} band={bands[row.key]} readings={proofs} now={now[row.key]} />
               <span>

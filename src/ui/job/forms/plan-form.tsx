@@ -35,8 +35,6 @@ export function PlanForm({ state }: { state: JobState }) {
   )
 }
 
-const PLACES = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth']
-
 function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string }) {
   const { values, errors, change, stock } = useForms()
   const fitting = stock.filter((s) => s.grossG - s.tareG > 1)
@@ -58,26 +56,30 @@ function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string })
   const shelf = { '': 'one not on the shelf', ...Object.fromEntries(fitting.map((s) => [s.id, `${s.name}, ${s.refrigerant}, ${Math.round(s.grossG - s.tareG)} g left`])) }
   const holds = values[`holds${n}`] || refrigerant
   return (
-    <div className="grid grid-cols-[260px_1fr_1fr] gap-x-5 border-t border-rule pt-2 first:border-t-0 first:pt-0 max-sm:grid-cols-1">
-      <div className="col-span-full grid grid-cols-[260px_200px] gap-x-5 max-sm:grid-cols-1">
-        <Pick label={n === 1 ? 'From the shelf' : `${PLACES[n - 1]} from the shelf`} value={values[`stock${n}`] ?? ''} options={shelf} onPick={take} />
+    <fieldset className="grid grid-cols-[34px_1fr_1fr] gap-x-4 border-t border-rule pt-2 first:border-t-0 first:pt-0 max-sm:grid-cols-1">
+      <legend className="sr-only">Container {n}</legend>
+      <b aria-hidden="true" className="figure row-span-2 pt-5 text-[40px] font-semibold max-sm:hidden">
+        {n}
+      </b>
+      <div className="col-span-2 grid grid-cols-[1fr_130px_auto] items-start gap-x-4 max-sm:col-span-1 max-sm:grid-cols-1">
+        <Pick label={n === 1 ? 'From the shelf' : `Container ${n} from the shelf`} value={values[`stock${n}`] ?? ''} options={shelf} onPick={take} />
         <div>
-          <Pick label={`It holds, container ${n}`} value={holds} options={Object.fromEntries(LABEL_REFRIGERANTS.map((r) => [r, r]))} onPick={(r) => change(`holds${n}`, r)} />
-          {(errors[`holds${n}`] ?? holds !== refrigerant) && (
-            <p role="alert" className="mt-1 text-[15px] font-medium text-leak">
-              ✕ {errors[`holds${n}`] ?? `the car’s label asks for ${refrigerant}: never mix`}
-            </p>
-          )}
+          <Pick label="It holds" value={holds} options={Object.fromEntries(LABEL_REFRIGERANTS.map((r) => [r, r]))} onPick={(r) => change(`holds${n}`, r)} />
         </div>
+        <Choice label={`Container ${n} is a`} value={kind} options={options} onChange={(v) => change(`kind${n}`, v)} />
+        {(errors[`holds${n}`] ?? holds !== refrigerant) && (
+          <p role="alert" className="col-span-full mt-1 text-[16px] font-medium text-leak">
+            ✕ {errors[`holds${n}`] ?? `the car’s label asks for ${refrigerant}: never mix, take another container`}
+          </p>
+        )}
       </div>
-      <Choice label={n === 1 ? 'First container' : `${PLACES[n - 1]}, if needed`} value={kind} options={options} onChange={(v) => change(`kind${n}`, v)} />
       <MassField name={`gross${n}`} label={`Gross of container ${n}, as weighed`} hint="such as 472 g or 16.6 oz" />
       <MassField
         name={`second${n}`}
         label={kind === 'can' ? `Net of container ${n}, from its label` : `Empty weight of container ${n}`}
         hint={kind === 'can' ? 'such as 340 g or 12 oz' : 'such as 3410 g'}
       />
-    </div>
+    </fieldset>
   )
 }
 
