@@ -50,6 +50,20 @@ export async function endEarly(page: Page, why: string): Promise<void> {
   await ask.getByRole('button', { name: 'End it and judge' }).click()
 }
 
+/** Grams between what the scale shows and where the container stops, as the screen says them. */
+export async function gramsToStop(page: Page): Promise<number> {
+  const [now = '0', stop = '0'] = (await page.getByText(/^\d[\d,]* → \d[\d,]*$/).textContent())?.replaceAll(',', '').split(' → ') ?? []
+  return Number(now) - Number(stop)
+}
+
+/** Watches the scale as a hand at the valve does, and closes at the stop weight. */
+export async function closeInTime(page: Page): Promise<void> {
+  // a container that was just put on must first be seen by the scale
+  await expect(page.getByText(/g\/min/).first()).toBeVisible()
+  await expect.poll(() => gramsToStop(page), { timeout: 170_000, intervals: [60] }).toBeLessThanOrEqual(4)
+  await press(page, 'Low valve is shut')
+}
+
 export async function expectStep(page: Page, step: string): Promise<void> {
   await expect(page.locator('[aria-current="step"]')).toContainText(step)
 }

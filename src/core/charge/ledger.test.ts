@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { balancesOf, gaveOut, LedgerDraft, type LedgerEntry, totalsOf } from './ledger'
+import { gaveOut, heelLeftG, LedgerDraft, type LedgerEntry, totalsOf } from './ledger'
 
 const entry = (kind: LedgerEntry['kind'], grams: number, equipmentId: string | null = 'c1'): LedgerEntry => ({
   id: `${kind}${grams}`,
@@ -32,10 +32,18 @@ test('what left a container is what went into the car and what was purged, whate
   )
 })
 
-test('a balance is everything in less everything out, and a can used up in one charge has none', () => {
-  const entries = [entry('bought', 5710), entry('charged', -500), entry('purged', -3), entry('corrected', 20), entry('charged', -340, null)]
-  expect(balancesOf(entries)).toEqual([{ container: 'c1', equipmentId: 'c1', refrigerant: 'R-134a', grams: 5227 }])
-  expect(totalsOf(entries)[0]?.sums).toEqual({ bought: 5710, charged: 840, purged: 3, recovered: 0, corrected: 20 })
+test('sums are by refrigerant and kind, each above zero', () => {
+  const entries = [entry('bought', 5710), entry('charged', -500), entry('purged', -3), entry('corrected', 20), entry('charged', -340, null), entry('heel', -11, null)]
+  expect(totalsOf(entries)[0]?.sums).toEqual({ bought: 5710, charged: 840, purged: 3, recovered: 0, heel: 11, corrected: 20 })
+})
+
+test('what goes away with an empty can is its heel; a can that is put back and a cylinder keep theirs', () => {
+  const can = { kind: 'can' as const, tareG: 132 }
+  expect(heelLeftG(can, 140, 8)).toBe(8)
+  expect(heelLeftG(can, 147, 8)).toBe(15)
+  expect(heelLeftG(can, 200, 8)).toBe(0)
+  expect(heelLeftG(can, 131, 8)).toBe(0)
+  expect(heelLeftG({ kind: 'cylinder', tareG: 3410 }, 3420, 12)).toBe(0)
 })
 
 test('a correction without a reason and a purchase of nothing are refused', () => {

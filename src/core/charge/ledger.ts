@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { REFRIGERANTS } from '../fluids/refrigerant'
 
-export const LEDGER_KINDS = ['bought', 'charged', 'purged', 'recovered', 'corrected'] as const
+export const LEDGER_KINDS = ['bought', 'charged', 'purged', 'recovered', 'heel', 'corrected'] as const
 export type LedgerKind = (typeof LEDGER_KINDS)[number]
 
 /** A line of the ledger: into its container above zero, out of it below, g. Times ISO 8601. */
@@ -41,19 +41,27 @@ export function gaveOut(startGrossG: number, endGrossG: number, plannedLossG: nu
   return { chargedG: out - purgedG, purgedG }
 }
 
+/** A can counts as emptied while it holds no more than so many times its heel and a scale's blur, g (assumed). */
+const EMPTIED_HEELS = 1.6
+const EMPTIED_BLUR_G = 3
+
+/**
+ * What goes away with a can that was emptied, g; nothing for a cylinder, or for a can that is put back.
+ * @param heelG - vapour at ambient in its volume, g
+ */
+export function heelLeftG(container: { kind: 'can' | 'cylinder'; tareG: number }, endGrossG: number, heelG: number): number {
+  const left = endGrossG - container.tareG
+  return container.kind === 'can' && left > 0 && left <= EMPTIED_HEELS * heelG + EMPTIED_BLUR_G ? left : 0
+}
+
+/** What is left in a container by the book, g. */
 export type Balance = { container: string; equipmentId: string | null; refrigerant: string; grams: number }
 
-/** What is left in every container by the book, g; those of one charge only are left out. */
-export function balancesOf(entries: readonly LedgerEntry[]): Balance[] {
-  const found = new Map<string, Balance>()
-  for (const e of entries) {
-    if (e.equipmentId === null && e.kind !== 'bought' && e.kind !== 'corrected') continue
-    const key = e.equipmentId ?? `${e.container} ${e.refrigerant}`
-    const balance = found.get(key) ?? { container: e.container, equipmentId: e.equipmentId, refrigerant: e.refrigerant, grams: 0 }
-    found.set(key, { ...balance, grams: balance.grams + e.grams })
-  }
-  return [...found.values()].sort((a, b) => a.container.localeCompare(b.container))
-}
+const Day = z.iso.date().optional()
+const Part = z.string().trim().max(80).optional()
+/** Which lines of the ledger are asked for: days of the shop, both included, and parts of the names of container and car. */
+export const LedgerQuery = z.object({ from: Day, to: Day, container: Part, car: Part })
+export type LedgerQuery = z.infer<typeof LedgerQuery>
 
 /** Sums by refrigerant and kind, g, each above zero: what an inspector asks for. */
 export function totalsOf(entries: readonly LedgerEntry[]): { refrigerant: string; sums: Record<LedgerKind, number> }[] {

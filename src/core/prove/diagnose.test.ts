@@ -33,3 +33,26 @@ test('two needles are never a certainty, and the reason names what was read', ()
     expect(causes[0]?.reason).toMatch(/Low side .* high side .* vent .* weight/s)
   }
 })
+
+test('rest pressure above saturation lifts air, one that is right rules it out, one below lifts a shortage', () => {
+  const chance = (kind: string, rest?: ProofHistory['rest']) =>
+    diagnose([{ reading: { lowPaG: 330_000, highPaG: 1_750_000, ventC: 13 }, bands: BANDS }], { ...FULL, holdProved: false, ...(rest && { rest }) }).find((c) => c.kind === kind)
+      ?.chance ?? 0
+  expect(chance('air', 'air')).toBeGreaterThan(2 * chance('air'))
+  expect(chance('air', 'right')).toBeLessThan(0.5 * chance('air'))
+  const short = (rest?: ProofHistory['rest']) =>
+    diagnose([{ reading: { lowPaG: 130_000, highPaG: 800_000, ventC: 14 }, bands: BANDS }], { ...FULL, ...(rest && { rest }) }).find((c) => c.kind === 'short')?.chance ?? 0
+  expect(short('no-liquid')).toBeGreaterThan(1.5 * short())
+})
+
+test('the same reading twice makes it surer, and a hundred times no surer than half as much again', () => {
+  const one = { reading: { lowPaG: 420_000, highPaG: 850_000, ventC: 20 }, bands: BANDS }
+  const sure = (n: number) => diagnose(Array(n).fill(one), FULL)[0]?.chance ?? 0
+  expect(sure(2)).toBeGreaterThan(sure(1))
+  expect(sure(100)).toBeCloseTo(sure(2), 9)
+  expect(sure(100)).toBeLessThan(0.93)
+})
+
+test('without a reading nothing is said', () => {
+  expect(diagnose([], FULL)).toEqual([])
+})

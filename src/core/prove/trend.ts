@@ -33,8 +33,9 @@ const CYCLES = 3
  */
 export function cyclingOf(low: readonly Point[]): Cycling | null {
   if (low.length < 6) return null
-  const fromPa = Math.min(...low.map((p) => p.value))
-  const toPa = Math.max(...low.map((p) => p.value))
+  // tenths, not extremes: the moment the engine starts is no part of the swing
+  const sorted = low.map((p) => p.value).sort((a, b) => a - b)
+  const [fromPa, toPa] = [0.1, 0.9].map((share) => sorted[Math.floor(share * (sorted.length - 1))] as number) as [number, number]
   if (toPa - fromPa < SWING_PA) return null
   // a third and two thirds of the way: a needle that trembles in the middle is counted once
   const [down, up] = [fromPa + (toPa - fromPa) / 3, fromPa + (2 * (toPa - fromPa)) / 3]

@@ -28,6 +28,9 @@ const LATENT_J_G: Record<Refrigerant, number> = { 'R-134a': 180, 'R-1234yf': 145
 /** Pressures follow a started or stopped engine, and the vent follows the evaporator, with these time constants, s (assumed). */
 const SIDES_LAG_S = 15
 const VENT_LAG_S = 90
+/** An early switch opens and closes at these shares of the way between running and resting low side (assumed). */
+const OPENS_AT_SHARE = 0.25
+const CLOSES_AT_SHARE = 0.75
 /** A car's full charge by its volume unless told, g/L (assumed). */
 const FULL_G_L = 160
 /** Bore that is left of a bent core, mm (assumed). */
@@ -48,6 +51,7 @@ export class BenchCar {
   containerC: number
   /** water the container stands in, Celsius; the hall's when nobody warmed it */
   bathC: number | undefined
+  private clutch = true
   private readonly stepper: Stepper
   private readonly far: number
   private readonly gaugeNode: number
@@ -130,8 +134,19 @@ export class BenchCar {
     return steadyCycle({ refrigerant, ambientC, humidity: humidity ?? 0.5, chargeShare, restPa, switchGood: pressureSwitch !== 'unplugged' })
   }
 
+  /** A switch that opens early lets the compressor run only until the low side has fallen, and again when it has risen. */
+  private cycled(engineOn: boolean): SteadyCycle {
+    const running = this.cycle(engineOn)
+    if (this.truth.pressureSwitch !== 'early' || !running.engaged) return running
+    const resting = this.cycle(false)
+    const share = (this.sides.lowPa - running.lowPa) / Math.max(1, resting.lowPa - running.lowPa)
+    if (share < OPENS_AT_SHARE) this.clutch = false
+    else if (share > CLOSES_AT_SHARE) this.clutch = true
+    return this.clutch ? running : resting
+  }
+
   private settleSides(engineOn: boolean): void {
-    const goal = this.cycle(engineOn)
+    const goal = this.cycled(engineOn)
     // before the engine ever ran both sides are simply at rest
     const share = this.chargeG === 0 ? 1 : 1 - Math.exp(-1 / SIDES_LAG_S)
     this.sides.lowPa += (goal.lowPa - this.sides.lowPa) * share

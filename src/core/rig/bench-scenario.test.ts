@@ -81,6 +81,44 @@ test('a can cools as it gives vapour, its flow fades, and it warms again when sh
   expect(bench.car.containerC).toBeGreaterThan(cold + 3)
 })
 
+/** A can put on an evacuated car at second 610 and opened; what of it is in the car at second 700, g. */
+function inAfter(more: BenchAction[], pose: string, side: 'low' | 'high'): number {
+  const onto: BenchAction[] = [
+    ...PULLING,
+    ...shut(600),
+    { second: 610, kind: 'container-on', grossG: 472, tareG: 132 },
+    turn(610, 'centre-hose', 'container'),
+    turn(610, 'container-pose', pose),
+  ]
+  return run({}, [...onto, ...more, turn(611, 'container-valve', 'open'), turn(611, `valve-${side}`, 'open')], 700).bench.car.chargeG
+}
+
+test('liquid from an inverted can runs faster than vapour, by the high side too; warm water keeps vapour flowing', () => {
+  const vapour = inAfter([], 'upright', 'low')
+  expect(vapour).toBeGreaterThan(20)
+  expect(inAfter([], 'inverted', 'high')).toBeGreaterThan(1.5 * vapour)
+  expect(inAfter([{ second: 610, kind: 'container-warmed', celsius: 45 }], 'upright', 'low')).toBeGreaterThan(1.05 * vapour)
+})
+
+test('a bumped scale is wrong for two seconds, a leaning hose stays, ounces are shown as if they were grams', () => {
+  const onto: BenchAction[] = [{ second: 5, kind: 'container-on', grossG: 472, tareG: 132 }]
+  const states: BenchAction[] = (
+    [
+      [20, 'bumped'],
+      [30, 'leaning'],
+      [40, 'ounces'],
+      [50, 'good'],
+    ] as const
+  ).map(([second, state]) => ({ second, kind: 'scale', state }))
+  const shown = new Map(run({}, [...onto, ...states], 60).seconds.flatMap((s) => s.readings.filter((r) => r.channel === 'scale').map((r) => [s.second, r.value])))
+  expect(shown.get(15)).toBe(472)
+  expect(shown.get(21)).toBeGreaterThan(540)
+  expect(shown.get(27)).toBe(472)
+  expect([shown.get(33), shown.get(38)]).toEqual([514, 514])
+  expect(shown.get(45)).toBeCloseTo(472 / 28.35, 0)
+  expect(shown.get(55)).toBe(472)
+})
+
 test('the running car: short of charge both sides are low, a hot humid day lifts all three, an unplugged switch moves nothing', () => {
   const normal = { refrigerant: 'R-134a' as const, ambientC: 25, humidity: 0.5, chargeShare: 1, restPa: saturationPa('R-134a', kelvin(25)), switchGood: true }
   const good = steadyCycle(normal)

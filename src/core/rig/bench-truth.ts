@@ -52,8 +52,8 @@ export const HiddenTruth = z.strictObject({
   /** water already in the pump's oil, g: each raises its ultimate */
   oilWaterG: z.number().min(0).max(50).optional(),
   humidity: Share.optional(),
-  /** what goes wrong while charging or running */
-  pressureSwitch: z.enum(['good', 'unplugged']).optional(),
+  /** what goes wrong while charging or running; `early`: it opens before it should, and the compressor goes on and off */
+  pressureSwitch: z.enum(['good', 'unplugged', 'early']).optional(),
   gauge: GaugeTruth.optional(),
 })
 export type HiddenTruth = z.infer<typeof HiddenTruth>

@@ -52,6 +52,8 @@ test('a file that runs ahead of the hold, or meets no hold, is refused whole', a
 
 test('a hand is learned from its own closings on that rig, and from nobody else’s', async () => {
   const jobId = await jobWithGauge(shop.lead)
+  const containers = ['can-1', 'can-2', 'can-3'].map((id) => ({ id, kind: 'can', grossG: 474, netG: 340 }))
+  await add(jobId, draft('charge-planned', { targetG: 900, purgeEachG: 3, containers, stops: [], bandG: [890, 910] }))
   // two grams a second, four seconds from the word to the last gram
   for (const id of ['can-1', 'can-2', 'can-3']) {
     await add(jobId, draft('container-started', { id, grossG: 474 }), draft('container-ended', { id, grossG: 192, closing: { saidG: 200, gramsPerS: 2, stepG: 1 } }))

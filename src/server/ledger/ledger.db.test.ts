@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
-import { balancesOf } from '@/core/charge/ledger'
 import { database, transaction } from '../db/pool'
 import { selectShelf, upsertEquipment } from '../equipment/shelf'
 import { appendEvents } from '../jobs/append-events'
 import { draft, type Fixture, freshShop, jobWithGauge } from '../tests/shop-fixture'
-import { bookByHand, bookOpening, selectLedger } from './ledger'
+import { bookByHand, bookOpening, selectBalances, selectLedger } from './ledger'
 
 let shop: Fixture
 beforeEach(async () => {
@@ -19,7 +18,7 @@ const CYLINDER = {
   retired: false,
   spec: { containerKind: 'cylinder' as const, refrigerant: 'R-134a' as const, grossG: 9120, tareG: 3410 },
 }
-const ledger = () => selectLedger(database(), null, null, 100)
+const ledger = () => selectLedger(database(), {}, 'UTC', 100)
 
 async function onShelf(): Promise<void> {
   await upsertEquipment(database(), CYLINDER)
@@ -52,7 +51,7 @@ test('a charge is booked with its purge in the event’s own transaction, and th
       ['purged', -3, 'Cylinder 7'],
     ]),
   )
-  expect(balancesOf(entries)).toMatchObject([{ container: 'Cylinder 7', grams: 5207 }])
+  expect(await selectBalances(database())).toMatchObject([{ container: 'Cylinder 7', grams: 5207 }])
   const shelf = await selectShelf(database())
   expect(shelf.find((s) => s.id === CYLINDER.id)?.spec).toMatchObject({ grossG: 8617 })
   // the same event again books nothing again
@@ -82,6 +81,60 @@ test('a book that has less than was weighed out is never negative: a correction 
   })
   await charged(8617)
   const entries = await ledger()
-  expect(balancesOf(entries)[0]?.grams).toBeCloseTo(0, 6)
+  expect((await selectBalances(database()))[0]?.grams).toBeCloseTo(0, 6)
   expect(entries.find((e) => e.kind === 'corrected' && e.grams > 0)).toMatchObject({ grams: 293, why: expect.stringMatching(/more was weighed out/) })
+})
+
+test('an emptied can takes its heel with it and its book ends at nothing; a can not on the shelf is on no balance', async () => {
+  const can = { ...CYLINDER, id: randomUUID(), name: 'Can 21', spec: { containerKind: 'can' as const, refrigerant: 'R-134a' as const, grossG: 472, tareG: 132 } }
+  await upsertEquipment(database(), can)
+  await bookOpening(database(), shop.lead, can)
+  const jobId = await jobWithGauge(shop.lead)
+  const containers = [
+    { id: 'Can 21', kind: 'can', grossG: 472, netG: 340, stockId: can.id },
+    { id: 'can-2', kind: 'can', grossG: 470, netG: 340 },
+  ]
+  const stops = containers.map((c) => ({ id: c.id, stopGrossG: 140, takenG: 332, purgeG: 3 }))
+  const plan = draft('charge-planned', { targetG: 658, purgeEachG: 3, containers, stops, bandG: [650, 666] })
+  const use = (id: string, from: number, to: number) => [draft('container-started', { id, grossG: from }), draft('container-ended', { id, grossG: to })]
+  await transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [plan, ...use('Can 21', 472, 140), ...use('can-2', 470, 139)]))
+  const entries = await ledger()
+  const of = (kind: string) => entries.filter((e) => e.kind === kind).map((e) => e.grams)
+  expect(of('heel').sort()).toEqual([-8, -9])
+  expect(of('charged').sort()).toEqual([-328, -329])
+  expect(await selectBalances(database())).toMatchObject([{ container: 'Can 21', grams: 0 }])
+})
+
+test('lines are found by the shop’s own days, by container and by car', async () => {
+  await onShelf()
+  await charged(8617)
+  const found = async (query: object, zone = 'UTC') => (await selectLedger(database(), query, zone, 100)).length
+  const all = await found({})
+  expect(all).toBe(3)
+  expect(await found({ container: 'cyl' })).toBe(3)
+  expect(await found({ car: 'nobody' })).toBe(0)
+  expect(await found({ from: '2099-01-01' })).toBe(0)
+  expect(await found({ to: '2099-01-01' })).toBe(3)
+  // half an hour after midnight by the one clock is still the day before by the other
+  await database().query(`update ledger_entry set happened_at = '2026-03-02T00:30:00Z'`)
+  expect(await found({ from: '2026-03-02' }, 'UTC')).toBe(3)
+  expect(await found({ from: '2026-03-02' }, 'America/Santiago')).toBe(0)
+  expect(await found({ to: '2026-03-01' }, 'America/Santiago')).toBe(3)
+})
+
+test('a container of the shelf is what the shelf says it is: another refrigerant is refused and nothing is stored', async () => {
+  await upsertEquipment(database(), { ...CYLINDER, spec: { ...CYLINDER.spec, refrigerant: 'R-1234yf' } })
+  await expect(charged(8617)).rejects.toThrow(/Cylinder 7 holds R-1234yf, the car’s label asks for R-134a: never mix/)
+  const { rows } = await database().query(`select count(*)::int as n from event where kind in ('charge-planned', 'container-started', 'container-ended')`)
+  expect(rows[0].n).toBe(0)
+  expect(await ledger()).toEqual([])
+})
+
+test('a container taken off twice is refused with its reason, and the book keeps the first', async () => {
+  await onShelf()
+  const { jobId } = await charged(8617)
+  const before = await ledger()
+  const again = transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [draft('container-ended', { id: 'Cylinder 7', grossG: 8500 })]))
+  await expect(again).rejects.toThrow(/not on the scale: it was weighed off already/)
+  expect(await ledger()).toEqual(before)
 })

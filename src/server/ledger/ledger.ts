@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { gaveOut, type LedgerDraft, type LedgerEntry, type LedgerKind } from '@/core/charge/ledger'
+import { type Balance, gaveOut, heelLeftG, type LedgerDraft, type LedgerEntry, type LedgerKind, type LedgerQuery } from '@/core/charge/ledger'
+import { heelG, tareOf } from '@/core/charge/plan'
 import type { EquipmentOf } from '@/core/equipment/equipment'
 import type { JobEvent } from '@/core/procedure/events'
 import { type JobState, lostG } from '@/core/procedure/state'
@@ -16,17 +17,35 @@ async function insertEntry(tx: Queryable, author: Author, e: New): Promise<void>
   )
 }
 
-/** Newest first; all of them, or those of a span of time. */
-export async function selectLedger(db: Queryable, from: Date | null, to: Date | null, limit: number): Promise<LedgerEntry[]> {
+/**
+ * Lines of the ledger, newest first.
+ * @param timeZone - the shop's: its days begin there
+ */
+export async function selectLedger(db: Queryable, query: LedgerQuery, timeZone: string, limit: number): Promise<LedgerEntry[]> {
   const { rows } = await db.query<Omit<LedgerEntry, 'happenedAt'> & { happenedAt: Date }>(
     `select l.id, l.kind, l.happened_at as "happenedAt", l.by_name as by, l.refrigerant, l.container, l.equipment_id as "equipmentId", l.grams,
             l.job_id as "jobId", j.summary ->> 'name' as car, l.why
        from ledger_entry l left join job j on j.id = l.job_id
-      where ($1::timestamptz is null or l.happened_at >= $1) and ($2::timestamptz is null or l.happened_at < $2)
-      order by l.happened_at desc, l.stored_at desc limit $3`,
-    [from, to, limit],
+      where ($1::date is null or l.happened_at >= ($1::date)::timestamp at time zone $5)
+        and ($2::date is null or l.happened_at < ($2::date + 1)::timestamp at time zone $5)
+        and ($3::text is null or position(lower($3) in lower(l.container)) > 0)
+        and ($4::text is null or position(lower($4) in lower(j.summary ->> 'name')) > 0)
+      order by l.happened_at desc, l.stored_at desc limit $6`,
+    [query.from ?? null, query.to ?? null, query.container || null, query.car || null, timeZone, limit],
   )
   return rows.map((r) => ({ ...r, happenedAt: r.happenedAt.toISOString() }))
+}
+
+/** What is left in every container by the book, g; cans of one charge only, which were never on the book, are left out. */
+export async function selectBalances(db: Queryable): Promise<Balance[]> {
+  const { rows } = await db.query<Balance>(
+    `select max(container) as container, equipment_id as "equipmentId", refrigerant, sum(grams) as grams
+       from ledger_entry
+      where equipment_id is not null or kind in ('bought', 'corrected')
+      group by equipment_id, refrigerant, case when equipment_id is null then container end
+      order by 1`,
+  )
+  return rows
 }
 
 /** Books a purchase or a correction by hand; the same id twice is booked once. */
@@ -40,6 +59,7 @@ export async function bookByHand(tx: Queryable, author: Author, draft: LedgerDra
  */
 export async function bookEvent(tx: Transaction, author: Author, jobId: string, event: JobEvent, state: JobState): Promise<void> {
   const { refrigerant } = state.opened.label
+  const ambientC = Math.max(-26, Math.min(60, state.opened.place.ambientC))
   const base = { happenedAt: event.happenedAt, refrigerant, jobId, eventId: event.id, why: '' }
   if (event.kind === 'recovered') {
     await insertEntry(tx, author, { ...base, id: randomUUID(), kind: 'recovered', container: 'recovery cylinder', equipmentId: null, grams: event.payload.grams })
@@ -53,10 +73,15 @@ export async function bookEvent(tx: Transaction, author: Author, jobId: string, 
   const { chargedG, purgedG } = gaveOut(ended.startGrossG, event.payload.grossG, purgeG + hoseG)
   const equipmentId = planned?.stockId ?? null
   const place = { container: equipmentId ? ended.id : `${ended.id}, ${state.opened.car.name}`, equipmentId }
-  if (equipmentId) await coverBy(tx, author, { ...base, ...place }, chargedG + purgedG, event.payload.grossG)
+  // a full can's tare is what it weighed less its net, whatever hung on the scale with it
+  const emptied = planned
+    ? heelLeftG({ kind: planned.kind, tareG: tareOf({ ...planned, grossG: ended.startGrossG }) }, event.payload.grossG, heelG(planned, refrigerant, ambientC))
+    : 0
+  if (equipmentId) await coverBy(tx, author, { ...base, ...place }, chargedG + purgedG + emptied, event.payload.grossG)
   const book = (kind: LedgerKind, grams: number) => (grams > 0 ? insertEntry(tx, author, { ...base, ...place, id: randomUUID(), kind, grams: -grams }) : Promise.resolve())
   await book('charged', chargedG)
   await book('purged', purgedG)
+  await book('heel', emptied)
 }
 
 /** A shelf container: its weight follows the scale, and its book never goes below nothing without a correction that says why. */

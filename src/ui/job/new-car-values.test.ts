@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { airHint, type NewCarValues, readAir, readNewCar } from './new-car-values'
+import { airHint, lineQuestion, type NewCarValues, readAir, readNewCar } from './new-car-values'
 
 const PROCEDURE = { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 }
 const RIG = { name: 'Cart', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic' as const, scaleStepG: 2 }
@@ -57,4 +57,44 @@ test('air is an altitude or a barometer, never a bare number', () => {
   expect(readAir('22.4 inHg')).toMatchObject({ value: { altitudeM: null, barometerPa: expect.closeTo(75_855, -1) } })
   expect(readAir('300 mbar')).toHaveProperty('error')
   expect(airHint('2380 m')).toMatch(/22\.4 inHg/)
+})
+
+const LINES = [
+  { name: 'front only', charge: '650 g' },
+  { name: 'front and rear', charge: '1120-1180 g' },
+]
+
+test('a label with several lines is kept whole, with the line that counts', () => {
+  const read = readNewCar({ ...VALUES, several: 'several', lines: LINES, picked: 1 }, PROCEDURE, RIG)
+  expect(read).toMatchObject({
+    payload: {
+      label: { lowG: 1120, highG: 1180, typed: '1120-1180 g', line: 'front and rear', lines: [{ name: 'front only', lowG: 650, highG: 650 }, { name: 'front and rear' }] },
+    },
+  })
+})
+
+test('a line without a name, one that is there twice and one that cannot be read are refused at their fields', () => {
+  expect(
+    errorsOf({
+      several: 'several',
+      lines: [
+        { name: '', charge: '650 g' },
+        { name: 'rear', charge: 'much' },
+        { name: 'rear', charge: '2 lb' },
+      ],
+    }),
+  ).toEqual({
+    line0: expect.stringMatching(/what this line is for/),
+    charge1: expect.stringMatching(/type a weight/),
+    line2: expect.stringMatching(/twice/),
+  })
+})
+
+test('the smallest line on a car with two evaporators is asked about, and a larger one on a car with one', () => {
+  const several = { ...VALUES, several: 'several' as const, lines: LINES }
+  expect(lineQuestion({ ...several, evaporators: '2', picked: 0 })).toMatch(/two evaporators, and the smallest line/)
+  expect(lineQuestion({ ...several, evaporators: '2', picked: 1 })).toBeUndefined()
+  expect(lineQuestion({ ...several, evaporators: '1', picked: 1 })).toMatch(/one evaporator, and a larger line/)
+  expect(lineQuestion({ ...several, evaporators: '1', picked: 0 })).toBeUndefined()
+  expect(lineQuestion({ ...VALUES, evaporators: '2' })).toBeUndefined()
 })

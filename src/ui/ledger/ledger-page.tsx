@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { balancesOf, LEDGER_KINDS, type LedgerEntry, totalsOf } from '@/core/charge/ledger'
+import { type Balance, LEDGER_KINDS, type LedgerEntry, type LedgerQuery, totalsOf } from '@/core/charge/ledger'
 import { massWords } from '@/core/charge/working'
 import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerant'
 import { newEventId, send } from '../api'
@@ -12,26 +12,30 @@ import { Pick } from '../form/pick'
 import { dateTimeIn } from '../format'
 
 type Stock = { id: string; name: string; refrigerant: Refrigerant }
-type Props = { entries: LedgerEntry[]; containers: Stock[]; timeZone: string }
+type Props = { entries: LedgerEntry[]; balances: Balance[]; query: LedgerQuery; containers: Stock[]; timeZone: string }
 
-const KIND_WORDS = { bought: 'bought', charged: 'into a car', purged: 'purged', recovered: 'recovered', corrected: 'corrected' } as const
+const KIND_WORDS = { bought: 'bought', charged: 'into a car', purged: 'purged', recovered: 'recovered', heel: 'heel of an empty can', corrected: 'corrected' } as const
 const grams = (g: number): string => `${g > 0 ? '+' : g < 0 ? '−' : ''}${Math.abs(Math.round(g)).toLocaleString('en')}`
 
 /** The refrigerant ledger: what is left in every container by the book, the sums, and every line; a file of all. */
-export function LedgerPage({ entries, containers, timeZone }: Props) {
+export function LedgerPage({ entries, balances, query, containers, timeZone }: Props) {
+  const asked = new URLSearchParams(Object.entries(query).filter((pair): pair is [string, string] => Boolean(pair[1]))).toString()
   const at = dateTimeIn(timeZone)
   return (
     <main className="grid grid-cols-[minmax(0,1fr)_380px] gap-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
       <section aria-label="Ledger">
         <div className="flex flex-wrap items-end justify-between gap-3">
           <h1 className="text-[30px] font-semibold leading-tight">Refrigerant ledger</h1>
-          <a href="/api/ledger.csv" className="plain-button flex items-center text-[16px]">
-            All of it as CSV
+          <a href={`/api/ledger.csv${asked ? `?${asked}` : ''}`} className="plain-button flex items-center text-[16px]">
+            {asked ? 'These lines as CSV' : 'All of it as CSV'}
           </a>
         </div>
+        <Which query={query} asked={asked !== ''} />
         <Totals entries={entries} />
         {entries.length === 0 ? (
-          <p className="py-6 text-[19px]">Nothing booked yet. What a charge takes out of a container is booked when the container is weighed.</p>
+          <p className="py-6 text-[19px]">
+            {asked ? 'No line is as asked for.' : 'Nothing booked yet. What a charge takes out of a container is booked when the container is weighed.'}
+          </p>
         ) : (
           <table className="mt-3 w-full text-[16px] max-sm:text-[15px]">
             <thead className="border-b-2 border-ink text-left text-[15px] text-ink-2">
@@ -72,8 +76,8 @@ export function LedgerPage({ entries, containers, timeZone }: Props) {
       <aside aria-label="Containers by the book">
         <h2 className="text-[20px] font-semibold">Left by the book</h2>
         <ul className="mt-1 border-t-2 border-ink">
-          {balancesOf(entries).map((b) => (
-            <li key={b.equipmentId ?? b.container} className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5 text-[17px]">
+          {balances.map((b) => (
+            <li key={b.equipmentId ?? `${b.container} ${b.refrigerant}`} className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5 text-[17px]">
               <span>
                 {b.container} <span className="text-[15px] text-ink-2">{b.refrigerant}</span>
               </span>
@@ -84,6 +88,39 @@ export function LedgerPage({ entries, containers, timeZone }: Props) {
         <Entry containers={containers} />
       </aside>
     </main>
+  )
+}
+
+/** Which lines are shown: days, container, car. An ordinary form, so that the address says it and can be kept. */
+function Which({ query, asked }: { query: LedgerQuery; asked: boolean }) {
+  const box = 'field mt-0.5 !min-h-11 !text-[16px]'
+  return (
+    <form method="get" action="/ledger" aria-label="Which lines" className="mt-2 flex flex-wrap items-end gap-3 text-[16px]">
+      <label>
+        From
+        <input type="date" name="from" defaultValue={query.from} className={box} />
+      </label>
+      <label>
+        To
+        <input type="date" name="to" defaultValue={query.to} className={box} />
+      </label>
+      <label className="w-40">
+        Container
+        <input name="container" defaultValue={query.container} className={box} />
+      </label>
+      <label className="w-40">
+        Car
+        <input name="car" defaultValue={query.car} className={box} />
+      </label>
+      <button type="submit" className="plain-button text-[16px]">
+        Show these
+      </button>
+      {asked && (
+        <a href="/ledger" className="plain-button flex items-center text-[16px]">
+          All
+        </a>
+      )}
+    </form>
   )
 }
 

@@ -1,15 +1,21 @@
 import { stringify } from 'csv-stringify/sync'
+import { LedgerQuery } from '@/core/charge/ledger'
 import { requireUser } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
-import { handle } from '@/server/http'
+import { handle, parseInput } from '@/server/http'
 import { selectLedger } from '@/server/ledger/ledger'
+import { selectShop } from '@/server/shop/shop'
 
 const MOST = 100_000
 
-/** The whole ledger as CSV, oldest first. */
-export const GET = handle(async () => {
+/** The ledger as CSV, oldest first; all of it, or the days, containers and cars that are asked for. */
+export const GET = handle(async (request) => {
   await requireUser()
-  const entries = (await selectLedger(database(), null, null, MOST)).reverse()
+  const asked = [...new URL(request.url).searchParams].filter(([, v]) => v !== '')
+  const query = parseInput(LedgerQuery, Object.fromEntries(asked))
+  const db = database()
+  const { timeZone } = await selectShop(db)
+  const entries = (await selectLedger(db, query, timeZone, MOST)).reverse()
   const rows = entries.map((e) => [e.happenedAt, e.kind, e.refrigerant, e.container, e.grams.toFixed(1), e.car ?? '', e.by, e.why])
   const text = stringify([['time', 'kind', 'refrigerant', 'container', 'grams', 'car', 'by', 'why'], ...rows])
   return new Response(text, { headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="refrigerant-ledger.csv"' } })
