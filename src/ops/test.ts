@@ -23,16 +23,20 @@ export async function test(args: string[]): Promise<void> {
   const root = placesOf('test').root
   const failed: string[] = []
   const count = { passed: 0, failed: 0 }
-  const note = (stage: string, run: Ran) => {
-    count.passed += run.passed
-    count.failed += run.failed
-    if (!run.ok) failed.push(stage)
+  const run = async (stage: Stage, work: () => Ran | Promise<Ran>) => {
+    if (!wanted(stage)) return
+    const begun = Date.now()
+    const ran = await work()
+    say(`${stage} took ${Math.round((Date.now() - begun) / 1000)} s`)
+    count.passed += ran.passed
+    count.failed += ran.failed
+    if (!ran.ok) failed.push(stage)
   }
-  if (wanted('lint')) note('lint', runBin(root, 'biome', ['check', '--error-on-warnings', '.']))
-  if (wanted('types')) note('types', runBin(root, 'tsc', ['--noEmit']))
-  if (wanted('unit')) note('unit', runBin(root, 'vitest', ['run', '--project', 'core', '--project', 'parts']))
-  if (wanted('database')) note('database', await databaseTests(root))
-  if (wanted('e2e')) note('e2e', await endToEndTests(root))
+  await run('lint', () => runBin(root, 'biome', ['check', '--error-on-warnings', '.']))
+  await run('types', () => runBin(root, 'tsc', ['--noEmit']))
+  await run('unit', () => runBin(root, 'vitest', ['run', '--project', 'core', '--project', 'parts']))
+  await run('database', () => databaseTests(root))
+  await run('e2e', () => endToEndTests(root))
   say(failed.length === 0 ? 'all stages passed' : `failed: ${failed.join(', ')}`)
   process.stdout.write(`${count.passed} passed, ${count.failed} failed\n`)
   if (failed.length > 0) process.exit(1)

@@ -143,7 +143,7 @@ function bandHalfWidthG(steps: readonly ChargeStep[], scaleStepG: number, holdUp
 function warningsOf(input: ChargePlanInput, shortG: number, halfWidth: number, allowance: number): string[] {
   const found: string[] = []
   if (shortG >= 1e-6) found.push(`These containers are ${Math.ceil(shortG)} g short of the target.`)
-  if (halfWidth > allowance) found.push(`This scale and these changes leave ±${halfWidth.toFixed(0)} g; the maker allows ±${allowance.toFixed(0)} g.`)
+  if (halfWidth > allowance) found.push(`This scale, with these changes, cannot meet ±${allowance.toFixed(0)} g: they leave ±${halfWidth.toFixed(0)} g.`)
   for (const c of input.containers) {
     const tare = tareOf(c)
     if (c.grossG < tare) found.push(`${c.id} weighs less than its own empty weight: check the gross, the tare and what lay on the scale.`)

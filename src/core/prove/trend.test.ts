@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { BenchRun } from '../rig/bench-run'
 import type { BenchTruth } from '../rig/bench-truth'
+import { BENCH_TRUTH } from '../tests/bench-fixture'
 import { cyclingOf, runningWords, ventTrend } from './trend'
 
 const points = (values: readonly number[], everyS = 5) => values.map((value, i) => ({ at: i * everyS * 1000, value }))
@@ -26,23 +27,9 @@ test('cycling is counted from rises beyond a third and two thirds: a trembling n
   expect(cyclingOf(points(Array.from({ length: 60 }, (_, i) => 300_000 + 200_000 * Math.exp(-i / 6))))).toBeNull()
 })
 
-const TRUTH: BenchTruth = {
-  volumeL: 2.5,
-  line: { boreMm: 9.5, lengthM: 1.2, hoses: 2 },
-  pumpCfm: 4,
-  ultimateMicron: 25,
-  leakPaM3S: 0,
-  waterG: 0,
-  boundG: 0,
-  ambientC: 25,
-  barometerPa: 101_325,
-  refrigerant: 'R-134a',
-  seed: 5,
-}
-
 /** Low side of a bench car that was filled and started, every fifth second of ten minutes. */
 function lowSide(truth: Partial<BenchTruth>) {
-  const bench = new BenchRun({ ...TRUTH, ...truth }, 2)
+  const bench = new BenchRun({ ...BENCH_TRUTH, ambientC: 25, ...truth }, 2)
   bench.rig = { ...bench.rig, engine: 'on', 'coupler-low': 'open', 'centre-hose': 'container' }
   bench.car.chargeG = 400
   return bench.runTo([], 600).flatMap((s) => s.readings.filter((r) => r.channel === 'low').map((r) => ({ at: s.second * 1000, value: r.value * 6894.757 + 101_325 })))

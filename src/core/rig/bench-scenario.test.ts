@@ -1,29 +1,13 @@
 import { expect, test } from 'vitest'
 import { saturationPa } from '../fluids/refrigerant'
+import { BENCH_TRUTH, PULLING, shut, turn } from '../tests/bench-fixture'
 import { kelvin } from '../units/temperature'
 import { type BenchAction, BenchRun } from './bench-run'
 import { type BenchTruth, Scenario } from './bench-truth'
 import { steadyCycle } from './steady-cycle'
 
-const TRUTH: BenchTruth = {
-  volumeL: 2.5,
-  line: { boreMm: 9.5, lengthM: 1.2, hoses: 2 },
-  pumpCfm: 4,
-  ultimateMicron: 25,
-  leakPaM3S: 0,
-  waterG: 0,
-  boundG: 0,
-  ambientC: 20,
-  barometerPa: 101_325,
-  refrigerant: 'R-134a',
-  seed: 5,
-}
-const turn = (second: number, part: string, state: string) => ({ second, kind: 'turn', part, state }) as BenchAction
-const PULLING = [turn(0, 'coupler-low', 'open'), turn(0, 'coupler-high', 'open'), turn(0, 'centre-hose', 'pump'), turn(0, 'pump', 'on')]
-const shut = (second: number) => [turn(second, 'valve-low', 'closed'), turn(second, 'valve-high', 'closed')]
-
 function run(truth: Partial<BenchTruth>, actions: BenchAction[], until: number) {
-  const bench = new BenchRun({ ...TRUTH, ...truth }, 2)
+  const bench = new BenchRun({ ...BENCH_TRUTH, ...truth }, 2)
   return { bench, seconds: bench.runTo(actions, until) }
 }
 const vacuum = (seconds: ReturnType<BenchRun['runTo']>) => new Map(seconds.flatMap((s) => s.readings.filter((r) => r.channel === 'vacuum').map((r) => [s.second, r.value])))

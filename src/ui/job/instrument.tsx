@@ -87,7 +87,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave }: Step
     case 'fix':
       return (
         <Section title="What was opened and renewed">
-          <FixForm />
+          <FixForm state={state} />
           <Label state={state} />
         </Section>
       )

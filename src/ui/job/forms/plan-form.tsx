@@ -131,7 +131,15 @@ function HowItGoesIn({ state }: { state: JobState }) {
   )
 }
 
-const ounces = (g: number): string => (g / GRAMS_PER_OUNCE).toFixed(1)
+/** A cell with a weight in both units, the ounces below. */
+function Weight({ grams, bold = false }: { grams: number; bold?: boolean }) {
+  return (
+    <td className="pb-1 text-right">
+      <span className={bold ? 'font-semibold' : ''}>{grams.toFixed(0)} g</span>
+      <span className="block text-[15px] leading-tight text-ink-2">{(grams / GRAMS_PER_OUNCE).toFixed(1)} oz</span>
+    </td>
+  )
+}
 
 /** The plan worked out as one types, line by line, so that it can be checked by hand. */
 function Preview({ state }: { state: JobState }) {
@@ -151,7 +159,7 @@ function Preview({ state }: { state: JobState }) {
             <th className="text-right font-medium">on at</th>
             <th className="text-right font-medium">stop at</th>
             <th className="text-right font-medium">taken</th>
-            <th className="text-right font-medium max-sm:hidden">of it purged</th>
+            <th className="text-right font-medium">of it purged</th>
             <th className="text-right font-medium">in the car</th>
           </tr>
         </thead>
@@ -164,22 +172,18 @@ function Preview({ state }: { state: JobState }) {
                   {s.id}
                   {s.emptied ? ', to its heel' : ''}
                 </td>
-                <td className="text-right">{s.startGrossG.toFixed(0)} g</td>
-                <td className="text-right">
-                  <b className="font-semibold">{s.stopGrossG.toFixed(0)} g</b> <span className="max-sm:block">{ounces(s.stopGrossG)} oz</span>
-                </td>
-                <td className="text-right">
-                  {s.takenG.toFixed(0)} g <span className="max-sm:block">{ounces(s.takenG)} oz</span>
-                </td>
-                <td className="text-right max-sm:hidden">{s.purgeG.toFixed(0)} g</td>
-                <td className="text-right">{Math.max(0, sum).toFixed(0)} g</td>
+                <Weight grams={s.startGrossG} />
+                <Weight grams={s.stopGrossG} bold />
+                <Weight grams={s.takenG} />
+                <Weight grams={s.purgeG} />
+                <Weight grams={Math.max(0, sum)} />
               </tr>
             )
           })}
         </tbody>
       </table>
-      <p className="mt-2">
-        Into the car <b className="font-semibold">{massWords(plan.deliveredG)}</b>, at 95 % between {plan.bandG[0].toFixed(0)} and {plan.bandG[1].toFixed(0)} g.{' '}
+      <p className="mt-1">
+        Into the car <b className="font-semibold">{massWords(plan.deliveredG)}</b>, at 95 % between {massWords(plan.bandG[0])} and {massWords(plan.bandG[1])}.{' '}
         {plan.meetsTolerance ? `Within the ±${input.toleranceG.toFixed(0)} g allowed.` : ''}
       </p>
       <details className="mt-1 text-[16px] text-ink-2">

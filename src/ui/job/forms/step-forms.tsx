@@ -24,8 +24,9 @@ export function ZeroForm({ state, recovering }: { state: JobState; recovering: b
   )
 }
 
-export function FixForm() {
+export function FixForm({ state }: { state: JobState }) {
   const { values, change } = useForms()
+  const { car, label } = state.opened
   return (
     <div className="max-w-[820px]">
       <fieldset>
@@ -63,6 +64,12 @@ export function FixForm() {
         <Field label="Oil owed, mL" {...useField('oilMl')} inputMode="decimal" hint={oilWords(RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })))} />
         <Field label="Because of" {...useField('oilReason')} placeholder="part, or oil seen lost" />
       </div>
+      <p className="text-[16px]">Oil by the label: {label.oilKind}. Never added without a reason.</p>
+      {car.hybrid && (
+        <p className="text-[16px] font-medium text-caution">
+          △ Hybrid: its compressor takes only the maker’s non-conducting oil; any other can put the car’s high voltage on its housing.
+        </p>
+      )}
     </div>
   )
 }
