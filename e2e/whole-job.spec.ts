@@ -85,7 +85,7 @@ async function charge(page: Page): Promise<void> {
     await press(page, 'Container is shut')
   }
   await expect(theCall(page)).toContainText(/is in\. Prove it\./)
-  await expect(theCall(page)).toContainText('allows ±15')
+  await expect(theCall(page)).toContainText('within the ±15 g allowed')
   await press(page, 'Go on to the proof')
 }
 

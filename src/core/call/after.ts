@@ -3,6 +3,7 @@ import type { JobState, LeaveItem } from '../procedure/state'
 import { bandsFor } from '../prove/bands'
 import { diagnose } from '../prove/diagnose'
 import { proofHistory } from '../prove/proof-history'
+import { chanceWords } from '../units/chance'
 import { type Call, finish, type Live, record, set } from './types'
 
 /** The engine runs this long before a first reading says anything, minutes (practice: five to ten). */
@@ -49,7 +50,7 @@ function callProved(state: JobState, live: Live): Call {
     sentence: right ? 'Proved. Leave it in order.' : 'Read, and not as it should be.',
     why: right
       ? ['The readings are in the record beside the bands they were held against.']
-      : [`Likeliest, ${Math.round(100 * first.chance)} %: ${first.sentence} ${first.next}`, 'Never a certainty from two needles. The readings are in the record.'],
+      : [`Likeliest, ${chanceWords(first.chance)}: ${first.sentence} ${first.next}`, 'Never a certainty from two needles. The readings are in the record.'],
     watch: [],
     action: { label: 'Close it up', key: 'C', does: record(finish('prove')) },
     plain: [],

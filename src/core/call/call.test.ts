@@ -190,6 +190,10 @@ describe('the charge', () => {
     const running = later(open, 74, part('engine', 'on'))
     const why = callFor(running, live(80, { scaleG: 300, flowGMin: 1 })).why.join(' ')
     expect(why).toMatch(/cooled itself.*50 °C at most.*connector first.*last step of diagnosis/)
+    // an engine that has just been started is given its minute
+    expect(callFor(running, live(75, { scaleG: 300, flowGMin: 1 })).sentence).toMatch(/Hand on the low valve/)
+    const together = { scaleG: 300, flowGMin: 1, lowPa: 75_815 + 350_000, highPa: 75_815 + 355_000 }
+    expect(callFor(running, live(80, together))).toMatchObject({ sentence: 'The compressor does not run.', action: { label: 'Low valve is shut' } })
   })
 
   test('a shut low valve asks for the weight, and offers to open again while grams are wanted', () => {

@@ -1,4 +1,4 @@
-import { FADED_G_MIN, fadedCause } from '../charge/faded'
+import { FADED_G_MIN, type Faded, fadedCause } from '../charge/faded'
 import { firstChargeG } from '../charge/first-charge'
 import { heelG, tareOf } from '../charge/plan'
 import { stopNow, stopsNow, toleranceG } from '../charge/plan-for-job'
@@ -10,6 +10,8 @@ import { type Call, finish, type Live, record, set } from './types'
 const grams = (value: number): string => Math.round(value).toLocaleString('en')
 /** From this much on it is worth opening again, g (assumed: what a scale step and the hose blur). */
 const MORE_FROM_G = 4
+/** A flow is not called faded before a started engine or an opened valve has had this long, ms (assumed: the flow is measured over a minute). */
+const FLOW_BUILDS_MS = 90_000
 
 export function callCharge(state: JobState, live: Live): Call {
   if (!state.plan) {
@@ -135,7 +137,22 @@ function callContainer(state: JobState, live: Live, container: ChargedContainer)
       after: `Low side only, down to ${grams(stopG)} g.`,
     }
   }
-  return callFlowing(state, live, stopG, container)
+  const turnedMs = Math.max(...['engine' as const, words.valve].map((p) => Date.parse(state.turnedAt[p] ?? startedAt)))
+  const faded = live.nowMs - turnedMs > FLOW_BUILDS_MS && rig.engine === 'on' && live.flowGMin !== undefined && live.flowGMin < FADED_G_MIN && left > MORE_FROM_G
+  if (faded) return callFaded(state, fadedOf(state, live, container), left)
+  return callFlowing(state, live, stopG)
+}
+
+/** Grams are wanted and nothing flows: what is wrong is the call, not the stop that is far. */
+function callFaded(state: JobState, { headline, sentence, next }: Faded, leftG: number): Call {
+  return {
+    sentence: headline,
+    why: [sentence, next, `${grams(leftG)} g are still to come out of it.`],
+    watch: [...WAY_WORDS[wayOf(state)].watch],
+    action: { label: `${valveName(state) === 'low' ? 'Low' : 'High'} valve is shut`, key: 'V', does: record(...shutDeeds(state)) },
+    plain: [{ label: 'Engine is off', key: 'E', does: record(set('engine', 'off')) }],
+    after: 'Or leave it open and wait: the call follows the flow.',
+  }
 }
 
 /** What the vacuum takes by itself at this place, g, within the refrigerant's table. */
@@ -157,11 +174,11 @@ function callClose(state: JobState, id: string, leftG: number): Call {
 }
 
 /** Why little flows, from what both sides, the weight and the engine say. */
-function fadedOf(state: JobState, live: Live, { id, startGrossG }: ChargedContainer): string[] {
+function fadedOf(state: JobState, live: Live, { id, startGrossG }: ChargedContainer): Faded {
   const { label, place } = state.opened
   const planned = state.plan?.containers.find((c) => c.id === id)
   const held = (live.scaleG ?? startGrossG) - (planned ? tareOf({ ...planned, grossG: startGrossG }) + heelG(planned, label.refrigerant, tableC(place.ambientC)) : 0)
-  const cause = fadedCause({
+  return fadedCause({
     engineOn: state.rig.engine === 'on',
     lowPa: live.lowPa,
     highPa: live.highPa,
@@ -170,12 +187,11 @@ function fadedOf(state: JobState, live: Live, { id, startGrossG }: ChargedContai
     ambientC: tableC(place.ambientC),
     barometerPa: place.barometerPa,
   })
-  return [cause.sentence, cause.next]
 }
 
 const tableC = (ambientC: number): number => Math.max(-26, Math.min(60, ambientC))
 
-function callFlowing(state: JobState, live: Live, stopG: number, container: ChargedContainer): Call {
+function callFlowing(state: JobState, live: Live, stopG: number): Call {
   const rate = live.flowGMin
   const left = (live.scaleG ?? Number.NaN) - stopG
   const { closing } = live
@@ -192,7 +208,6 @@ function callFlowing(state: JobState, live: Live, stopG: number, container: Char
     },
     why: [
       rate === undefined ? 'No flow measured yet: type what the scale shows.' : `${rate.toFixed(0)} g a minute leaves the container.`,
-      ...(!engineOff && rate !== undefined && rate < FADED_G_MIN && left > MORE_FROM_G ? fadedOf(state, live, container) : []),
       ...(closing?.short
         ? [`Closed ${grams(closing.aimG - stopG)} g short at first: at this flow nobody knows this hand well enough. The rest through a valve a quarter open.`]
         : []),

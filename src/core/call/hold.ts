@@ -1,5 +1,6 @@
 import type { HoldResult, Verdict } from '../hold/judge'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '../procedure/state'
+import { chanceWords } from '../units/chance'
 import { type Ask, type Call, type CallButton, type Live, record } from './types'
 
 const decide = (label: string, key: string, next: 'charge' | 'pull' | 'fix' | 'hold'): CallButton => ({
@@ -50,7 +51,7 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
   const over = live.nowMs >= ends
   const end: CallButton = { label: over ? 'Judge the hold' : 'End the hold', key: 'E', does: { do: 'judge' }, ...(!over && !found && { ask: shorten(judged) }) }
   return {
-    sure: finding === 'wet' ? `damp, ${Math.round(100 * (judged?.probability.damp ?? 1))} %; leak open` : sureOf(judged),
+    sure: finding === 'wet' ? `damp, ${chanceWords(judged?.probability.damp ?? 1)}; leak open` : sureOf(judged),
     sentence: over ? 'Time is up. Judge it.' : found ? `${FOUND_WORDS[finding]} No need to wait.` : 'Leave it. Come back at',
     ...(over || found ? {} : { figure: { text: live.clock(ends), caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min` } }),
     why: [...(judged?.reasons ?? ['The first minutes show gas settling, not the car.']), ...(over ? [] : expectedWords(judged, hold, live))],
@@ -82,7 +83,7 @@ function shorten(judged: HoldResult | undefined): Ask {
 function sureOf(judged: HoldResult | undefined): string {
   if (!judged || judged.verdict === 'undecided') return 'undecided, as expected'
   const leak = judged.probability.leak
-  return `${judged.verdict}, ${Math.round(100 * (leak >= 0.5 ? leak : 1 - leak))} %`
+  return `${judged.verdict}, ${chanceWords(leak >= 0.5 ? leak : 1 - leak)}`
 }
 
 function provesOf(judged: HoldResult | undefined, state: JobState): string {
@@ -128,7 +129,7 @@ function callVerdict(state: JobState, hold: Hold): Call {
   const limit = ended.provesGramsPerYear === null ? undefined : gramsWords(ended.provesGramsPerYear)
   const found = ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak') ? [`Up to ${gramsWords(ended.leakGramsPerYear)} g a year, worst case.`] : []
   return {
-    sure: `leak ${Math.round(ended.leak * 100)} %, damp ${Math.round(ended.damp * 100)} %`,
+    sure: `leak ${chanceWords(ended.leak)}, damp ${chanceWords(ended.damp)}`,
     sentence: wet ? 'Damp for certain. Pull again.' : SENTENCES[ended.verdict],
     why: [
       ...ended.reasons,

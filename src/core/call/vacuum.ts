@@ -1,6 +1,7 @@
 import { dewPointAtMostC } from '../fluids/water'
 import { currentPull, type JobState } from '../procedure/state'
 import type { AdviceKind } from '../pull/advisor'
+import { chanceWords } from '../units/chance'
 import { PA_PER_MICRON } from '../units/constants'
 import { type Ask, type Call, finish, type Live, record, set } from './types'
 
@@ -125,7 +126,7 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
   const likely = top && top.probability >= LIKELY ? top : undefined
   const stuck = likely !== undefined && likely.kind !== 'on-course' && likely.kind !== 'boiling'
   return {
-    sure: likely ? `${STANDS[likely.kind]}, ${Math.round(100 * likely.probability)} %` : 'by the procedure’s minutes',
+    sure: likely ? `${STANDS[likely.kind]}, ${chanceWords(likely.probability)}` : 'by the procedure’s minutes',
     sentence: stuck ? likely.sentence : late ? 'Not at the target yet.' : 'Leave it. Come back at',
     ...(late || stuck ? {} : { figure: { text: live.clock(due), caption: `in ${Math.max(1, Math.round((due - live.nowMs) / 60_000))} min` } }),
     why: [

@@ -22,6 +22,7 @@ test.each([
   const found = fadedCause({ ...NOW, ...change })
   expect(found.kind).toBe(kind)
   expect(found.next).toMatch(next)
+  expect(found.headline.length).toBeGreaterThan(10)
 })
 
 test('a switch is never bridged but as the last step, by the manual, and recorded', () => {

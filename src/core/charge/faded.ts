@@ -1,7 +1,7 @@
 import { type Refrigerant, restPressurePa } from '../fluids/refrigerant'
 
 /** Why little leaves a container whose valves are open, and what to do. */
-export type Faded = { kind: 'equal' | 'not-engaged' | 'below-switch' | 'empty' | 'cold' | 'slow'; sentence: string; next: string }
+export type Faded = { kind: 'equal' | 'not-engaged' | 'below-switch' | 'empty' | 'cold' | 'slow'; headline: string; sentence: string; next: string }
 
 /** Below this a flow has faded, g/min (assumed). */
 export const FADED_G_MIN = 4
@@ -34,7 +34,12 @@ export function fadedCause(now: {
   const { lowPa, highPa } = now
   const kPa = (pa: number) => `${Math.round((pa - now.barometerPa) / 1000)} kPa`
   if (now.aboveHeelG < EMPTY_G) {
-    return { kind: 'empty', sentence: 'This container is at its heel: what is left in it is vapour that stays.', next: 'Shut it, weigh it, and put the next one on.' }
+    return {
+      kind: 'empty',
+      headline: 'This container is empty.',
+      sentence: 'This container is at its heel: what is left in it is vapour that stays.',
+      next: 'Shut it, weigh it, and put the next one on.',
+    }
   }
   const insidePa = restPressurePa(now.refrigerant, now.ambientC)
   if (!now.engineOn) {
@@ -42,6 +47,7 @@ export function fadedCause(now: {
     return equal
       ? {
           kind: 'equal',
+          headline: 'The flow stopped. Engine on.',
           sentence: `The pressures have met${lowPa === undefined ? '' : `: the car stands at ${kPa(lowPa)}`}.`,
           next: 'Engine on, cooling at maximum; the rest by the low side.',
         }
@@ -51,23 +57,31 @@ export function fadedCause(now: {
     if (lowPa - now.barometerPa < SWITCH_PA_G) {
       return {
         kind: 'below-switch',
-        sentence: `The compressor does not run: ${kPa(lowPa)} in the car, its switch waits for about ${SWITCH_PA_G / 1000} kPa (assumed).`,
+        headline: 'The compressor does not run.',
+        sentence: `${kPa(lowPa)} in the car, its switch waits for about ${SWITCH_PA_G / 1000} kPa (assumed).`,
         next: 'Let more in by the container’s own pressure: engine off, warm water, 50 °C at most.',
       }
     }
     return {
       kind: 'not-engaged',
-      sentence: `Both sides stand near ${kPa(lowPa)} with the engine on: the compressor does not run.`,
+      headline: 'The compressor does not run.',
+      sentence: `Both sides stand near ${kPa(lowPa)} with the engine on.`,
       next: `Connector first, then the pressure switch and fuse; the charge last. ${BRIDGE}`,
     }
   }
   if (lowPa === undefined)
-    return { kind: 'slow', sentence: `The flow has faded. ${COLD.sentence}`, next: `${COLD.next} If the compressor does not run: connector first, then the switch. ${BRIDGE}` }
+    return {
+      kind: 'slow',
+      headline: 'The flow has faded.',
+      sentence: COLD.sentence,
+      next: `${COLD.next} If the compressor does not run: connector first, then the switch. ${BRIDGE}`,
+    }
   return COLD
 }
 
 const COLD: Faded = {
   kind: 'cold',
+  headline: 'The container is cold.',
   sentence: 'The container has cooled itself by giving vapour.',
   next: 'Stand it in warm water, 50 °C at most, no flame; or wait.',
 }

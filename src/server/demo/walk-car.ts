@@ -179,8 +179,8 @@ class Walk {
   }
 
   private async prove(atMs: number): Promise<void> {
-    const idle = { lowPaG: 285_000, highPaG: 1_060_000, ventC: 10.4, ambientC: 11, note: '', engine: 'idle' as const, humidity: 0.3 }
-    const speed = { lowPaG: 262_000, highPaG: 1_020_000, ventC: 9.6, ambientC: 11, note: 'steady', engine: 'at-speed' as const, humidity: 0.3 }
+    const idle = { lowPaG: 229_000, highPaG: 704_000, ventC: 6.1, ambientC: 11, note: '', engine: 'idle' as const, humidity: 0.3 }
+    const speed = { lowPaG: 217_000, highPaG: 672_000, ventC: 5.0, ambientC: 11, note: 'steady', engine: 'at-speed' as const, humidity: 0.3 }
     await this.deed(atMs, { kind: 'proof-read', payload: idle }, { kind: 'proof-read', payload: speed }, { kind: 'step-finished', payload: { step: 'prove' } })
   }
 

@@ -4,12 +4,11 @@ import { historyAgainst } from '@/core/hold/history'
 import { lossOf } from '@/core/hold/loss'
 import type { RuleSaid } from '@/core/hold/schools'
 import { currentHold, type JobState } from '@/core/procedure/state'
+import { chanceWords } from '@/core/units/chance'
 import { RulesTable } from './rules-table'
 import type { Deeds } from './use-deeds'
 
 type Props = { state: JobState; live: Live; rules: RuleSaid[] | undefined; deeds: Deeds; clock: (ms: number) => string }
-
-const percent = (share: number): string => `${Math.round(100 * share)} %`
 
 /** Beside the verdict: what was presumed, what the history says, and what people's simple rules would have said. */
 export function HoldStands({ state, live, rules, deeds, clock }: Props) {
@@ -34,7 +33,7 @@ function Presumed({ state, deeds, running }: { state: JobState; deeds: Deeds; ru
     <>
       <h3 className="font-semibold">Presumed before any reading</h3>
       <p>
-        leak {percent(leak)}, water {percent(damp)}, {even ? 'nothing from the story' : 'from the job’s story, assumed'}
+        leak {chanceWords(leak)}, water {chanceWords(damp)}, {even ? 'nothing from the story' : 'from the job’s story, assumed'}
       </p>
       {running && (
         <button

@@ -38,7 +38,7 @@ export function LabelEntry({ v, errors, warning, put }: Props) {
           {v.lines.map((line, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a line of the label is its place on it
             <div key={i} className="grid grid-cols-[112px_1fr_1fr] gap-x-3 max-sm:grid-cols-1">
-              <label className={`mt-7 flex min-h-[46px] items-center gap-2 text-[16px] max-sm:mt-1 ${v.picked === i ? 'font-semibold' : ''}`}>
+              <label className={`mt-7 flex min-h-[46px] self-start items-center gap-2 text-[16px] max-sm:mt-1 ${v.picked === i ? 'font-semibold' : ''}`}>
                 <input type="radio" name="line" className="size-5 accent-(--ink)" checked={v.picked === i} onChange={() => put('picked', i)} />
                 this car’s
               </label>

@@ -20,7 +20,8 @@ export function RunningTrace({ state, sides, nowMs, said, clock }: { state: JobS
   if (vent.length < 2 && low.length < 2) return null
   const left = 92
   const right = width - 96
-  const x = linear(fromMs, Math.max(nowMs, fromMs + 60_000), left, right)
+  const toMs = Math.max(fromMs + 60_000, nowMs, ...[low, high, vent].map((points) => points[points.length - 1]?.at ?? 0))
+  const x = linear(fromMs, toMs, left, right)
   const kPaY = linear(0, Math.max(400_000, ...high.map((p) => p.value - barometerPa)) * 1.08, HEIGHT, 6)
   const gauge = (points: readonly CurvePoint[]) => points.map((p) => ({ at: p.at, value: p.value - barometerPa }))
   const ventY = linear(0, Math.max(20, ...vent.map((p) => p.value)) * 1.1, HEIGHT, 6)
@@ -47,7 +48,7 @@ export function RunningTrace({ state, sides, nowMs, said, clock }: { state: JobS
             since {clock(fromMs)}
           </text>
         </g>
-        <TimeLabels fromMs={fromMs} toMs={Math.max(nowMs, fromMs + 60_000)} x={x} y={HEIGHT} clock={clock} marks={[]} most={width < 560 ? 3 : 8} left={left} right={right} />
+        <TimeLabels fromMs={fromMs} toMs={toMs} x={x} y={HEIGHT} clock={clock} marks={[]} most={width < 560 ? 3 : 8} left={left} right={right} />
       </svg>
       <figcaption className="text-[16px]">{said.join(' ')}</figcaption>
     </figure>

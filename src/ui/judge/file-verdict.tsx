@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
+import { chanceWords } from '@/core/units/chance'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { newSequence, send } from '../api'
 import { linear, niceTicks, pathOf } from '../chart/scales'
@@ -29,8 +30,7 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
       </p>
       <h2 className="text-[44px] font-semibold leading-tight max-sm:text-[34px]">{FOUND_SENTENCES[result.verdict]}</h2>
       <p className="text-[18px]">
-        leak {Math.round(100 * result.probability.leak)} %, water {Math.round(100 * result.probability.damp)} %; presumed {Math.round(100 * result.priors.leak)} and{' '}
-        {Math.round(100 * result.priors.damp)} %
+        leak {chanceWords(result.probability.leak)}, water {chanceWords(result.probability.damp)}; presumed {chanceWords(result.priors.leak)} and {chanceWords(result.priors.damp)}
       </p>
       {result.reasons.map((reason) => (
         <p key={reason} className="text-[18px]">

@@ -98,17 +98,17 @@ function Which({ query, asked }: { query: LedgerQuery; asked: boolean }) {
     <form method="get" action="/ledger" aria-label="Which lines" className="mt-2 flex flex-wrap items-end gap-3 text-[16px]">
       <label>
         From
-        <input type="date" name="from" defaultValue={query.from} className={box} />
+        <input type="date" name="from" defaultValue={query.from} className={`${box} !w-40`} />
       </label>
       <label>
         To
-        <input type="date" name="to" defaultValue={query.to} className={box} />
+        <input type="date" name="to" defaultValue={query.to} className={`${box} !w-40`} />
       </label>
-      <label className="w-40">
+      <label className="w-32">
         Container
         <input name="container" defaultValue={query.container} className={box} />
       </label>
-      <label className="w-40">
+      <label className="w-32">
         Car
         <input name="car" defaultValue={query.car} className={box} />
       </label>
@@ -132,7 +132,7 @@ function Totals({ entries }: { entries: LedgerEntry[] }) {
           <dt className="font-semibold">{refrigerant}</dt>
           {LEDGER_KINDS.filter((kind) => sums[kind] !== 0).map((kind) => (
             <dd key={kind}>
-              {KIND_WORDS[kind]} <b className="font-semibold">{Math.round(sums[kind]).toLocaleString('en')} g</b>
+              {KIND_WORDS[kind]} <b className="font-semibold">{kind === 'corrected' ? grams(sums[kind]) : Math.round(sums[kind]).toLocaleString('en')} g</b>
             </dd>
           ))}
         </div>

@@ -5,6 +5,7 @@ import { gramsWords } from '@/core/call/hold'
 import type { JobEvent } from '@/core/procedure/events'
 import { chargedG, type JobState } from '@/core/procedure/state'
 import { customerWords, restAfterCharge } from '@/core/prove/proof-history'
+import { chanceWords } from '@/core/units/chance'
 import { formatPoundsOunces } from '@/core/units/mass'
 import { dateTimeIn, gaugeText } from '../format'
 import { BeforeAfter } from '../job/before-after'
@@ -74,7 +75,7 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
             {h.skipped
               ? `skipped by ${h.skipped.by}: ${h.skipped.why}. Not proved: that it is tight, and that it is dry.`
               : h.ended
-                ? `${h.ended.verdict}, leak ${Math.round(h.ended.leak * 100)} %; held ${Math.round(h.ended.heldS / 60)} min${h.ended.provesGramsPerYear === null ? '' : `. Would have shown a leak of ${gramsWords(h.ended.provesGramsPerYear)} g a year, worst case; not proved: a smaller one, a core under its coupler, a seal that opens under pressure only`}${h.shortened ? `. Ended after ${Math.round(h.ended.heldS / 60)} of ${h.plannedMinutes} min by ${h.shortened.by}: ${h.shortened.why}` : ''}`
+                ? `${h.ended.verdict}, leak ${chanceWords(h.ended.leak)}; held ${Math.round(h.ended.heldS / 60)} min${h.ended.provesGramsPerYear === null ? '' : `. Would have shown a leak of ${gramsWords(h.ended.provesGramsPerYear)} g a year, worst case; not proved: a smaller one, a core under its coupler, a seal that opens under pressure only`}${h.shortened ? `. Ended after ${Math.round(h.ended.heldS / 60)} of ${h.plannedMinutes} min by ${h.shortened.by}: ${h.shortened.why}` : ''}`
                 : 'running'}
           </Fact>
         ))}

@@ -3,6 +3,7 @@ import { alarmWords } from '@/core/call/alarms'
 import type { JobEvent } from '@/core/procedure/events'
 import { PART_NAMES } from '@/core/procedure/parts'
 import { STEP_NAMES } from '@/core/procedure/steps'
+import { chanceWords } from '@/core/units/chance'
 import { RENEWED_WORDS } from './words'
 
 /** One line of the trail or the record for an event. */
@@ -30,7 +31,7 @@ export function eventWords(event: JobEvent): string {
     case 'isolated':
       return 'Isolated'
     case 'hold-ended':
-      return `Hold judged ${event.payload.verdict}, leak ${Math.round(event.payload.leak * 100)} %, damp ${Math.round(event.payload.damp * 100)} %`
+      return `Hold judged ${event.payload.verdict}, leak ${chanceWords(event.payload.leak)}, damp ${chanceWords(event.payload.damp)}`
     case 'hold-skipped':
       return `Hold skipped: ${event.payload.why}`
     case 'hold-shortened':
