@@ -12,7 +12,7 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true,
   forbidOnly: true,
-  reporter: [['line']],
+  reporter: [['list']],
   use: { baseURL: process.env.YPEROS_E2E_ADDRESS, launchOptions, trace: 'off' },
   projects: [
     // the tests that kill parts run last and alone, or they would pull the floor from under the others

@@ -53,6 +53,20 @@ describe('the ways of letting it in', () => {
   })
 })
 
+test('the school of one hose takes the manifold off first, without one caution, and leaves the high side to be read again', () => {
+  const start = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
+  const payload = chargePlanned(start, [{ id: 'cylinder-7', kind: 'cylinder', grossG: 9120, tareG: 3410 }], { ...usualChoices(start), line: 'single-hose' })
+  let state = later(start, 71, { kind: 'charge-planned', payload })
+  const call = callFor(state, live(72))
+  expect(call.sentence).toBe('Manifold off. One hose on the low port.')
+  for (const deed of deedsOf(call)) {
+    expect(cautionsBefore(state, deed).map((c) => c.code)).toEqual([])
+    state = later(state, 72, deed)
+  }
+  expect(state.rig).toMatchObject({ 'coupler-high': 'off', 'coupler-low': 'open', 'valve-low': 'closed', 'valve-high': 'closed' })
+  expect(callFor(state, live(73)).sentence).toBe('cylinder-7 on the scale.')
+})
+
 describe('the proof', () => {
   const proving = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }, part('engine', 'on'), done('charge'))
   const read = (engine: 'idle' | 'at-speed', lowPaG = 230_000): Deed => ({

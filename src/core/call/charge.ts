@@ -37,6 +37,7 @@ function callNext(state: JobState): Call {
   // a rest smaller than a scale can tell is no reason to put another container on
   if (!next || next.takenG - next.purgeG < MORE_FROM_G) return callFilled(state)
   const first = state.containers.length === 0
+  if (first && state.plan?.line === 'single-hose' && state.rig['coupler-high'] !== 'off') return callRigOff(state)
   const purged = next.purgeG > 0
   const words = WAY_WORDS[wayOf(state)]
   return {
@@ -53,6 +54,34 @@ function callNext(state: JobState): Call {
     action: { label: `${next.id} is connected`, key: 'C', does: { do: 'send', form: 'container-start' } },
     plain: [],
     after: `Then open its valve and the ${valveName(state)} valve${state.rig.engine === 'off' ? ', engine off' : ', slowly'}.`,
+  }
+}
+
+/** The school that takes the manifold off: both ports are closed and capped but one, and the container hangs on one hose. */
+function callRigOff({ rig }: JobState): Call {
+  const shut = (['valve-low', 'valve-high'] as const).filter((valve) => rig[valve] === 'open').map((valve) => set(valve, 'closed'))
+  return {
+    sentence: 'Manifold off. One hose on the low port.',
+    why: [
+      'Close both couplers, counter-clockwise, before they come off: the vacuum stays in the car.',
+      'High cap on at once. Then the charging hose on the low port, pressed until it opens the core and no further.',
+    ],
+    watch: ['The high side is not seen from here on: read it again for the proof.'],
+    action: {
+      label: 'One hose is on',
+      key: 'O',
+      does: record(
+        ...shut,
+        set('coupler-low', 'on'),
+        set('coupler-high', 'on'),
+        set('coupler-low', 'off'),
+        set('coupler-high', 'off'),
+        set('coupler-low', 'on'),
+        set('coupler-low', 'open'),
+      ),
+    },
+    plain: [],
+    after: 'Then the container on the scale.',
   }
 }
 

@@ -17,6 +17,7 @@ export type ChargeChoices = {
   hose: { boreMm: number; lengthM: number; drawnDown: boolean }
   purgeEachG: number
   purgeOnChange: boolean
+  line: 'rig-stays' | 'single-hose'
 }
 
 /** Middle of the label's line, g. */
@@ -35,6 +36,7 @@ export function usualChoices(state: JobState): ChargeChoices {
     hose: plan?.hose ?? { boreMm: own.boreMm, lengthM: own.lengthM, drawnDown: true },
     purgeEachG: plan?.purgeEachG ?? PURGE_G,
     purgeOnChange: plan?.purgeOnChange ?? true,
+    line: plan?.line ?? 'rig-stays',
     ...(plan?.reason !== undefined && { reason: plan.reason }),
   }
 }
@@ -78,6 +80,7 @@ export function chargePlanned(state: JobState, containers: readonly Container[],
     way: choices.way,
     hose: choices.hose,
     purgeOnChange: choices.purgeOnChange,
+    line: choices.line,
     ...(choices.reason !== undefined && { reason: choices.reason }),
   }
 }

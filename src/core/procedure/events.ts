@@ -158,6 +158,8 @@ export const PAYLOADS = {
     /** school of letting it in; vapour by the low side when it is not said */
     way: z.enum(WAYS).optional(),
     hose: z.strictObject({ boreMm: z.number().min(1).max(30), lengthM: z.number().min(0).max(10), drawnDown: z.boolean() }).optional(),
+    /** whether the manifold stays on for the charge, or comes off for one charging hose on the low port */
+    line: z.enum(['rig-stays', 'single-hose']).optional(),
     /** false where the hose stays shut while a container is changed */
     purgeOnChange: z.boolean().optional(),
     /** why the target is not the label's */

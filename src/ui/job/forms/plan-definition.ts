@@ -59,6 +59,7 @@ export function readChoices(values: Values, state: JobState, c: Collector): Char
     hose: { boreMm, lengthM, drawnDown: values.end !== 'full' },
     purgeEachG: c.take('purge', readMass(values.purge ?? ''), usual.purgeEachG),
     purgeOnChange: values.change !== 'shut',
+    line: values.line === 'single-hose' && readsLow(values) ? 'single-hose' : 'rig-stays',
     ...(reason && { reason }),
   }
 }
@@ -68,6 +69,9 @@ function targetOf(values: Values, state: JobState, c: Collector): number {
   const { targetG } = usualChoices(state)
   return values.target === asTyped(targetG) ? targetG : c.take('target', readMass(values.target ?? ''), 0)
 }
+
+/** One hose on the low port charges by the low side only. */
+const readsLow = (values: Values): boolean => (values.way ?? 'vapour-low') === 'vapour-low'
 
 const asTyped = (grams: number): string => `${Math.round(grams * 10) / 10} g`
 
@@ -84,6 +88,7 @@ export const plan: FormDefinition = {
       end: usual.hose.drawnDown ? 'drawn' : 'full',
       change: usual.purgeOnChange ? 'purged' : 'shut',
       purge: asTyped(usual.purgeEachG),
+      line: usual.line,
     }
   },
   parse: (values, state) => {

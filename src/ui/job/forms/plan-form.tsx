@@ -122,6 +122,12 @@ function HowItGoesIn({ state }: { state: JobState }) {
           ]}
           onChange={(v) => change('change', v)}
         />
+        <Choice
+          label="For the charge the manifold"
+          value={values.line === 'single-hose' && way === 'vapour-low' ? 'single-hose' : 'rig-stays'}
+          options={[{ value: 'rig-stays', label: 'stays on' }, ...(way === 'vapour-low' ? [{ value: 'single-hose', label: 'comes off, one hose on the low port' }] : [])]}
+          onChange={(v) => change('line', v)}
+        />
         <MassField name="purge" label="One purge" hint="small purges are commonly exempt; deliberate venting is not" />
       </div>
       <p className="pb-1 text-[15px] text-ink-2">
