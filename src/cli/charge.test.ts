@@ -43,7 +43,7 @@ test('a hose that stayed shut at the change is purged once; a range aims at its 
 
 test('the working can be read and checked by hand', () => {
   const { stdout } = charge({})
-  expect(stdout).toMatch(/474 g on the scale, empty 134 g, so it holds 340 g/)
+  expect(stdout).toMatch(/474 g \(16.7 oz\) on the scale, empty 134 g \(4.7 oz\), so it holds 340 g \(12.0 oz\)/)
   expect(stdout).toMatch(/1 lb 3\.0 oz/)
 })
 

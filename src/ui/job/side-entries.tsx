@@ -24,10 +24,10 @@ export function BeforeEntry({ state, deeds }: Props) {
       action="Keep it as before"
       deeds={deeds}
       fields={[
-        { name: 'vent', label: 'Middle vent', hint: celsiusHint, placeholder: '21 C' },
+        { name: 'vent', label: 'Vent before', hint: celsiusHint, placeholder: '21 C' },
         { name: 'ambient', label: 'Ambient then', initial: `${ambientC} C`, hint: celsiusHint },
-        { name: 'low', label: 'Low side', hint: pressure },
-        { name: 'high', label: 'High side', hint: pressure },
+        { name: 'low', label: 'Low side before', hint: pressure },
+        { name: 'high', label: 'High side before', hint: pressure },
       ]}
       read={(v, c) => {
         const ventC = c.take('vent', readCelsius(v.vent ?? ''), 0)
@@ -89,9 +89,9 @@ export function MakerEntry({ state, deeds }: Props) {
       action="Hold it against these"
       deeds={deeds}
       fields={[
-        { name: 'low', label: 'Low side', placeholder: '200 to 300 kPa' },
-        { name: 'high', label: 'High side', placeholder: '150 to 220 psi' },
-        { name: 'vent', label: 'Middle vent', placeholder: '4 to 10 C' },
+        { name: 'low', label: 'The maker’s low side', placeholder: '200 to 300 kPa' },
+        { name: 'high', label: 'The maker’s high side', placeholder: '150 to 220 psi' },
+        { name: 'vent', label: 'The maker’s vent', placeholder: '4 to 10 C' },
       ]}
       read={(v, c) => {
         const low = span('low', v.low ?? '', c, gauge)
