@@ -67,6 +67,23 @@ test('the school of one hose takes the manifold off first, without one caution, 
   expect(callFor(state, live(73)).sentence).toBe('cylinder-7 on the scale.')
 })
 
+test('two grams that a scale can hardly tell are no reason to put another container on', () => {
+  const start = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
+  const containers = [
+    { id: 'cylinder-6', kind: 'cylinder' as const, grossG: 4000, tareG: 3460 },
+    { id: 'cylinder-7', kind: 'cylinder' as const, grossG: 9120, tareG: 3410 },
+  ]
+  const planned = later(
+    start,
+    71,
+    { kind: 'charge-planned', payload: chargePlanned(start, containers) },
+    { kind: 'container-started', payload: { id: 'cylinder-6', grossG: 4000 } },
+  )
+  const ended = (grossG: number) => callFor(later(planned, 80, { kind: 'container-ended', payload: { id: 'cylinder-6', grossG } }), live(81)).sentence
+  expect(ended(3459)).toBe('538 g is in. Prove it.')
+  expect(ended(3480)).toBe('cylinder-7 on the scale.')
+})
+
 describe('the proof', () => {
   const proving = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }, part('engine', 'on'), done('charge'))
   const read = (engine: 'idle' | 'at-speed', lowPaG = 230_000): Deed => ({

@@ -41,12 +41,22 @@ describe('the stops follow what was weighed', () => {
     expect(stopOf(later(cylinder, 72, on('cylinder-7', 9158, 'hose-hung-on')), 'cylinder-7')).toBeCloseTo(9158 - 543, 9)
   })
 
+  test('a partly used can is emptied to its own empty weight, hose and all', () => {
+    const used: Container = { id: 'can-1', kind: 'can', grossG: 260, tareG: 132 }
+    const state = planned([used, CYLINDER])
+    const usual = stopOf(later(state, 72, on('can-1', 260)), 'can-1')
+    expect(usual).toBeCloseTo(132 + heelG(used, 'R-134a', 11), 9)
+    expect(stopOf(later(state, 72, on('can-1', 298, 'hose-hung-on')), 'can-1')).toBeCloseTo(usual + 38, 9)
+  })
+
   test('a second plan asks for the rest only, purges once more unless the hose stayed shut, and keeps what was used', () => {
     const once = later(planned([CAN]), 80, on('can-1', 474), off('can-1', 146))
     expect(chargedG(once)).toBe(325)
     const again = planned([SECOND], {}, once)
     expect(stopOf(again, 'can-2')).toBeCloseTo(470 - (540 - 325) - 3, 9)
     expect(chargedG(again)).toBe(325)
+    // the one that was used stays known, with its empty weight
+    expect(again.plan?.containers.map((c) => c.id)).toEqual(['can-1', 'can-2'])
     expect(stopOf(planned([SECOND], { purgeOnChange: false }, once), 'can-2')).toBeCloseTo(470 - (540 - 325), 9)
   })
 
@@ -88,6 +98,9 @@ test('what stays in a hose that is taken off full is not in the car, and is coun
   const state = planned([CAN, CYLINDER], { way: 'liquid-high', hose })
   const first = later(state, 80, on('can-1', 474), off('can-1', 174))
   expect(chargedG(first)).toBeCloseTo(300 - 3 - held, 9)
+  const levels = levelsOf(first)
+  expect(levels[0]?.toG).toBeCloseTo(300 - 3 - held, 9)
+  expect(levelsOf(state)[1]?.toG).toBeCloseTo(540, 9)
   const both = later(first, 90, on('cylinder-7', 9120), off('cylinder-7', 8917))
   expect(chargedG(both)).toBeCloseTo(300 - 3 - held + 200, 9)
 })

@@ -53,6 +53,13 @@ test('the same reading twice makes it surer, and a hundred times no surer than h
   expect(sure(100)).toBeLessThan(0.93)
 })
 
+test('a compressor that cycles speaks for a shortage and against all being well', () => {
+  const chance = (kind: string, cycling: boolean) =>
+    diagnose([{ reading: { lowPaG: 165_000, highPaG: 950_000, ventC: 12 }, bands: BANDS }], { ...FULL, chargedG: 500, cycling }).find((c) => c.kind === kind)?.chance ?? 0
+  expect(chance('short', true)).toBeGreaterThan(1.3 * chance('short', false))
+  expect(chance('as-it-should-be', true)).toBeLessThan(chance('as-it-should-be', false))
+})
+
 test('without a reading nothing is said', () => {
   expect(diagnose([], FULL)).toEqual([])
 })

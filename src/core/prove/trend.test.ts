@@ -23,6 +23,8 @@ test('cycling is counted from rises beyond a third and two thirds: a trembling n
   const saw = Array.from({ length: 60 }, (_, i) => 300_000 + 100_000 * Math.abs(((i / 6) % 2) - 1))
   expect(cyclingOf(points(saw))).toMatchObject({ periodS: expect.closeTo(60, 6), fromPa: expect.closeTo(315_000, -4.3), toPa: expect.closeTo(385_000, -4.3) })
   expect(cyclingOf(points(Array.from({ length: 60 }, (_, i) => 300_000 + 20_000 * (i % 2))))).toBeNull()
+  // twice up is a restart, not a habit
+  expect(cyclingOf(points(saw.slice(0, 26)))).toBeNull()
   // engaged once and running since: a fall is no habit
   expect(cyclingOf(points(Array.from({ length: 60 }, (_, i) => 300_000 + 200_000 * Math.exp(-i / 6))))).toBeNull()
 })

@@ -96,6 +96,21 @@ describe('the containers', () => {
     expect(second).toMatchObject({ payload: { targetG: 560, stops: [{ id: 'can-2', takenG: expect.closeTo(560 - 325, 6), purgeG: 0 }] } })
   })
 
+  test('a cylinder of the shelf that is put on again goes by a name of its own', () => {
+    const shelf = { ...usual, kind1: 'cylinder', gross1: '9120 g', second1: '3410 g', stock1: '00000000-0000-4000-8000-000000000007', name1: 'Cylinder 7' }
+    const [first] = deedsOf(FORMS.plan.parse(shelf, charging))
+    expect(first).toMatchObject({ payload: { containers: [{ id: 'Cylinder 7', stockId: shelf.stock1 }] } })
+    const off = later(
+      charging,
+      71,
+      ...(first ? [first] : []),
+      { kind: 'container-started', payload: { id: 'Cylinder 7', grossG: 9120 } },
+      { kind: 'container-ended', payload: { id: 'Cylinder 7', grossG: 8900 } },
+    )
+    const [again] = deedsOf(FORMS.plan.parse({ ...shelf, gross1: '8900 g' }, off))
+    expect(again).toMatchObject({ payload: { containers: [{ id: 'Cylinder 7, again' }] } })
+  })
+
   test('a second container left empty is left out', () => {
     const [deed] = deedsOf(FORMS.plan.parse({ ...TWO, gross2: '' }, charging))
     expect(deed).toMatchObject({ payload: { containers: [{ id: 'can-1' }] } })
