@@ -6,14 +6,13 @@ import { refusalOf } from '@/core/procedure/refusals'
 import type { JobState } from '@/core/procedure/state'
 import { summarise } from '@/core/procedure/summary'
 import { canonicalJson } from '@/core/record/canonical'
+import type { Author } from '../accounts/author'
 import type { Transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { bookEvent } from '../ledger/ledger'
 import { hashOf } from '../records/chain'
 import { insertClockSegment, type JobRow, selectClock, selectEvents, selectJobForUpdate } from './job-rows'
 import { notifyChange } from './notify'
-
-export type Author = { id: string | null; name: string }
 
 /** What became of each draft: its place in the chain, and whether it had been stored before. */
 export type Appended = { id: string; seq: number; repeated: boolean }

@@ -6,10 +6,11 @@ import { jobTimeMs } from '@/core/procedure/clock'
 import type { HoldEnded } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { currentHold, type JobState } from '@/core/procedure/state'
+import type { Author } from '../accounts/author'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { selectAverages } from '../readings/history'
-import { type Appended, type Author, appendEvents } from './append-events'
+import { type Appended, appendEvents } from './append-events'
 import { selectClock, selectEvents } from './job-rows'
 
 /**

@@ -4,8 +4,8 @@ import { heelG, tareOf } from '@/core/charge/plan'
 import type { EquipmentOf } from '@/core/equipment/equipment'
 import type { JobEvent } from '@/core/procedure/events'
 import { type JobState, lostG } from '@/core/procedure/state'
+import type { Author } from '../accounts/author'
 import type { Queryable, Transaction } from '../db/pool'
-import type { Author } from '../jobs/append-events'
 
 type New = Omit<LedgerEntry, 'by' | 'car'> & { eventId: string | null }
 

@@ -7,7 +7,7 @@ import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { Figure } from '../form/figure'
 import type { CurvePoint } from '../hooks/use-job-live'
 import { useCountdownSound } from '../hooks/use-sound'
-import { ChargeAscent } from './charge-ascent'
+import { ChargeAscent } from './ascent/charge-ascent'
 
 type Props = { state: JobState; live: Live; scale: readonly CurvePoint[]; clock: (ms: number) => string }
 

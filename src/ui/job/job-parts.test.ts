@@ -3,7 +3,7 @@ import { RIG_AT_START } from '@/core/procedure/parts'
 import { CAR, eventAt, HOLDING, job, later, minutes, PULLING, part, RIGGED } from '@/core/tests/job-fixture'
 import { holdSamples } from '../hooks/use-judge'
 import { eventWords } from '../words/event-words'
-import { ascentOf } from './charge-ascent'
+import { ascentOf } from './ascent/ahead'
 import { following } from './connection-drawing'
 import { cautionsOf } from './use-deeds'
 

@@ -1,0 +1,49 @@
+import { expect, test } from 'vitest'
+import type { Deed, Live } from '@/core/call/types'
+import { levelsOf } from '@/core/charge/levels'
+import { chargePlanned } from '@/core/charge/plan-for-job'
+import { CAR, HOLDING, job, later, minutes } from '@/core/tests/job-fixture'
+import { aheadOf, lensRange } from './ahead'
+
+const start = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
+const containers = [
+  { id: 'can-1', kind: 'can' as const, grossG: 474, netG: 340 },
+  { id: 'cylinder-7', kind: 'cylinder' as const, grossG: 9120, tareG: 3410 },
+]
+const planned = later(start, 71, { kind: 'charge-planned', payload: chargePlanned(start, containers) })
+const on = (id: string, grossG: number): Deed => ({ kind: 'container-started', payload: { id, grossG } })
+const live = (scaleG: number, flowGMin?: number): Live => ({ nowMs: minutes(80), clock: String, scaleG, ...(flowGMin !== undefined && { flowGMin }) })
+
+test('the next closing comes when this flow has brought what this container owes, and an open valve is over later still', () => {
+  const last = later(planned, 72, on('can-1', 474), { kind: 'container-ended', payload: { id: 'can-1', grossG: 171 } }, on('cylinder-7', 9120))
+  // 300 g are in, 540 are wanted: 100 of 240 have left the cylinder with 3 g purged
+  const ahead = aheadOf(last, live(9017, 60), levelsOf(last))
+  expect(ahead).toMatchObject({ nowG: 400, goalG: 540, mostG: 555, last: true })
+  expect(ahead.closeMs).toBeCloseTo(minutes(80) + (140 / 60) * 60_000, 3)
+  expect(ahead.overMs).toBeCloseTo(minutes(80) + (155 / 60) * 60_000, 3)
+})
+
+test('a can on the way is closed at its own share, and nothing is foretold of a valve that is left open', () => {
+  const first = later(planned, 72, on('can-1', 474))
+  const ahead = aheadOf(first, live(374, 60), levelsOf(first))
+  expect(ahead.last).toBe(false)
+  expect(ahead.goalG).toBeLessThan(340)
+  expect(lensRange(ahead, 15, 540).high).toBeLessThan(400)
+})
+
+test('without a flow no time is told, and a charge past its goal has no closing left', () => {
+  const first = later(planned, 72, on('can-1', 474))
+  expect(aheadOf(first, live(374), levelsOf(first))).toMatchObject({ closeMs: null, overMs: null })
+  expect(aheadOf(first, live(120, 60), levelsOf(first)).closeMs).toBeNull()
+})
+
+test('the lens always holds what is in now, and never begins below nothing', () => {
+  const first = later(planned, 72, on('can-1', 474))
+  for (const scaleG of [474, 400, 300, 140, 100]) {
+    const ahead = aheadOf(first, live(scaleG, 60), levelsOf(first))
+    const { low, high } = lensRange(ahead, 15, 540)
+    expect(low).toBeGreaterThanOrEqual(0)
+    expect(low).toBeLessThanOrEqual(ahead.nowG)
+    expect(high).toBeGreaterThan(ahead.nowG)
+  }
+})

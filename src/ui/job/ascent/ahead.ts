@@ -1,0 +1,45 @@
+import type { Live } from '@/core/call/types'
+import type { Level } from '@/core/charge/levels'
+import { toleranceG } from '@/core/charge/plan-for-job'
+import { chargedG, type JobState, lostG, openContainer } from '@/core/procedure/state'
+import type { CurvePoint } from '../../hooks/use-job-live'
+
+/** The lens shows this much below the next closing, g, and this much above what is allowed. */
+const LENS_BELOW_G = 140
+const LENS_ABOVE_G = 14
+
+/** Grams in the car over time, from the scale: each container's loss on top of what the ones before gave. */
+export function ascentOf(state: JobState, scale: readonly CurvePoint[]): CurvePoint[] {
+  let before = 0
+  return state.containers.flatMap((c) => {
+    const from = Date.parse(c.startedAt)
+    const to = c.endedAt ? Date.parse(c.endedAt) : Number.POSITIVE_INFINITY
+    const { purgeG, hoseG } = lostG(state, c.id)
+    const base = before
+    const inCar = (gross: number) => base + Math.max(0, c.startGrossG - gross - purgeG - hoseG)
+    const points = scale.filter((p) => p.at >= from && p.at <= to).map((p) => ({ at: p.at, value: inCar(p.value) }))
+    if (c.endGrossG !== undefined) before = inCar(c.endGrossG)
+    return [{ at: from, value: base }, ...points, ...(c.endGrossG !== undefined && c.endedAt ? [{ at: to, value: before }] : [])]
+  })
+}
+
+/** What is known of the next closing: when, at how many grams in the car, and when an open valve would be over what is allowed; times ms of job time, null while they cannot be told. */
+export type Ahead = { nowMs: number; nowG: number; goalG: number; closeMs: number | null; overMs: number | null; mostG: number; last: boolean }
+
+export function aheadOf(state: JobState, live: Live, levels: readonly Level[]): Ahead {
+  const open = openContainer(state)
+  const nowG = chargedG(state, open ? (live.scaleG ?? open.startGrossG) : undefined)
+  const now = levels.find((l) => l.state === 'now')
+  const target = state.plan?.targetG ?? 0
+  const goalG = now?.toG ?? target
+  const mostG = target + toleranceG(state)
+  const flow = live.flowGMin !== undefined && live.flowGMin > 1 && open ? live.flowGMin : null
+  const after = (g: number) => (flow === null ? null : live.nowMs + (Math.max(0, g - nowG) / flow) * 60_000)
+  return { nowMs: live.nowMs, nowG, goalG, closeMs: nowG < goalG ? after(goalG) : null, overMs: nowG < mostG ? after(mostG) : null, mostG, last: Math.abs(goalG - target) < 1 }
+}
+
+/** Span of grams the lens magnifies: the last ones before the next closing, and always what is in now. */
+export function lensRange(ahead: Ahead, allows: number, target: number): { low: number; high: number } {
+  const high = ahead.last ? target + allows + LENS_ABOVE_G : ahead.goalG + 2 * LENS_ABOVE_G
+  return { low: Math.max(0, Math.min(ahead.goalG - LENS_BELOW_G, ahead.nowG - LENS_ABOVE_G)), high: Math.max(high, ahead.nowG + LENS_ABOVE_G) }
+}
