@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto'
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { APIRequestContext } from '@playwright/test'
+import { placesOf } from '../../src/ops/places'
 import { expect, openCar, passwordOf, readings, runFile, signIn, startHold, startPull, test, theCall } from '../shop'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
@@ -64,22 +65,29 @@ test.describe
     const NAME = 'fault'
     const PORT = 4611
     const address = `http://127.0.0.1:${PORT}`
+    /** the car that was opened before everything was killed */
+    let kept = ''
     const start = async () => {
       spawn(join(root, 'yperos'), ['up', '--name', NAME, '--port', String(PORT)], { stdio: 'ignore', detached: true })
       await expect.poll(() => answers(address), { timeout: 110_000 }).toBe(true)
     }
     const stop = () => spawnSync(join(root, 'yperos'), ['stop', '--name', NAME])
 
-    test.afterAll(() => {
+    const forget = () => {
       stop()
-      rmSync(join(root, '.yperos', NAME), { recursive: true, force: true })
-    })
+      const { state, data } = placesOf(NAME)
+      rmSync(data, { recursive: true, force: true })
+      rmSync(state, { recursive: true, force: true })
+    }
+    test.beforeAll(forget)
+    test.afterAll(forget)
 
     test('killed with all its parts it recovers, and an acknowledged reading is still there', async ({ playwright }) => {
       await start()
       const request = await playwright.request.newContext({ baseURL: address })
       await request.post('/api/sign-in', { data: { signIn: 'teo', password: passwordOf('teo') } })
       const jobId = await openCar(request, { simulated: false })
+      kept = jobId
       const typed = await request.post(`/api/jobs/${jobId}/readings`, { data: { readings: [{ seq: 5, channel: 'vacuum', value: 812, unit: 'micron' }] } })
       expect(typed.status()).toBe(202)
       const run = JSON.parse(readFileSync(join(root, '.yperos', NAME, 'run.json'), 'utf8')) as ReturnType<typeof runFile>
@@ -88,6 +96,15 @@ test.describe
       await start()
       const [point] = await readings(request, jobId, 'vacuum')
       expect(point?.value).toBeCloseTo(812 * 0.1333224, 3)
+    })
+
+    test('with its state folder lost, as in a cleaned checkout, it opens with everything that was stored', async ({ playwright }) => {
+      stop()
+      rmSync(placesOf(NAME).state, { recursive: true, force: true })
+      await start()
+      const request = await playwright.request.newContext({ baseURL: address })
+      expect((await request.post('/api/sign-in', { data: { signIn: 'teo', password: passwordOf('teo') } })).ok()).toBe(true)
+      expect((await readings(request, kept, 'vacuum'))[0]?.value).toBeCloseTo(812 * 0.1333224, 3)
     })
 
     test('told to stop it ends all it started, and nothing else', async () => {

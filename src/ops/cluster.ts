@@ -40,6 +40,8 @@ export async function startCluster(places: Places): Promise<Cluster> {
   const passwordFile = join(places.state, 'database-password')
   if (!existsSync(join(places.data, 'PG_VERSION'))) createCluster(bin, places, as, passwordFile)
   stopStale(bin, places, as)
+  // a checkout that was cleaned lost the password and not the data
+  if (!existsSync(passwordFile)) renewPassword(bin, places, as, passwordFile)
   const password = readFileSync(passwordFile, 'utf8').trim()
   const portFile = join(places.state, 'database-port')
   const port = await freePort(existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0)
@@ -68,6 +70,20 @@ function createCluster(bin: string, places: Places, as: Owner, passwordFile: str
   const made = spawnSync(join(bin, 'initdb'), options, { ...as, cwd: '/', encoding: 'utf8' })
   rmSync(handOver)
   if (made.status !== 0) throw new Stop(`initdb failed:\n${made.stderr.trim()}`)
+  writeFileSync(passwordFile, password, { mode: 0o600 })
+}
+
+/** Gives the cluster a new password where the old one was lost with the state folder: what is stored stays. */
+function renewPassword(bin: string, places: Places, as: Owner, passwordFile: string): void {
+  say('the database is there and its password is not: setting a new one')
+  const password = randomBytes(24).toString('hex')
+  const done = spawnSync(join(bin, 'postgres'), ['--single', '-D', places.data, 'postgres'], {
+    ...as,
+    cwd: '/',
+    input: `alter user yperos password '${password}'\n`,
+    encoding: 'utf8',
+  })
+  if (done.status !== 0 || /ERROR|FATAL/.test(done.stderr)) throw new Stop(`no new password could be set for the database in ${places.data}:\n${done.stderr.trim()}`)
   writeFileSync(passwordFile, password, { mode: 0o600 })
 }
 
