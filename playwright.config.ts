@@ -1,7 +1,8 @@
 import { defineConfig } from '@playwright/test'
+import { findChromium } from './src/ops/packages'
 
 const launchOptions = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: findChromium() ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
 }
 

@@ -1,5 +1,5 @@
 import { chromium, type Page } from '@playwright/test'
-import { CHROMIUM, requireChromium } from '@/ops/packages'
+import { requireChromium } from '@/ops/packages'
 import { atMost, type Measure, percentile } from './measure'
 import { line, openGauges, post, type RunningShop } from './running-shop'
 
@@ -9,8 +9,7 @@ const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-ru
 
 /** What a person waits for: a reading to show, the board and a long job to appear. */
 export async function measureBrowser(shop: RunningShop): Promise<Measure[]> {
-  requireChromium()
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS })
+  const browser = await chromium.launch({ executablePath: requireChromium(), args: FLAGS })
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
     const [name = '', value = ''] = shop.cookie.split(/=(.*)/s)
