@@ -27,6 +27,12 @@ export const WARMEST_C = 50
 /** An inverted container whose liquid can reach the low side. */
 const liquidCanRun = (rig: RigState): boolean => rig['centre-hose'] === 'container' && rig['container-valve'] === 'open' && rig['valve-low'] === 'open'
 
+/** Liquid was let in and the engine has not run since. */
+function liquidWentIn(state: JobState): boolean {
+  const last = state.containers[state.containers.length - 1]
+  return wayOf(state) === 'liquid-high' && last !== undefined && (state.turnedAt.engine ?? '') < (last.endedAt ?? last.startedAt)
+}
+
 const TOO_WARM: Caution = {
   code: 'warmed-over-50',
   sentence: 'Over 50 °C a container can burst.',
@@ -65,7 +71,7 @@ function turning(state: JobState, { part, state: to }: PartSet): Caution[] {
     part === 'coupler-high' && to === 'off' && state.rig.engine === 'on' && HIGH_OFF_RUNNING,
     part === 'valve-high' && to === 'open' && state.step === 'charge' && next.engine === 'off' && HIGH_SIDE_CHARGE,
     next['container-pose'] === 'inverted' && next.engine === 'on' && liquidCanRun(next) && INVERTED_RUNNING,
-    part === 'engine' && to === 'on' && state.step === 'charge' && wayOf(state) === 'liquid-high' && state.containers.length > 0 && AGAINST_LIQUID,
+    part === 'engine' && to === 'on' && liquidWentIn(state) && AGAINST_LIQUID,
     part === 'engine' && to === 'on' && state.step !== 'charge' && state.step !== 'prove' && state.step !== 'leave' && ENGINE_IN_VACUUM,
   ]
   return found.filter((c): c is Caution => c !== false)

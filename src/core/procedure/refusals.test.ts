@@ -86,6 +86,10 @@ describe('what would hurt is said before it is done', () => {
     const liquid: Deed = { kind: 'charge-planned', payload: { ...(plan(container('can-1')).payload as object), way: 'liquid-high' } } as Deed
     const state = later(charging, 71, liquid, start('can-1', 474), end('can-1', 142))
     expect(codes(state, part('engine', 'on'))).toContain('start-against-liquid')
+    // in the proof too, where it is first started; not again once it has run
+    const proving = later(state, 90, { kind: 'step-finished', payload: { step: 'charge' } })
+    expect(codes(proving, part('engine', 'on'))).toEqual(['start-against-liquid'])
+    expect(codes(later(proving, 95, part('engine', 'on'), part('engine', 'off')), part('engine', 'on'))).toEqual([])
     expect(codes(closed, part('engine', 'on'))).toEqual([])
   })
 })
