@@ -1,6 +1,7 @@
 import { beforeEach, expect, test } from 'vitest'
 import { database, transaction } from '../db/pool'
 import { selectAverages } from '../readings/history'
+import { typeReadings } from '../readings/type-reading'
 import { draft, type Fixture, freshShop, jobWithGauge } from '../tests/shop-fixture'
 import { appendEvents } from './append-events'
 import { selectLead } from './closing-lead'
@@ -34,6 +35,15 @@ test('a file goes into the running hold at its own times, once however often it 
     [900, 49],
   ])
 })
+
+test('the first readings of a month may come by a hand as well as by an instrument', async () => {
+  const jobId = await jobWithGauge(shop.lead)
+  // no instrument has spoken in March 2021: its partition is not there yet
+  const typed = (seq: number, at: string) => ({ seq, channel: 'vacuum' as const, value: 500, unit: 'micron' as const, at })
+  expect(await typeReadings(shop.lead, jobId, [typed(1, '2021-03-05T10:00:00Z'), typed(2, '2021-04-05T10:00:00Z')])).toBe(2)
+  const { rows } = await database().query(`select count(*)::int as n from reading where job_id = $1`, [jobId])
+  expect(rows[0].n).toBe(2)
+}, 15_000)
 
 test('a file that runs ahead of the hold, or meets no hold, is refused whole', async () => {
   const { jobId, isolated } = await holding()

@@ -5,6 +5,7 @@ import type { Account } from '../accounts/accounts'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { selectClock, selectJob, selectJobForUpdate } from '../jobs/job-rows'
+import { ensurePartitions } from './partitions'
 import { storeReadings } from './store-readings'
 
 export const TypedReading = z.strictObject({
@@ -43,6 +44,8 @@ export async function typeReadings(user: Account, jobId: string, typed: readonly
       note: t.note ?? null,
     }
   })
+  // before the transaction reads: a new month's partition waits for everybody who looks at the readings, and would wait for us
+  await ensurePartitions(readings.map((r) => r.measuredAt))
   return transaction(db, async (tx) => {
     // the lock first: the same entry sent twice at once must see itself stored
     await selectJobForUpdate(tx, jobId)
