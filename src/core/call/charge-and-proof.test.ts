@@ -47,6 +47,9 @@ describe('the ways of letting it in', () => {
     expect(open.rig).toMatchObject({ 'container-pose': 'upright', 'valve-high': 'open', 'valve-low': 'open' })
     const stalled = callFor(open, live(74, { scaleG: 9000, flowGMin: 1 }))
     expect(stalled.action.label).toBe('High shut, engine on')
+    // whoever would rather shut it shuts both: an open high valve is not forgotten
+    const plainly = stalled.plain[0]?.does
+    expect(plainly?.do === 'record' && later(open, 74, ...plainly.deeds).rig).toMatchObject({ 'valve-low': 'closed', 'valve-high': 'closed' })
     const running = later(open, 74, ...deedsOf(stalled))
     expect(running.rig).toMatchObject({ 'valve-high': 'closed', engine: 'on', 'valve-low': 'open' })
     expect(cautionsBefore(later(open, 74, part('valve-high', 'closed')), part('engine', 'on'))).toEqual([])

@@ -3,6 +3,7 @@ import { firstChargeG } from '../charge/first-charge'
 import { heelG, tareOf } from '../charge/plan'
 import { stopNow } from '../charge/plan-for-job'
 import { WAY_WORDS } from '../charge/ways'
+import { withinTablesC } from '../fluids/refrigerant'
 import { type ChargedContainer, type JobState, wayOf } from '../procedure/state'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 import { grams, MORE_FROM_G, valveName } from './charge-words'
@@ -48,8 +49,8 @@ export function callContainer(state: JobState, live: Live, container: ChargedCon
       ...base,
       sentence: high ? 'The flow stopped. High valve shut, engine on.' : 'The flow stopped. Engine on.',
       why: ['The pressures have met. Cooling at maximum, recirculation, air over the condenser.', 'The compressor starts once its pressure switch is satisfied.'],
-      action: { label: high ? 'High shut, engine on' : 'Engine is on', key: 'E', does: record(...(high ? [set('valve-high', 'closed')] : []), set('engine', 'on')) },
-      plain: [{ label: 'Low valve is shut', key: 'V', does: record(set('valve-low', 'closed')) }],
+      action: { label: high ? 'High shut, engine on' : 'Engine is on', key: 'E', does: record(...engineDeeds(state)) },
+      plain: [{ label: 'Low valve is shut', key: 'V', does: record(...shutDeeds(state)) }],
       after: `Low side only, down to ${grams(stopG)} g.`,
     }
   }
@@ -73,7 +74,7 @@ function callFaded(state: JobState, { headline, sentence, next }: Faded, leftG: 
 
 /** What the vacuum takes by itself at this place, g, within the refrigerant's table. */
 function firstOf({ opened }: JobState): number {
-  return firstChargeG(opened.volumeL, opened.label.refrigerant, Math.max(-26, Math.min(60, opened.place.ambientC)))
+  return firstChargeG(opened.volumeL, opened.label.refrigerant, withinTablesC(opened.place.ambientC))
 }
 
 /** After the valve was shut: shut the container too and weigh it, or open once more when grams are still wanted. */
@@ -93,19 +94,17 @@ function callClose(state: JobState, id: string, leftG: number): Call {
 function fadedOf(state: JobState, live: Live, { id, startGrossG }: ChargedContainer): Faded {
   const { label, place } = state.opened
   const planned = state.plan?.containers.find((c) => c.id === id)
-  const held = (live.scaleG ?? startGrossG) - (planned ? tareOf({ ...planned, grossG: startGrossG }) + heelG(planned, label.refrigerant, tableC(place.ambientC)) : 0)
+  const held = (live.scaleG ?? startGrossG) - (planned ? tareOf({ ...planned, grossG: startGrossG }) + heelG(planned, label.refrigerant, withinTablesC(place.ambientC)) : 0)
   return fadedCause({
     engineOn: state.rig.engine === 'on',
     lowPa: live.lowPa,
     highPa: live.highPa,
     aboveHeelG: held,
     refrigerant: label.refrigerant,
-    ambientC: tableC(place.ambientC),
+    ambientC: withinTablesC(place.ambientC),
     barometerPa: place.barometerPa,
   })
 }
-
-const tableC = (ambientC: number): number => Math.max(-26, Math.min(60, ambientC))
 
 function callFlowing(state: JobState, live: Live, stopG: number): Call {
   const rate = live.flowGMin
@@ -140,8 +139,10 @@ function callFlowing(state: JobState, live: Live, stopG: number): Call {
   }
 }
 
+/** Every valve the charge goes through, shut: of both, the high one too. */
 const shutDeeds = (state: JobState) => {
   const { valve } = WAY_WORDS[wayOf(state)]
   return [set(valve, 'closed'), ...(valve === 'valve-low' && state.rig['valve-high'] === 'open' ? [set('valve-high', 'closed')] : [])]
 }
+/** The engine on, the high valve shut before it. */
 const engineDeeds = (state: JobState) => [...(state.rig['valve-high'] === 'open' ? [set('valve-high', 'closed')] : []), set('engine', 'on')]

@@ -105,6 +105,15 @@ test('what stays in a hose that is taken off full is not in the car, and is coun
   expect(chargedG(both)).toBeCloseTo(300 - 3 - held + 200, 9)
 })
 
+test('a car colder or hotter than the tables is planned at their edge, and its page goes on', () => {
+  for (const ambientC of [-35, 70]) {
+    const car = { ...CAR, place: { ...CAR.place, ambientC } }
+    const state = planned([CAN, CYLINDER], {}, later(job(car, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }))
+    expect(stopsNow(state)).toHaveLength(2)
+    expect(chargedG(later(state, 80, on('can-1', 474), off('can-1', 174)))).toBe(297)
+  }
+})
+
 test('the layers of the ascent join, the done ones at what was weighed, the last one at the target', () => {
   const state = later(planned([CAN, SECOND, CYLINDER], { targetG: 900, reason: 'test' }), 80, on('can-1', 474), off('can-1', 150), on('can-2', 470))
   const levels = levelsOf(state)

@@ -1,3 +1,4 @@
+import { withinTablesC } from '../fluids/refrigerant'
 import type { PayloadOf } from '../procedure/events'
 import { chargedG, type JobState, wayOf } from '../procedure/state'
 import { type ChargePlan, type ChargePlanInput, type Container, planCharge } from './plan'
@@ -53,7 +54,7 @@ export function chargeInputOf(state: JobState, containers: readonly Container[],
     refrigerant: label.refrigerant,
     target: choices.targetG === labelTargetG(state) && !begun ? { lowG: label.lowG, highG: label.highG } : { lowG: wantedG, highG: wantedG },
     toleranceG: toleranceG(state),
-    ambientC: place.ambientC,
+    ambientC: withinTablesC(place.ambientC),
     scaleStepG: rig.scaleStepG,
     hose: { ...choices.hose, phase: WAY_WORDS[choices.way].phase, drawnDown: choices.hose.drawnDown || begun },
     purgeEachG: choices.purgeEachG,

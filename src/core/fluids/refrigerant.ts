@@ -38,6 +38,9 @@ const FLUIDS: Record<Refrigerant, Fluid> = {
   },
 }
 
+/** An ambient brought within the density tables, Celsius: a container that is colder or hotter is worked out at their edge. */
+export const withinTablesC = (ambientC: number): number => Math.max(-26, Math.min(60, ambientC))
+
 /** Molar mass, kg/mol. */
 export const molarMassKgMol = (fluid: Refrigerant): number => FLUIDS[fluid].molarKgMol
 

@@ -1,3 +1,4 @@
+import { labelTargetG, toleranceG } from '../charge/plan-for-job'
 import { chargedG, type JobState, lastProof } from '../procedure/state'
 import type { ProofHistory } from './diagnose'
 import { readRest } from './rest-pressure'
@@ -13,12 +14,11 @@ export function restAfterCharge({ rest, opened: { label, place } }: JobState): P
 /** What the job's own log says besides the needles. @param cycling - whether the compressor was seen going on and off */
 export function proofHistory(state: JobState, cycling = false): ProofHistory {
   const held = state.holds.some((h) => h.ended && (h.ended.verdict === 'tight' || h.ended.verdict === 'damp'))
-  const { lowG, highG, toleranceG } = state.opened.label
   const rest = restAfterCharge(state)
   return {
     chargedG: chargedG(state),
-    targetG: state.plan?.targetG ?? (lowG + highG) / 2,
-    toleranceG: Math.max(toleranceG, (highG - lowG) / 2),
+    targetG: state.plan?.targetG ?? labelTargetG(state),
+    toleranceG: toleranceG(state),
     holdProved: held,
     ...(rest && { rest }),
     ...(cycling && { cycling }),

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { type Balance, gaveOut, heelLeftG, type LedgerDraft, type LedgerEntry, type LedgerKind, type LedgerQuery } from '@/core/charge/ledger'
 import { heelG, tareOf } from '@/core/charge/plan'
 import type { EquipmentOf } from '@/core/equipment/equipment'
+import { withinTablesC } from '@/core/fluids/refrigerant'
 import type { JobEvent } from '@/core/procedure/events'
 import { type JobState, lostG } from '@/core/procedure/state'
 import type { Author } from '../accounts/author'
@@ -59,7 +60,7 @@ export async function bookByHand(tx: Queryable, author: Author, draft: LedgerDra
  */
 export async function bookEvent(tx: Transaction, author: Author, jobId: string, event: JobEvent, state: JobState): Promise<void> {
   const { refrigerant } = state.opened.label
-  const ambientC = Math.max(-26, Math.min(60, state.opened.place.ambientC))
+  const ambientC = withinTablesC(state.opened.place.ambientC)
   const base = { happenedAt: event.happenedAt, refrigerant, jobId, eventId: event.id, why: '' }
   if (event.kind === 'recovered') {
     await insertEntry(tx, author, { ...base, id: randomUUID(), kind: 'recovered', container: 'recovery cylinder', equipmentId: null, grams: event.payload.grams })

@@ -21,6 +21,8 @@ async function createPartition(month: string): Promise<void> {
   // the advisory lock lets two servers meet the new month together
   await database().query(
     `do $$ begin
+       -- whoever holds the readings and waits for us would wait for ever: then rather an error
+       perform set_config('lock_timeout', '10s', true);
        perform pg_advisory_xact_lock(460001);
        if to_regclass('${name}') is null then
          create table ${name} partition of reading for values from ('${from}') to ('${next.toISOString()}');

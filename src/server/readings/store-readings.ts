@@ -20,6 +20,7 @@ export type NewReading = {
  * Stores readings of one job: the one end of every way in, be it an instrument, a hand or a file.
  * The same instrument, number and time twice is stored once. The job's row is locked first, so that its
  * reading numbers follow the order of commits and a stream that resumes after a number misses nothing.
+ * A transaction that has looked at readings makes the partitions first (`ensurePartitions`): a new one waits for everybody who has.
  * @returns how many were new; null when there is no such unsigned job
  */
 export async function storeReadings(tx: Queryable, jobId: string, readings: readonly NewReading[]): Promise<number | null> {

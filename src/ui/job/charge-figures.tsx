@@ -8,10 +8,9 @@ import { Figure } from '../form/figure'
 import type { CurvePoint } from '../hooks/use-job-live'
 import { useCountdownSound } from '../hooks/use-sound'
 import { ChargeAscent } from './ascent/charge-ascent'
+import { grams } from './ascent/layout'
 
 type Props = { state: JobState; live: Live; scale: readonly CurvePoint[]; clock: (ms: number) => string }
-
-const grams = (value: number): string => Math.round(value).toLocaleString('en').replace('-', '−')
 
 /** What is left to weigh, the largest figure; where the scale stands and where it must stop; the ascent below. */
 export function ChargeFigures({ state, live, scale, clock }: Props) {

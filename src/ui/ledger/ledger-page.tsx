@@ -96,13 +96,13 @@ function Which({ query, asked }: { query: LedgerQuery; asked: boolean }) {
   const box = 'field mt-0.5 !min-h-11 !text-[16px]'
   return (
     <form method="get" action="/ledger" aria-label="Which lines" className="mt-2 flex flex-wrap items-end gap-3 text-[16px]">
-      <label>
+      <label className="w-40">
         From
-        <input type="date" name="from" defaultValue={query.from} className={`${box} !w-40`} />
+        <input type="date" name="from" defaultValue={query.from} className={box} />
       </label>
-      <label>
+      <label className="w-40">
         To
-        <input type="date" name="to" defaultValue={query.to} className={`${box} !w-40`} />
+        <input type="date" name="to" defaultValue={query.to} className={box} />
       </label>
       <label className="w-32">
         Container

@@ -3,7 +3,7 @@ import type { Deed, Live } from '@/core/call/types'
 import { levelsOf } from '@/core/charge/levels'
 import { chargePlanned } from '@/core/charge/plan-for-job'
 import { CAR, HOLDING, job, later, minutes } from '@/core/tests/job-fixture'
-import { aheadOf, lensRange } from './ahead'
+import { aheadOf, ascentOf, lensRange } from './ahead'
 
 const start = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
 const containers = [
@@ -35,6 +35,16 @@ test('without a flow no time is told, and a charge past its goal has no closing 
   const first = later(planned, 72, on('can-1', 474))
   expect(aheadOf(first, live(374), levelsOf(first))).toMatchObject({ closeMs: null, overMs: null })
   expect(aheadOf(first, live(120, 60), levelsOf(first)).closeMs).toBeNull()
+})
+
+test('the curve counts out what the call counts out: a hose that leans, a bump, and nothing else', () => {
+  const first = later(planned, 72, on('can-1', 474))
+  const at = (s: number) => minutes(72) + s * 1000
+  // a gram a second; a bump at 20 s, a hose of 42 g from 40 s on
+  const scale = Array.from({ length: 60 }, (_, s) => ({ at: at(s), value: 474 - s + (s === 20 ? 85 : 0) + (s >= 40 ? 42 : 0) }))
+  const curve = ascentOf(first, scale)
+  for (const p of curve.slice(1)) expect(Math.abs(p.value - Math.max(0, (p.at - minutes(72)) / 1000 - 3))).toBeLessThan(3)
+  expect(curve.length).toBeGreaterThan(55)
 })
 
 test('the lens always holds what is in now, and never begins below nothing', () => {

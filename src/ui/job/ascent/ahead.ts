@@ -1,6 +1,7 @@
 import type { Live } from '@/core/call/types'
 import type { Level } from '@/core/charge/levels'
 import { toleranceG } from '@/core/charge/plan-for-job'
+import { watchScale } from '@/core/charge/scale-watch'
 import { chargedG, type JobState, lostG, openContainer } from '@/core/procedure/state'
 import type { CurvePoint } from '../../hooks/use-job-live'
 
@@ -8,7 +9,7 @@ import type { CurvePoint } from '../../hooks/use-job-live'
 const LENS_BELOW_G = 140
 const LENS_ABOVE_G = 14
 
-/** Grams in the car over time, from the scale: each container's loss on top of what the ones before gave. */
+/** Grams in the car over time: each container's loss on top of what the ones before gave, with everything that moved the scale and is no refrigerant counted out as the call does. */
 export function ascentOf(state: JobState, scale: readonly CurvePoint[]): CurvePoint[] {
   let before = 0
   return state.containers.flatMap((c) => {
@@ -17,7 +18,8 @@ export function ascentOf(state: JobState, scale: readonly CurvePoint[]): CurvePo
     const { purgeG, hoseG } = lostG(state, c.id)
     const base = before
     const inCar = (gross: number) => base + Math.max(0, c.startGrossG - gross - purgeG - hoseG)
-    const points = scale.filter((p) => p.at >= from && p.at <= to).map((p) => ({ at: p.at, value: inCar(p.value) }))
+    const shown = scale.filter((p) => p.at >= from && p.at <= to).map((p) => ({ tS: (p.at - from) / 1000, grams: p.value }))
+    const points = watchScale(shown, state.opened.rig.scaleStepG).readings.map((r) => ({ at: from + r.tS * 1000, value: inCar(r.grams) }))
     if (c.endGrossG !== undefined) before = inCar(c.endGrossG)
     return [{ at: from, value: base }, ...points, ...(c.endGrossG !== undefined && c.endedAt ? [{ at: to, value: before }] : [])]
   })

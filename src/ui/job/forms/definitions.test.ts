@@ -109,6 +109,14 @@ describe('the containers', () => {
     )
     const [again] = deedsOf(FORMS.plan.parse({ ...shelf, gross1: '8900 g' }, off))
     expect(again).toMatchObject({ payload: { containers: [{ id: 'Cylinder 7, again' }] } })
+    const third = later(
+      off,
+      75,
+      ...(again ? [again] : []),
+      { kind: 'container-started', payload: { id: 'Cylinder 7, again', grossG: 8900 } },
+      { kind: 'container-ended', payload: { id: 'Cylinder 7, again', grossG: 8700 } },
+    )
+    expect(deedsOf(FORMS.plan.parse({ ...shelf, gross1: '8700 g' }, third))[0]).toMatchObject({ payload: { containers: [{ id: 'Cylinder 7, again 2' }] } })
   })
 
   test('a second container left empty is left out', () => {

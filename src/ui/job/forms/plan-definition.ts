@@ -17,8 +17,8 @@ export const shownContainers = (values: Values): number => Math.min(MOST_CONTAIN
 /** A name no container of this job has: the shelf's, or its kind and place in the order. */
 function nameFor(state: JobState, kind: string, stockName: string | undefined, n: number): string {
   const wanted = stockName || `${kind}-${state.containers.length + n}`
-  const taken = (id: string) => state.containers.some((c) => c.id === id)
-  return taken(wanted) ? `${wanted}, again` : wanted
+  const before = state.containers.filter((c) => c.id === wanted || c.id.startsWith(`${wanted}, again`)).length
+  return before === 0 ? wanted : `${wanted}, again${before > 1 ? ` ${before}` : ''}`
 }
 
 /** Containers as typed; every one after the first is left out while its gross is empty. */
