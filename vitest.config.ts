@@ -7,7 +7,7 @@ export default defineConfig({
   test: {
     projects: [
       { resolve: { alias }, test: { name: 'core', include: ['src/core/**/*.test.ts'], testTimeout: 60_000 } },
-      { resolve: { alias }, test: { name: 'parts', include: ['src/{ui,ops,cli,bench,server,workers}/**/*.test.ts'], exclude: ['**/*.db.test.ts'], testTimeout: 60_000 } },
+      { resolve: { alias }, test: { name: 'parts', include: ['src/{ui,ops,cli,bench,server,web,workers}/**/*.test.ts'], exclude: ['**/*.db.test.ts'], testTimeout: 60_000 } },
       {
         resolve: { alias },
         // one database for all of them: files take turns

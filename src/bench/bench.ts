@@ -3,7 +3,7 @@ import { type BenchAction, BenchRun, type BenchSecond } from '@/core/rig/bench-r
 import type { BenchTruth } from '@/core/rig/bench-truth'
 
 /** A car as the server's feed describes it (the bench speaks to the server as any device would, so it names its own types). */
-type FeedJob = {
+type PlayableJob = {
   jobId: string
   instrument: string
   running: boolean
@@ -14,6 +14,8 @@ type FeedJob = {
   lastSecond: number
   serverMs: number
 }
+/** A car whose log the server itself could not read stands there with its reason. */
+type FeedJob = PlayableJob | { jobId: string; trouble: string }
 
 /** The bench plays this far behind the wall, ms, so that a valve turned just now is turned in time. */
 const BEHIND_MS = 300
@@ -26,9 +28,14 @@ const SLICE_MS = 100
 
 type Played = { run: BenchRun; sentTo: number; unsent: string[] }
 
+/** A car that failed is tried again after so long, ms: what it needs may have been set right meanwhile. */
+const REST_MS = 10_000
+
 /** The simulated shop: one run per car, a function of truth and actions alone. */
 export class Bench {
   private readonly played = new Map<string, Played>()
+  /** cars that failed: what was told of each, and when it is tried again, ms */
+  private readonly failed = new Map<string, { words: string; againMs: number }>()
   private readonly address: string
   private readonly token: string
 
@@ -41,12 +48,38 @@ export class Bench {
   async tick(): Promise<void> {
     const started = [...this.played.keys()].join(',')
     const { jobs } = (await this.ask(`/api/bench/feed?started=${started}`)) as { jobs: FeedJob[] }
-    for (const job of jobs) await this.play(job)
+    for (const job of jobs) await this.playApart(job)
     const open = new Set(jobs.map((job) => job.jobId))
     for (const id of this.played.keys()) if (!open.has(id)) this.played.delete(id)
   }
 
-  private async play(job: FeedJob): Promise<void> {
+  /** One car's failure is its own: it is told to the server, which names it on the car's page, and the others go on. */
+  private async playApart(job: FeedJob): Promise<void> {
+    const before = this.failed.get(job.jobId)
+    if (before && Date.now() < before.againMs) return
+    try {
+      if ('trouble' in job) throw new Error(job.trouble)
+      await this.play(job)
+      if (before) await this.tell(job.jobId, null)
+      this.failed.delete(job.jobId)
+    } catch (error) {
+      const words = (error as Error).message.slice(0, 300)
+      // a car that could not be played is begun anew from what the server has
+      this.played.delete(job.jobId)
+      this.failed.set(job.jobId, { words, againMs: Date.now() + REST_MS })
+      if (before?.words !== words) await this.tell(job.jobId, words)
+    }
+  }
+
+  private async tell(jobId: string, words: string | null): Promise<void> {
+    // a server that does not hear it now is told at the next failure
+    await this.ask('/api/bench/trouble', JSON.stringify({ jobId, words }), 'application/json').catch((error: Error) => {
+      this.failed.delete(jobId)
+      process.stderr.write(`bench: ${error.message}\n`)
+    })
+  }
+
+  private async play(job: PlayableJob): Promise<void> {
     const startMs = job.clock[0]?.jobMs ?? 0
     const nowSecond = Math.floor((jobTimeMs(job.clock, job.serverMs - BEHIND_MS) - startMs) / 1000)
     const car = this.played.get(job.jobId) ?? { run: new BenchRun(job.truth, job.scaleStepG), sentTo: job.lastSecond, unsent: [] }
@@ -70,10 +103,10 @@ export class Bench {
     }
   }
 
-  private async ask(path: string, body?: string): Promise<unknown> {
+  private async ask(path: string, body?: string, type = 'application/x-ndjson'): Promise<unknown> {
     const response = await fetch(this.address + path, {
       method: body === undefined ? 'GET' : 'POST',
-      headers: { authorization: `Bearer ${this.token}`, 'content-type': 'application/x-ndjson' },
+      headers: { authorization: `Bearer ${this.token}`, 'content-type': type },
       ...(body !== undefined && { body }),
       signal: AbortSignal.timeout(10_000),
     })
@@ -82,7 +115,7 @@ export class Bench {
   }
 }
 
-function linesOf(job: FeedJob, startMs: number, seconds: readonly BenchSecond[]): string[] {
+function linesOf(job: PlayableJob, startMs: number, seconds: readonly BenchSecond[]): string[] {
   return seconds.flatMap(({ second, readings }) => {
     const at = new Date(Math.round(wallTimeMs(job.clock, startMs + second * 1000))).toISOString()
     return readings.map((reading) => JSON.stringify({ instrument: job.instrument, seq: second, at, ...reading }))

@@ -17,7 +17,13 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
     ending = true
   })
 
+// without the start command there is nobody to tell
+process.on('disconnect', () => undefined)
+
 while (!ending) {
+  // the start command restarts a bench that is not heard of
+  if (process.connected) process.send?.('alive')
   await bench.tick().catch((error: Error) => process.stderr.write(`bench: ${error.message}\n`))
   await new Promise((done) => setTimeout(done, TICK_MS))
 }
+process.exit(0)

@@ -4,8 +4,10 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { expect, test } from 'vitest'
-import { CHAIN_START, eventHash, type RecordFile, signedText } from '@/core/record/record'
-import { sha256, signText } from '@/server/records/chain'
+import { CHAIN_START, eventHash, fingerprintOf, type RecordFile, signedText } from '@/core/record/record'
+import { groupedFingerprint } from '@/core/record/signing-key'
+import { nodeCrypto, sha256 } from '@/node/record-crypto'
+import { signText } from '@/server/records/chain'
 
 const yperos = resolve(__dirname, '../../yperos')
 const folder = mkdtempSync(join(tmpdir(), 'yperos-record-'))
@@ -77,4 +79,41 @@ test('touched readings and a stranger’s key are found', () => {
 
 test('what is no record at all is bad input: exit 2, naming the path', () => {
   expect(verify({ format: 'other' })).toMatchObject({ status: 2, result: null, stderr: expect.stringMatching(/record\.json: \$\.format/) })
+})
+
+test('without a key it says whose key signed and that nobody checked it; with its fingerprint it is checked', () => {
+  const fingerprint = fingerprintOf(PUBLIC, nodeCrypto) ?? ''
+  expect(verify(sealed()).result.key).toEqual({ fingerprint, checked: false })
+  expect(verify(sealed(), '--key', groupedFingerprint(fingerprint).toUpperCase())).toMatchObject({ status: 0, result: { key: { fingerprint, checked: true } } })
+  expect(
+    verify(
+      sealed(),
+      '--key',
+      fingerprint.replace(/./, (c) => (c === '0' ? '1' : '0')),
+    ).status,
+  ).toBe(3)
+  const file = join(folder, 'record.json')
+  const said = spawnSync(yperos, ['verify', file], { encoding: 'utf8' }).stdout
+  expect(said).toMatch(new RegExp(`${groupedFingerprint(fingerprint)}, which was NOT checked`))
+})
+
+const spki = (rawHex: string) => Buffer.from(`302a300506032b6570032100${rawHex}`, 'hex').toString('base64')
+
+test.each([
+  ['the point of order one, whose signatures cover any text', spki(`01${'00'.repeat(31)}`)],
+  ['a point of order eight', spki('c7176a703d4dd84fba3c0b760d10670f2a2053fa2c39ccc64ec7fd7792ac037a')],
+  ['the same with its sign turned', spki('c7176a703d4dd84fba3c0b760d10670f2a2053fa2c39ccc64ec7fd7792ac03fa')],
+  ['a coordinate beyond the field', spki(`ee${'ff'.repeat(30)}7f`)],
+  ['another kind of key', generateKeyPairSync('ec', { namedCurve: 'P-256' }).publicKey.export({ type: 'spki', format: 'der' }).toString('base64')],
+  ['no key at all', 'AAAA'],
+])('a record signed with %s proves nothing', (_what, key) => {
+  const record = sealed()
+  record.signature.public_key = key
+  expect(verify(record)).toMatchObject({ status: 3, result: { intact: false, first_broken: { place: '$.signature.public_key' }, key: null } })
+})
+
+test('what a weak key would let through is let through by plain cryptography: the refusal is ours', () => {
+  // R is the identity and S is zero: with the identity as key this covers every text there is
+  const forged = Buffer.from(`01${'00'.repeat(63)}`, 'hex').toString('base64')
+  expect(nodeCrypto.verify('any text', spki(`01${'00'.repeat(31)}`), forged)).toBe(true)
 })

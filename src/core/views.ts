@@ -9,8 +9,11 @@ export type Point = { at: number; value: number; count: number }
 /** A reading as the live stream and the trail show it; `seq` is its place in the order of commits, `at` ms of job time. */
 export type LiveReading = { seq: number; at: number; channel: string; value: number; sentValue: number; sentUnit: string; instrument: string; by: string | null }
 
-/** The newest reading of each channel: value in the stored unit, time ISO 8601, and what was sent. */
-export type Latest = Partial<Record<string, { value: number; at: string; sentValue: number; sentUnit: string }>>
+/**
+ * The newest reading of each channel by order of arrival: value in the stored unit, time ISO 8601, and what was sent.
+ * `backS`: its clock was set back by so many seconds when it came, s.
+ */
+export type Latest = Partial<Record<string, { value: number; at: string; sentValue: number; sentUnit: string; backS?: number }>>
 
 /** A car on the board; pressure Pa absolute. */
 export type BoardRow = { id: string; simulated: boolean; summary: JobSummary; vacuumPa: number | null; vacuumAt: string | null; clock: ClockSegment[] }
@@ -26,6 +29,8 @@ export type JobView = {
   scale: Point[]
   sides: { low: Point[]; high: Point[]; vent: Point[] }
   typed: LiveReading[]
+  /** what keeps the simulated bench from playing this car, in words; null while it plays */
+  benchTrouble: string | null
   cursor: string
 }
 

@@ -1,34 +1,52 @@
 import { randomBytes } from 'node:crypto'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { migrate } from '@/server/db/migrate'
+import pg from 'pg'
+import { claimBench } from '@/server/bench/claim'
+import { migrate, NewerDatabase } from '@/server/db/migrate'
 import { database } from '@/server/db/pool'
 import { loadDemo } from '@/server/demo/load-demo'
-import { tokenHash } from '@/server/readings/ingest'
+import { keepPartitions } from '@/server/readings/partitions'
 import type { Places } from './places'
-import { say } from './say'
+import { writeWhole } from './run-file'
+import { Stop, say } from './say'
 
 /** The demo places that ship: a dry, high one and a humid one at the water. */
 export const DEMO_PLACES = { 'cerro-lumen': 'Cerro Lumen', 'port-oleander': 'Port Oleander' } as const
 export type DemoPlace = keyof typeof DEMO_PLACES
 
-/** Migrates, loads the demo place into an empty database, and gives the bench its token. */
-export async function prepareDatabase(places: Places, url: string, demo: DemoPlace | null = 'cerro-lumen'): Promise<{ benchToken: string }> {
+type Prepare = { demo: DemoPlace | null; alone: boolean }
+
+/**
+ * Migrates, makes room for the readings of these months, claims the bench and loads the demo place into an empty database.
+ * Of two starts on one database the second waits for the first.
+ * @param alone - nobody else starts on this database
+ * @returns whether the simulated bench is this start's
+ */
+export async function prepareDatabase(places: Places, url: string, { demo, alone }: Prepare): Promise<boolean> {
   process.env.DATABASE_URL = url
-  const done = await migrate(url, join(places.root, 'db/migrations'))
-  if (done > 0) say(`${done} migration${done === 1 ? '' : 's'} applied`)
-  const db = database()
-  const benchToken = secretOf(join(places.state, 'bench-token'))
-  await db.query(
-    `insert into device (name, kind, token_hash) values ('simulated bench', 'bench', $1)
-     on conflict (name) do update set token_hash = excluded.token_hash`,
-    [tokenHash(benchToken)],
-  )
-  if (demo !== null && (await loadDemo(db, join(places.root, 'db/demo', `${demo}.json`), new Date()))) say(`loaded the demo place, ${DEMO_PLACES[demo]}`)
-  return { benchToken }
+  const turn = new pg.Client({ connectionString: url })
+  await turn.connect()
+  try {
+    await turn.query('select pg_advisory_lock(460002)')
+    const done = await migrate(url, join(places.root, 'db/migrations'))
+    if (done > 0) say(`${done} migration${done === 1 ? '' : 's'} applied`)
+    const db = database()
+    await keepPartitions(db)
+    const ours = await claimBench(db, benchToken(places), alone)
+    if (demo !== null && (await loadDemo(db, join(places.root, 'db/demo', `${demo}.json`), new Date()))) say(`loaded the demo place, ${DEMO_PLACES[demo]}`)
+    return ours
+  } catch (error) {
+    throw error instanceof NewerDatabase ? new Stop(error.message) : error
+  } finally {
+    // the lock goes with the connection
+    await turn.end()
+  }
 }
 
-function secretOf(file: string): string {
-  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('base64url'), { mode: 0o600 })
+/** The token of this start's bench, made once. */
+export function benchToken(places: Places): string {
+  const file = join(places.state, 'bench-token')
+  if (!existsSync(file)) writeWhole(file, randomBytes(32).toString('base64url'))
   return readFileSync(file, 'utf8').trim()
 }

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 
 /** A process as the kernel knows it: the start time tells it from a stranger who got its number later. */
 export type Mark = { pid: number; started: string }
@@ -27,8 +27,15 @@ export function readRunFile(file: string): RunFile | null {
   }
 }
 
+/** Writes the file whole or not at all: a full disk leaves the one before. */
 export function writeRunFile(file: string, run: RunFile): void {
-  writeFileSync(file, JSON.stringify(run), { mode: 0o600 })
+  writeWhole(file, JSON.stringify(run))
+}
+
+/** Replaces a small file in one step; what fails leaves it as it was. */
+export function writeWhole(file: string, text: string): void {
+  writeFileSync(`${file}.new`, text, { mode: 0o600 })
+  renameSync(`${file}.new`, file)
 }
 
 /** Ends what an earlier run left alive, and only that; waits until it is gone. */

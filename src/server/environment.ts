@@ -2,6 +2,10 @@ import { z } from 'zod'
 
 const Environment = z.object({
   DATABASE_URL: z.string().startsWith('postgres'),
+  /** further names this server is reached by, separated by commas */
+  YPEROS_HOSTS: z.string().default(''),
+  /** addresses of proxies whose word for the sender's address is taken, separated by commas */
+  YPEROS_PROXY: z.string().default(''),
   YPEROS_INSECURE_COOKIE: z.enum(['0', '1']).default('1'),
 })
 

@@ -6,8 +6,11 @@ const STATUS = {
   'not-found': 404,
   conflict: 409,
   'already-signed': 409,
+  'too-slow': 408,
   'too-large': 413,
+  'not-json': 415,
   'too-many': 429,
+  away: 503,
 } as const
 export type AppErrorCode = keyof typeof STATUS
 

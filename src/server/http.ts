@@ -1,10 +1,13 @@
 import type { z } from 'zod'
 import { OutOfRange, Unreadable } from '@/core/errors'
+import { isAway } from './db/away'
 import { AppError, type Fault } from './errors'
 import { log } from './log'
 
 /** Largest body taken, bytes: 600 readings of 200 bytes and room to spare. */
 const LARGEST_BODY = 512 * 1024
+/** Longest time a body may take to arrive, ms. */
+const SLOWEST_BODY_MS = 30_000
 
 type Handler<C> = (request: Request, context: C) => Promise<Response>
 
@@ -20,12 +23,20 @@ export function handle<C>(work: Handler<C>): Handler<C> {
 }
 
 function answerError(error: unknown, request: Request): Response {
-  const known = error instanceof OutOfRange || error instanceof Unreadable ? new AppError('bad-input', error.message) : error
-  if (known instanceof AppError) {
-    return Response.json({ error: known.code, message: known.message, faults: known.faults }, { status: known.status })
+  const known = knownError(error)
+  if (known) {
+    // what was not read of a body that was cut is not waited for
+    const close = known.code === 'too-large' || known.code === 'too-slow' ? { headers: { connection: 'close' } } : {}
+    return Response.json({ error: known.code, message: known.message, faults: known.faults }, { status: known.status, ...close })
   }
   log.error({ err: error, url: new URL(request.url).pathname }, 'unexpected failure')
   return Response.json({ error: 'internal', message: 'Something failed on our side; nothing was half-written. Try again.', faults: [] }, { status: 500 })
+}
+
+function knownError(error: unknown): AppError | null {
+  if (error instanceof AppError) return error
+  if (error instanceof OutOfRange || error instanceof Unreadable) return new AppError('bad-input', error.message)
+  return isAway(error) ? new AppError('away', 'The database is away: nothing was recorded. It is tried again by itself; try once more in a moment.', [], error) : null
 }
 
 /** A path in the way JSON tools write it, such as `readings[3].value`. */
@@ -45,16 +56,60 @@ export function parseInput<S extends z.ZodType>(schema: S, input: unknown): z.in
   throw new AppError('bad-input', first ? `${first.path || 'input'}: ${first.reason}` : 'bad input', faults)
 }
 
-/** The body as text, at most 512 KiB. */
+const TOO_LARGE = 'the request is larger than 512 KiB: send fewer readings at a time'
+
+/**
+ * The body as text, read as it comes: cut at 512 KiB, and after 30 s.
+ * @throws AppError `too-large`, `too-slow`, `bad-input` when it is not UTF-8
+ */
 export async function readText(request: Request): Promise<string> {
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) throw new AppError('too-large', 'the request is larger than 512 KiB: send fewer readings at a time')
-  const text = await request.text()
-  if (text.length > LARGEST_BODY) throw new AppError('too-large', 'the request is larger than 512 KiB: send fewer readings at a time')
-  return text
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) throw new AppError('too-large', TOO_LARGE)
+  const reader = request.body?.getReader()
+  if (!reader) return ''
+  const pieces: Uint8Array[] = []
+  let size = 0
+  const tooSlow = sleep(SLOWEST_BODY_MS)
+  try {
+    for (;;) {
+      const piece = await Promise.race([reader.read(), tooSlow.over])
+      if (piece === 'over') throw new AppError('too-slow', 'the request did not arrive within 30 s')
+      if (piece.done) break
+      size += piece.value.byteLength
+      if (size > LARGEST_BODY) throw new AppError('too-large', TOO_LARGE)
+      pieces.push(piece.value)
+    }
+  } catch (error) {
+    // what is still to come is not wanted any more
+    void reader.cancel().catch(() => undefined)
+    throw error
+  } finally {
+    tooSlow.clear()
+  }
+  return decode(Buffer.concat(pieces))
 }
 
-/** The body as JSON. */
+function decode(bytes: Uint8Array): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch (cause) {
+    throw new AppError('bad-input', 'the body is not UTF-8', [{ path: '', reason: 'a byte that is no character' }], cause)
+  }
+}
+
+function sleep(ms: number): { over: Promise<'over'>; clear: () => void } {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const over = new Promise<'over'>((resolve) => {
+    timer = setTimeout(() => resolve('over'), ms)
+  })
+  return { over, clear: () => clearTimeout(timer) }
+}
+
+/**
+ * The body as JSON; a form of another site cannot send that type.
+ * @throws AppError `not-json`, `bad-input`, and those of `readText`
+ */
 export async function readJson(request: Request): Promise<unknown> {
+  if (!/^application\/json\b/i.test(request.headers.get('content-type') ?? '')) throw new AppError('not-json', 'send JSON, with content-type: application/json')
   const text = await readText(request)
   try {
     return JSON.parse(text)

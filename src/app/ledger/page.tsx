@@ -1,5 +1,6 @@
 import { LedgerQuery } from '@/core/charge/ledger'
 import { pageUser } from '@/server/accounts/page-user'
+import { may } from '@/server/accounts/roles'
 import { database } from '@/server/db/pool'
 import { selectShelf } from '@/server/equipment/shelf'
 import { selectBalances, selectLedger } from '@/server/ledger/ledger'
@@ -24,7 +25,7 @@ export default async function Ledger({ searchParams }: { searchParams: Promise<R
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />
-      <LedgerPage entries={entries} balances={balances} query={query} containers={containers} timeZone={shop.timeZone} />
+      <LedgerPage entries={entries} balances={balances} query={query} containers={containers} timeZone={shop.timeZone} mayCorrect={may(user.role, 'correct-book')} />
     </>
   )
 }

@@ -1,4 +1,6 @@
 import { redirect } from 'next/navigation'
+import { fingerprintOf } from '@/core/record/record'
+import { nodeCrypto } from '@/node/record-crypto'
 import { selectAccounts } from '@/server/accounts/accounts'
 import { pageUser } from '@/server/accounts/page-user'
 import { may } from '@/server/accounts/roles'
@@ -18,7 +20,7 @@ export default async function Shop() {
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />
-      <ShopPage procedures={procedures} people={people} me={user.id} />
+      <ShopPage procedures={procedures} people={people} me={user.id} fingerprint={fingerprintOf(shop.publicKey, nodeCrypto) ?? ''} />
     </>
   )
 }

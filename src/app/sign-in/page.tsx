@@ -1,13 +1,16 @@
+import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { currentUser } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
 import { DEMO_SIGN_INS } from '@/server/demo/sign-ins'
+import { ADDRESS_HEADER, isLoopback } from '@/server/sender'
 import { selectShop } from '@/server/shop/shop'
 import { SignInForm } from '@/ui/frame/sign-in-form'
 
 export default async function SignIn() {
   if (await currentUser()) redirect('/board')
   const shop = await selectShop(database())
-  const demo = shop.demo ? DEMO_SIGN_INS.map(({ signIn, name, role, password }) => ({ signIn, name, role, password })) : []
+  const here = isLoopback((await headers()).get(ADDRESS_HEADER) ?? '')
+  const demo = shop.demo && here ? DEMO_SIGN_INS.map(({ signIn, name, role, password }) => ({ signIn, name, role, password })) : []
   return <SignInForm shopName={shop.name} demo={demo} />
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { verbatim } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerant'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 import type { ChargePlan, ChargePlanInput, Container } from './plan'
@@ -12,7 +13,7 @@ export const REFUSED_REFRIGERANTS: Record<string, string> = {
   'R-744': 'carbon dioxide works above 100 bar: it takes equipment and training of its own',
 }
 
-const RefrigerantName = z.string().superRefine((name, ctx) => {
+const RefrigerantName = verbatim(100).superRefine((name, ctx) => {
   const refused = REFUSED_REFRIGERANTS[name]
   if (refused) ctx.addIssue({ code: 'custom', message: `"${name}" is not planned for: ${refused}` })
   else if (!(REFRIGERANTS as readonly string[]).includes(name)) ctx.addIssue({ code: 'custom', message: `"${name}" is not known; expected one of ${REFRIGERANTS.join(', ')}` })
@@ -20,9 +21,9 @@ const RefrigerantName = z.string().superRefine((name, ctx) => {
 
 const ContainerFile = z
   .strictObject({
-    id: z.string().min(1).max(100),
+    id: verbatim(100),
     kind: z.enum(['can', 'cylinder']),
-    refrigerant: z.string().optional(),
+    refrigerant: verbatim(100).optional(),
     gross_g: z.number().positive().max(100_000),
     net_g: z.number().positive().max(100_000).optional(),
     tare_g: Grams.optional(),

@@ -1,4 +1,7 @@
 import { z } from 'zod'
+import { Id } from '../entry/id'
+import { Day } from '../entry/instant'
+import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerant'
 
 export const LEDGER_KINDS = ['bought', 'charged', 'purged', 'recovered', 'heel', 'corrected'] as const
@@ -22,13 +25,13 @@ export type LedgerEntry = {
 /** What a hand may enter: a purchase, or a correction with its reason. */
 export const LedgerDraft = z
   .strictObject({
-    id: z.uuid(),
+    id: Id,
     kind: z.enum(['bought', 'corrected']),
     refrigerant: z.enum(REFRIGERANTS),
-    container: z.string().trim().min(1).max(80),
-    equipmentId: z.uuid().nullable(),
+    container: text(80),
+    equipmentId: Id.nullable(),
     grams: z.number().min(-100_000).max(100_000),
-    why: z.string().trim().max(300),
+    why: text(300, 0),
   })
   .refine((d) => d.kind !== 'corrected' || d.why !== '', { path: ['why'], error: 'a correction says why' })
   .refine((d) => d.kind !== 'bought' || d.grams > 0, { path: ['grams'], error: 'what was bought weighs something' })
@@ -57,10 +60,9 @@ export function heelLeftG(container: { kind: 'can' | 'cylinder'; tareG: number }
 /** What is left in a container by the book, g. */
 export type Balance = { container: string; equipmentId: string | null; refrigerant: string; grams: number }
 
-const Day = z.iso.date().optional()
-const Part = z.string().trim().max(80).optional()
+const Part = text(80, 0).optional()
 /** Which lines of the ledger are asked for: days of the shop, both included, and parts of the names of container and car. */
-export const LedgerQuery = z.object({ from: Day, to: Day, container: Part, car: Part })
+export const LedgerQuery = z.object({ from: Day.optional(), to: Day.optional(), container: Part, car: Part })
 export type LedgerQuery = z.infer<typeof LedgerQuery>
 
 /** Sums by refrigerant and kind, g, each above zero: what an inspector asks for. */

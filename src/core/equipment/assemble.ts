@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Id } from '../entry/id'
 import type { Rig } from '../procedure/events'
 import { PA_PER_MICRON } from '../units/constants'
 import { judgeBlankOff, judgeHoseHold } from './checks'
@@ -6,15 +7,15 @@ import type { EquipmentDeed, EquipmentKind, Shelved } from './equipment'
 
 /** Which things from the shelf make a rig, and how they are put together. */
 export const RigParts = z.strictObject({
-  pump: z.uuid(),
-  lowHose: z.uuid(),
+  pump: Id,
+  lowHose: Id,
   /** null: only the low side is connected */
-  highHose: z.uuid().nullable(),
+  highHose: Id.nullable(),
   /** null: both hoses end at the pump's own tee */
-  pumpHose: z.uuid().nullable(),
-  gauge: z.uuid(),
+  pumpHose: Id.nullable(),
+  gauge: Id,
   gaugeAt: z.enum(['far', 'pump']),
-  scale: z.uuid(),
+  scale: Id,
   cores: z.enum(['in', 'out']),
 })
 export type RigParts = z.infer<typeof RigParts>

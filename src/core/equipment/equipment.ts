@@ -1,9 +1,11 @@
 import { z } from 'zod'
+import { Id } from '../entry/id'
+import { Day } from '../entry/instant'
+import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerant'
 import { LINK_KINDS } from '../rig/rig-file'
 
-const Name = z.string().trim().min(1, 'a name people use').max(60)
-const Day = z.iso.date()
+const Name = text(60, 1, 'a name people use')
 
 /** What matters of each kind of equipment; units are in the names, days ISO 8601. */
 export const SPECS = {
@@ -38,7 +40,7 @@ export const SPECS = {
 export const EQUIPMENT_KINDS = ['pump', 'hose', 'gauge', 'scale', 'container'] as const
 export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number]
 
-const of = <K extends EquipmentKind>(kind: K) => z.strictObject({ id: z.uuid(), name: Name, kind: z.literal(kind), spec: SPECS[kind], retired: z.boolean() })
+const of = <K extends EquipmentKind>(kind: K) => z.strictObject({ id: Id, name: Name, kind: z.literal(kind), spec: SPECS[kind], retired: z.boolean() })
 
 /** One thing on the shelf. */
 export const Equipment = z.discriminatedUnion('kind', [
@@ -51,7 +53,7 @@ export const Equipment = z.discriminatedUnion('kind', [
 export type Equipment = z.infer<typeof Equipment>
 export type EquipmentOf<K extends EquipmentKind> = Extract<Equipment, { kind: K }>
 
-const PressureReading = z.strictObject({ atS: z.number().min(0).max(200_000), pa: z.number().min(0).max(120_000), typed: z.string().trim().min(1).max(60) })
+const PressureReading = z.strictObject({ atS: z.number().min(0).max(200_000), pa: z.number().min(0).max(120_000), typed: text(60) })
 
 /** What was done to a piece of equipment or found out about it. */
 export const EQUIPMENT_DEEDS = {

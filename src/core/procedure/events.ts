@@ -1,12 +1,15 @@
 import { z } from 'zod'
 import { WAYS } from '../charge/ways'
+import { Id } from '../entry/id'
+import { Instant } from '../entry/instant'
+import { text, verbatim } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerant'
 import { LINK_KINDS } from '../rig/rig-file'
 import { PartSet } from './parts'
 import { STEPS } from './steps'
 
-const Text = z.string().trim().min(1).max(200)
-const Note = z.string().trim().max(1000)
+const Text = text(200)
+const Note = text(1000, 0)
 const Grams = z.number().min(0).max(50_000)
 const PaGauge = z.number().min(-110_000).max(6_000_000)
 const Celsius = z.number().min(-60).max(90)
@@ -68,7 +71,7 @@ export const Rig = z.strictObject({
   /** gas the hoses to the car were found to give when held alone, Pa m3/s */
   hoseBaselinePaM3S: z.number().min(0).max(1).optional(),
   /** what it was made of, so that hours and wet jobs are counted where they belong */
-  equipment: z.strictObject({ pump: z.uuid(), hoses: z.array(z.uuid()).max(6), gauge: z.uuid(), scale: z.uuid() }).optional(),
+  equipment: z.strictObject({ pump: Id, hoses: z.array(Id).max(6), gauge: Id, scale: Id }).optional(),
 })
 export type Rig = z.infer<typeof Rig>
 
@@ -89,6 +92,8 @@ export const JobOpened = z.strictObject({
   procedure: Procedure,
   rig: Rig,
   simulated: z.boolean(),
+  /** set where it was entered later than it happened: a pull nobody wrote down, a night's log that is imported */
+  datedBack: z.literal(true).optional(),
 })
 export type JobOpened = z.infer<typeof JobOpened>
 
@@ -101,7 +106,7 @@ const HoldEnded = z.strictObject({
   leakGramsPerYear: z.number().nullable(),
   heldS: z.number().min(0),
   samples: z.number().int().min(0),
-  reasons: z.array(z.string()).max(20),
+  reasons: z.array(verbatim(2000, 0)).max(20),
 })
 export type HoldEnded = z.infer<typeof HoldEnded>
 
@@ -113,9 +118,9 @@ const ChargeContainer = z
     netG: Grams.optional(),
     tareG: Grams.optional(),
     /** what its own label says is in it */
-    refrigerant: z.string().max(20).optional(),
+    refrigerant: verbatim(20, 0).optional(),
     /** the container on the shelf it is, so that its book and its weight follow */
-    stockId: z.uuid().optional(),
+    stockId: Id.optional(),
   })
   .refine((c) => c.tareG !== undefined || c.netG !== undefined, { path: ['netG'], error: 'a container needs its net weight, or its tare when partly used' })
   .refine((c) => (c.tareG ?? c.grossG - (c.netG ?? 0)) >= 0 && c.grossG > (c.tareG ?? 0), {
@@ -196,10 +201,12 @@ export const PAYLOADS = {
   'maker-bands-set': z.strictObject({ lowPaG: Band(PaGauge).optional(), highPaG: Band(PaGauge).optional(), ventC: Band(Celsius).optional() }),
   'leave-tapped': z.strictObject({ item: z.enum(LEAVE_ITEMS), done: z.boolean() }),
   noted: z.strictObject({ text: Text }),
-  corrected: z.strictObject({ eventId: z.uuid(), was: Text, is: Text, why: Text }),
+  corrected: z.strictObject({ eventId: Id, was: Text, is: Text, why: Text }),
   'caution-passed': z.strictObject({ code: Text }),
+  /** the server's clock stood earlier than at the entry before: times across it cannot be compared */
+  'clock-set-back': z.strictObject({ backS: z.number().min(0).max(1e10) }),
   'bench-set': z.strictObject({ action: z.enum(['start', 'stop', 'reset', 'speed', 'scenario', 'gauge', 'scale']), factor: z.number().min(1).max(600) }),
-  signed: z.strictObject({ certificate: Text, readingCount: z.number().int().min(0), readingsSha256: z.string().length(64) }),
+  signed: z.strictObject({ certificate: Text, readingCount: z.number().int().min(0), readingsSha256: verbatim(64, 64) }),
 } as const
 
 export type EventKind = keyof typeof PAYLOADS
@@ -211,12 +218,10 @@ export type EventDraft = { [K in EventKind]: { id: string; kind: K; happenedAt: 
 export type JobEvent = EventDraft & { storedAt: string; by: string }
 
 /** Kinds only the server writes, because it alone can vouch for them. */
-export const SERVER_KINDS: readonly EventKind[] = ['job-opened', 'hold-ended', 'signed', 'bench-set']
+export const SERVER_KINDS: readonly EventKind[] = ['job-opened', 'hold-ended', 'signed', 'bench-set', 'clock-set-back']
 /** Kinds that may follow a signature. */
-export const AFTER_SIGNATURE: readonly EventKind[] = ['corrected', 'noted']
+export const AFTER_SIGNATURE: readonly EventKind[] = ['corrected', 'noted', 'clock-set-back']
 
-const drafts = (Object.keys(PAYLOADS) as EventKind[]).map((kind) =>
-  z.strictObject({ id: z.uuid(), kind: z.literal(kind), happenedAt: z.iso.datetime({ offset: true }), payload: PAYLOADS[kind] }),
-)
+const drafts = (Object.keys(PAYLOADS) as EventKind[]).map((kind) => z.strictObject({ id: Id, kind: z.literal(kind), happenedAt: Instant, payload: PAYLOADS[kind] }))
 /** Parses an event draft of any kind. */
 export const EventDraftSchema = z.discriminatedUnion('kind', drafts as never) as unknown as z.ZodType<EventDraft>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { verbatim } from '../entry/text'
 
 /** Every part of the connection drawing with the states a hand can give it. */
 export const PARTS = {
@@ -50,7 +51,7 @@ export const PART_NAMES: Record<Part, string> = {
 
 /** One turn of one part: `{ part, state }`, refused when that part has no such state. */
 export const PartSet = z
-  .strictObject({ part: z.enum(Object.keys(PARTS) as [Part, ...Part[]]), state: z.string() })
+  .strictObject({ part: z.enum(Object.keys(PARTS) as [Part, ...Part[]]), state: verbatim(40) })
   .refine((set) => (PARTS[set.part] as readonly string[]).includes(set.state), {
     path: ['state'],
     error: 'this part has no such state',

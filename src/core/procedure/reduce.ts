@@ -113,6 +113,7 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'corrected':
       return { ...state, corrections: [...state.corrections, { ...event.payload, at, by: event.by }] }
     case 'caution-passed':
+    case 'clock-set-back':
       return state
     case 'bench-set':
       return { ...state, benchRunning: event.payload.action === 'stop' ? false : event.payload.action === 'start' ? true : state.benchRunning }

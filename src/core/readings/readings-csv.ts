@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { text, verbatim } from '../entry/text'
 import { READING_UNITS } from '../units/channel'
 import { BadReading, type ReadingRow } from './hold-readings'
 
@@ -42,10 +43,10 @@ export const TIME_KINDS = ['s', 'min', 'clock', 'iso'] as const
 
 /** Which column of a foreign logger's file is what, in which unit; kept by its name. */
 export const ColumnMapping = z.strictObject({
-  name: z.string().trim().min(1).max(60),
-  time: z.string().min(1).max(200),
+  name: text(60),
+  time: verbatim(200),
   timeKind: z.enum(TIME_KINDS),
-  vacuum: z.string().min(1).max(200),
+  vacuum: verbatim(200),
   unit: z.enum(['micron', 'Pa', 'kPa', 'mbar', 'inHgV']),
 })
 export type ColumnMapping = z.infer<typeof ColumnMapping>

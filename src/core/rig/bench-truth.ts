@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerant'
 import { Rig } from '../procedure/events'
 import { LINK_KINDS } from './rig-file'
@@ -62,9 +63,9 @@ export type HiddenTruth = z.infer<typeof HiddenTruth>
 export const Scenario = z.strictObject({
   format: z.literal('yperos-scenario'),
   version: z.literal(1),
-  name: z.string().trim().min(1).max(80),
+  name: text(80),
   /** what the person at the car is told, which is not the fault */
-  told: z.string().trim().min(1).max(400),
+  told: text(400),
   seed: z.number().int().min(0).max(4_294_967_295),
   hidden: HiddenTruth,
 })

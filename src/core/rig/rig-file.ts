@@ -1,7 +1,8 @@
 import { z } from 'zod'
+import { verbatim } from '../entry/text'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
 
-const Id = z.string().min(1).max(60)
+const Id = verbatim(60)
 const Positive = z.number().finite().positive()
 const NotNegative = z.number().finite().min(0)
 const Celsius = z.number().finite().min(-60).max(95)

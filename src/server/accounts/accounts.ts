@@ -1,5 +1,6 @@
 import { hash, verify } from '@node-rs/argon2'
-import type { Queryable } from '../db/pool'
+import type { Queryable, Transaction } from '../db/pool'
+import { AppError, notFound } from '../errors'
 import type { Role } from './roles'
 
 export type Account = { id: string; signIn: string; name: string; role: Role; certificate: string; disabledAt: Date | null }
@@ -28,15 +29,25 @@ export async function insertAccount(db: Queryable, account: { signIn: string; na
   return rows[0] as Account
 }
 
-export async function updateAccount(db: Queryable, id: string, change: { role: Role; certificate: string; disabled: boolean }): Promise<boolean> {
-  const { rowCount } = await db.query(`update account set role = $2, certificate = $3, disabled_at = case when $4 then coalesce(disabled_at, now()) end where id = $1`, [
-    id,
+/**
+ * Changes an account's role and certificate, or closes it. The leads are counted under a lock, so that two who change each other
+ * at once leave one.
+ * @param byId - the lead who asks; he must still be one when his turn comes
+ * @throws AppError `not-allowed` when he is none any more, `not-found`, `conflict` when no lead would be left
+ */
+export async function changeAccount(tx: Transaction, byId: string, change: { id: string; role: Role; certificate: string; disabled: boolean }): Promise<void> {
+  const { rows: leads } = await tx.query<{ id: string }>(`select id from account where role = 'lead' and disabled_at is null order by id for update`)
+  if (!leads.some((l) => l.id === byId)) throw new AppError('not-allowed', 'You are not the lead any more: somebody changed it a moment ago.')
+  const keepsLead = change.role === 'lead' && !change.disabled
+  if (!keepsLead && !leads.some((l) => l.id !== change.id)) throw new AppError('conflict', 'Somebody must keep the lead: make another the lead first.')
+  const { rowCount } = await tx.query(`update account set role = $2, certificate = $3, disabled_at = case when $4 then coalesce(disabled_at, now()) end where id = $1`, [
+    change.id,
     change.role,
     change.certificate,
     change.disabled,
   ])
-  if (change.disabled) await db.query('delete from session where account_id = $1', [id])
-  return rowCount === 1
+  if (rowCount !== 1) throw notFound('this account')
+  if (change.disabled) await tx.query('delete from session where account_id = $1', [change.id])
 }
 
 /** The account whose password this is, or null; takes as long either way. */

@@ -6,15 +6,20 @@ export type Role = (typeof ROLES)[number]
 /** What a role may do beyond running jobs, which everybody may. */
 const RIGHTS = {
   'sign-job': ['lead', 'technician'],
+  'correct-book': ['lead', 'technician'],
   'edit-shop': ['lead'],
 } as const satisfies Record<string, readonly Role[]>
 export type Right = keyof typeof RIGHTS
 
 export const may = (role: Role, right: Right): boolean => (RIGHTS[right] as readonly Role[]).includes(role)
 
+const REFUSED: Record<Right, string> = {
+  'sign-job': 'A trainee runs jobs; a technician or the lead signs them.',
+  'correct-book': 'A trainee books what was bought; the lead, or a technician who signs, corrects the book.',
+  'edit-shop': 'Only the lead edits procedures, accounts and rigs.',
+}
+
 /** @throws AppError `not-allowed` naming the right */
 export function requireRight(user: { role: Role }, right: Right): void {
-  if (may(user.role, right)) return
-  const what = right === 'sign-job' ? 'A trainee runs jobs; a technician or the lead signs them.' : 'Only the lead edits procedures, accounts and rigs.'
-  throw new AppError('not-allowed', what)
+  if (!may(user.role, right)) throw new AppError('not-allowed', REFUSED[right])
 }

@@ -10,8 +10,10 @@ import { jobView } from '../jobs/job-view'
 import { openJob } from '../jobs/open-job'
 import { ingest } from '../readings/ingest'
 import { draft, type Fixture, freshShop, gaugeLine, jobWithGauge, OPENING } from '../tests/shop-fixture'
+import { claimBench, releaseBench } from './claim'
 import { controlBench } from './control'
 import { benchFeed } from './feed'
+import { storeTrouble } from './trouble'
 
 let shop: Fixture
 const simulated = async (factor?: number): Promise<string> => {
@@ -75,7 +77,7 @@ test('the feed tells the bench what hands did, where it left off, and nothing of
   const feed = await benchFeed([])
   expect(feed.map((j) => j.jobId)).toEqual([jobId])
   expect(feed[0]).toMatchObject({ running: false, lastSecond: -1 })
-  expect(feed[0]?.actions).toEqual([
+  expect((feed[0] as { actions: unknown }).actions).toEqual([
     expect.objectContaining({ kind: 'turn', part: 'pump', state: 'on' }),
     expect.objectContaining({ kind: 'turn', part: 'centre-hose', state: 'container' }),
     expect.objectContaining({ kind: 'container-on', grossG: 470, tareG: 132 }),
@@ -110,4 +112,43 @@ test('the board and the job’s page say the same of a car', async () => {
   expect(view?.latest.vacuum?.value).toBe(row?.vacuumPa)
   expect(view).toMatchObject({ cursor: '1.1', vacuum: [{ value: row?.vacuumPa }] })
   expect(await jobView(database(), randomUUID())).toBeNull()
+})
+
+test('a car no bench can play is refused when it is taken in, with the place and what can be played', async () => {
+  for (const ambientC of [90, -60]) {
+    const payload = { ...OPENING, simulated: true, place: { ...OPENING.place, ambientC } }
+    const open = transaction(database(), (tx) => openJob(tx, shop.lead, { id: randomUUID(), eventId: randomUUID(), payload }))
+    await expect(open).rejects.toMatchObject({ code: 'bad-input', faults: [{ path: 'payload.place.ambientC' }] })
+  }
+})
+
+test('a car whose log cannot be read stands in the feed with its reason, and the others beside it', async () => {
+  const [broken, sound] = [await simulated(1), await simulated(1)]
+  await database().query(`update event set kind = 'noted' where job_id = $1 and seq = 0`, [broken])
+  const feed = await benchFeed([])
+  expect(feed.find((j) => j.jobId === broken)).toEqual({ jobId: broken, trouble: expect.stringMatching(/job-opened/) })
+  expect(feed.find((j) => j.jobId === sound)).toMatchObject({ instrument: expect.any(String) })
+})
+
+test('what the bench says of a car stands beside it until it plays again', async () => {
+  const jobId = await simulated(1)
+  await storeTrouble(database(), { jobId, words: 'too warm' })
+  expect((await selectJob(database(), jobId))?.benchTrouble).toBe('too warm')
+  await storeTrouble(database(), { jobId, words: null })
+  expect((await selectJob(database(), jobId))?.benchTrouble).toBeNull()
+})
+
+test('the bench of a start that is alive keeps its token; one that is gone, or was stopped, gives it away', async () => {
+  const db = database()
+  await db.query(`delete from device where kind = 'bench'`)
+  expect(await claimBench(db, 'first start', false)).toBe(true)
+  expect(await claimBench(db, 'second start', false)).toBe(false)
+  expect(await claimBench(db, 'first start', false)).toBe(true)
+  await db.query(`update device set seen_at = now() - interval '5 minutes' where kind = 'bench'`)
+  expect(await claimBench(db, 'second start', false)).toBe(true)
+  await releaseBench(db, 'first start')
+  expect(await claimBench(db, 'first start', false)).toBe(false)
+  await releaseBench(db, 'second start')
+  expect(await claimBench(db, 'first start', false)).toBe(true)
+  expect(await claimBench(db, 'a state folder that was lost', true)).toBe(true)
 })

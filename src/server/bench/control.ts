@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { Id } from '@/core/entry/id'
+import { verbatim } from '@/core/entry/text'
 import { clockFactor, jobTimeMs } from '@/core/procedure/clock'
 import { GAUGE_STATES, SCALE_STATES } from '@/core/rig/bench-instruments'
 import { Scenario } from '@/core/rig/bench-truth'
@@ -12,14 +14,14 @@ import { scenarioNamed } from './scenarios'
 
 /** What the job page may do to its bench. */
 export const BenchControl = z.discriminatedUnion('action', [
-  z.strictObject({ id: z.uuid(), action: z.literal('start') }),
-  z.strictObject({ id: z.uuid(), action: z.literal('stop') }),
-  z.strictObject({ id: z.uuid(), action: z.literal('speed'), factor: z.number().min(1).max(600) }),
-  z.strictObject({ id: z.uuid(), action: z.literal('reset'), leakPaM3S: z.number().min(0).max(0.01), waterG: z.number().min(0).max(50) }),
-  z.strictObject({ id: z.uuid(), action: z.literal('scenario'), scenario: Scenario }),
-  z.strictObject({ id: z.uuid(), action: z.literal('named-scenario'), name: z.string().max(80) }),
-  z.strictObject({ id: z.uuid(), action: z.literal('gauge'), state: z.enum(GAUGE_STATES) }),
-  z.strictObject({ id: z.uuid(), action: z.literal('scale'), state: z.enum(SCALE_STATES) }),
+  z.strictObject({ id: Id, action: z.literal('start') }),
+  z.strictObject({ id: Id, action: z.literal('stop') }),
+  z.strictObject({ id: Id, action: z.literal('speed'), factor: z.number().min(1).max(600) }),
+  z.strictObject({ id: Id, action: z.literal('reset'), leakPaM3S: z.number().min(0).max(0.01), waterG: z.number().min(0).max(50) }),
+  z.strictObject({ id: Id, action: z.literal('scenario'), scenario: Scenario }),
+  z.strictObject({ id: Id, action: z.literal('named-scenario'), name: verbatim(80, 0) }),
+  z.strictObject({ id: Id, action: z.literal('gauge'), state: z.enum(GAUGE_STATES) }),
+  z.strictObject({ id: Id, action: z.literal('scale'), state: z.enum(SCALE_STATES) }),
 ])
 export type BenchControl = z.infer<typeof BenchControl>
 

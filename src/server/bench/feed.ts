@@ -5,9 +5,11 @@ import type { JobState } from '@/core/procedure/state'
 import type { GaugeState, ScaleState } from '@/core/rig/bench-instruments'
 import type { BenchAction } from '@/core/rig/bench-run'
 import type { BenchTruth, Scenario } from '@/core/rig/bench-truth'
+import { isAway } from '../db/away'
 import { database, type Queryable } from '../db/pool'
 import { type StoredEvent, selectClocks, selectEvents } from '../jobs/job-rows'
 import { benchInstrument } from '../jobs/open-job'
+import { selectSpan } from '../readings/span'
 
 /** Everything the bench process needs to play one car: hidden truth, clock, and what hands have done. */
 export type BenchJob = {
@@ -38,7 +40,7 @@ export type StoredBench = { truth: BenchTruth; scaleStepG: number; settings?: Be
  * The simulated jobs that are open, for the bench process.
  * @param started - jobs it plays already and so need no `lastSecond` looked up
  */
-export async function benchFeed(started: readonly string[]): Promise<BenchJob[]> {
+export async function benchFeed(started: readonly string[]): Promise<(BenchJob | { jobId: string; trouble: string })[]> {
   const db = database()
   const { rows } = await db.query<{ id: string; bench: StoredBench }>(
     `select id, bench from job where simulated and bench is not null and signed_at is null order by created_at desc limit 40`,
@@ -47,7 +49,15 @@ export async function benchFeed(started: readonly string[]): Promise<BenchJob[]>
     db,
     rows.map((r) => r.id),
   )
-  return Promise.all(rows.map((row) => benchJob(row.id, row.bench, clocks.get(row.id) ?? [], started.includes(row.id))))
+  return Promise.all(
+    rows.map((row) =>
+      benchJob(row.id, row.bench, clocks.get(row.id) ?? [], started.includes(row.id)).catch((error: Error) => {
+        // a database that is away is no car's fault
+        if (isAway(error)) throw error
+        return { jobId: row.id, trouble: error.message }
+      }),
+    ),
+  )
 }
 
 async function benchJob(jobId: string, bench: StoredBench, clock: ClockSegment[], started: boolean): Promise<BenchJob> {
@@ -71,9 +81,12 @@ async function benchJob(jobId: string, bench: StoredBench, clock: ClockSegment[]
 }
 
 async function lastReadingMs(db: Queryable, jobId: string, instrument: string): Promise<number | null> {
+  const span = await selectSpan(db, jobId)
+  if (!span) return null
   const { rows } = await db.query<{ last: number | null }>(
-    `select (extract(epoch from max(measured_at)) * 1000)::float8 as last from reading where job_id = $1 and instrument_id = $2`,
-    [jobId, instrument],
+    `select (extract(epoch from max(measured_at)) * 1000)::float8 as last
+       from reading where job_id = $1 and measured_at >= $3 and measured_at <= $4 and instrument_id = $2`,
+    [jobId, instrument, span.from, span.to],
   )
   return rows[0]?.last ?? null
 }

@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from 'node:async_hooks'
 import pg from 'pg'
 import { environment } from '../environment'
 
@@ -5,16 +6,42 @@ import { environment } from '../environment'
 export type Queryable = { query: pg.Pool['query'] }
 export type Transaction = pg.PoolClient
 
+/** Connections of one process; each transaction takes one. */
+const MOST = 12
+/** No request waits longer for a connection, no statement runs longer, no transaction idles longer than this, ms. */
+const TIMEOUTS = { connectionTimeoutMillis: 10_000, statement_timeout: 30_000, idle_in_transaction_session_timeout: 20_000 } as const
+
 // one pool per process, also across the reloads of a development server
-const shared = globalThis as unknown as { yperosPool?: pg.Pool }
+const shared = globalThis as unknown as { yperosPool?: pg.Pool; yperosInside?: AsyncLocalStorage<true> }
+
+/** Set while the code that runs holds a transaction's connection. */
+const inside = (): AsyncLocalStorage<true> => {
+  shared.yperosInside ??= new AsyncLocalStorage<true>()
+  return shared.yperosInside
+}
+
+/**
+ * A pool that refuses a second connection to whoever holds one in a transaction: as many requests as there are connections,
+ * each waiting for one more, would wait for each other for ever.
+ */
+class OnePool extends pg.Pool {
+  override connect(...given: unknown[]): Promise<pg.PoolClient> {
+    if (inside().getStore()) throw new Error('a second connection was asked for inside a transaction: hand the transaction on instead')
+    return (super.connect as (...all: unknown[]) => Promise<pg.PoolClient>)(...given)
+  }
+}
+
+/** A pool on `connectionString` with our timeouts, which does not die with an idle connection. */
+export function makePool(connectionString: string, max = MOST): pg.Pool {
+  const pool = new OnePool({ connectionString, max, application_name: 'yperos', ...TIMEOUTS })
+  // an idle connection that the server closes is replaced at the next query; without a listener it would end the process
+  pool.on('error', () => undefined)
+  return pool
+}
 
 /** The process's pool on DATABASE_URL. */
 export function database(): pg.Pool {
-  if (!shared.yperosPool) {
-    shared.yperosPool = new pg.Pool({ connectionString: environment().DATABASE_URL, max: 12, application_name: 'yperos' })
-    // an idle connection that the server closes is replaced at the next query; without a listener it would end the process
-    shared.yperosPool.on('error', () => undefined)
-  }
+  shared.yperosPool ??= makePool(environment().DATABASE_URL)
   return shared.yperosPool
 }
 
@@ -24,7 +51,7 @@ export async function transaction<T>(pool: pg.Pool, work: (tx: Transaction) => P
   let broken: Error | undefined
   try {
     await client.query('begin')
-    const result = await work(client)
+    const result = await inside().run(true, () => work(client))
     await client.query('commit')
     return result
   } catch (error) {

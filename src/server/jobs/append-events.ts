@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { oneForm } from '@/core/entry/instant'
 import { clockFactor, jobTimeMs } from '@/core/procedure/clock'
 import { AFTER_SIGNATURE, type EventDraft, type JobEvent } from '@/core/procedure/events'
 import { foldJob, reduceJob } from '@/core/procedure/reduce'
@@ -11,6 +12,7 @@ import type { Transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { bookEvent } from '../ledger/ledger'
 import { hashOf } from '../records/chain'
+import { mayCorrect } from '../records/may-correct'
 import { insertClockSegment, type JobRow, selectClock, selectEvents, selectJobForUpdate } from './job-rows'
 import { notifyChange } from './notify'
 
@@ -27,14 +29,16 @@ export async function appendEvents(tx: Transaction, author: Author, jobId: strin
   if (!job) throw notFound('this job')
   const stored = await selectEvents(tx, jobId)
   const known = new Map(stored.map((e) => [e.id, e]))
+  refuseTwice(drafts)
   const fresh = drafts.filter((draft) => !known.has(draft.id))
   for (const draft of drafts) refuseOtherContent(draft, known.get(draft.id))
-  if (job.signedAt) refuseAfterSignature(fresh)
+  if (job.signedAt) await refuseAfterSignature(tx, author, jobId, fresh)
   const before = foldJob(stored)
   refuseImpossible(before, fresh)
   for (const draft of fresh) if (draft.kind === 'charge-planned') await refuseOtherStock(tx, before, draft.payload.containers)
   const slowing = job.simulated ? await slowForHands(tx, jobId, before, fresh) : []
-  const added = await insertChain(tx, author, job, [...fresh, ...slowing])
+  const said = fresh.length > 0 ? clockSetBack(stored, fresh[0] as EventDraft) : []
+  const added = await insertChain(tx, author, job, [...said, ...fresh, ...slowing])
   if (added.length > 0) await updateJob(tx, job, added, added.reduce(reduceJob, before))
   let state = before
   for (const event of added) {
@@ -43,6 +47,22 @@ export async function appendEvents(tx: Transaction, author: Author, jobId: strin
   }
   const places = new Map([...stored, ...added].map((e) => [e.id, e.seq]))
   return drafts.map((draft) => ({ id: draft.id, seq: places.get(draft.id) as number, repeated: known.has(draft.id) }))
+}
+
+/** A clock that stands so much earlier than at the entry before was set back, s; less is two servers' clocks. */
+const SET_BACK_S = 5
+
+/** The jump of a clock that was set back since the last entry, said before what is recorded now. */
+function clockSetBack(stored: readonly JobEvent[], next: EventDraft): EventDraft[] {
+  const last = stored[stored.length - 1]
+  const backS = last ? (Date.parse(last.storedAt) - Date.now()) / 1000 : 0
+  return backS > SET_BACK_S ? [{ id: randomUUID(), kind: 'clock-set-back', happenedAt: next.happenedAt, payload: { backS: Math.round(backS) } }] : []
+}
+
+function refuseTwice(drafts: readonly EventDraft[]): void {
+  const i = drafts.findIndex((draft, n) => drafts.findIndex((other) => other.id === draft.id) < n)
+  if (i >= 0)
+    throw new AppError('bad-input', 'two events of one request have the same id', [{ path: `events[${i}].id`, reason: 'is there twice: each event has an id of its own' }])
 }
 
 /** Clock of a simulated job while its last grams are weighed, times the wall: faster no hand can close a valve in time (assumed). */
@@ -84,16 +104,22 @@ async function refuseOtherStock(tx: Transaction, { opened }: JobState, container
     [ids],
   )
   for (const [i, c] of containers.entries()) {
+    if (c.stockId === undefined) continue
     const held = rows.find((r) => r.id === c.stockId)?.refrigerant
-    if (held === undefined || held === opened.label.refrigerant) continue
-    const reason = `${c.id} holds ${held}, the car’s label asks for ${opened.label.refrigerant}: never mix, take another container`
+    if (held === opened.label.refrigerant) continue
+    const reason =
+      held === undefined
+        ? `${c.id} is no container of the shelf: pick it anew, or type its weights`
+        : `${c.id} holds ${held}, the car’s label asks for ${opened.label.refrigerant}: never mix, take another container`
     throw new AppError('conflict', reason, [{ path: `containers[${i}].stockId`, reason }])
   }
 }
 
-function refuseAfterSignature(drafts: readonly EventDraft[]): void {
+async function refuseAfterSignature(tx: Transaction, author: Author, jobId: string, drafts: readonly EventDraft[]): Promise<void> {
   const late = drafts.find((draft) => !AFTER_SIGNATURE.includes(draft.kind))
   if (late) throw new AppError('already-signed', 'The record is signed: what changes now is a correction on top of it.')
+  if (!drafts.some((draft) => draft.kind === 'corrected') || author.id === null) return
+  if (!(await mayCorrect(tx, author.id, jobId))) throw new AppError('not-allowed', 'A signed record is corrected by whoever signed it, or by the lead.')
 }
 
 type Linked = JobEvent & { seq: number; hash: string; previous: string }
@@ -102,7 +128,8 @@ async function insertChain(tx: Transaction, author: Author, job: JobRow, drafts:
   const storedAt = new Date().toISOString()
   let previous = job.head
   const linked = drafts.map((draft, i): Linked => {
-    const event = { ...draft, storedAt, by: author.name } as JobEvent
+    // in the one form the database gives back: another form of the same moment is another hash
+    const event = { ...draft, happenedAt: oneForm(draft.happenedAt), storedAt, by: author.name } as JobEvent
     const hash = hashOf(event, previous)
     const link = { ...event, seq: job.eventCount + i, previous, hash }
     previous = hash

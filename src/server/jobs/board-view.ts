@@ -1,13 +1,21 @@
 import type { BoardRow } from '@/core/views'
 import type { Queryable } from '../db/pool'
-import { selectBoard, selectClocks } from './job-rows'
+import { type BoardJob, selectBoard, selectBoardJobs, selectClocks } from './job-rows'
 
 /** Cars on the board at most: a screen nobody can read helps nobody. */
 const MOST_ROWS = 300
 
 /** Cars of today: all that are open, and those signed in the last 12 hours. */
 export async function boardView(db: Queryable): Promise<BoardRow[]> {
-  const jobs = await selectBoard(db, new Date(Date.now() - 12 * 3600_000), MOST_ROWS)
+  return rowsOf(db, await selectBoard(db, new Date(Date.now() - 12 * 3600_000), MOST_ROWS))
+}
+
+/** The board's rows of some jobs; ids without a job are left out. */
+export async function boardRows(db: Queryable, ids: readonly string[]): Promise<BoardRow[]> {
+  return rowsOf(db, await selectBoardJobs(db, ids))
+}
+
+async function rowsOf(db: Queryable, jobs: readonly BoardJob[]): Promise<BoardRow[]> {
   const clocks = await selectClocks(
     db,
     jobs.map((j) => j.id),

@@ -2,7 +2,6 @@ import { holdContext, JUDGED_SAMPLES } from '@/core/hold/context'
 import { historyAgainst } from '@/core/hold/history'
 import { type HoldResult, judgeHold } from '@/core/hold/judge'
 import { lossOf } from '@/core/hold/loss'
-import { jobTimeMs } from '@/core/procedure/clock'
 import type { HoldEnded } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { currentHold, type JobState } from '@/core/procedure/state'
@@ -10,8 +9,10 @@ import type { Author } from '../accounts/author'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { selectAverages } from '../readings/history'
+import { selectSpan, within } from '../readings/span'
 import { type Appended, appendEvents } from './append-events'
-import { selectClock, selectEvents } from './job-rows'
+import { jobNow } from './job-now'
+import { selectEvents } from './job-rows'
 
 /**
  * Ends the running hold of a job and judges it on all readings since isolation.
@@ -29,8 +30,9 @@ export async function endHold(user: Author, jobId: string, eventId: string, atMs
   const hold = currentHold(state)
   if (state.step !== 'hold' || !hold || hold.ended) throw new AppError('conflict', 'This car is not holding now.')
   const from = Date.parse(hold.isolatedAt)
-  const to = atMs ?? jobTimeMs(await selectClock(db, jobId), Date.now())
-  const points = await selectAverages(db, jobId, 'vacuum', new Date(from), new Date(to), JUDGED_SAMPLES)
+  // a clock that was set back makes no hold of less than nothing
+  const to = Math.max(from, atMs ?? (await jobNow(db, jobId))?.ms ?? from)
+  const points = await selectAverages(db, within(await selectSpan(db, jobId), new Date(from), new Date(to)), 'vacuum', JUDGED_SAMPLES)
   const samples = points.map((p) => ({ elapsedS: (p.at - from) / 1000, pressurePa: p.value, count: p.count }))
   const judged = judgeHold(samples, holdContext(state, hold.plannedMinutes))
   const count = points.reduce((sum, p) => sum + p.count, 0)

@@ -15,15 +15,32 @@ export type JobRow = {
   head: string
   readingSeq: number
   signedAt: Date | null
+  readingsFrom: Date | null
+  readingsTo: Date | null
+  benchTrouble: string | null
   bench: StoredBench | null
 }
 
 const COLUMNS = `id, simulated, barometer_pa as "barometerPa", summary, latest, event_count as "eventCount", head,
-  reading_seq::float8 as "readingSeq", signed_at as "signedAt", bench`
+  reading_seq::float8 as "readingSeq", signed_at as "signedAt", readings_from as "readingsFrom", readings_to as "readingsTo",
+  bench_trouble as "benchTrouble", bench`
 
 /** The job, or null when there is none with that id. */
 export async function selectJob(db: Queryable, id: string): Promise<JobRow | null> {
   const { rows } = await db.query<JobRow>(`select ${COLUMNS} from job where id = $1`, [id])
+  return rows[0] ?? null
+}
+
+/** What of a job changes from one reading to the next: all a live stream asks for. */
+export type JobPulse = Pick<JobRow, 'id' | 'latest' | 'readingSeq' | 'readingsFrom' | 'readingsTo' | 'benchTrouble'>
+
+/** The pulse of a job, or null when there is none with that id. */
+export async function selectPulse(db: Queryable, id: string): Promise<JobPulse | null> {
+  const { rows } = await db.query<JobPulse>(
+    `select id, latest, reading_seq::float8 as "readingSeq", readings_from as "readingsFrom", readings_to as "readingsTo", bench_trouble as "benchTrouble"
+       from job where id = $1`,
+    [id],
+  )
   return rows[0] ?? null
 }
 
@@ -33,12 +50,21 @@ export async function selectJobForUpdate(db: Queryable, id: string): Promise<Job
   return rows[0] ?? null
 }
 
+/** What the board needs of a job. */
+export type BoardJob = Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'>
+
 /** Jobs for the board: all that are open and those signed since `signedSince`, newest first. */
-export async function selectBoard(db: Queryable, signedSince: Date, limit: number): Promise<Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'>[]> {
-  const { rows } = await db.query(`select id, simulated, summary, latest from job where signed_at is null or signed_at >= $1 order by created_at desc limit $2`, [
+export async function selectBoard(db: Queryable, signedSince: Date, limit: number): Promise<BoardJob[]> {
+  const { rows } = await db.query<BoardJob>(`select id, simulated, summary, latest from job where signed_at is null or signed_at >= $1 order by created_at desc limit $2`, [
     signedSince,
     limit,
   ])
+  return rows
+}
+
+/** Some jobs as the board needs them. */
+export async function selectBoardJobs(db: Queryable, ids: readonly string[]): Promise<BoardJob[]> {
+  const { rows } = await db.query<BoardJob>('select id, simulated, summary, latest from job where id = any($1::uuid[])', [ids])
   return rows
 }
 

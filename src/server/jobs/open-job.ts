@@ -3,9 +3,11 @@ import type { EventDraft, JobEvent, JobOpened } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { summarise } from '@/core/procedure/summary'
 import { CHAIN_START } from '@/core/record/record'
+import { BenchTruth } from '@/core/rig/bench-truth'
 import type { Author } from '../accounts/author'
 import { truthOf } from '../bench/truth'
 import type { Transaction } from '../db/pool'
+import { AppError } from '../errors'
 import { hashOf } from '../records/chain'
 import { insertClockSegment } from './job-rows'
 import { notifyChange } from './notify'
@@ -25,10 +27,11 @@ export async function openJob(
   openedAt = new Date(),
 ): Promise<{ id: string; repeated: boolean }> {
   const { id, payload } = draft
+  const truth = payload.simulated ? playableTruth(payload, id) : null
   const opening: EventDraft = { id: draft.eventId, kind: 'job-opened', happenedAt: openedAt.toISOString(), payload }
   const event: JobEvent = { ...opening, storedAt: new Date().toISOString(), by: author.name }
   const hash = hashOf(event, CHAIN_START)
-  const bench = payload.simulated ? { truth: truthOf(payload, id), scaleStepG: payload.rig.scaleStepG } : null
+  const bench = truth && { truth, scaleStepG: payload.rig.scaleStepG }
   const { rowCount } = await tx.query(
     `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench)
      values ($1, $2, $3, $4, $5, 1, $6, $7) on conflict (id) do nothing`,
@@ -45,6 +48,37 @@ export async function openJob(
   if (payload.simulated) await attachBench(tx, id, openedAt)
   await notifyChange(tx, { job: id, events: 1 })
   return { id, repeated: false }
+}
+
+/** How far back a car may be taken in that came before anybody wrote it down, days. */
+const MOST_DAYS_BACK = 14
+/** A hand's clock may lead ours by this, ms. */
+const AHEAD_MS = 5000
+
+/**
+ * The moment a car that is entered later came in.
+ * @throws AppError `bad-input` when it lies ahead, too far back, or the car is a simulated one, whose clock begins now
+ */
+export function datedBack(asked: string, simulated: boolean, nowMs: number): Date {
+  const at = Date.parse(asked)
+  const fault = simulated
+    ? 'a simulated car begins now: its clock cannot be dated back'
+    : at > nowMs + AHEAD_MS
+      ? `lies ahead of now, ${new Date(nowMs).toISOString()}`
+      : at < nowMs - MOST_DAYS_BACK * 86_400_000
+        ? `lies more than ${MOST_DAYS_BACK} days back`
+        : null
+  if (fault) throw new AppError('bad-input', `openedAt: ${fault}`, [{ path: 'openedAt', reason: fault }])
+  return new Date(Math.min(at, nowMs))
+}
+
+/** @throws AppError `bad-input` naming what of the car the simulated bench cannot play */
+function playableTruth(payload: JobOpened, id: string): BenchTruth {
+  const truth = BenchTruth.safeParse(truthOf(payload, id))
+  if (truth.success) return truth.data
+  const issue = truth.error.issues[0]
+  const path = issue?.path[0] === 'ambientC' ? 'payload.place.ambientC' : `payload.${issue?.path.join('.')}`
+  throw new AppError('bad-input', `the simulated bench cannot play this car: ${path}: ${issue?.message}`, [{ path, reason: issue?.message ?? '' }])
 }
 
 /** Name of the simulated instrument of a job. */

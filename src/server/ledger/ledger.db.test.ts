@@ -138,3 +138,55 @@ test('a container taken off twice is refused with its reason, and the book keeps
   await expect(again).rejects.toThrow(/not on the scale: it was weighed off already/)
   expect(await ledger()).toEqual(before)
 })
+
+test('one event id on two cars books a line for each', async () => {
+  const id = randomUUID()
+  for (let car = 0; car < 2; car++) {
+    const jobId = await jobWithGauge(shop.lead)
+    await transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 100 + car }), id }]))
+  }
+  const recovered = (await selectLedger(database(), {}, 'UTC', 100)).filter((e) => e.kind === 'recovered')
+  expect(recovered.map((e) => e.grams).sort()).toEqual([100, 101])
+})
+
+const bought = (more: object) => ({ id: randomUUID(), kind: 'bought' as const, refrigerant: 'R-134a' as const, container: 'box', equipmentId: null, grams: 340, why: '', ...more })
+
+test('an entry sent again is booked once; changed and sent again it is refused', async () => {
+  const entry = bought({ grams: 340.5 })
+  await bookByHand(database(), shop.trainee, entry)
+  await bookByHand(database(), shop.trainee, entry)
+  await expect(bookByHand(database(), shop.trainee, { ...entry, grams: 341 })).rejects.toMatchObject({ code: 'conflict' })
+  expect((await selectLedger(database(), {}, 'UTC', 100)).map((e) => e.grams)).toEqual([340.5])
+})
+
+test('a trainee buys and does not correct; whoever signs corrects', async () => {
+  const wrong = bought({ kind: 'corrected' as const, grams: -20, why: 'weighed again' })
+  await expect(bookByHand(database(), shop.trainee, wrong)).rejects.toMatchObject({ code: 'not-allowed' })
+  await bookByHand(database(), shop.technician, wrong)
+})
+
+test('only a container of the shelf that holds the same is booked on', async () => {
+  const pump = { id: randomUUID(), name: 'Pump 9', kind: 'pump' as const, spec: { speedCfm: 4, stages: 2 as const, ultimateMicron: 25 }, retired: false }
+  const other = {
+    id: randomUUID(),
+    name: 'Cylinder y',
+    kind: 'container' as const,
+    spec: { containerKind: 'cylinder' as const, refrigerant: 'R-1234yf' as const, grossG: 9000, tareG: 3000 },
+    retired: false,
+  }
+  await upsertEquipment(database(), pump)
+  await upsertEquipment(database(), other)
+  for (const [equipmentId, reason] of [
+    [pump.id, /Pump 9 is a pump/],
+    [randomUUID(), /nothing of the shelf/],
+    [other.id, /holds R-1234yf/],
+  ] as const)
+    await expect(bookByHand(database(), shop.lead, bought({ equipmentId }))).rejects.toMatchObject({
+      code: 'bad-input',
+      faults: [{ path: 'equipmentId', reason: expect.stringMatching(reason) }],
+    })
+  const jobId = await jobWithGauge(shop.lead)
+  const containers = [{ id: 'can-1', kind: 'can', grossG: 474, netG: 340, stockId: pump.id }]
+  const plan = draft('charge-planned', { targetG: 300, purgeEachG: 3, containers, stops: [], bandG: [290, 310] })
+  await expect(transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [plan]))).rejects.toMatchObject({ code: 'conflict', faults: [{ path: 'containers[0].stockId' }] })
+})

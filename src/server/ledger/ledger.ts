@@ -5,17 +5,23 @@ import type { EquipmentOf } from '@/core/equipment/equipment'
 import { withinTablesC } from '@/core/fluids/refrigerant'
 import type { JobEvent } from '@/core/procedure/events'
 import { type JobState, lostG } from '@/core/procedure/state'
+import { canonicalJson } from '@/core/record/canonical'
+import type { Account } from '../accounts/accounts'
 import type { Author } from '../accounts/author'
+import { requireRight } from '../accounts/roles'
 import type { Queryable, Transaction } from '../db/pool'
+import { AppError } from '../errors'
 
 type New = Omit<LedgerEntry, 'by' | 'car'> & { eventId: string | null }
 
-async function insertEntry(tx: Queryable, author: Author, e: New): Promise<void> {
-  await tx.query(
+/** Books a line; one that is booked already is left as it is. @returns whether it is new */
+async function insertEntry(tx: Queryable, author: Author, e: New): Promise<boolean> {
+  const { rowCount } = await tx.query(
     `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, job_id, event_id, why)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) on conflict do nothing`,
     [e.id, e.kind, e.happenedAt, author.id, author.name, e.refrigerant, e.container, e.equipmentId, e.grams, e.jobId, e.eventId, e.why],
   )
+  return rowCount === 1
 }
 
 /**
@@ -49,9 +55,31 @@ export async function selectBalances(db: Queryable): Promise<Balance[]> {
   return rows
 }
 
-/** Books a purchase or a correction by hand; the same id twice is booked once. */
-export async function bookByHand(tx: Queryable, author: Author, draft: LedgerDraft): Promise<void> {
-  await insertEntry(tx, author, { ...draft, happenedAt: new Date().toISOString(), jobId: null, eventId: null })
+/**
+ * Books a purchase or a correction by hand; the same id twice is booked once.
+ * @throws AppError `not-allowed` for a trainee's correction, `bad-input` for a container that is none or holds something else,
+ * `conflict` when the id is booked with another content
+ */
+export async function bookByHand(tx: Queryable, user: Account, draft: LedgerDraft): Promise<void> {
+  if (draft.kind === 'corrected') requireRight(user, 'correct-book')
+  if (draft.equipmentId !== null) await refuseOtherContainer(tx, draft.equipmentId, draft.refrigerant)
+  if (await insertEntry(tx, user, { ...draft, happenedAt: new Date().toISOString(), jobId: null, eventId: null })) return
+  const { rows } = await tx.query<LedgerDraft>('select id, kind, refrigerant, container, equipment_id as "equipmentId", grams, why from ledger_entry where id = $1', [draft.id])
+  if (canonicalJson(rows[0]) !== canonicalJson(draft)) throw new AppError('conflict', 'This entry is booked already with another content: a change is a correction of its own.')
+}
+
+async function refuseOtherContainer(tx: Queryable, equipmentId: string, refrigerant: string): Promise<void> {
+  const { rows } = await tx.query<{ kind: string; name: string; held: string | null }>(`select kind, name, spec ->> 'refrigerant' as held from equipment where id = $1`, [
+    equipmentId,
+  ])
+  const found = rows[0]
+  const fault =
+    found?.kind !== 'container'
+      ? `${found ? `${found.name} is a ${found.kind}` : 'nothing of the shelf has this id'}: pick a container`
+      : found.held !== refrigerant
+        ? `${found.name} holds ${found.held}: never mix`
+        : null
+  if (fault) throw new AppError('bad-input', fault, [{ path: 'equipmentId', reason: fault }])
 }
 
 /**
@@ -79,7 +107,7 @@ export async function bookEvent(tx: Transaction, author: Author, jobId: string, 
     ? heelLeftG({ kind: planned.kind, tareG: tareOf({ ...planned, grossG: ended.startGrossG }) }, event.payload.grossG, heelG(planned, refrigerant, ambientC))
     : 0
   if (equipmentId) await coverBy(tx, author, { ...base, ...place }, chargedG + purgedG + emptied, event.payload.grossG)
-  const book = (kind: LedgerKind, grams: number) => (grams > 0 ? insertEntry(tx, author, { ...base, ...place, id: randomUUID(), kind, grams: -grams }) : Promise.resolve())
+  const book = (kind: LedgerKind, grams: number) => (grams > 0 ? insertEntry(tx, author, { ...base, ...place, id: randomUUID(), kind, grams: -grams }) : Promise.resolve(false))
   await book('charged', chargedG)
   await book('purged', purgedG)
   await book('heel', emptied)

@@ -1,51 +1,88 @@
+import { selectSession } from '../accounts/session-rows'
+import { database } from '../db/pool'
 import type { Change } from '../jobs/notify'
 import { hub } from './hub'
 
-/** Shorter than the patience of any proxy or reader, ms. */
+/** Shorter than the patience of any proxy or reader, ms; a session that ended ends its streams within it. */
 const PING_MS = 10_000
 /** A stream reads the database at most once in this time, ms: a flood of readings becomes a few larger messages. */
 const LEAST_GAP_MS = 200
-
 /** Time between two tries while the database is away, ms. */
 const RETRY_MS = 500
 
 /** What a stream sends next: `id` is where a reader that lost the line resumes. */
 export type Message = { id: string; data: unknown }
+type Next = () => Promise<(Message & { more?: boolean }) | null>
 
 /**
  * Answers with server-sent events: `next` is asked at once and after each change that `concerns` the stream.
+ * Besides its messages it says `away` when the database does not answer and `back` when it does again, and `signed-out` before it
+ * ends with its session.
+ * @param sessionId - the session it was opened under
  * @param next - what is new since the last call, or null; asked again at once while it returns something `more`
  */
-export function eventStream(request: Request, concerns: (change: Change | 'reconnected') => boolean, next: () => Promise<(Message & { more?: boolean }) | null>): Response {
+export function eventStream(request: Request, sessionId: string, concerns: (change: Change | 'reconnected') => boolean, next: Next): Response {
   const encoder = new TextEncoder()
   const close: (() => void)[] = []
+  const end = () => {
+    for (const step of close.splice(0)) step()
+  }
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
       const pump = makePump(next, (text) => controller.enqueue(encoder.encode(text)))
-      const ping = setInterval(() => pump.send(': ping\n\n'), PING_MS)
+      const hangUp = () => {
+        if (close.length === 0) return
+        end()
+        controller.close()
+      }
+      const ping = setInterval(() => void stillSignedIn(sessionId, pump.send, hangUp), PING_MS)
       const unsubscribe = hub().subscribe((change) => concerns(change) && pump.wake())
       close.push(unsubscribe, () => clearInterval(ping), pump.stop)
-      request.signal.addEventListener('abort', () => {
-        for (const step of close.splice(0)) step()
-        controller.close()
-      })
+      request.signal.addEventListener('abort', hangUp)
       pump.send('retry: 500\n\n')
       pump.wake()
     },
-    cancel() {
-      for (const step of close.splice(0)) step()
-    },
+    cancel: end,
   })
   return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' } })
 }
 
-function makePump(next: () => Promise<(Message & { more?: boolean }) | null>, write: (text: string) => void) {
+async function stillSignedIn(sessionId: string, send: (text: string) => void, hangUp: () => void): Promise<void> {
+  // a database that is away has ended no session: it is asked again at the next ping
+  const stands = await selectSession(database(), sessionId).then(
+    (session) => session !== null,
+    () => true,
+  )
+  send(named(stands ? 'ping' : 'signed-out'))
+  if (!stands) hangUp()
+}
+
+/** A message that says what became of the line rather than what is new. */
+const named = (name: 'away' | 'back' | 'ping' | 'signed-out'): string => `event: ${name}\ndata: {}\n\n`
+
+function makePump(next: Next, write: (text: string) => void) {
   let busy = false
   let dirty = false
   let stopped = false
+  let away = false
   let lastMs = 0
   const send = (text: string) => {
     if (!stopped) write(text)
+  }
+  const turn = async (): Promise<void> => {
+    try {
+      const message = await next()
+      if (away) send(named('back'))
+      away = false
+      if (message) send(`id: ${message.id}\ndata: ${JSON.stringify(message.data)}\n\n`)
+      if (message?.more) dirty = true
+    } catch {
+      // the database is away: nothing is lost, it is asked again until it answers
+      if (!away) send(named('away'))
+      away = true
+      await new Promise((done) => setTimeout(done, RETRY_MS))
+      dirty = true
+    }
   }
   const run = async (): Promise<void> => {
     busy = true
@@ -54,16 +91,7 @@ function makePump(next: () => Promise<(Message & { more?: boolean }) | null>, wr
       const wait = lastMs + LEAST_GAP_MS - Date.now()
       if (wait > 0) await new Promise((done) => setTimeout(done, wait))
       lastMs = Date.now()
-      try {
-        const message = await next()
-        if (message) send(`id: ${message.id}\ndata: ${JSON.stringify(message.data)}\n\n`)
-        if (message?.more) dirty = true
-      } catch {
-        // the database is away: nothing is lost, it is asked again until it answers
-        send(': waiting for the database\n\n')
-        await new Promise((done) => setTimeout(done, RETRY_MS))
-        dirty = true
-      }
+      await turn()
     } while (dirty && !stopped)
     busy = false
   }

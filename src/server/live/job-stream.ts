@@ -1,6 +1,7 @@
 import { database } from '../db/pool'
-import { selectClock, selectEvents, selectJob } from '../jobs/job-rows'
+import { selectClock, selectEvents, selectPulse } from '../jobs/job-rows'
 import { selectReadingsAfter } from '../readings/history'
+import { spanOf } from '../readings/span'
 import { eventStream } from './event-stream'
 
 /** Readings in one message at most. */
@@ -16,12 +17,13 @@ export function parseCursor(text: string | null): Cursor | null {
 }
 
 /** Everything new of a job as server-sent events, from a cursor on. */
-export function jobStream(request: Request, jobId: string, from: Cursor): Response {
+export function jobStream(request: Request, sessionId: string, jobId: string, from: Cursor): Response {
   let cursor = from
   // what a notification said is new; at first, and after a lost line, anything may be
   let wanted = { readings: true, events: true }
   return eventStream(
     request,
+    sessionId,
     (change) => {
       if (change !== 'reconnected' && change.job !== jobId) return false
       if (change === 'reconnected') wanted = { readings: true, events: true }
@@ -33,42 +35,21 @@ export function jobStream(request: Request, jobId: string, from: Cursor): Respon
       const asked = wanted
       wanted = { readings: false, events: false }
       try {
-        const readings = asked.readings ? await selectReadingsAfter(db, jobId, cursor.readings, MOST_READINGS) : []
+        const pulse = await selectPulse(db, jobId)
+        if (!pulse) return null
+        const readings = asked.readings ? await selectReadingsAfter(db, spanOf(pulse), cursor.readings, pulse.readingSeq, MOST_READINGS) : []
         const events = asked.events ? await selectEvents(db, jobId, cursor.events - 1) : []
-        if (readings.length === 0 && events.length === 0) return null
+        if (readings.length === 0 && events.length === 0 && !asked.events) return null
         cursor = { readings: readings[readings.length - 1]?.seq ?? cursor.readings, events: cursor.events + events.length }
         const more = readings.length === MOST_READINGS
         if (more) wanted = { ...wanted, readings: true }
         const clock = events.length > 0 ? await selectClock(db, jobId) : undefined
-        return { id: `${cursor.readings}.${cursor.events}`, data: { readings, events, clock }, more }
+        const { latest, benchTrouble } = pulse
+        return { id: `${cursor.readings}.${cursor.events}`, data: { readings, events, clock, latest, benchTrouble }, more }
       } catch (error) {
         wanted = { readings: true, events: true }
         throw error
       }
-    },
-  )
-}
-
-/** Jobs that changed, for the board: `{ id, summary, latest }` of each, at most twice a second. */
-export function boardStream(request: Request): Response {
-  const changed = new Set<string>()
-  let counter = 0
-  return eventStream(
-    request,
-    (change) => {
-      if (change !== 'reconnected') changed.add(change.job)
-      return true
-    },
-    async () => {
-      await new Promise((done) => setTimeout(done, 400))
-      const ids = [...changed]
-      changed.clear()
-      if (ids.length === 0) return null
-      const db = database()
-      const jobs = (await Promise.all(ids.map((id) => selectJob(db, id)))).flatMap((job) =>
-        job ? [{ id: job.id, simulated: job.simulated, summary: job.summary, latest: job.latest }] : [],
-      )
-      return { id: String(++counter), data: { jobs } }
     },
   )
 }

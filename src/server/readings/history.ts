@@ -1,13 +1,16 @@
 import type { LiveReading, Point } from '@/core/views'
 import type { Queryable } from '../db/pool'
+import type { Span } from './span'
 
 type Bounds = { low: number; high: number; n: number }
 
-const WHERE = `job_id = $1 and channel = $2 and measured_at >= coalesce($3, '-infinity'::timestamptz) and measured_at <= coalesce($4, 'infinity'::timestamptz)`
+const WHERE = `job_id = $1 and channel = $2 and measured_at >= $3 and measured_at <= $4`
+/** The catch-all is always looked at: what the span names lies there or in the months it covers. */
+const asked = (span: Span, channel: string): [string, string, Date, Date] => [span.jobId, channel, span.from, span.to]
 /** date_part gives a float; extract gives a numeric, which made a day of readings five times slower here. */
 const AT_MS = `date_part('epoch', measured_at) * 1000`
 
-async function selectBounds(db: Queryable, span: [string, string, Date | null, Date | null]): Promise<Bounds | null> {
+async function selectBounds(db: Queryable, span: [string, string, Date, Date]): Promise<Bounds | null> {
   const { rows } = await db.query<{ low: Date | null; high: Date | null; n: string }>(
     `select min(measured_at) as low, max(measured_at) as high, count(*) as n from reading where ${WHERE}`,
     span,
@@ -16,18 +19,19 @@ async function selectBounds(db: Queryable, span: [string, string, Date | null, D
   return low && high ? { low: low.getTime(), high: high.getTime() + 1, n: Number(n) } : null
 }
 
-async function selectAll(db: Queryable, span: [string, string, Date | null, Date | null]): Promise<Point[]> {
+async function selectAll(db: Queryable, span: [string, string, Date, Date]): Promise<Point[]> {
   const { rows } = await db.query<Point>(`select ${AT_MS} as at, value, 1 as count from reading where ${WHERE} order by measured_at, seq`, span)
   return rows
 }
 
 /**
  * A channel's readings, thinned to about `most` points by keeping the least and greatest of each slice of time.
- * @param from - job time, inclusive; `to` likewise; null for no bound
+ * @param where - the job's readings or a part of them, job time; null for none
  * @param most - points wanted at most, 10 to 10000
  */
-export async function selectHistory(db: Queryable, jobId: string, channel: string, from: Date | null, to: Date | null, most: number): Promise<Point[]> {
-  const span: [string, string, Date | null, Date | null] = [jobId, channel, from, to]
+export async function selectHistory(db: Queryable, where: Span | null, channel: string, most: number): Promise<Point[]> {
+  if (!where) return []
+  const span = asked(where, channel)
   const bounds = await selectBounds(db, span)
   if (!bounds || bounds.n <= most) return bounds ? selectAll(db, span) : []
   const { rows } = await db.query<{ least: [number, number]; greatest: [number, number]; count: number }>(
@@ -43,8 +47,9 @@ export async function selectHistory(db: Queryable, jobId: string, channel: strin
 }
 
 /** A channel's readings averaged into at most `most` slices of equal time: what the judge works on. */
-export async function selectAverages(db: Queryable, jobId: string, channel: string, from: Date, to: Date, most: number): Promise<Point[]> {
-  const span: [string, string, Date | null, Date | null] = [jobId, channel, from, to]
+export async function selectAverages(db: Queryable, where: Span | null, channel: string, most: number): Promise<Point[]> {
+  if (!where) return []
+  const span = asked(where, channel)
   const bounds = await selectBounds(db, span)
   if (!bounds || bounds.n <= most) return bounds ? selectAll(db, span) : []
   const { rows } = await db.query<Point>(
@@ -59,22 +64,27 @@ export async function selectAverages(db: Queryable, jobId: string, channel: stri
 const LIVE_COLUMNS = `r.seq::float8 as seq, date_part('epoch', r.measured_at) * 1000 as at, r.channel, r.value,
   r.sent_value as "sentValue", r.sent_unit as "sentUnit", r.instrument_id as instrument, a.name as by`
 
-/** Readings after `afterSeq` in the order of commits. */
-export async function selectReadingsAfter(db: Queryable, jobId: string, afterSeq: number, limit: number): Promise<LiveReading[]> {
+/**
+ * Readings after `afterSeq` up to `upToSeq`, in the order of commits.
+ * @param span - as it was when `upToSeq` was the last: what came later may lie outside it
+ */
+export async function selectReadingsAfter(db: Queryable, span: Span | null, afterSeq: number, upToSeq: number, limit: number): Promise<LiveReading[]> {
+  if (!span || upToSeq <= afterSeq) return []
   const { rows } = await db.query<LiveReading>(
     `select ${LIVE_COLUMNS} from reading r left join account a on a.id = r.by_account
-      where r.job_id = $1 and r.seq > $2 order by r.seq limit $3`,
-    [jobId, afterSeq, limit],
+      where r.job_id = $1 and r.measured_at >= $2 and r.measured_at <= $3 and r.seq > $4 and r.seq <= $5 order by r.seq limit $6`,
+    [span.jobId, span.from, span.to, afterSeq, upToSeq, limit],
   )
   return rows
 }
 
 /** What hands typed, newest first. */
-export async function selectTyped(db: Queryable, jobId: string, limit: number): Promise<LiveReading[]> {
+export async function selectTyped(db: Queryable, span: Span | null, limit: number): Promise<LiveReading[]> {
+  if (!span) return []
   const { rows } = await db.query<LiveReading>(
     `select ${LIVE_COLUMNS} from reading r left join account a on a.id = r.by_account
-      where r.job_id = $1 and r.instrument_id = 'hand' order by r.seq desc limit $2`,
-    [jobId, limit],
+      where r.job_id = $1 and r.measured_at >= $2 and r.measured_at <= $3 and r.instrument_id = 'hand' order by r.seq desc limit $4`,
+    [span.jobId, span.from, span.to, limit],
   )
   return rows
 }

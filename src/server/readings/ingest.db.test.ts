@@ -1,9 +1,10 @@
 import { beforeEach, expect, test } from 'vitest'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { database } from '../db/pool'
-import { type Fixture, freshShop, gaugeLine, jobWithGauge } from '../tests/shop-fixture'
-import { selectAverages, selectHistory, selectReadingsAfter } from './history'
+import { type Fixture, freshShop, gaugeLine, jobWithGauge, readingsOf } from '../tests/shop-fixture'
+import { selectAverages, selectHistory } from './history'
 import { ingest, requireDevice } from './ingest'
+import { selectSpan } from './span'
 import { typeReadings } from './type-reading'
 
 let shop: Fixture
@@ -17,11 +18,11 @@ beforeEach(async () => {
   jobId = await jobWithGauge(shop.technician)
 })
 
-const stored = async () => (await selectReadingsAfter(database(), jobId, 0, 10_000)).map((r) => r.sentValue)
+const stored = async () => (await readingsOf(jobId)).map((r) => r.sentValue)
 
 test('readings are kept as sent and in Pa, and the newest stands beside the job', async () => {
   expect(await ingest(shop.deviceId, batch(0, 10))).toEqual({ stored: 10, repeated: 0, unattached: 0 })
-  const rows = await selectReadingsAfter(database(), jobId, 0, 100)
+  const rows = await readingsOf(jobId)
   expect(rows[0]).toMatchObject({ sentValue: 1000, sentUnit: 'micron', channel: 'vacuum', instrument: 'G1' })
   expect(rows[0]?.value).toBeCloseTo(1000 * PA_PER_MICRON, 6)
   const { rows: job } = await database().query('select latest from job where id = $1', [jobId])
@@ -47,7 +48,7 @@ test('numbers of readings follow the order of commits, so a stream that resumes 
   let seen = 0
   const found: number[] = []
   const look = async () => {
-    const rows = await selectReadingsAfter(database(), jobId, seen, 10_000)
+    const rows = await readingsOf(jobId, seen)
     seen = rows[rows.length - 1]?.seq ?? seen
     found.push(...rows.map((r) => r.sentValue))
   }
@@ -93,7 +94,7 @@ test('a reading typed twice with the same number is stored once', async () => {
 test('a thinned history keeps its extremes and its ends', async () => {
   const lines = Array.from({ length: 500 }, (_, i) => gaugeLine(i, at(i), i === 333 ? 9000 : i === 111 ? 3 : 500 + (i % 7)))
   await ingest(shop.deviceId, lines.join('\n'))
-  const thinned = await selectHistory(database(), jobId, 'vacuum', null, null, 60)
+  const thinned = await selectHistory(database(), await selectSpan(database(), jobId), 'vacuum', 60)
   expect(thinned.length).toBeLessThanOrEqual(62)
   const micron = thinned.map((p) => Math.round(p.value / PA_PER_MICRON))
   expect(micron).toContain(9000)
@@ -103,9 +104,33 @@ test('a thinned history keeps its extremes and its ends', async () => {
 test('averages hold the mean of what they stand for', async () => {
   const lines = Array.from({ length: 400 }, (_, i) => gaugeLine(i, at(i), 100 + i))
   await ingest(shop.deviceId, lines.join('\n'))
-  const averages = await selectAverages(database(), jobId, 'vacuum', at(0), at(400), 40)
+  const averages = await selectAverages(database(), await selectSpan(database(), jobId), 'vacuum', 40)
   const total = averages.reduce((sum, p) => sum + p.count, 0)
   const mean = averages.reduce((sum, p) => sum + p.value * p.count, 0) / total / PA_PER_MICRON
   expect(total).toBe(400)
   expect(mean).toBeCloseTo(299.5, 3)
+})
+
+test('a gauge whose clock is set back still shows its newest reading, and the jump is said', async () => {
+  await ingest(shop.deviceId, batch(0, 30))
+  const back = JSON.parse(gaugeLine(30, at(-300), 400))
+  await ingest(shop.deviceId, JSON.stringify(back))
+  const latest = async () => (await database().query('select latest from job where id = $1', [jobId])).rows[0].latest.vacuum
+  expect(await latest()).toMatchObject({ sentValue: 400, backS: 329 })
+  // a batch that comes once more is not the newest for that
+  await ingest(shop.deviceId, batch(0, 30))
+  expect((await latest()).sentValue).toBe(400)
+  await ingest(shop.deviceId, gaugeLine(31, at(-299), 401))
+  expect(await latest()).toMatchObject({ sentValue: 401 })
+  expect((await latest()).backS).toBeUndefined()
+})
+
+test('what is typed just now is the newest whatever the clocks say; what is typed for earlier is not', async () => {
+  await ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() + 120_000), 500))
+  const typed = (seq: number, value: number, at?: string) => ({ seq, channel: 'vacuum' as const, value, unit: 'micron' as const, ...(at && { at }) })
+  const newest = async () => (await database().query('select latest from job where id = $1', [jobId])).rows[0].latest.vacuum.sentValue
+  await typeReadings(shop.technician, jobId, [typed(8_000, 640)])
+  expect(await newest()).toBe(640)
+  await typeReadings(shop.technician, jobId, [typed(9_000, 700, new Date(Date.now() - 600_000).toISOString())])
+  expect(await newest()).toBe(640)
 })

@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto'
 import { z } from 'zod'
+import { Instant } from '@/core/entry/instant'
+import { verbatim } from '@/core/entry/text'
 import { type ClockSegment, jobTimeMs } from '@/core/procedure/clock'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
 import { database, type Queryable, transaction } from '../db/pool'
@@ -12,16 +14,16 @@ const MOST_LINES = 600
 /** A device clock may run ahead of ours by this, ms. */
 const AHEAD_MS = 5 * 60_000
 
-const Line = z.strictObject({
-  instrument: z.string().min(1).max(80),
+export const Line = z.strictObject({
+  instrument: verbatim(80),
   seq: z.number().int().min(0).max(Number.MAX_SAFE_INTEGER),
-  at: z.iso.datetime({ offset: true }),
+  at: Instant,
   channel: z.enum(CHANNELS),
   value: z.number().finite(),
   unit: z.enum(READING_UNITS),
-  note: z.string().max(200).optional(),
+  note: verbatim(200, 0).optional(),
 })
-type Line = z.infer<typeof Line>
+export type Line = z.infer<typeof Line>
 
 /** What became of a request: new readings, ones known before, ones of an instrument that hung at no car then. */
 export type Ingested = { stored: number; repeated: number; unattached: number }
@@ -35,6 +37,16 @@ export async function requireDevice(db: Queryable, request: Request): Promise<{ 
   const { rows } = await db.query<{ id: string; kind: 'instruments' | 'bench' }>('select id, kind from device where token_hash = $1', [tokenHash(token)])
   if (!rows[0]) throw new AppError('not-signed-in', 'this device token is not known here')
   return rows[0]
+}
+
+/** How often the bench's last sight is written down, s. */
+const SEEN_EVERY_S = 5
+
+/** The device of the simulated bench, which is seen by it. @throws AppError `not-signed-in`, `not-allowed` for an instrument's token */
+export async function requireBench(db: Queryable, request: Request): Promise<void> {
+  const device = await requireDevice(db, request)
+  if (device.kind !== 'bench') throw new AppError('not-allowed', 'this token is an instrument’s, not the bench’s')
+  await db.query(`update device set seen_at = now() where id = $1 and (seen_at is null or seen_at < now() - $2 * interval '1 second')`, [device.id, SEEN_EVERY_S])
 }
 
 /**

@@ -1,12 +1,14 @@
 import { z } from 'zod'
+import { Instant } from '@/core/entry/instant'
+import { verbatim } from '@/core/entry/text'
 import { jobTimeMs } from '@/core/procedure/clock'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
 import type { Account } from '../accounts/accounts'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { selectClock, selectJob, selectJobForUpdate } from '../jobs/job-rows'
-import { ensurePartitions } from './partitions'
-import { storeReadings } from './store-readings'
+import { selectSpan } from './span'
+import { HAND, storeReadings } from './store-readings'
 
 export const TypedReading = z.strictObject({
   /** made by whoever types, so that sending twice is harmless */
@@ -15,44 +17,49 @@ export const TypedReading = z.strictObject({
   value: z.number().finite(),
   unit: z.enum(READING_UNITS),
   /** job time; the server's when left out */
-  at: z.iso.datetime({ offset: true }).optional(),
-  note: z.string().max(200).optional(),
+  at: Instant.optional(),
+  note: verbatim(200, 0).optional(),
 })
 
 /**
  * Stores what a hand typed, by the same end as every instrument.
- * @throws AppError `bad-input` when the value cannot be, `already-signed` after the signature
+ * @throws AppError `bad-input` when the value or its time cannot be, `already-signed` after the signature
  */
 export async function typeReadings(user: Account, jobId: string, typed: readonly z.infer<typeof TypedReading>[]): Promise<number> {
   const db = database()
   const job = await selectJob(db, jobId)
   if (!job) throw notFound('this job')
-  const nowMs = jobTimeMs(await selectClock(db, jobId), Date.now())
+  const clock = await selectClock(db, jobId)
+  const arrivedMs = clock[0]?.jobMs ?? 0
+  // a server's clock that was set back puts no reading before its car
+  const nowMs = Math.max(arrivedMs, jobTimeMs(clock, Date.now()))
   const readings = typed.map((t, i) => {
     const at = t.at === undefined ? nowMs : Date.parse(t.at)
-    if (at > nowMs + 60_000) throw new AppError('bad-input', 'the time lies ahead', [{ path: `readings[${i}].at`, reason: 'lies ahead of the job’s clock' }])
+    const fault = faultOfTime(at, arrivedMs, nowMs) ?? (typed.findIndex((o) => o.seq === t.seq) < i ? `the number ${t.seq} is in this request twice` : null)
+    if (fault) throw new AppError('bad-input', fault, [{ path: `readings[${i}].${t.at === undefined ? 'seq' : 'at'}`, reason: fault }])
     return {
       channel: t.channel,
       value: storedAt(i, () => toStored(t.channel, t.value, t.unit, job.barometerPa)),
       sentValue: t.value,
       sentUnit: t.unit,
-      instrumentId: 'hand',
+      instrumentId: HAND,
       deviceSeq: t.seq,
       // an entry sent twice without a time of its own must find itself: the number alone tells, so the time is its first
       measuredAt: new Date(Math.round(at)),
       byAccount: user.id,
       note: t.note ?? null,
+      ...(t.at === undefined && { justNow: true }),
     }
   })
-  // before the transaction reads: a new month's partition waits for everybody who looks at the readings, and would wait for us
-  await ensurePartitions(readings.map((r) => r.measuredAt))
   return transaction(db, async (tx) => {
     // the lock first: the same entry sent twice at once must see itself stored
     await selectJobForUpdate(tx, jobId)
-    const { rows } = await tx.query<{ n: string }>(`select device_seq as n from reading where job_id = $1 and instrument_id = 'hand' and device_seq = any($2::bigint[])`, [
-      jobId,
-      readings.map((r) => r.deviceSeq),
-    ])
+    const span = await selectSpan(tx, jobId)
+    const { rows } = await tx.query<{ n: string }>(
+      `select device_seq as n from reading
+        where job_id = $1 and measured_at >= $3 and measured_at <= $4 and instrument_id = 'hand' and device_seq = any($2::bigint[])`,
+      [jobId, readings.map((r) => r.deviceSeq), span?.from ?? null, span?.to ?? null],
+    )
     const before = new Set(rows.map((r) => Number(r.n)))
     const fresh = readings.filter((r) => !before.has(r.deviceSeq))
     if (fresh.length === 0) return 0
@@ -61,6 +68,18 @@ export async function typeReadings(user: Account, jobId: string, typed: readonly
     return stored
   })
 }
+
+/** A time typed to the minute may lie so much before the arrival or ahead of the clock, ms. */
+const MINUTE_MS = 60_000
+
+/** Why a reading cannot be from `at`, job time in ms; null when it can. */
+function faultOfTime(at: number, arrivedMs: number, nowMs: number): string | null {
+  if (at > nowMs + MINUTE_MS) return `${iso(at)} lies ahead of the job’s clock, which shows ${iso(nowMs)}`
+  if (at < arrivedMs - MINUTE_MS) return `${iso(at)} lies before the car came, at ${iso(arrivedMs)}: a car that came earlier is taken in dated back`
+  return null
+}
+
+const iso = (ms: number): string => new Date(ms).toISOString()
 
 function storedAt(i: number, convert: () => number): number {
   try {

@@ -1,22 +1,7 @@
-import { createHash, createPrivateKey, createPublicKey, sign, verify } from 'node:crypto'
+import { createPrivateKey, sign } from 'node:crypto'
 import type { JobEvent } from '@/core/procedure/events'
-import { eventHash, type RecordCrypto, type RecordEvent } from '@/core/record/record'
-
-export const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex')
-
-/** Node's own cryptography for `core/record`. */
-export const nodeCrypto: RecordCrypto = {
-  sha256,
-  verify: (text, publicKey, signature) => {
-    try {
-      const key = createPublicKey({ key: Buffer.from(publicKey, 'base64'), format: 'der', type: 'spki' })
-      return verify(null, Buffer.from(text, 'utf8'), key, Buffer.from(signature, 'base64'))
-    } catch {
-      // a key or signature that is no key or signature at all covers nothing
-      return false
-    }
-  },
-}
+import { eventHash, type RecordEvent } from '@/core/record/record'
+import { sha256 } from '@/node/record-crypto'
 
 /** Ed25519 signature in base64 by a PKCS 8 key in PEM. */
 export const signText = (text: string, privateKeyPem: string): string => sign(null, Buffer.from(text, 'utf8'), createPrivateKey(privateKeyPem)).toString('base64')

@@ -1,10 +1,12 @@
 import { foldJob } from '@/core/procedure/reduce'
-import { eventHash, type RecordFile, signedText } from '@/core/record/record'
+import { brokenLink, type RecordFile, signedText } from '@/core/record/record'
+import { sha256 } from '@/node/record-crypto'
 import type { Queryable } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { selectEvents, selectJob } from '../jobs/job-rows'
 import { selectShop } from '../shop/shop'
-import { recordForm, sha256, signText } from './chain'
+import { asHashed } from './as-hashed'
+import { signText } from './chain'
 
 /**
  * The record file of a signed job, sealed with the shop's key over its whole chain, later corrections included.
@@ -16,9 +18,9 @@ export async function exportRecord(db: Queryable, jobId: string): Promise<Record
   const stored = await selectEvents(db, jobId)
   const { opened, signed } = foldJob(stored)
   if (!signed) throw new AppError('conflict', 'The record is sealed when the job is signed; it is not signed yet.')
-  const events = stored.map((event) => ({ ...recordForm(event, event.previous), hash: event.hash }))
-  const broken = events.findIndex(({ hash, ...event }) => eventHash(event, sha256) !== hash)
-  if (broken >= 0) throw new AppError('conflict', `event ${broken} of this job was changed in the database; the record is not sealed`)
+  const events = await asHashed(db, jobId, stored)
+  const broken = brokenLink({ events, event_count: job.eventCount, head: job.head }, sha256)
+  if (broken) throw new AppError('conflict', `this job’s log does not hold (${broken.place} ${broken.reason}); the record is not sealed`)
   const shop = await selectShop(db)
   const record = {
     format: 'yperos-record' as const,

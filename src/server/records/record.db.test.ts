@@ -1,13 +1,16 @@
 import { generateKeyPairSync, randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
-import { CHAIN_START, eventHash, type RecordFile, signedText, verifyRecord } from '@/core/record/record'
+import type { JobEvent } from '@/core/procedure/events'
+import { CHAIN_START, eventHash, fingerprintOf, type RecordFile, signedText, verifyRecord } from '@/core/record/record'
+import { nodeCrypto, sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'
 import { database, transaction } from '../db/pool'
 import { appendEvents } from '../jobs/append-events'
 import { ingest } from '../readings/ingest'
+import { typeReadings } from '../readings/type-reading'
 import { selectShop } from '../shop/shop'
 import { draft, type Fixture, freshShop, gaugeLine, jobWithGauge } from '../tests/shop-fixture'
-import { nodeCrypto, sha256, signText } from './chain'
+import { hashOf, signText } from './chain'
 import { exportRecord } from './export-record'
 import { readingsCsv } from './readings-csv'
 import { signJob } from './sign-job'
@@ -36,7 +39,12 @@ test('a signed record and its readings verify', async () => {
   const { text, count } = await readingsCsv(database(), jobId)
   expect(count).toBe(60)
   expect(text.split('\n')[0]).toBe('time,channel,value,unit,note')
-  expect(verifyRecord(record, nodeCrypto, text, (await selectShop(database())).publicKey)).toEqual({ intact: true, events: record.events.length, first_broken: null })
+  expect(verifyRecord(record, nodeCrypto, text, (await selectShop(database())).publicKey)).toEqual({
+    intact: true,
+    events: record.events.length,
+    first_broken: null,
+    key: { fingerprint: expect.stringMatching(/^[0-9a-f]{64}$/), checked: true },
+  })
 })
 
 test('an edited event is named', async () => {
@@ -89,6 +97,10 @@ test('a record signed anew with a stranger’s key passes by itself and fails ag
   record.signature.value = signText(signedText(record), stranger.privateKey.export({ type: 'pkcs8', format: 'pem' }).toString())
   expect(brokenAt(record)).toBeUndefined()
   const shopKey = (await selectShop(database())).publicKey
+  // the stranger's own fingerprint is said, and that nobody compared it
+  expect(verifyRecord(record, nodeCrypto).key).toEqual({ fingerprint: fingerprintOf(record.signature.public_key, nodeCrypto), checked: false })
+  expect(fingerprintOf(record.signature.public_key, nodeCrypto)).not.toBe(fingerprintOf(shopKey, nodeCrypto))
+  expect(verifyRecord(record, nodeCrypto, undefined, fingerprintOf(shopKey, nodeCrypto) ?? '').first_broken?.place).toBe('$.signature.public_key')
   expect(verifyRecord(record, nodeCrypto, undefined, shopKey).first_broken?.place).toBe('$.signature.public_key')
 })
 
@@ -118,5 +130,75 @@ test('after the signature only corrections follow, and the record seals them too
 test('an event changed in the database is not sealed', async () => {
   await signed()
   await database().query(`update event set payload = '{"text":"forged"}' where job_id = $1 and kind = 'noted'`, [jobId])
-  await expect(exportRecord(database(), jobId)).rejects.toThrow(/was changed in the database/)
+  await expect(exportRecord(database(), jobId)).rejects.toThrow(/was changed after it was stored/)
+})
+
+test('a log with an entry missing is not sealed', async () => {
+  await signed()
+  await database().query(`delete from event where job_id = $1 and kind = 'noted'`, [jobId])
+  await expect(exportRecord(database(), jobId)).rejects.toThrow(/does not follow the event before it/)
+  await database().query(`delete from event where job_id = $1 and kind = 'signed'`, [jobId])
+})
+
+test('a log whose end is missing is not sealed', async () => {
+  const record = await signed()
+  await append(shop.technician, draft('noted', { text: 'label filled in' }))
+  await database().query('delete from event where job_id = $1 and seq = $2', [jobId, record.event_count])
+  await expect(exportRecord(database(), jobId)).rejects.toThrow(/event_count|head/)
+})
+
+const WRITINGS = ['2026-11-20T10:00:00Z', '2026-11-20T10:00:00.5Z', '2026-11-20T12:30:00+02:30', '2026-11-20T10:00:00.123456Z', '2026-11-20T10:00:00.120-05:45']
+
+test.each(WRITINGS)('an entry sent with the time %s is sealed like any other', async (happenedAt) => {
+  await append(shop.technician, { ...draft('noted', { text: 'by a program' }), happenedAt })
+  const record = await signed()
+  expect(record.events.find((e) => (e.payload as { text?: string }).text === 'by a program')?.happened_at).toBe(new Date(happenedAt).toISOString())
+  expect(verifyRecord(record, nodeCrypto).intact).toBe(true)
+})
+
+test.each([...WRITINGS, '2026-11-20T10:00:00.000000Z', '2026-11-20T23:01:00+13:01'])(
+  'a record from before times had one form, with %s in it, is exported and verifies',
+  async (happenedAt) => {
+    const event = draft('noted', { text: 'of before' })
+    const capitals = { ...event, id: happenedAt.endsWith('45') ? event.id.toUpperCase() : event.id, happenedAt }
+    await append(shop.technician, event)
+    // as it was hashed and stored before: over the time as it was sent
+    const { rows } = await database().query('select seq, previous, stored_at as at, by_name as by from event where job_id = $1 and id = $2', [jobId, event.id])
+    const hash = hashOf({ ...capitals, storedAt: rows[0].at.toISOString(), by: rows[0].by } as JobEvent, rows[0].previous)
+    await database().query('update event set happened_at = $3, hash = $4 where job_id = $1 and id = $2', [jobId, event.id, happenedAt, hash])
+    await database().query('update job set head = $2 where id = $1', [jobId, hash])
+    const record = await signed()
+    expect(record.events.find((e) => (e.payload as { text?: string }).text === 'of before')?.happened_at).toBe(happenedAt)
+    expect(verifyRecord(record, nodeCrypto).intact).toBe(true)
+  },
+)
+
+test('the signer vouches with his own certificate number and no other', async () => {
+  await expect(signJob(shop.technician, jobId, randomUUID(), 'T-2')).rejects.toMatchObject({ code: 'not-allowed', message: expect.stringMatching(/yours, which is T-1/) })
+  await expect(signJob({ ...shop.technician, certificate: '' }, jobId, randomUUID(), 'T-1')).rejects.toMatchObject({ code: 'not-allowed' })
+})
+
+test('a signed record is corrected by the signer or the lead, and by nobody else', async () => {
+  const record = await signed()
+  const note = record.events.find((e) => e.kind === 'noted')
+  const correction = () => draft('corrected', { eventId: note?.id, was: 'gasket looked at', is: 'gasket replaced', why: 'noted too early' })
+  await expect(append(shop.trainee, correction())).rejects.toMatchObject({ code: 'not-allowed' })
+  await append(shop.technician, correction())
+  await append(shop.lead, correction())
+  expect((await exportRecord(database(), jobId)).event_count).toBe(record.event_count + 2)
+})
+
+test('a note that a spreadsheet would run is guarded, and the digest covers what is exported', async () => {
+  const typed = (seq: number, note: string) => ({ seq, channel: 'vacuum' as const, value: 500, unit: 'micron' as const, note })
+  await typeReadings(shop.technician, jobId, [typed(1, '=HYPERLINK("http://elsewhere.example")'), typed(2, '-3 turns'), typed(3, 'steady')])
+  const record = await signed()
+  const { text } = await readingsCsv(database(), jobId)
+  expect(text).toContain(`"'=HYPERLINK(""http://elsewhere.example"")"`)
+  expect(text).toContain(`,'-3 turns`)
+  expect(text).toContain(',steady')
+  expect(verifyRecord(record, nodeCrypto, text).intact).toBe(true)
+  // a record signed before notes were guarded carries the digest of the bare text
+  const bare = text.replace(`"'=`, '"=').replace(",'-3", ',-3')
+  expect(verifyRecord({ ...record, readings: { ...record.readings, sha256: sha256(bare) } }, { ...nodeCrypto, verify: () => true }, text).intact).toBe(true)
+  expect(verifyRecord(record, nodeCrypto, text.replace('steady', 'unsteady')).intact).toBe(false)
 })

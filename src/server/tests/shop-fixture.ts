@@ -1,14 +1,17 @@
 import { randomUUID } from 'node:crypto'
-import type { EventDraft, JobOpened } from '@/core/procedure/events'
+import type { EventDraft } from '@/core/procedure/events'
 import { type Account, insertAccount } from '../accounts/accounts'
 import { database, transaction } from '../db/pool'
 import { openJob } from '../jobs/open-job'
+import { selectReadingsAfter } from '../readings/history'
 import { tokenHash } from '../readings/ingest'
+import { selectSpan } from '../readings/span'
 import { insertShop } from '../shop/shop'
+import { AIR_PA, OPENING } from './opening'
+
+export { AIR_PA, OPENING }
 
 export type Fixture = { lead: Account; technician: Account; trainee: Account; deviceId: string; token: string }
-
-export const AIR_PA = 101_325
 
 /** An empty database with one shop, three people and one device with the gauge `G1`. */
 export async function freshShop(): Promise<Fixture> {
@@ -25,19 +28,6 @@ export async function freshShop(): Promise<Fixture> {
   const deviceId = (rows[0] as { id: string }).id
   await db.query(`insert into instrument (id, device_id, name) values ('G1', $1, 'far gauge')`, [deviceId])
   return { lead: await person('lead', 'lead'), technician: await person('tech', 'technician'), trainee: await person('trainee', 'trainee'), deviceId, token }
-}
-
-export const OPENING: JobOpened = {
-  car: { name: 'Mirror truck', model: 'Dorsk MW-6', hybrid: false },
-  complaint: '',
-  label: { refrigerant: 'R-134a', lowG: 400, highG: 400, typed: '400 g', toleranceG: 15, oilKind: 'PAG 46', oilMl: null, source: 'label' },
-  place: { altitudeM: 0, barometerPa: AIR_PA, ambientC: 20 },
-  story: { opened: 'component', openHours: 2, drierReplaced: true },
-  history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null },
-  volumeL: 2.5,
-  procedure: { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 },
-  rig: { name: 'Cart', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2 },
-  simulated: false,
 }
 
 /** A job opened at `openedAt` with the gauge G1 hanging at it since then. */
@@ -57,3 +47,9 @@ export function draft(kind: EventDraft['kind'], payload: unknown, at = new Date(
 /** One NDJSON line of the gauge G1. */
 export const gaugeLine = (seq: number, at: Date, micron: number): string =>
   JSON.stringify({ instrument: 'G1', seq, at: at.toISOString(), channel: 'vacuum', value: micron, unit: 'micron' })
+
+/** All readings of a job in the order of commits, after the number `after`. */
+export async function readingsOf(jobId: string, after = 0) {
+  const db = database()
+  return selectReadingsAfter(db, await selectSpan(db, jobId), after, Number.MAX_SAFE_INTEGER, 10_000)
+}

@@ -6,6 +6,7 @@ import { wallTimeMs } from '@/core/procedure/clock'
 import { stepLabel } from '@/core/procedure/summary'
 import type { BoardRow } from '@/core/views'
 import { clockIn } from '../format'
+import { LineBar } from '../frame/line-bar'
 import { useBoardLive } from '../hooks/use-board-live'
 import { useHotkeys } from '../hooks/use-hotkeys'
 import { useWallNow } from '../hooks/use-now'
@@ -24,7 +25,7 @@ export function neededMs({ summary, clock, vacuumPa }: BoardRow): number {
 
 /** Every car in the shop today, in the order they need someone. */
 export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]; timeZone: string; serverNowMs: number }) {
-  const rows = useBoardLive(first)
+  const { rows, line } = useBoardLive(first)
   const now = useWallNow(serverNowMs)
   const [finding, setFinding] = useState(false)
   const sorted = [...rows].sort((a, b) => neededMs(a) - neededMs(b) || a.summary.name.localeCompare(b.summary.name))
@@ -32,6 +33,7 @@ export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]
   useHotkeys({ '/': () => setFinding(true) })
   return (
     <main>
+      <LineBar line={line} clock={clockIn(timeZone)} />
       <NextMoment rows={sorted} now={now} timeZone={timeZone} />
       <section aria-label="Cars" className="px-5 max-sm:px-4">
         <div className="grid grid-cols-[368px_1fr] max-lg:grid-cols-1">

@@ -1,39 +1,29 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
-import { useEffect, useRef, useState } from 'react'
-import type { BoardRow, Latest } from '@/core/views'
+import { useEffect, useState } from 'react'
+import type { BoardRow } from '@/core/views'
+import { type Line, useEventStream } from './use-event-stream'
 
-type Changed = { id: string; summary: BoardRow['summary']; latest: Latest }
+const LIVE = '/api/board/live'
 
-/** Asking the server for a car the page does not know yet happens at most this often, ms. */
-const REFRESH_MS = 2000
+type Message = { rows: BoardRow[]; all: boolean }
 
-/** The board's rows, kept up to date by the live stream; a car the page does not know yet is asked for without leaving it. */
-export function useBoardLive(rows: BoardRow[]): BoardRow[] {
-  const router = useRouter()
-  const [changes, setChanges] = useState<ReadonlyMap<string, Changed>>(new Map())
-  const known = useRef(new Set<string>())
-  known.current = new Set(rows.map((r) => r.id))
-  useEffect(() => {
-    let refresh: ReturnType<typeof setTimeout> | undefined
-    const source = new EventSource('/api/board/live')
-    source.onmessage = (message) => {
-      const { jobs } = JSON.parse(message.data) as { jobs: Changed[] }
-      setChanges((before) => new Map([...before, ...jobs.map((job) => [job.id, job] as const)]))
-      if (refresh !== undefined || jobs.every((job) => known.current.has(job.id))) return
-      refresh = setTimeout(() => {
-        refresh = undefined
-        router.refresh()
-      }, REFRESH_MS)
-    }
-    return () => {
-      clearTimeout(refresh)
-      source.close()
-    }
-  }, [router])
-  return rows.map((row) => {
-    const change = changes.get(row.id)
-    return change ? { ...row, summary: change.summary, vacuumPa: change.latest.vacuum?.value ?? row.vacuumPa, vacuumAt: change.latest.vacuum?.at ?? row.vacuumAt } : row
-  })
+/** The board's rows, kept up to date by the live stream: rows of the same kind as the page came with, all of them after a lost line. */
+export function useBoardLive(first: BoardRow[]): { rows: BoardRow[]; line: Line } {
+  const [rows, setRows] = useState(first)
+  useEffect(() => setRows(first), [first])
+  const line = useEventStream(
+    LIVE,
+    () => LIVE,
+    (data) => setRows((before) => merge(before, data as Message)),
+  )
+  return { rows, line }
+}
+
+/** Rows with what changed put in their place; new cars at the end. */
+export function merge(before: readonly BoardRow[], { rows, all }: Message): BoardRow[] {
+  if (all) return rows
+  const changed = new Map(rows.map((row) => [row.id, row]))
+  const known = new Set(before.map((row) => row.id))
+  return [...before.map((row) => changed.get(row.id) ?? row), ...rows.filter((row) => !known.has(row.id))]
 }

@@ -1,9 +1,10 @@
 'use client'
 
-import { useEffect, useReducer } from 'react'
+import { useReducer } from 'react'
 import type { ClockSegment } from '@/core/procedure/clock'
 import type { JobEvent } from '@/core/procedure/events'
 import type { JobView, LiveReading } from '@/core/views'
+import { type Line, useEventStream } from './use-event-stream'
 
 /** A point of a curve: job time in ms, value in the channel's stored unit. */
 export type CurvePoint = { at: number; value: number }
@@ -17,11 +18,10 @@ export type LiveJob = {
   scale: CurvePoint[]
   sides: Sides
   typed: LiveReading[]
-  connected: boolean
+  benchTrouble: string | null
 }
 
-type Message = { readings: LiveReading[]; events: JobEvent[]; clock?: ClockSegment[] }
-type Action = { kind: 'message'; message: Message } | { kind: 'line'; connected: boolean }
+type Message = { readings: LiveReading[]; events: JobEvent[]; clock?: ClockSegment[]; latest: JobView['latest']; benchTrouble: string | null }
 
 /** A curve longer than this is thinned, keeping the extremes of every four points. */
 const MOST_POINTS = 4000
@@ -51,20 +51,15 @@ export function thin(points: readonly CurvePoint[]): CurvePoint[] {
   return kept
 }
 
-function reduce(job: LiveJob, action: Action): LiveJob {
-  if (action.kind === 'line') return { ...job, connected: action.connected }
-  const { readings, events, clock } = action.message
+function reduce(job: LiveJob, { readings, events, clock, latest, benchTrouble }: Message): LiveJob {
   const known = new Set(job.events.map((e) => e.id))
-  const latest = { ...job.latest }
-  for (const r of readings) {
-    const at = new Date(r.at).toISOString()
-    if ((latest[r.channel]?.at ?? '') <= at) latest[r.channel] = { value: r.value, at, sentValue: r.sentValue, sentUnit: r.sentUnit }
-  }
+  const fresh = events.filter((e) => !known.has(e.id))
   return {
-    connected: true,
-    events: [...job.events, ...events.filter((e) => !known.has(e.id))],
+    // the same array while nothing was done: the whole job hangs on it
+    events: fresh.length > 0 ? [...job.events, ...fresh] : job.events,
     clock: clock ?? job.clock,
     latest,
+    benchTrouble,
     vacuum: extend(job.vacuum, readings, 'vacuum'),
     scale: extend(job.scale, readings, 'scale'),
     sides: extendSides(job.sides, readings),
@@ -72,9 +67,9 @@ function reduce(job: LiveJob, action: Action): LiveJob {
   }
 }
 
-/** A job kept up to date by its live stream, from the view the page came with; the browser resumes a lost line by itself. */
-export function useJobLive(view: JobView): LiveJob {
-  const [job, dispatch] = useReducer(reduce, view, ({ events, clock, latest, vacuum, scale, sides, typed }) => ({
+/** A job kept up to date by its live stream, from the view the page came with; a lost line is joined again where it was lost. */
+export function useJobLive(view: JobView): { job: LiveJob; line: Line } {
+  const [job, dispatch] = useReducer(reduce, view, ({ events, clock, latest, vacuum, scale, sides, typed, benchTrouble }) => ({
     events,
     clock,
     latest,
@@ -82,14 +77,13 @@ export function useJobLive(view: JobView): LiveJob {
     scale,
     sides,
     typed,
-    connected: true,
+    benchTrouble,
   }))
-  useEffect(() => {
-    const source = new EventSource(`/api/jobs/${view.id}/live?from=${view.cursor}`)
-    source.onmessage = (message) => dispatch({ kind: 'message', message: JSON.parse(message.data) as Message })
-    source.onopen = () => dispatch({ kind: 'line', connected: true })
-    source.onerror = () => dispatch({ kind: 'line', connected: false })
-    return () => source.close()
-  }, [view.id, view.cursor])
-  return job
+  const live = `/api/jobs/${view.id}/live`
+  const line = useEventStream(
+    `${live}?from=${view.cursor}`,
+    (lastId) => `${live}?from=${lastId}`,
+    (data) => dispatch(data as Message),
+  )
+  return { job, line }
 }

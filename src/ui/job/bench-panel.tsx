@@ -33,17 +33,22 @@ const SCALE = [
 type Told = { name: string; told: string }
 
 /** The simulated bench of the demo place: its clock, its instruments, and what is hidden inside. */
-export function BenchPanel({ jobId, running, factor }: { jobId: string; running: boolean; factor: number }) {
+export function BenchPanel({ jobId, running, factor, trouble }: { jobId: string; running: boolean; factor: number; trouble: string | null }) {
   const [refused, setRefused] = useState<string | null>(null)
   const control = async (body: object) => {
     const answer = await send(`/api/jobs/${jobId}/bench`, { id: newEventId(), ...body })
     setRefused(answer.ok ? null : answer.message)
   }
   return (
-    <details className="mt-3 border-t border-rule pt-2">
+    <details className="mt-3 border-t border-rule pt-2" open={trouble !== null}>
       <summary className="min-h-9 cursor-pointer text-[16px]">
         <b className="font-semibold">Simulated bench</b>, clock ×{factor}, {running ? 'instruments running' : 'instruments off'}
       </summary>
+      {trouble && (
+        <p role="alert" className="mt-2 text-[17px]">
+          <b className="font-semibold text-caution">The bench cannot play this car: {trouble}.</b> Put another scenario on it, or take the car in anew. The other cars go on.
+        </p>
+      )}
       <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-3">
         <button type="button" className="plain-button" onClick={() => void control({ action: running ? 'stop' : 'start' })}>
           {running ? 'Stop the bench' : 'Start the bench'}

@@ -12,6 +12,7 @@ import { cyclingOf, runningWords, ventTrend } from '@/core/prove/trend'
 import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
 import { chargedDay, clockIn } from '../format'
+import { LineBar } from '../frame/line-bar'
 import type { ShopView, UserView } from '../frame/top-bar'
 import { type ChargeWatch, useChargeWatch } from '../hooks/use-charge-watch'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
@@ -36,7 +37,7 @@ type Props = { pumpDue: string | null; lead: Lead; stock: readonly StockContaine
 
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
 export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, serverNowMs }: Props) {
-  const job = useJobLive(view)
+  const { job, line } = useJobLive(view)
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
   const judged = useJudge(state, job.vacuum)
@@ -56,7 +57,8 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
   const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove'].includes(state.step)
   return (
     <FormsProvider stock={stock} state={state} live={live} call={call} jobId={view.id} user={user}>
-      <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} connected={job.connected} />
+      <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} />
+      <LineBar line={line} clock={clock} />
       <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
       <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
         <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
@@ -74,7 +76,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
           {state.step === 'charge' && openContainer(state) && <WarmEntry state={state} deeds={deeds} />}
           <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
           {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}
-          {view.simulated && shop.demo && !state.signed && <BenchPanel jobId={view.id} running={state.benchRunning} factor={clockFactor(job.clock)} />}
+          {view.simulated && shop.demo && !state.signed && <BenchPanel jobId={view.id} running={state.benchRunning} factor={clockFactor(job.clock)} trouble={job.benchTrouble} />}
         </div>
         <CallPanel call={call} deeds={deeds} jobId={view.id} maySign={maySign} onTrail={() => setTrailOpen(true)} />
       </main>

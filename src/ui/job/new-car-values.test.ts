@@ -27,6 +27,7 @@ const VALUES: NewCarValues = {
   recovered: '',
   evaporators: '2',
   simulated: false,
+  cameAt: '',
 }
 const errorsOf = (change: Partial<NewCarValues>) => {
   const read = readNewCar({ ...VALUES, ...change }, PROCEDURE, RIG)

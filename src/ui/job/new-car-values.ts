@@ -28,6 +28,8 @@ export type NewCarValues = {
   recovered: string
   evaporators: '1' | '2'
   simulated: boolean
+  /** when it came in, as a browser's local date and time; empty for now */
+  cameAt: string
 }
 
 /** Free volume by the number of evaporators, L (assumed, shown with the job). */
@@ -91,7 +93,11 @@ export function lineQuestion(v: NewCarValues): string | undefined {
 }
 
 /** What the entries add up to, or the reason beside each field. */
-export function readNewCar(v: NewCarValues, procedure: Procedure | undefined, rig: Rig | undefined): { payload: JobOpened } | { errors: Record<string, string> } {
+export function readNewCar(
+  v: NewCarValues,
+  procedure: Procedure | undefined,
+  rig: Rig | undefined,
+): { payload: JobOpened; openedAt: string | null } | { errors: Record<string, string> } {
   const errors: Record<string, string> = {}
   const take = <T>(field: string, entry: Entry<T>): T | undefined => {
     if ('value' in entry) return entry.value
@@ -135,7 +141,8 @@ export function readNewCar(v: NewCarValues, procedure: Procedure | undefined, ri
   }
   if (Object.keys(errors).length > 0) return { errors }
   const parsed = JobOpened.safeParse(payload)
-  if (parsed.success) return { payload: parsed.data }
+  const openedAt = v.simulated || v.cameAt === '' ? null : new Date(v.cameAt).toISOString()
+  if (parsed.success) return { payload: parsed.data, openedAt }
   for (const issue of parsed.error.issues) errors[fieldOf(issue.path)] = issue.message
   return { errors }
 }

@@ -47,6 +47,7 @@ function firstValues(shop: ShopView): NewCarValues {
     recovered: '',
     evaporators: '1',
     simulated: shop.demo,
+    cameAt: '',
   }
 }
 
@@ -83,7 +84,7 @@ export function NewCar({ shop, procedures, rigs }: Props) {
       return
     }
     setBusy(true)
-    const answer = await send<{ id: string }>('/api/jobs', { ...ids, payload: read.payload })
+    const answer = await send<{ id: string }>('/api/jobs', { ...ids, payload: read.payload, ...(read.openedAt !== null && { openedAt: read.openedAt }) })
     setBusy(false)
     if (answer.ok) router.push(`/job/${answer.data.id}`)
     else setRefused(answer.message)
@@ -186,6 +187,15 @@ export function NewCar({ shop, procedures, rigs }: Props) {
             <label className="flex min-h-11 items-center gap-3 text-[17px]">
               <input type="checkbox" className="size-6 accent-(--ink)" checked={v.simulated} onChange={(e) => put('simulated', e.target.checked)} />
               On the simulated bench, clock ×60
+            </label>
+          )}
+          {!v.simulated && (
+            <label className="block text-[16px] font-medium">
+              Came in earlier, at
+              <input type="datetime-local" className="field mt-1" value={v.cameAt} aria-invalid={errors.cameAt !== undefined} onChange={(e) => put('cameAt', e.target.value)} />
+              <span className={`mt-1 block text-[15px] font-normal ${errors.cameAt ? 'text-leak' : 'text-ink-2'}`}>
+                {errors.cameAt ?? 'left empty: now. For a pull nobody wrote down, up to 14 days back; the record says that it was dated back.'}
+              </span>
             </label>
           )}
         </div>

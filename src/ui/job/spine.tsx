@@ -1,10 +1,10 @@
 import { currentHold, currentPull, type JobState } from '@/core/procedure/state'
 import { STEP_NAMES, STEPS, type Step, stepNumber } from '@/core/procedure/steps'
 
-type Props = { state: JobState; clock: (ms: number) => string; nowMs: number; factor: number; connected: boolean }
+type Props = { state: JobState; clock: (ms: number) => string; nowMs: number; factor: number }
 
 /** The ten steps left to right with their times; the one that is now is a block. */
-export function Spine({ state, clock, nowMs, factor, connected }: Props) {
+export function Spine({ state, clock, nowMs, factor }: Props) {
   const { car, label } = state.opened
   return (
     <section aria-label="Steps" className="flex min-h-[84px] items-center border-b border-rule px-5 max-lg:flex-wrap max-lg:gap-y-2 max-lg:py-2 max-sm:px-4">
@@ -13,9 +13,9 @@ export function Spine({ state, clock, nowMs, factor, connected }: Props) {
         <p className="truncate text-[16px] text-ink-2">
           {car.model}, {label.refrigerant}
         </p>
-        {(factor > 1 || !connected) && (
+        {factor > 1 && (
           <p className="text-[15px] font-medium text-caution" suppressHydrationWarning>
-            {connected ? `simulated, clock ×${factor}, ${clock(nowMs)}` : 'line lost, joining again'}
+            simulated, clock ×{factor}, {clock(nowMs)}
           </p>
         )}
       </div>

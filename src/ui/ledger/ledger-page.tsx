@@ -12,13 +12,13 @@ import { Pick } from '../form/pick'
 import { dateTimeIn } from '../format'
 
 type Stock = { id: string; name: string; refrigerant: Refrigerant }
-type Props = { entries: LedgerEntry[]; balances: Balance[]; query: LedgerQuery; containers: Stock[]; timeZone: string }
+type Props = { entries: LedgerEntry[]; balances: Balance[]; query: LedgerQuery; containers: Stock[]; timeZone: string; mayCorrect: boolean }
 
 const KIND_WORDS = { bought: 'bought', charged: 'into a car', purged: 'purged', recovered: 'recovered', heel: 'heel of an empty can', corrected: 'corrected' } as const
 const grams = (g: number): string => `${g > 0 ? '+' : g < 0 ? '−' : ''}${Math.abs(Math.round(g)).toLocaleString('en')}`
 
 /** The refrigerant ledger: what is left in every container by the book, the sums, and every line; a file of all. */
-export function LedgerPage({ entries, balances, query, containers, timeZone }: Props) {
+export function LedgerPage({ entries, balances, query, containers, timeZone, mayCorrect }: Props) {
   const asked = new URLSearchParams(Object.entries(query).filter((pair): pair is [string, string] => Boolean(pair[1]))).toString()
   const at = dateTimeIn(timeZone)
   return (
@@ -85,7 +85,7 @@ export function LedgerPage({ entries, balances, query, containers, timeZone }: P
             </li>
           ))}
         </ul>
-        <Entry containers={containers} />
+        <Entry containers={containers} mayCorrect={mayCorrect} />
       </aside>
     </main>
   )
@@ -142,7 +142,7 @@ function Totals({ entries }: { entries: LedgerEntry[] }) {
 }
 
 /** A purchase or a correction by hand. */
-function Entry({ containers }: { containers: Stock[] }) {
+function Entry({ containers, mayCorrect }: { containers: Stock[]; mayCorrect: boolean }) {
   const router = useRouter()
   const blank = { kind: 'bought' as 'bought' | 'corrected', stock: '', container: '', refrigerant: 'R-134a' as Refrigerant, grams: '', why: '' }
   const [draft, setDraft] = useState(blank)
@@ -185,10 +185,7 @@ function Entry({ containers }: { containers: Stock[] }) {
       <Choice
         label="What"
         value={draft.kind}
-        options={[
-          { value: 'bought', label: 'bought' },
-          { value: 'corrected', label: 'correction' },
-        ]}
+        options={[{ value: 'bought' as const, label: 'bought' }, ...(mayCorrect ? [{ value: 'corrected' as const, label: 'correction' }] : [])]}
         onChange={(kind) => setDraft((d) => ({ ...d, kind }))}
       />
       <Pick

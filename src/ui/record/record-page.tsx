@@ -5,6 +5,7 @@ import { gramsWords } from '@/core/call/hold'
 import type { JobEvent } from '@/core/procedure/events'
 import { chargedG, type JobState } from '@/core/procedure/state'
 import { customerWords, restAfterCharge } from '@/core/prove/proof-history'
+import { groupedFingerprint } from '@/core/record/signing-key'
 import { chanceWords } from '@/core/units/chance'
 import { formatPoundsOunces } from '@/core/units/mass'
 import { dateTimeIn, gaugeText } from '../format'
@@ -13,10 +14,10 @@ import { eventWords } from '../words/event-words'
 import { RENEWED_WORDS } from '../words/words'
 import { CorrectRecord } from './correct-record'
 
-type Props = { jobId: string; state: JobState; events: JobEvent[]; shopName: string; timeZone: string; head: string }
+type Props = { jobId: string; state: JobState; events: JobEvent[]; shopName: string; timeZone: string; head: string; mayCorrect: boolean; fingerprint: string }
 
 /** The record as a page to print: what was done, what it proves, who signed, and every entry below. */
-export function RecordPage({ jobId, state, events, shopName, timeZone, head }: Props) {
+export function RecordPage({ jobId, state, events, shopName, timeZone, head, mayCorrect, fingerprint }: Props) {
   const at = useMemo(() => dateTimeIn(timeZone), [timeZone])
   const { opened, signed } = state
   return (
@@ -103,6 +104,11 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
             <b className="font-semibold">{signed.by}</b>, certificate {signed.certificate}, {at(signed.at)}; {signed.readingCount.toLocaleString('en')} readings
           </Fact>
         )}
+        {signed && (
+          <Fact name="Sealed with">
+            the key of {shopName}, <span className="text-[15px]">{groupedFingerprint(fingerprint)}</span>
+          </Fact>
+        )}
       </dl>
       <BeforeAfter state={state} />
       {state.corrections.length > 0 && (
@@ -117,7 +123,7 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head }: P
           </ul>
         </section>
       )}
-      {signed && <CorrectRecord jobId={jobId} events={events} />}
+      {signed && mayCorrect && <CorrectRecord jobId={jobId} events={events} />}
       <section className="mt-6">
         <h2 className="border-b border-rule pb-1 text-[20px] font-semibold">Every entry</h2>
         <table className="mt-1 w-full text-[15px]">

@@ -3,12 +3,13 @@
 import { useRouter } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
 import { provesOfRule, SCHOOLS } from '@/core/procedure/proves'
+import { groupedFingerprint } from '@/core/record/signing-key'
 import type { StoredProcedure } from '@/core/views'
 import { newEventId, send } from '../api'
 import { Choice, Field } from '../form/field'
 
 type Person = { id: string; name: string; signIn: string; role: 'lead' | 'technician' | 'trainee'; certificate: string; disabled: boolean }
-type Props = { procedures: StoredProcedure[]; people: Person[]; me: string }
+type Props = { procedures: StoredProcedure[]; people: Person[]; me: string; fingerprint: string }
 
 const ROLE_OPTIONS = [
   { value: 'lead', label: 'lead' },
@@ -17,7 +18,7 @@ const ROLE_OPTIONS = [
 ] as const
 
 /** What the lead decides for the shop: procedures and people; rigs are put together in the rig room. */
-export function ShopPage({ procedures, people, me }: Props) {
+export function ShopPage({ procedures, people, me, fingerprint }: Props) {
   return (
     <main className="space-y-8 px-5 py-4 max-sm:px-4">
       <Procedures procedures={procedures} />
@@ -29,6 +30,15 @@ export function ShopPage({ procedures, people, me }: Props) {
           ))}
         </ul>
         <NewPerson />
+      </section>
+      <section>
+        <h2 className="text-[22px] font-semibold">Key the records are sealed with</h2>
+        <p className="mt-1 max-w-[760px] text-[17px]">
+          <span className="font-medium">{groupedFingerprint(fingerprint)}</span>
+          <span className="mt-1 block text-[16px] text-ink-2">
+            Give it to whoever checks your records: without it nobody can tell your seal from one that somebody else put on a changed record.
+          </span>
+        </p>
       </section>
     </main>
   )

@@ -10,7 +10,9 @@ import { RENEWED_WORDS } from './words'
 export function eventWords(event: JobEvent): string {
   switch (event.kind) {
     case 'job-opened':
-      return `Taken in: ${event.payload.car.name}, ${event.payload.label.refrigerant}, ${event.payload.label.typed}`
+      return `Taken in: ${event.payload.car.name}, ${event.payload.label.refrigerant}, ${event.payload.label.typed}${event.payload.datedBack ? '; dated back, entered later' : ''}`
+    case 'clock-set-back':
+      return `The server’s clock was set back by ${lengthWords(event.payload.backS)} before this: times across it cannot be compared`
     case 'label-set':
       return `Label set to ${event.payload.refrigerant}, ${event.payload.typed}`
     case 'zero-read':
@@ -77,6 +79,13 @@ export function eventWords(event: JobEvent): string {
       return unknown
     }
   }
+}
+
+/** A length of time, rounded to what matters of it. */
+function lengthWords(s: number): string {
+  if (s < 120) return `${Math.round(s)} s`
+  const minutes = Math.round(s / 60)
+  return minutes < 120 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
 }
 
 const BENCH_WORDS = {

@@ -1,10 +1,17 @@
 import { database } from '@/server/db/pool'
 import { handle } from '@/server/http'
+import { whatIsWrong } from '@/server/live/wrong'
 
 export const dynamic = 'force-dynamic'
 
-/** Says only that server and database answer; needs no session and tells nothing of the shop. */
+/** Says only whether server and database answer, and if not what is being done about it; needs no session and tells nothing of the shop. */
 export const GET = handle(async () => {
-  await database().query('select 1')
-  return Response.json({ ok: true })
+  const answers = await database()
+    .query('select 1')
+    .then(
+      () => true,
+      () => false,
+    )
+  if (answers) return Response.json({ ok: true })
+  return Response.json({ ok: false, wrong: whatIsWrong() ?? { part: 'database', words: 'the database does not answer', againAt: null } }, { status: 503 })
 })

@@ -1,13 +1,16 @@
 import { z } from 'zod'
+import { Id } from '@/core/entry/id'
+import { Instant } from '@/core/entry/instant'
 import { JobOpened } from '@/core/procedure/events'
 import { requireUser } from '@/server/accounts/session'
 import { database, transaction } from '@/server/db/pool'
 import { AppError } from '@/server/errors'
 import { handle, parseInput, readJson } from '@/server/http'
-import { openJob } from '@/server/jobs/open-job'
+import { datedBack, openJob } from '@/server/jobs/open-job'
 import { selectShop } from '@/server/shop/shop'
 
-const Body = z.strictObject({ id: z.uuid(), eventId: z.uuid(), payload: JobOpened })
+/** `openedAt`: when a car that is entered later came in, up to 14 days back; now when left out. */
+const Body = z.strictObject({ id: Id, eventId: Id, payload: JobOpened.omit({ datedBack: true }), openedAt: Instant.optional() })
 
 export const POST = handle(async (request) => {
   const user = await requireUser()
@@ -16,6 +19,9 @@ export const POST = handle(async (request) => {
   if (body.payload.simulated && !(await selectShop(db)).demo) {
     throw new AppError('bad-input', 'The simulated bench belongs to the demo place.', [{ path: 'payload.simulated', reason: 'only in the demo place' }])
   }
-  const opened = await transaction(db, (tx) => openJob(tx, user, body))
+  const { openedAt, ...draft } = body
+  const earlier = openedAt === undefined ? undefined : datedBack(openedAt, body.payload.simulated, Date.now())
+  const payload = { ...body.payload, ...(earlier && { datedBack: true as const }) }
+  const opened = await transaction(db, (tx) => openJob(tx, user, { ...draft, payload }, earlier))
   return Response.json(opened, { status: opened.repeated ? 200 : 201 })
 })

@@ -1,4 +1,7 @@
 import { z } from 'zod'
+import { Id } from '@/core/entry/id'
+import { Instant } from '@/core/entry/instant'
+import { text } from '@/core/entry/text'
 import { assembleRig, PartMissing, RigParts } from '@/core/equipment/assemble'
 import { DEEDS_OF, EQUIPMENT_DEEDS, Equipment, type EquipmentDeedKind } from '@/core/equipment/equipment'
 import { requireRight } from '@/server/accounts/roles'
@@ -10,12 +13,11 @@ import { handle, parseInput, readJson } from '@/server/http'
 import { bookOpening } from '@/server/ledger/ledger'
 import { upsertRig } from '@/server/shop/catalogue'
 
-const deed = <K extends EquipmentDeedKind>(kind: K) =>
-  z.strictObject({ what: z.literal(kind), id: z.uuid(), equipmentId: z.uuid(), happenedAt: z.iso.datetime({ offset: true }), payload: EQUIPMENT_DEEDS[kind] })
+const deed = <K extends EquipmentDeedKind>(kind: K) => z.strictObject({ what: z.literal(kind), id: Id, equipmentId: Id, happenedAt: Instant, payload: EQUIPMENT_DEEDS[kind] })
 
 const Body = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('equipment'), equipment: Equipment }),
-  z.strictObject({ what: z.literal('rig'), rig: z.strictObject({ id: z.uuid(), name: z.string().trim().min(1).max(60), parts: RigParts }) }),
+  z.strictObject({ what: z.literal('rig'), rig: z.strictObject({ id: Id, name: text(60), parts: RigParts }) }),
   deed('oil-changed'),
   deed('seals-renewed'),
   deed('calibrated'),

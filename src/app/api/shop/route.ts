@@ -1,28 +1,30 @@
 import { z } from 'zod'
+import { Id } from '@/core/entry/id'
+import { text, verbatim } from '@/core/entry/text'
 import { Procedure } from '@/core/procedure/events'
-import { insertAccount, updateAccount } from '@/server/accounts/accounts'
+import { changeAccount, insertAccount } from '@/server/accounts/accounts'
 import { ROLES, requireRight } from '@/server/accounts/roles'
 import { requireUser } from '@/server/accounts/session'
-import { database } from '@/server/db/pool'
-import { AppError, notFound } from '@/server/errors'
+import { database, transaction } from '@/server/db/pool'
+import { AppError } from '@/server/errors'
 import { handle, parseInput, readJson } from '@/server/http'
 import { upsertProcedure } from '@/server/shop/catalogue'
 
 const Body = z.discriminatedUnion('what', [
-  z.strictObject({ what: z.literal('procedure'), procedure: Procedure.extend({ id: z.uuid(), proves: z.string().trim().min(1).max(500) }) }),
+  z.strictObject({ what: z.literal('procedure'), procedure: Procedure.extend({ id: Id, proves: text(500) }) }),
   z.strictObject({
     what: z.literal('new-account'),
     account: z.strictObject({
-      signIn: z.string().trim().toLowerCase().min(2).max(80),
-      name: z.string().trim().min(1).max(80),
+      signIn: text(80, 2).toLowerCase(),
+      name: text(80),
       role: z.enum(ROLES),
-      certificate: z.string().trim().max(80),
-      password: z.string().min(10, 'at least 10 characters').max(200),
+      certificate: text(80, 0),
+      password: verbatim(200, 10, 'at least 10 characters'),
     }),
   }),
   z.strictObject({
     what: z.literal('account'),
-    account: z.strictObject({ id: z.uuid(), role: z.enum(ROLES), certificate: z.string().trim().max(80), disabled: z.boolean() }),
+    account: z.strictObject({ id: Id, role: z.enum(ROLES), certificate: text(80, 0), disabled: z.boolean() }),
   }),
 ])
 
@@ -41,10 +43,7 @@ export const POST = handle(async (request) => {
         await insertAccount(db, body.account)
         break
       case 'account':
-        if (body.account.id === user.id && (body.account.disabled || body.account.role !== 'lead')) {
-          throw new AppError('conflict', 'You cannot take the lead from yourself: somebody must keep it.')
-        }
-        if (!(await updateAccount(db, body.account.id, body.account))) throw notFound('this account')
+        await transaction(db, (tx) => changeAccount(tx, user.id, body.account))
         break
       default: {
         const unknown: never = body

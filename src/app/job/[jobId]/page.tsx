@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { z } from 'zod'
+import { Id } from '@/core/entry/id'
 import { duesOfRig } from '@/core/equipment/upkeep'
 import { pageUser } from '@/server/accounts/page-user'
 import { may } from '@/server/accounts/roles'
@@ -16,7 +16,7 @@ import { JobScreen } from '@/ui/job/job-screen'
 export default async function JobPage({ params }: JobContext) {
   const user = await pageUser()
   const { jobId } = await params
-  if (!z.uuid().safeParse(jobId).success) notFound()
+  if (!Id.safeParse(jobId).success) notFound()
   const db = database()
   const [shop, view] = await Promise.all([selectShop(db), jobView(db, jobId)])
   if (!view) notFound()

@@ -1,10 +1,10 @@
-import { requireUser } from '@/server/accounts/session'
+import { requireSession } from '@/server/accounts/session'
 import { handle } from '@/server/http'
-import { boardStream } from '@/server/live/job-stream'
+import { boardStream } from '@/server/live/board-stream'
 
 export const dynamic = 'force-dynamic'
 
 export const GET = handle(async (request) => {
-  await requireUser()
-  return boardStream(request)
+  const session = await requireSession()
+  return boardStream(request, session.id)
 })

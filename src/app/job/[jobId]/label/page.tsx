@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { z } from 'zod'
+import { Id } from '@/core/entry/id'
 import { foldJob } from '@/core/procedure/reduce'
 import { serviceLabel } from '@/core/record/service-label'
 import { pageUser } from '@/server/accounts/page-user'
@@ -13,7 +13,7 @@ import { LabelPage } from '@/ui/record/label-page'
 export default async function Label({ params }: JobContext) {
   const user = await pageUser()
   const { jobId } = await params
-  if (!z.uuid().safeParse(jobId).success) notFound()
+  if (!Id.safeParse(jobId).success) notFound()
   const db = database()
   const [shop, events] = await Promise.all([selectShop(db), selectEvents(db, jobId)])
   if (events.length === 0) notFound()

@@ -1,20 +1,16 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { jobTimeMs } from '@/core/procedure/clock'
 import { type EventDraft, EventDraftSchema, SERVER_KINDS } from '@/core/procedure/events'
 import { requireUser } from '@/server/accounts/session'
 import { database, transaction } from '@/server/db/pool'
-import { AppError } from '@/server/errors'
+import { AppError, notFound } from '@/server/errors'
 import { handle, parseInput, readJson } from '@/server/http'
 import { appendEvents } from '@/server/jobs/append-events'
-import { selectClock } from '@/server/jobs/job-rows'
+import { jobNow } from '@/server/jobs/job-now'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 
 const Body = z.strictObject({
-  events: z
-    .array(z.looseObject({ happenedAt: z.string().optional() }))
-    .min(1)
-    .max(40),
+  events: z.array(z.looseObject({})).min(1).max(40),
 })
 /** A hand's clock may lead ours by this, ms of wall time. */
 const AHEAD_MS = 5000
@@ -24,13 +20,13 @@ export const POST = handle(async (request, context: JobContext) => {
   const { jobId } = parseInput(JobParams, await context.params)
   const { events } = parseInput(Body, await readJson(request))
   const db = database()
-  const clock = await selectClock(db, jobId)
-  const nowMs = clock.length > 0 ? jobTimeMs(clock, Date.now()) : 0
-  const now = new Date(Math.round(nowMs)).toISOString()
+  const now = await jobNow(db, jobId)
+  if (!now) throw notFound('this job')
+  const happenedAt = new Date(Math.round(now.ms)).toISOString()
   const drafts = parseInput(z.strictObject({ events: z.array(EventDraftSchema) }), {
-    events: events.map((event) => ({ id: randomUUID(), happenedAt: now, ...event })),
+    events: events.map((event) => ({ id: randomUUID(), happenedAt, ...event })),
   }).events
-  refuse(drafts, nowMs + AHEAD_MS * (clock.at(-1)?.factor ?? 1))
+  refuse(drafts, now.ms + AHEAD_MS * now.factor)
   const appended = await transaction(db, (tx) => appendEvents(tx, user, jobId, drafts))
   return Response.json({ appended }, { status: 201 })
 })

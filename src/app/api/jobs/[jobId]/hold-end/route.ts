@@ -1,10 +1,11 @@
 import { z } from 'zod'
+import { Id } from '@/core/entry/id'
 import { requireUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
 import { endHold } from '@/server/jobs/end-hold'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 
-const Body = z.strictObject({ id: z.uuid() })
+const Body = z.strictObject({ id: Id })
 
 export const POST = handle(async (request, context: JobContext) => {
   const user = await requireUser()

@@ -1,16 +1,18 @@
 import { z } from 'zod'
+import { Instant } from '@/core/entry/instant'
 import { CHANNELS } from '@/core/units/channel'
 import { requireUser } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
 import { handle, parseInput, readJson } from '@/server/http'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 import { selectAverages, selectHistory } from '@/server/readings/history'
+import { selectSpan, within } from '@/server/readings/span'
 import { TypedReading, typeReadings } from '@/server/readings/type-reading'
 
 const Query = z.strictObject({
   channel: z.enum(CHANNELS),
-  from: z.iso.datetime({ offset: true }).optional(),
-  to: z.iso.datetime({ offset: true }).optional(),
+  from: Instant.optional(),
+  to: Instant.optional(),
   most: z.coerce.number().int().min(10).max(10_000).default(1200),
   kind: z.enum(['extremes', 'averages']).default('extremes'),
 })
@@ -23,10 +25,9 @@ export const GET = handle(async (request, context: JobContext) => {
   const from = query.from ? new Date(query.from) : null
   const to = query.to ? new Date(query.to) : null
   const db = database()
-  const points =
-    query.kind === 'averages'
-      ? await selectAverages(db, jobId, query.channel, from ?? new Date(0), to ?? new Date('2200-01-01'), query.most)
-      : await selectHistory(db, jobId, query.channel, from, to, query.most)
+  const span = within(await selectSpan(db, jobId), from, to)
+  const select = query.kind === 'averages' ? selectAverages : selectHistory
+  const points = await select(db, span, query.channel, query.most)
   return Response.json({ points })
 })
 

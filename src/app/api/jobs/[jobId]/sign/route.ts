@@ -1,10 +1,12 @@
 import { z } from 'zod'
+import { Id } from '@/core/entry/id'
+import { text } from '@/core/entry/text'
 import { requireUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 import { signJob } from '@/server/records/sign-job'
 
-const Body = z.strictObject({ id: z.uuid(), certificate: z.string().trim().min(1, 'the certificate number goes with the record').max(80) })
+const Body = z.strictObject({ id: Id, certificate: text(80, 1, 'the certificate number goes with the record') })
 
 export const POST = handle(async (request, context: JobContext) => {
   const user = await requireUser()

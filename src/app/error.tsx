@@ -1,0 +1,5 @@
+'use client'
+
+import { PageAway } from '@/ui/frame/page-away'
+
+export default PageAway

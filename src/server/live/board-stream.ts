@@ -1,0 +1,42 @@
+import { database } from '../db/pool'
+import { boardRows, boardView } from '../jobs/board-view'
+import { eventStream } from './event-stream'
+
+/** Cars that changed are gathered for this long, ms: a board of 200 cars is not read anew for each reading. */
+const GATHER_MS = 400
+
+/**
+ * The board as server-sent events: all of it at first and whenever the line to the database was lost, then the cars that changed.
+ * Rows are the board's own (`BoardRow`); a message with `all` holds every car there is.
+ */
+export function boardStream(request: Request, sessionId: string): Response {
+  const changed = new Set<string>()
+  let everything = true
+  let counter = 0
+  return eventStream(
+    request,
+    sessionId,
+    (change) => {
+      if (change === 'reconnected') everything = true
+      else changed.add(change.job)
+      return true
+    },
+    async () => {
+      await new Promise((done) => setTimeout(done, GATHER_MS))
+      const all = everything
+      const ids = [...changed]
+      everything = false
+      changed.clear()
+      if (!all && ids.length === 0) return null
+      try {
+        const rows = all ? await boardView(database()) : await boardRows(database(), ids)
+        return { id: String(++counter), data: { rows, all } }
+      } catch (error) {
+        // what could not be read is still to be told
+        everything ||= all
+        for (const id of ids) changed.add(id)
+        throw error
+      }
+    },
+  )
+}
