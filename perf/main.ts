@@ -6,6 +6,7 @@ import { measureJudge } from './judge'
 import { atMost, type Measure, tableOf } from './measure'
 import { measurePhysics } from './physics'
 import { startShop, throwAway } from './running-shop'
+import { soak, wordsOf } from './soak'
 
 /** Measures everything the issues call a speed or a size, on a shop of its own that is thrown away. */
 async function perf(): Promise<Measure[]> {
@@ -32,9 +33,25 @@ async function perf(): Promise<Measure[]> {
   }
 }
 
+const HELP = `yperos perf [--json] [--soak MINUTES]
+
+Measures the speeds and sizes this product promises; about two minutes.
+--soak MINUTES  instead: load for so long while a part is killed every few seconds, then counts what was acknowledged against what is stored; exit 3 when anything is lost or doubled
+`
+
 const args = process.argv.slice(2)
-if (args.includes('--help')) process.stdout.write('yperos perf [--json]\n\nMeasures the speeds and sizes this product promises; about two minutes.\n')
-else {
+const soakAt = args.indexOf('--soak')
+if (args.includes('--help')) process.stdout.write(HELP)
+else if (soakAt >= 0) {
+  const minutes = Number(args[soakAt + 1])
+  if (!(minutes > 0 && minutes <= 24 * 60)) {
+    process.stderr.write(`perf: --soak ${args[soakAt + 1] ?? ''}: give minutes, above 0 and at most 1440\n`)
+    process.exit(2)
+  }
+  const soaked = await soak(minutes)
+  process.stdout.write(args.includes('--json') ? `${JSON.stringify(soaked)}\n` : wordsOf(soaked))
+  process.exit(soaked.lost + soaked.doubled + soaked.brokenChains === 0 ? 0 : 3)
+} else {
   const measures = await perf()
   process.stdout.write(args.includes('--json') ? `${JSON.stringify({ measures })}\n` : `${tableOf(measures)}\n`)
 }

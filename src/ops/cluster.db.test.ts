@@ -1,4 +1,4 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -17,6 +17,14 @@ test('a data folder in which a file is missing is refused and left as it is', as
   writeFileSync(join(p.data, 'somebody’s readings'), 'precious')
   await expect(startCluster(p)).rejects.toThrow(/PG_VERSION is not: it is left as it is/)
   expect(readFileSync(join(p.data, 'somebody’s readings'), 'utf8')).toBe('precious')
+  rmSync(p.state, { recursive: true })
+})
+
+test('a data folder that is gone is not replaced by an empty one', async () => {
+  const p = places()
+  writeFileSync(join(p.state, 'database-password'), 'of the shop that was here')
+  await expect(startCluster(p)).rejects.toThrow(/is gone, and this shop had one/)
+  expect(existsSync(p.data)).toBe(false)
   rmSync(p.state, { recursive: true })
 })
 

@@ -55,6 +55,10 @@ export async function startCluster(places: Places, keepPort?: number): Promise<C
   const bin = requirePostgres()
   const as = owner()
   const passwordFile = join(places.state, 'database-password')
+  if (!existsSync(places.data) && existsSync(passwordFile)) {
+    // an empty shop in place of somebody's own would be worse than none
+    throw new Stop(`the data folder ${places.data} is gone, and this shop had one: bring it back (is a disk not mounted?), or remove ${places.state} to begin with an empty shop`)
+  }
   if (!existsSync(join(places.data, 'PG_VERSION'))) createCluster(bin, places, as, passwordFile)
   stopStale(bin, places, as)
   // a checkout that was cleaned lost the password and not the data
@@ -178,14 +182,18 @@ async function waitReady(url: string, child: ChildProcess, places: Places): Prom
       await new Promise((done) => setTimeout(done, 100))
     }
   }
-  throw new Stop(`the database did not start; its log ends with:\n${lastLines(join(places.state, 'database.log'))}`)
+  const log = join(places.state, 'database.log')
+  throw new Stop(`it does not start: ${reasonIn(log)} (more in ${log})`)
 }
 
-function lastLines(file: string): string {
+/** Why a server ended, by the end of its log: the last thing it called fatal, or else its last line. */
+export function reasonIn(log: string): string {
   try {
-    return readFileSync(file, 'utf8').trim().split('\n').slice(-5).join('\n')
+    const lines = readFileSync(log, 'utf8').trim().split('\n').slice(-20)
+    const fatal = lines.flatMap((l) => /(?:FATAL|PANIC|ERROR): {2}(.*)$/.exec(l)?.[1] ?? [])
+    return fatal.at(-1) ?? lines.at(-1) ?? 'its log is empty'
   } catch {
-    return '(its log cannot be read)'
+    return 'its log cannot be read'
   }
 }
 

@@ -3,7 +3,7 @@ const HOUR_MS = 3600_000
 /** A part that dies now and then is started at once so many times an hour; after that the pauses double. */
 const AT_ONCE = 5
 const SHORTEST_MS = 300
-const LONGEST_MS = 30_000
+const LONGEST_MS = 15_000
 
 /** Deaths of one part within the last hour, and how long to wait before the next start. The wall clock is passed in, ms. */
 export class Deaths {

@@ -43,7 +43,7 @@ describe('a part that is kept running', () => {
     expect(pauses).toHaveLength(15)
     expect(pauses.every((p, i) => i === 0 || p >= (pauses[i - 1] as number))).toBe(true)
     expect(pauses[0]).toBeLessThan(1000)
-    expect(pauses[14]).toBe(30_000)
+    expect(pauses[14]).toBe(15_000)
   }, 30_000)
 
   test('that does not start is tried until it does, and says what is wrong meanwhile', async () => {

@@ -2,6 +2,7 @@ import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, renameSync, rm
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeEach, describe, expect, test } from 'vitest'
+import { reasonIn } from './cluster'
 import { dropLock, takeLock } from './lock'
 import { cutLog } from './log-file'
 import { markOfState } from './places'
@@ -75,4 +76,14 @@ test('a log is cut when it grew too large, and what was in it is kept once', () 
   expect(existsSync(`${file}.1`)).toBe(true)
   writeFileSync(file, 'z', { flag: 'a' })
   expect(cutLog(file, 100)).toBe(false)
+})
+
+test('why a database ended is the last thing it called fatal, not what it said on its way out', () => {
+  const file = join(folder, 'database.log')
+  writeFileSync(
+    file,
+    '10:00 LOG:  redo starts\n10:00 FATAL:  could not extend file "base/1": No space left on device\n10:00 HINT:  Check free disk space.\n10:00 LOG:  database system is shut down\n',
+  )
+  expect(reasonIn(file)).toBe('could not extend file "base/1": No space left on device')
+  expect(reasonIn(join(folder, 'not there'))).toMatch(/cannot be read/)
 })

@@ -151,8 +151,8 @@ export class Supervisor {
 
   private tellPages(): void {
     const trouble = this.troubles.get('database')
-    const lastLine = trouble?.words.trim().split('\n').at(-1)?.slice(0, 300)
-    const wrong = trouble && lastLine !== undefined ? { part: 'database', words: lastLine, againAt: new Date(trouble.againMs).toISOString() } : null
+    const words = trouble?.words.split(' (more in')[0]?.slice(0, 300)
+    const wrong = trouble && words !== undefined ? { part: 'database', words: words, againAt: new Date(trouble.againMs).toISOString() } : null
     const web = this.keepers.get('web')?.process
     // a web server that is just dying hears it from the one that follows
     if (web?.connected) web.send({ wrong }, () => undefined)

@@ -40,6 +40,8 @@ export type Live = {
   vacuumPa?: number
   /** when that was read, job time in ms */
   vacuumAtMs?: number
+  /** the gauge's clock was set back by so much when its newest reading came, s */
+  gaugeBackS?: number
   /** how vacuum moves, Pa/s, over the last minutes */
   fallPaS?: number
   lowPa?: number

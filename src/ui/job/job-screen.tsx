@@ -110,7 +110,7 @@ function liveOf(job: LiveJob, state: JobState, nowMs: number, clock: Live['clock
   return {
     nowMs,
     clock,
-    ...(vacuum && { vacuumPa: vacuum.value, vacuumAtMs: Date.parse(vacuum.at) }),
+    ...(vacuum && { vacuumPa: vacuum.value, vacuumAtMs: Date.parse(vacuum.at), ...(vacuum.backS !== undefined && { gaugeBackS: vacuum.backS }) }),
     ...(low && { lowPa: low.value }),
     ...(high && { highPa: high.value }),
     ...(scale && { scaleG: scale.value }),

@@ -1,6 +1,6 @@
 import type { Live } from '@/core/call/types'
 import { PA_PER_MICRON } from '@/core/units/constants'
-import { micronText, paText, signed } from '../format'
+import { lengthWords, micronText, paText, signed } from '../format'
 
 /** The reading, the largest thing on the screen, with its other unit and where it is going. */
 export function ReadingFigures({ live, unread, gaugeAt = 'far' }: { live: Live; unread: string; gaugeAt?: 'far' | 'pump' | undefined }) {
@@ -9,7 +9,12 @@ export function ReadingFigures({ live, unread, gaugeAt = 'far' }: { live: Live; 
   const digits = perMinute !== undefined && Math.abs(perMinute) < 10 ? 1 : 0
   const text = micronText(live.vacuumPa)
   return (
-    <div className="flex items-end gap-x-12 max-sm:gap-x-4">
+    <div className="flex flex-wrap items-end gap-x-12 max-sm:gap-x-4">
+      {live.gaugeBackS !== undefined && (
+        <p className="basis-full text-[16px] font-medium text-caution">
+          △ This gauge’s clock was set back by {lengthWords(live.gaugeBackS)}: its figure is the newest, its times are not.
+        </p>
+      )}
       <p className="max-sm:flex max-sm:items-end max-sm:gap-2">
         <span className={`figure text-[112px] font-semibold ${text.length > 4 ? 'max-sm:text-[52px]' : 'max-sm:text-[76px]'}`} data-testid="vacuum">
           {text}

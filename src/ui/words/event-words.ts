@@ -4,6 +4,7 @@ import type { JobEvent } from '@/core/procedure/events'
 import { PART_NAMES } from '@/core/procedure/parts'
 import { STEP_NAMES } from '@/core/procedure/steps'
 import { chanceWords } from '@/core/units/chance'
+import { lengthWords } from '../format'
 import { RENEWED_WORDS } from './words'
 
 /** One line of the trail or the record for an event. */
@@ -79,13 +80,6 @@ export function eventWords(event: JobEvent): string {
       return unknown
     }
   }
-}
-
-/** A length of time, rounded to what matters of it. */
-function lengthWords(s: number): string {
-  if (s < 120) return `${Math.round(s)} s`
-  const minutes = Math.round(s / 60)
-  return minutes < 120 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
 }
 
 const BENCH_WORDS = {

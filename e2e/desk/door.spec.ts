@@ -1,0 +1,175 @@
+import { randomUUID } from 'node:crypto'
+import { readdirSync, readFileSync } from 'node:fs'
+import { createServer, request as httpRequest } from 'node:http'
+import { join, relative } from 'node:path'
+import type { APIRequestContext } from '@playwright/test'
+import { benchToken, expect, openCar, runFile, signIn, test, theCall } from '../shop'
+
+const root = process.env.YPEROS_ROOT ?? process.cwd()
+
+/** A page on another port of this machine, as an attacker would have it. */
+async function pageElsewhere(html: string): Promise<{ address: string; close: () => void }> {
+  const server = createServer((_request, response) => {
+    response.setHeader('content-type', 'text/html')
+    response.end(html)
+  })
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  return { address: `http://127.0.0.1:${(server.address() as { port: number }).port}`, close: () => server.close() }
+}
+
+const eventCount = async (request: APIRequestContext, jobId: string): Promise<number> => {
+  const page = await (await request.get(`/job/${jobId}`)).text()
+  return page.split('from elsewhere').length - 1
+}
+
+test('a page on another port writes nothing here, and a form elsewhere swaps nobody', async ({ page, context, baseURL }) => {
+  await signIn(context.request, 'teo')
+  const jobId = await openCar(context.request, { simulated: false })
+  const body = JSON.stringify({ events: [{ id: randomUUID(), kind: 'noted', payload: { text: 'from elsewhere' } }] })
+  const elsewhere =
+    await pageElsewhere(`<form id=f method=post enctype=text/plain action="${baseURL}/api/sign-in"><input name='{"signIn":"maira","password":"cold-plateau-1","x":"' value='"}'></form>
+    <script>
+      const to = '${baseURL}/api/jobs/${jobId}/events'
+      window.tried = Promise.allSettled(['application/json', 'text/plain'].map((type) =>
+        fetch(to, { method: 'POST', mode: type === 'text/plain' ? 'no-cors' : 'cors', credentials: 'include', headers: { 'content-type': type }, body: ${JSON.stringify(body)} })))
+    </script>`)
+  await page.goto(elsewhere.address)
+  await page.evaluate('window.tried')
+  expect(await eventCount(context.request, jobId)).toBe(0)
+  const answered = page.waitForResponse('**/api/sign-in')
+  await page.evaluate(`document.getElementById('f').submit()`)
+  expect((await answered).status()).toBe(403)
+  await page.waitForURL('**/api/sign-in')
+  await page.goto(`${baseURL}/board`)
+  await expect(page.getByRole('button', { name: /Teo Brisal/ })).toBeVisible()
+  elsewhere.close()
+})
+
+test('every answer of the API says that it is not to be sniffed, kept or framed', async ({ context }) => {
+  await signIn(context.request)
+  for (const path of ['/api/health', '/api/session', '/api/ledger.csv', '/api/nothing-here', `/api/jobs/${randomUUID()}/events`]) {
+    const headers = (await context.request.get(path)).headers()
+    expect(headers, path).toMatchObject({
+      'x-content-type-options': 'nosniff',
+      'cache-control': expect.stringContaining('no-store'),
+      'content-security-policy': expect.stringContaining("default-src 'none'"),
+    })
+  }
+})
+
+/** Every route there is, with an id where one belongs. */
+function routes(jobId: string): string[] {
+  const api = join(root, 'src/app/api')
+  const files = readdirSync(api, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('route.ts'))
+  return files
+    .map(
+      (f) =>
+        `/api/${relative(api, join(api, f))
+          .replace(/\/?route\.ts$/, '')
+          .replace('[jobId]', jobId)}`,
+    )
+    .filter((path) => !path.endsWith('/live'))
+}
+
+const NASTY: unknown[] = [
+  'not json',
+  '{}',
+  '[]',
+  '"\\u0000"',
+  '{"id":"\\ud800"}',
+  JSON.stringify({ events: [{ id: randomUUID(), kind: 'noted', payload: { text: 'a\u0000b' } }] }),
+  `{"events":[{"id":"${randomUUID()}","kind":"noted","payload":{"text":"\\ud800"}}]}`,
+  JSON.stringify({ events: [{ id: randomUUID(), kind: 'noted', happenedAt: '0000-01-01T00:00:00Z', payload: { text: 'x' } }] }),
+  JSON.stringify({ events: Array.from({ length: 2 }, () => ({ id: '3f2504e0-4f89-41d3-9a0c-0305e82c3301', kind: 'noted', payload: { text: 'twice' } })) }),
+  JSON.stringify({ readings: [{ seq: 1, channel: 'vacuum', value: 1e300, unit: 'micron', at: '0000-01-01T00:00:00Z' }] }),
+  JSON.stringify({ readings: [{ seq: 1, channel: 'vacuum', value: 5, unit: 'micron', note: '\u0000' }] }),
+  JSON.stringify({ id: randomUUID(), kind: 'bought', refrigerant: 'R-134a', container: 'x', equipmentId: randomUUID(), grams: 1, why: '' }),
+  JSON.stringify({ signIn: 'x\u0000', password: '\u0000' }),
+  JSON.stringify({ id: randomUUID(), certificate: '\u0000' }),
+  JSON.stringify({ file: { seq: 1, readings: [{ elapsedS: 1e7, pressurePa: 1 }] } }),
+  JSON.stringify({ what: 'oil-changed', id: randomUUID(), equipmentId: randomUUID(), happenedAt: '0000-01-01T00:00:00Z', payload: {} }),
+  JSON.stringify({ name: '\u0000', time: 'x', vacuum: 'y' }),
+]
+
+test('no route answers 500, whoever sends whatever', async ({ playwright, context, baseURL }) => {
+  test.setTimeout(240_000)
+  await signIn(context.request, 'maira')
+  const jobId = await openCar(context.request, { simulated: false })
+  const nobody = await playwright.request.newContext({ ...(baseURL && { baseURL }) })
+  const trainee = await playwright.request.newContext({ ...(baseURL && { baseURL }) })
+  await signIn(trainee, 'anouk')
+  const asked: { who: APIRequestContext; method: string; path: string; data?: string }[] = []
+  for (const path of [...routes(jobId), ...routes('%ff'), ...routes('a%00b'), ...routes(randomUUID())]) {
+    for (const who of path.includes(jobId) || !path.includes('/jobs/') ? [context.request, trainee, nobody] : [context.request]) {
+      for (const method of ['GET', 'PUT', 'DELETE']) asked.push({ who, method, path })
+      // a wrong sign-in delays the next one, and signing out would end the test
+      if (!/sign-(in|out)$/.test(path)) for (const data of NASTY) asked.push({ who, method: 'POST', path, data: data as string })
+    }
+  }
+  const failed: string[] = []
+  const query = '?channel=vacuum&from=0000-01-01T00:00:00Z&x=%ff&container=%00&to=0000-01-01'
+  const ask = async ({ who, method, path, data }: (typeof asked)[number]) => {
+    const headers = { 'x-forwarded-for': 'y'.repeat(4000), ...(data && { 'content-type': 'application/json' }) }
+    const answer = await who.fetch(path + (method === 'GET' ? query : ''), { method, headers, ...(data && { data }), maxRedirects: 0 })
+    if (answer.status() >= 500) failed.push(`${method} ${path} ${String(data).slice(0, 60)} ${answer.status()}`)
+  }
+  for (let i = 0; i < asked.length; i += 16) await Promise.all(asked.slice(i, i + 16).map(ask))
+  const ingest = await nobody.post('/api/ingest', { data: '{"instrument":"\\u0000","seq":1}', headers: { authorization: `Bearer ${benchToken()}` } })
+  expect(ingest.status()).toBe(400)
+  expect(failed).toEqual([])
+  expect(asked.length).toBeGreaterThan(500)
+})
+
+test('a body without an end is cut at its limit before anybody is known, and costs no memory', async ({ baseURL }) => {
+  const web = runFile().parts.web?.pid
+  const memoryMb = () => Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${web}/status`, 'utf8'))?.[1]) / 1024
+  const before = memoryMb()
+  const piece = Buffer.alloc(1024 * 1024, 32)
+  const outcome = await new Promise<{ status: number; sentMb: number }>((resolve) => {
+    let sentMb = 0
+    let status = 0
+    const sending = httpRequest(`${baseURL}/api/sign-in`, { method: 'POST', headers: { 'content-type': 'application/json' } }, (answer) => {
+      status = answer.statusCode ?? 0
+      answer.resume()
+    })
+    const more = () => {
+      while (sentMb < 600) {
+        sentMb += 1
+        if (!sending.write(piece)) return sending.once('drain', more)
+      }
+      return sending.end()
+    }
+    sending.on('close', () => resolve({ status, sentMb }))
+    sending.on('error', () => undefined)
+    more()
+  })
+  expect(outcome.status).toBe(413)
+  expect(outcome.sentMb).toBeLessThan(100)
+  expect(memoryMb() - before).toBeLessThan(120)
+})
+
+test('whoever signs out elsewhere is told on the page that stays open', async ({ page, context }) => {
+  await signIn(context.request)
+  const jobId = await openCar(context.request, { simulated: false })
+  await page.goto(`/job/${jobId}`)
+  await expect(theCall(page)).toBeVisible()
+  await context.request.post('/api/sign-out', { data: {} })
+  await expect(page.getByRole('status').filter({ hasText: 'You are signed out' })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('link', { name: 'Sign in again' })).toBeVisible()
+})
+
+test('after twelve wrong tries the right password is in within forty seconds, whatever address is made up', async ({ playwright, context, baseURL }) => {
+  await signIn(context.request, 'maira')
+  // somebody of this test's own: the others sign in by the same address meanwhile
+  const name = `patient-${randomUUID().slice(0, 6)}`
+  const account = { signIn: name, name, role: 'technician', certificate: '', password: 'a long enough one' }
+  expect((await context.request.post('/api/shop', { data: { what: 'new-account', account } })).ok()).toBe(true)
+  const request = await playwright.request.newContext({ ...(baseURL && { baseURL }) })
+  const attempt = (password: string, i = 0) => request.post('/api/sign-in', { data: { signIn: name, password }, headers: { 'x-forwarded-for': `10.0.0.${i}` } })
+  const statuses: number[] = []
+  for (let i = 0; i < 12; i++) statuses.push((await attempt('wrong', i)).status())
+  expect(statuses).toEqual([401, 401, 401, ...Array.from({ length: 9 }, () => 429)])
+  // nobody else waits meanwhile
+  await signIn(request, 'teo')
+  await expect.poll(async () => (await attempt('a long enough one')).status(), { timeout: 40_000, intervals: [1000] }).toBe(200)
+})
