@@ -21,12 +21,15 @@ export type Fault = { path: string; reason: string }
 export class AppError extends Error {
   readonly code: AppErrorCode
   readonly faults: Fault[]
+  /** what else the answer carries: what the caller needs to go on */
+  readonly more: Readonly<Record<string, unknown>>
 
-  constructor(code: AppErrorCode, message: string, faults: Fault[] = [], cause?: unknown) {
+  constructor(code: AppErrorCode, message: string, faults: Fault[] = [], cause?: unknown, more: Readonly<Record<string, unknown>> = {}) {
     super(message, { cause })
     this.name = 'AppError'
     this.code = code
     this.faults = faults
+    this.more = more
   }
 
   get status(): number {

@@ -27,7 +27,7 @@ function answerError(error: unknown, request: Request): Response {
   if (known) {
     // what was not read of a body that was cut is not waited for
     const close = known.code === 'too-large' || known.code === 'too-slow' ? { headers: { connection: 'close' } } : {}
-    return Response.json({ error: known.code, message: known.message, faults: known.faults }, { status: known.status, ...close })
+    return Response.json({ ...known.more, error: known.code, message: known.message, faults: known.faults }, { status: known.status, ...close })
   }
   log.error({ err: error, url: new URL(request.url).pathname }, 'unexpected failure')
   return Response.json({ error: 'internal', message: 'Something failed on our side; nothing was half-written. Try again.', faults: [] }, { status: 500 })

@@ -36,10 +36,3 @@ export function dateTimeIn(timeZone: string): (iso: string) => string {
   const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone })
   return (iso) => format.format(new Date(iso))
 }
-
-/** A length of time, rounded to what matters of it. */
-export function lengthWords(s: number): string {
-  if (s < 120) return `${Math.round(s)} s`
-  const minutes = Math.round(s / 60)
-  return minutes < 120 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
-}

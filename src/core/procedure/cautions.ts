@@ -3,6 +3,7 @@ import { readRest } from '../prove/rest-pressure'
 import type { EventDraft, PayloadOf } from './events'
 import { carIsOpen, type PartSet, type RigState } from './parts'
 import { type JobState, wayOf } from './state'
+import type { Step } from './steps'
 
 /** What a step about to be recorded would cost, said before it does. */
 export type Caution = { code: string; sentence: string; remedy: string }
@@ -15,10 +16,48 @@ export function cautionsBefore(state: JobState, event: Pick<EventDraft, 'kind' |
   if (event.kind === 'part-set') return turning(state, event.payload as PartSet)
   if (event.kind === 'nitrogen-swept') return [NITROGEN]
   if (event.kind === 'container-warmed') return (event.payload as PayloadOf<'container-warmed'>).celsius > WARMEST_C ? [TOO_WARM] : []
-  if (event.kind === 'step-finished' && state.step === 'isolate' && state.rig['centre-hose'] === 'pump') {
-    return [HOSE_ON_STOPPED_PUMP]
-  }
+  if (event.kind === 'step-finished') return finishing(state, (event.payload as PayloadOf<'step-finished'>).step)
   return []
+}
+
+/** What a step that is called finished leaves undone. */
+function finishing(state: JobState, step: Step): Caution[] {
+  if (step !== state.step) return []
+  const undone = UNDONE[step]
+  const found = undone?.is(state) ? [undone.caution] : []
+  return step === 'isolate' && state.rig['centre-hose'] === 'pump' ? [...found, HOSE_ON_STOPPED_PUMP] : found
+}
+
+/** Steps that can be passed without doing them, and what that costs: whoever passes one leaves its name in the record. */
+const UNDONE: Partial<Record<Step, { is: (state: JobState) => boolean; caution: Caution }>> = {
+  zero: {
+    is: (state) => state.zero === undefined && state.recoveredG === undefined,
+    caution: {
+      code: 'zero-passed',
+      sentence: 'Nobody has read both gauges at rest: there may be refrigerant inside.',
+      remedy: 'Read both gauges at rest; recover what is inside with certified equipment.',
+    },
+  },
+  pull: {
+    is: (state) => state.pulls.length === 0,
+    caution: {
+      code: 'pull-passed',
+      sentence: 'The pump never pulled on this car: air and water are still inside.',
+      remedy: 'Pump on, then open the manifold, and pull to the target.',
+    },
+  },
+  isolate: {
+    is: (state) => state.holds.length === 0,
+    caution: { code: 'isolate-passed', sentence: 'Nobody has shut this car in: there is no hold to judge.', remedy: 'Shut both manifold valves before the pump is stopped.' },
+  },
+  charge: {
+    is: (state) => state.containers.every((c) => c.endGrossG === undefined),
+    caution: { code: 'charge-passed', sentence: 'Nothing was weighed into this car.', remedy: 'Plan the charge and weigh each container on and off.' },
+  },
+  prove: {
+    is: (state) => state.proofs.length === 0,
+    caution: { code: 'proof-passed', sentence: 'Nobody has read both sides and the vent with the engine running.', remedy: 'Read them after five minutes, at idle and at speed.' },
+  },
 }
 
 /** A container must not be warmer than this, Celsius (practice). */

@@ -205,6 +205,9 @@ export const PAYLOADS = {
   'caution-passed': z.strictObject({ code: Text }),
   /** the server's clock stood earlier than at the entry before: times across it cannot be compared */
   'clock-set-back': z.strictObject({ backS: z.number().min(0).max(1e10) }),
+  /** what was done without a line and contradicts what others did meanwhile: it waits for somebody to choose; stands before it */
+  'set-aside': z.strictObject({ eventId: Id, because: Id }),
+  'deed-chosen': z.strictObject({ eventId: Id, holds: z.boolean() }),
   'bench-set': z.strictObject({ action: z.enum(['start', 'stop', 'reset', 'speed', 'scenario', 'gauge', 'scale']), factor: z.number().min(1).max(600) }),
   signed: z.strictObject({ certificate: Text, readingCount: z.number().int().min(0), readingsSha256: verbatim(64, 64) }),
 } as const
@@ -218,7 +221,7 @@ export type EventDraft = { [K in EventKind]: { id: string; kind: K; happenedAt: 
 export type JobEvent = EventDraft & { storedAt: string; by: string }
 
 /** Kinds only the server writes, because it alone can vouch for them. */
-export const SERVER_KINDS: readonly EventKind[] = ['job-opened', 'hold-ended', 'signed', 'bench-set', 'clock-set-back']
+export const SERVER_KINDS: readonly EventKind[] = ['job-opened', 'hold-ended', 'signed', 'bench-set', 'clock-set-back', 'set-aside']
 /** Kinds that may follow a signature. */
 export const AFTER_SIGNATURE: readonly EventKind[] = ['corrected', 'noted', 'clock-set-back']
 

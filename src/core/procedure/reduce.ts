@@ -35,6 +35,7 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
     left: [],
     corrections: [],
     notes: [],
+    aside: {},
     benchRunning: event.payload.simulated,
   }
 }
@@ -42,15 +43,17 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
 /** One event onto a state: pure, total, and never forbidding; what is unwise is named by `cautionsBefore`. */
 export function reduceJob(state: JobState, event: JobEvent): JobState {
   const at = event.happenedAt
+  const waiting = state.aside[event.id]
+  if (waiting?.event === null) return { ...state, aside: { ...state.aside, [event.id]: { ...waiting, event } } }
   switch (event.kind) {
     case 'job-opened':
       return state
     case 'label-set':
       return { ...state, opened: { ...state.opened, label: event.payload } }
     case 'zero-read':
-      return { ...state, zero: { ...event.payload, at, by: event.by } }
+      return { ...state, zero: { ...event.payload, at, by: event.by }, recoveredUnread: false }
     case 'recovered':
-      return { ...state, recoveredG: (state.recoveredG ?? 0) + event.payload.grams }
+      return { ...state, recoveredG: (state.recoveredG ?? 0) + event.payload.grams, recoveredUnread: true }
     case 'zero-explained':
       return { ...state, zeroAnswer: event.payload.answer }
     case 'fix-logged':
@@ -115,6 +118,10 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'caution-passed':
     case 'clock-set-back':
       return state
+    case 'set-aside':
+      return { ...state, aside: { ...state.aside, [event.payload.eventId]: { because: event.payload.because, event: null } } }
+    case 'deed-chosen':
+      return choose(state, event.payload.eventId, event.payload.holds)
     case 'bench-set':
       return { ...state, benchRunning: event.payload.action === 'stop' ? false : event.payload.action === 'start' ? true : state.benchRunning }
     case 'signed':
@@ -124,6 +131,14 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       return unknown
     }
   }
+}
+
+/** What was set aside takes effect from now on, or is dropped; both stay in the log. */
+function choose(state: JobState, id: string, holds: boolean): JobState {
+  const { [id]: waiting, ...aside } = state.aside
+  if (!waiting) return state
+  const without = { ...state, aside }
+  return holds && waiting.event ? reduceJob(without, waiting.event) : without
 }
 
 /** A second plan in the middle of a charge adds its containers to those that were used already. */

@@ -1,5 +1,6 @@
 import type { EventDraft, PayloadOf } from './events'
-import { type JobState, openContainer } from './state'
+import { currentHold, type JobState, openContainer } from './state'
+import { STEP_NAMES, stepNumber } from './steps'
 
 /** Why an event cannot have happened, and where in it that stands. */
 export type Refusal = { path: string; reason: string }
@@ -19,9 +20,50 @@ export function refusalOf(state: JobState, event: Pick<EventDraft, 'kind' | 'pay
       return refuseStart(state, event.payload as PayloadOf<'container-started'>)
     case 'container-ended':
       return refuseEnd(state, event.payload as PayloadOf<'container-ended'>)
+    default: {
+      const held = heldAlready(state, event as Pick<EventDraft, 'kind' | 'payload'> & EventDraft)
+      return held === null ? null : { path: '', reason: held }
+    }
+  }
+}
+
+/** Why a deed would change nothing, or count twice: what it does is done already. Null when it is not. */
+function heldAlready(state: JobState, event: EventDraft): string | null {
+  const hold = currentHold(state)
+  switch (event.kind) {
+    case 'isolated':
+      return hold && !state.pulls.some((p) => p.startedAt > hold.isolatedAt) ? 'it is shut in already, and was not pulled since' : null
+    case 'step-finished': {
+      const { step } = event.payload
+      return stepNumber(step) < stepNumber(state.step) ? `${STEP_NAMES[step]} is finished already: this car is at ${STEP_NAMES[state.step]}` : null
+    }
+    case 'hold-ended':
+      return hold?.ended ? 'this hold was ended already' : null
+    case 'hold-skipped':
+      return hold?.skipped ? 'this hold was skipped already' : null
+    case 'hold-decided':
+      return decidedAlready(state, event.payload.next)
+    case 'recovered':
+      return state.recoveredUnread ? 'what was recovered is booked already: read both gauges again before more is' : null
+    case 'zero-explained':
+      return state.zeroAnswer === event.payload.answer ? 'the gauges were explained so already' : null
+    case 'leave-tapped':
+      return state.left.includes(event.payload.item) === event.payload.done ? 'that item of the list stands so already' : null
+    case 'alarm-answered':
+      return state.alarms[event.payload.alarm]?.untilMs === null ? 'somebody has seen this alarm already' : null
+    case 'priors-set':
+      return state.priors === event.payload.use ? 'it is judged so already' : null
+    case 'deed-chosen':
+      return state.aside[event.payload.eventId]?.event ? null : 'nothing with this id waits to be chosen'
     default:
       return null
   }
+}
+
+function decidedAlready(state: JobState, next: PayloadOf<'hold-decided'>['next']): string | null {
+  const hold = currentHold(state)
+  if (next === 'hold') return hold && !hold.ended ? 'the hold goes on already' : null
+  return hold?.ended && state.step === next ? 'that was decided already' : null
 }
 
 function refusePlan(state: JobState, { containers }: PayloadOf<'charge-planned'>): Refusal | null {

@@ -1,6 +1,6 @@
 import { hoseContentG } from '../charge/plan'
 import { WAY_WORDS, type Way } from '../charge/ways'
-import type { HoldEnded, JobOpened, LEAVE_ITEMS, PayloadOf } from './events'
+import type { HoldEnded, JobEvent, JobOpened, LEAVE_ITEMS, PayloadOf } from './events'
 import type { RigState } from './parts'
 import type { Step } from './steps'
 
@@ -28,6 +28,8 @@ export type JobState = {
   zero?: PayloadOf<'zero-read'> & { at: string; by: string }
   zeroAnswer?: PayloadOf<'zero-explained'>['answer']
   recoveredG?: number
+  /** recovered, and the gauges not read since */
+  recoveredUnread?: boolean
   fix?: PayloadOf<'fix-logged'>
   rig: RigState
   /** when each part was last turned, job time */
@@ -50,6 +52,8 @@ export type JobState = {
   left: LeaveItem[]
   corrections: Correction[]
   notes: { text: string; at: string; by: string }[]
+  /** deeds that were done without a line and wait for somebody to choose, by their id; null until the deed itself comes */
+  aside: Readonly<Record<string, { because: string; event: JobEvent | null }>>
   signed?: PayloadOf<'signed'> & { at: string; by: string }
   benchRunning: boolean
 }

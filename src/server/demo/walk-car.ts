@@ -150,7 +150,7 @@ class Walk {
 
   private async judge(atMs: number): Promise<void> {
     await this.player?.playTo(atMs)
-    await endHold(this.author, this.id, randomUUID(), atMs)
+    await endHold(this.author, this.id, randomUUID(), { atMs })
   }
 
   private async charge(fromMs: number, untilMs: number | null): Promise<void> {

@@ -42,11 +42,19 @@ export async function appendEvents(tx: Transaction, author: Author, jobId: strin
   if (added.length > 0) await updateJob(tx, job, added, added.reduce(reduceJob, before))
   let state = before
   for (const event of added) {
+    const effect = effectOf(state, event)
     state = reduceJob(state, event)
-    await bookEvent(tx, author, jobId, event, state)
+    if (effect) await bookEvent(tx, author, jobId, effect, state)
   }
   const places = new Map([...stored, ...added].map((e) => [e.id, e.seq]))
   return drafts.map((draft) => ({ id: draft.id, seq: places.get(draft.id) as number, repeated: known.has(draft.id) }))
+}
+
+/** What an event brings about now: nothing while it is set aside, and what was set aside when it is chosen. */
+function effectOf(before: JobState, event: JobEvent): JobEvent | null {
+  if (before.aside[event.id]?.event === null) return null
+  if (event.kind !== 'deed-chosen') return event
+  return event.payload.holds ? (before.aside[event.payload.eventId]?.event ?? null) : null
 }
 
 /** A clock that stands so much earlier than at the entry before was set back, s; less is two servers' clocks. */
@@ -90,8 +98,8 @@ function refuseOtherContent(draft: EventDraft, before: JobEvent | undefined): vo
 function refuseImpossible(before: JobState, drafts: readonly EventDraft[]): void {
   let state = before
   for (const [i, draft] of drafts.entries()) {
-    const refusal = refusalOf(state, draft)
-    if (refusal) throw new AppError('conflict', refusal.reason, [{ path: `events[${i}].payload.${refusal.path}`, reason: refusal.reason }])
+    const refusal = state.aside[draft.id] ? null : refusalOf(state, draft)
+    if (refusal) throw new AppError('conflict', refusal.reason, [{ path: [`events[${i}].payload`, refusal.path].filter(Boolean).join('.'), reason: refusal.reason }])
     state = reduceJob(state, { ...draft, storedAt: draft.happenedAt, by: '' } as JobEvent)
   }
 }

@@ -12,15 +12,17 @@ import { selectAverages } from '../readings/history'
 import { selectSpan, within } from '../readings/span'
 import { type Appended, appendEvents } from './append-events'
 import { jobNow } from './job-now'
-import { selectEvents } from './job-rows'
+import { selectEvents, selectJobForUpdate } from './job-rows'
+import { refuseContradicted } from './record-deeds'
 
 /**
  * Ends the running hold of a job and judges it on all readings since isolation.
  * @param eventId - id of the event that will hold the verdict; the same twice ends it once
  * @param atMs - job time it ends, ms; now when left out
- * @throws AppError `conflict` when the job is not holding
+ * @param seen - how many events the hand had seen; without it the job as it stands counts
+ * @throws AppError `conflict` when the job is not holding, or somebody ended this hold meanwhile
  */
-export async function endHold(user: Author, jobId: string, eventId: string, atMs?: number): Promise<Appended[]> {
+export async function endHold(user: Author, jobId: string, eventId: string, { atMs, seen }: { atMs?: number; seen?: number | undefined } = {}): Promise<Appended[]> {
   const db = database()
   const events = await selectEvents(db, jobId)
   if (events.length === 0) throw notFound('this job')
@@ -38,7 +40,12 @@ export async function endHold(user: Author, jobId: string, eventId: string, atMs
   const count = points.reduce((sum, p) => sum + p.count, 0)
   const payload = endedOf(judged, (to - from) / 1000, count, historyOf(state, judged))
   const happenedAt = new Date(Math.round(to)).toISOString()
-  return transaction(db, (tx) => appendEvents(tx, user, jobId, [{ id: eventId, kind: 'hold-ended', happenedAt, payload }]))
+  const draft = { id: eventId, kind: 'hold-ended' as const, happenedAt, payload }
+  return transaction(db, async (tx) => {
+    await selectJobForUpdate(tx, jobId)
+    refuseContradicted(await selectEvents(tx, jobId), seen, draft)
+    return appendEvents(tx, user, jobId, [draft])
+  })
 }
 
 /** What the car lost before, set against what was found; empty without the figures. */

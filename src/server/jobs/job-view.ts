@@ -1,9 +1,9 @@
-import type { JobEvent } from '@/core/procedure/events'
 import type { JobView } from '@/core/views'
 import type { Queryable } from '../db/pool'
 import { selectHistory, selectTyped } from '../readings/history'
 import { spanOf } from '../readings/span'
 import { selectClock, selectEvents, selectJob } from './job-rows'
+import { plain } from './record-deeds'
 
 /** Points of a channel in the first view: more than a screen has pixels helps nobody. */
 const MOST_POINTS = 900
@@ -24,7 +24,7 @@ export async function jobView(db: Queryable, id: string): Promise<JobView | null
     selectHistory(db, span, 'vent', MOST_SIDES),
     selectTyped(db, span, 40),
   ])
-  const shown = events.map(({ seq: _s, previous: _p, hash: _h, ...event }) => event as JobEvent)
+  const shown = plain(events)
   return {
     id,
     simulated: job.simulated,

@@ -1,5 +1,6 @@
 import { database } from '../db/pool'
 import { selectClock, selectEvents, selectPulse } from '../jobs/job-rows'
+import { plain } from '../jobs/record-deeds'
 import { selectReadingsAfter } from '../readings/history'
 import { spanOf } from '../readings/span'
 import { eventStream } from './event-stream'
@@ -40,12 +41,13 @@ export function jobStream(request: Request, sessionId: string, jobId: string, fr
         const readings = asked.readings ? await selectReadingsAfter(db, spanOf(pulse), cursor.readings, pulse.readingSeq, MOST_READINGS) : []
         const events = asked.events ? await selectEvents(db, jobId, cursor.events - 1) : []
         if (readings.length === 0 && events.length === 0 && !asked.events) return null
+        const first = cursor.events
         cursor = { readings: readings[readings.length - 1]?.seq ?? cursor.readings, events: cursor.events + events.length }
         const more = readings.length === MOST_READINGS
         if (more) wanted = { ...wanted, readings: true }
         const clock = events.length > 0 ? await selectClock(db, jobId) : undefined
         const { latest, benchTrouble } = pulse
-        return { id: `${cursor.readings}.${cursor.events}`, data: { readings, events, clock, latest, benchTrouble }, more }
+        return { id: `${cursor.readings}.${cursor.events}`, data: { readings, from: first, events: plain(events), clock, latest, benchTrouble, serverMs: Date.now() }, more }
       } catch (error) {
         wanted = { readings: true, events: true }
         throw error

@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto'
+import { LEAVE_ITEMS } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'
@@ -29,9 +31,11 @@ export async function signJob(user: Account, jobId: string, eventId: string, cer
     const happenedAt = new Date(Math.round(atMs ?? (await jobNow(tx, jobId))?.ms ?? Date.now())).toISOString()
     const payload = { certificate, readingCount: readings.count, readingsSha256: sha256(readings.text) }
     const earlier = events.find((e) => e.id === eventId)
-    const appended = await appendEvents(tx, user, jobId, [{ id: eventId, kind: 'signed', happenedAt, payload: earlier?.kind === 'signed' ? earlier.payload : payload }])
+    const open = job && !earlier && foldJob(events).left.length < LEAVE_ITEMS.length
+    const undone = open ? [{ id: randomUUID(), kind: 'caution-passed' as const, happenedAt, payload: { code: 'closing-list-open' } }] : []
+    const appended = await appendEvents(tx, user, jobId, [...undone, { id: eventId, kind: 'signed', happenedAt, payload: earlier?.kind === 'signed' ? earlier.payload : payload }])
     await tx.query('update attachment set to_at = now() where job_id = $1 and to_at is null', [jobId])
-    return appended
+    return appended.filter((a) => a.id === eventId)
   })
 }
 

@@ -4,6 +4,7 @@ import { useReducer } from 'react'
 import type { ClockSegment } from '@/core/procedure/clock'
 import type { JobEvent } from '@/core/procedure/events'
 import type { JobView, LiveReading } from '@/core/views'
+import { learnServerTime } from '../server-clock'
 import { type Line, useEventStream } from './use-event-stream'
 
 /** A point of a curve: job time in ms, value in the channel's stored unit. */
@@ -21,7 +22,9 @@ export type LiveJob = {
   benchTrouble: string | null
 }
 
-type Message = { readings: LiveReading[]; events: JobEvent[]; clock?: ClockSegment[]; latest: JobView['latest']; benchTrouble: string | null }
+/** Events as they are stored, the first of them at place `from` of the job's log. */
+export type Stretch = { from: number; events: JobEvent[] }
+type Message = Stretch & { readings: LiveReading[]; clock?: ClockSegment[]; latest: JobView['latest']; benchTrouble: string | null; serverMs: number }
 
 /** A curve longer than this is thinned, keeping the extremes of every four points. */
 const MOST_POINTS = 4000
@@ -51,12 +54,17 @@ export function thin(points: readonly CurvePoint[]): CurvePoint[] {
   return kept
 }
 
-function reduce(job: LiveJob, { readings, events, clock, latest, benchTrouble }: Message): LiveJob {
-  const known = new Set(job.events.map((e) => e.id))
-  const fresh = events.filter((e) => !known.has(e.id))
+/** The log with a stretch of it put where it belongs; the same array while nothing is new, for the whole job hangs on it. */
+export function withStretch(events: JobEvent[], { from, events: more }: Stretch): JobEvent[] {
+  return from <= events.length && from + more.length > events.length ? [...events.slice(0, from), ...more] : events
+}
+
+function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
+  const events = withStretch(job.events, message)
+  if (!('readings' in message)) return events === job.events ? job : { ...job, events }
+  const { readings, clock, latest, benchTrouble } = message
   return {
-    // the same array while nothing was done: the whole job hangs on it
-    events: fresh.length > 0 ? [...job.events, ...fresh] : job.events,
+    events,
     clock: clock ?? job.clock,
     latest,
     benchTrouble,
@@ -68,7 +76,7 @@ function reduce(job: LiveJob, { readings, events, clock, latest, benchTrouble }:
 }
 
 /** A job kept up to date by its live stream, from the view the page came with; a lost line is joined again where it was lost. */
-export function useJobLive(view: JobView): { job: LiveJob; line: Line } {
+export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (stretch: Stretch) => void } {
   const [job, dispatch] = useReducer(reduce, view, ({ events, clock, latest, vacuum, scale, sides, typed, benchTrouble }) => ({
     events,
     clock,
@@ -83,7 +91,11 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line } {
   const line = useEventStream(
     `${live}?from=${view.cursor}`,
     (lastId) => `${live}?from=${lastId}`,
-    (data) => dispatch(data as Message),
+    (data) => {
+      const message = data as Message
+      learnServerTime(message.serverMs, null)
+      dispatch(message)
+    },
   )
-  return { job, line }
+  return { job, line, take: dispatch }
 }

@@ -2,21 +2,15 @@
 
 import { useEffect, useState } from 'react'
 import { type ClockSegment, clockFactor, jobTimeMs } from '@/core/procedure/clock'
-
-/** How far this machine's clock is from the server's, ms; measured once when the page arrives. */
-function useOffset(serverNowMs: number): number {
-  const [offset, setOffset] = useState<number | null>(null)
-  useEffect(() => setOffset((known) => known ?? serverNowMs - Date.now()), [serverNowMs])
-  return offset ?? 0
-}
+import { learnServerTime, PAGE_DOUBT_MS, serverNow } from '../server-clock'
 
 function useTick(everyMs: number, serverNowMs: number): number {
-  const offset = useOffset(serverNowMs)
   const [now, setNow] = useState(serverNowMs)
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now() + offset), everyMs)
+    learnServerTime(serverNowMs, null, PAGE_DOUBT_MS)
+    const timer = setInterval(() => setNow(serverNow()), everyMs)
     return () => clearInterval(timer)
-  }, [everyMs, offset])
+  }, [everyMs, serverNowMs])
   return now
 }
 

@@ -3,7 +3,6 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Ask, Call, CallButton } from '@/core/call/types'
-import { newEventId, send } from '../api'
 import { Field } from '../form/field'
 import { useHotkeys } from '../hooks/use-hotkeys'
 import { useForms } from './forms'
@@ -28,7 +27,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
     if (does.do === 'record') deeds.record(does.deeds)
     if (does.do === 'go') router.push(does.to === 'board' ? '/board' : `/job/${jobId}/record`)
     if (does.do === 'send') void forms.submit(does.form, deeds)
-    if (does.do === 'judge') void judge(jobId, deeds)
+    if (does.do === 'judge') void deeds.request('hold-end', {})
   }
   const buttons = [call.action, ...call.plain]
   useHotkeys({
@@ -45,7 +44,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
       {deeds.pending.length > 0 ? (
         <CautionAsk deeds={deeds} />
       ) : asking ? (
-        <ReasonAsk ask={asking} deeds={deeds} jobId={jobId} onDone={() => setAsking(null)} />
+        <ReasonAsk ask={asking} deeds={deeds} onDone={() => setAsking(null)} />
       ) : (
         <>
           <div className="flex justify-between text-[16px] text-ink-2">
@@ -112,13 +111,6 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
   )
 }
 
-async function judge(jobId: string, deeds: Deeds): Promise<void> {
-  deeds.setBusy(true)
-  const answer = await send(`/api/jobs/${jobId}/hold-end`, { id: newEventId() })
-  deeds.setBusy(false)
-  deeds.report(answer.ok ? null : answer.message)
-}
-
 export function Triangle() {
   return (
     <svg width="24" height="22" viewBox="0 0 24 22" aria-hidden="true" className="mt-0.5 shrink-0 text-caution">
@@ -146,7 +138,7 @@ function Watch({ lines }: { lines: string[] }) {
 }
 
 /** Asks for the reason of what proves less, and says its price first. */
-function ReasonAsk({ ask, deeds, jobId, onDone }: { ask: Ask; deeds: Deeds; jobId: string; onDone: () => void }) {
+function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () => void }) {
   const [why, setWhy] = useState('')
   const [error, setError] = useState<string>()
   const goOn = async () => {
@@ -155,7 +147,7 @@ function ReasonAsk({ ask, deeds, jobId, onDone }: { ask: Ask; deeds: Deeds; jobI
       return
     }
     await deeds.recordNow([{ kind: ask.kind, payload: { why: why.trim() } }])
-    if (ask.judge) await judge(jobId, deeds)
+    if (ask.judge) await deeds.request('hold-end', {})
     onDone()
   }
   return (

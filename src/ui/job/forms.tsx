@@ -3,7 +3,6 @@
 import { createContext, type ReactNode, useContext, useEffect, useState } from 'react'
 import type { Call, FormName, Live } from '@/core/call/types'
 import type { JobState } from '@/core/procedure/state'
-import { newEventId, send } from '../api'
 import type { UserView } from '../frame/top-bar'
 import { FORMS } from './forms/definitions'
 import type { Errors, Values } from './forms/form-types'
@@ -31,10 +30,10 @@ export function useForms(): FormsValue {
   return value
 }
 
-type Props = { stock: readonly StockContainer[]; state: JobState; live: Live; call: Call; jobId: string; user: UserView; children: ReactNode }
+type Props = { stock: readonly StockContainer[]; state: JobState; live: Live; call: Call; user: UserView; children: ReactNode }
 
 /** Holds what is typed into the form the call names; fields nobody touched follow the instruments. */
-export function FormsProvider({ stock, state, live, call, jobId, user, children }: Props) {
+export function FormsProvider({ stock, state, live, call, user, children }: Props) {
   const [touched, setTouched] = useState<Values>({})
   const [errors, setErrors] = useState<Errors>({})
   const [asked, setAsked] = useState<Errors>({})
@@ -66,15 +65,8 @@ export function FormsProvider({ stock, state, live, call, jobId, user, children 
       return
     }
     deeds.report(null)
-    if (name === 'sign') await sign(jobId, values.certificate ?? '', deeds)
+    if (name === 'sign') await deeds.request('sign', { certificate: values.certificate ?? '' })
     else deeds.record(parsed.deeds)
   }
   return <FormsContext.Provider value={{ stock, form, values, errors, asked, change, submit }}>{children}</FormsContext.Provider>
-}
-
-async function sign(jobId: string, certificate: string, deeds: Deeds): Promise<void> {
-  deeds.setBusy(true)
-  const answer = await send(`/api/jobs/${jobId}/sign`, { id: newEventId(), certificate })
-  deeds.setBusy(false)
-  deeds.report(answer.ok ? null : answer.message)
 }

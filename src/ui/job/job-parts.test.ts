@@ -1,24 +1,16 @@
 import { expect, test } from 'vitest'
 import { RIG_AT_START } from '@/core/procedure/parts'
-import { CAR, eventAt, HOLDING, job, later, minutes, PULLING, part, RIGGED } from '@/core/tests/job-fixture'
+import { CAR, eventAt, HOLDING, job, later, minutes, part } from '@/core/tests/job-fixture'
+import { eventWords } from '@/core/words/event-words'
+import { withStretch } from '../hooks/use-job-live'
 import { holdSamples } from '../hooks/use-judge'
-import { eventWords } from '../words/event-words'
 import { ascentOf } from './ascent/ahead'
 import { following } from './connection-drawing'
-import { cautionsOf } from './use-deeds'
 
 test('a tap gives a part its next state and comes round', () => {
   expect(following('valve-low', RIG_AT_START)).toBe('closed')
   expect(following('coupler-low', RIG_AT_START)).toBe('on')
   expect(following('coupler-low', { ...RIG_AT_START, 'coupler-low': 'open' })).toBe('off')
-})
-
-test('several deeds are weighed one after the other: valves shut first, the pump may stop', () => {
-  const pulling = job(CAR, ...PULLING)
-  const shut = [part('valve-low', 'closed'), part('valve-high', 'closed')]
-  expect(cautionsOf(pulling, [...shut, part('pump', 'off')])).toEqual([])
-  expect(cautionsOf(pulling, [part('pump', 'off'), ...shut]).map((c) => c.code)).toEqual(['pump-off-before-valves'])
-  expect(cautionsOf(job(CAR, ...RIGGED), [part('engine', 'on'), part('valve-high', 'open')]).map((c) => c.code)).toEqual(['engine-in-vacuum', 'high-open-engine-on'])
 })
 
 test('a long hold is averaged into few samples that keep its mean and its count', () => {
@@ -61,4 +53,15 @@ test('the trail speaks the trade’s words', () => {
   )
   expect(eventWords(eventAt(1, { kind: 'hold-decided', payload: { next: 'pull' } }))).toBe('Decided: pull again')
   expect(eventWords(eventAt(1, { kind: 'caution-passed', payload: { code: 'exhaust-cap-on' } }))).toBe('Went on past the caution: exhaust cap on')
+})
+
+test('a stretch of the log is put where it belongs, and what is known already leaves the log the very same', () => {
+  const [a, b, c] = [1, 2, 3].map((m) => eventAt(m, { kind: 'noted', payload: { text: `note ${m}` } }))
+  if (!a || !b || !c) throw new Error('three events')
+  const log = [a, b]
+  expect(withStretch(log, { from: 1, events: [b, c] })).toEqual([a, b, c])
+  expect(withStretch(log, { from: 0, events: [a, b] })).toBe(log)
+  expect(withStretch(log, { from: 2, events: [] })).toBe(log)
+  // what lies further on than the log reaches would leave a hole: the stream brings it whole
+  expect(withStretch(log, { from: 3, events: [c] })).toBe(log)
 })

@@ -21,6 +21,7 @@ import { useJobNow } from '../hooks/use-now'
 import { usePlan } from '../hooks/use-plan'
 import { usePullAdvice } from '../hooks/use-pull-advice'
 import { AlarmBar } from './alarm-bar'
+import { AsideBar } from './aside-bar'
 import { BenchPanel } from './bench-panel'
 import { CallPanel } from './call-panel'
 import { ConnectionDrawing } from './connection-drawing'
@@ -37,7 +38,7 @@ type Props = { pumpDue: string | null; lead: Lead; stock: readonly StockContaine
 
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
 export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, serverNowMs }: Props) {
-  const { job, line } = useJobLive(view)
+  const { job, line, take } = useJobLive(view)
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
   const judged = useJudge(state, job.vacuum)
@@ -52,14 +53,15 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
     ...(state.step === 'prove' && runningLive(job, state, nowMs)),
   }
   const call = callFor(state, live)
-  const deeds = useDeeds(view.id, state)
+  const deeds = useDeeds(view.id, job.events.length, job.clock, take)
   const [trailOpen, setTrailOpen] = useState(false)
   const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove'].includes(state.step)
   return (
-    <FormsProvider stock={stock} state={state} live={live} call={call} jobId={view.id} user={user}>
+    <FormsProvider stock={stock} state={state} live={live} call={call} user={user}>
       <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} />
       <LineBar line={line} clock={clock} />
       <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
+      <AsideBar state={state} deeds={deeds} clock={clock} />
       <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
         <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
           <Instrument

@@ -1,6 +1,7 @@
 import type { Live } from '@/core/call/types'
 import { PA_PER_MICRON } from '@/core/units/constants'
-import { lengthWords, micronText, paText, signed } from '../format'
+import { lengthWords } from '@/core/words/length'
+import { micronText, paText, signed } from '../format'
 
 /** The reading, the largest thing on the screen, with its other unit and where it is going. */
 export function ReadingFigures({ live, unread, gaugeAt = 'far' }: { live: Live; unread: string; gaugeAt?: 'far' | 'pump' | undefined }) {

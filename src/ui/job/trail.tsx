@@ -1,8 +1,8 @@
 'use client'
 
+import { eventWords } from '@/core/words/event-words'
 import { Popup } from '../frame/popup'
 import type { LiveJob } from '../hooks/use-job-live'
-import { eventWords } from '../words/event-words'
 
 type Line = { at: number; text: string; by: string; key: string }
 

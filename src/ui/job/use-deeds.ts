@@ -1,18 +1,20 @@
 'use client'
 
-import { useCallback, useState } from 'react'
+import { useCallback, useRef, useState } from 'react'
 import type { Deed } from '@/core/call/types'
-import { type Caution, cautionsBefore } from '@/core/procedure/cautions'
-import type { JobEvent } from '@/core/procedure/events'
-import { reduceJob } from '@/core/procedure/reduce'
-import type { JobState } from '@/core/procedure/state'
+import type { Caution } from '@/core/procedure/cautions'
+import { type ClockSegment, jobTimeMs } from '@/core/procedure/clock'
 import { newEventId, send } from '../api'
+import type { Stretch } from '../hooks/use-job-live'
+import { serverNow } from '../server-clock'
 
 export type Deeds = {
-  /** records deeds at once, or asks first when they would cost something */
+  /** records deeds; those that would cost something come back as a question first */
   record: (deeds: Deed[]) => void
-  /** records deeds that carry their own reason, without asking; resolves when they are stored */
+  /** the same for deeds that carry their own reason; resolves when they are stored */
   recordNow: (deeds: Deed[]) => Promise<void>
+  /** a deed with a request of its own: ending a hold, signing */
+  request: (path: 'hold-end' | 'sign', body: Record<string, unknown>) => Promise<void>
   /** cautions that wait for an answer, empty when none */
   pending: Caution[]
   goOn: () => void
@@ -20,45 +22,77 @@ export type Deeds = {
   busy: boolean
   refused: string | null
   report: (message: string | null) => void
-  setBusy: (busy: boolean) => void
 }
 
-/** Cautions of several deeds done one after the other, each on the state the one before left. */
-export function cautionsOf(state: JobState, deeds: readonly Deed[]): Caution[] {
-  const found: Caution[] = []
-  let now = state
-  for (const deed of deeds) {
-    found.push(...cautionsBefore(now, deed).filter((c) => !found.some((f) => f.code === c.code)))
-    now = reduceJob(now, { ...deed, id: '', happenedAt: now.openedAt, storedAt: '', by: '' } as JobEvent)
-  }
-  return found
-}
+type Sent = { id: string; happenedAt: string; seen: number } & Deed
+type Answer = Stretch & { cautions?: Caution[] }
 
-/** Records what hands do; a costly mistake is named before it is recorded, and passed on with its name if meant. */
-export function useDeeds(jobId: string, state: JobState): Deeds {
-  const [waiting, setWaiting] = useState<{ deeds: Deed[]; cautions: Caution[] } | null>(null)
+/** Time between two tries of a deed whose answer was lost, ms, and how many: it carries its id, so it is recorded once. */
+const AGAIN_MS = 1500
+const TRIES = 12
+
+/**
+ * Records what hands do. Each deed says which events of the job its hand had seen and when it was done; the server judges it under the
+ * job's lock, and its answer moves the screen at once.
+ * @param seen - events of the job this page knows
+ * @param clock - the job's
+ * @param take - puts what the answer brings into the page's job
+ */
+export function useDeeds(jobId: string, seen: number, clock: readonly ClockSegment[], take: (stretch: Stretch) => void): Deeds {
+  const [waiting, setWaiting] = useState<{ sent: Sent[]; cautions: Caution[] } | null>(null)
   const [busy, setBusy] = useState(false)
   const [refused, setRefused] = useState<string | null>(null)
-  const store = useCallback(
-    async (deeds: Deed[]) => {
+  const now = useRef({ seen, clock })
+  now.current = { seen, clock }
+  const post = useCallback(
+    async (path: string, body: unknown): Promise<Answer | null> => {
       setBusy(true)
-      const events = deeds.map((deed) => ({ id: newEventId(), ...deed }))
-      const answer = await send(`/api/jobs/${jobId}/events`, { events })
-      setBusy(false)
-      setRefused(answer.ok ? null : answer.message)
+      const from = now.current.seen
+      try {
+        for (let tries = 0; tries < TRIES; tries++) {
+          const answer = await send<Answer>(`/api/jobs/${jobId}/${path}`, body)
+          if (answer.ok || !answer.lost) {
+            setRefused(answer.ok ? null : answer.message)
+            const brought: Stretch | null = answer.ok ? answer.data : answer.unseen ? { from, events: answer.unseen } : null
+            if (brought) {
+              take(brought)
+              // what is pressed next, in the same breath even, has seen this
+              now.current.seen = Math.max(now.current.seen, brought.from + brought.events.length)
+            }
+            return answer.ok ? answer.data : null
+          }
+          setRefused('The line is away: what you did is sent as soon as it is back.')
+          await new Promise((done) => setTimeout(done, AGAIN_MS))
+        }
+        setRefused('The server does not answer. Whether it was recorded shows when the line is back.')
+        return null
+      } finally {
+        setBusy(false)
+      }
     },
-    [jobId],
+    [jobId, take],
   )
-  const record = (deeds: Deed[]) => {
-    const cautions = cautionsOf(state, deeds)
-    if (cautions.length > 0) setWaiting({ deeds, cautions })
-    else void store(deeds)
+  const stamped = (deeds: Deed[]): Sent[] =>
+    deeds.map((deed) => ({ id: newEventId(), happenedAt: new Date(Math.round(jobTimeMs(now.current.clock, serverNow()))).toISOString(), seen: now.current.seen, ...deed }))
+  const store = async (sent: Sent[]) => {
+    const answer = await post('events', { events: sent })
+    if (answer?.cautions) setWaiting({ sent, cautions: answer.cautions })
   }
   const goOn = () => {
     if (!waiting) return
-    const passed = waiting.cautions.map(({ code }): Deed => ({ kind: 'caution-passed', payload: { code } }))
+    const passed = stamped(waiting.cautions.map(({ code }): Deed => ({ kind: 'caution-passed', payload: { code } })))
     setWaiting(null)
-    void store([...passed, ...waiting.deeds])
+    void store([...passed, ...waiting.sent])
   }
-  return { record, recordNow: store, pending: waiting?.cautions ?? [], goOn, goBack: () => setWaiting(null), busy, refused, report: setRefused, setBusy }
+  return {
+    record: (deeds) => void store(stamped(deeds)),
+    recordNow: (deeds) => store(stamped(deeds)),
+    request: async (path, body) => void (await post(path, { id: newEventId(), seen: now.current.seen, ...body })),
+    pending: waiting?.cautions ?? [],
+    goOn,
+    goBack: () => setWaiting(null),
+    busy,
+    refused,
+    report: setRefused,
+  }
 }

@@ -3,9 +3,9 @@
 import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
 import type { JobEvent } from '@/core/procedure/events'
+import { eventWords } from '@/core/words/event-words'
 import { newEventId, send } from '../api'
 import { Field } from '../form/field'
-import { eventWords } from '../words/event-words'
 
 /** After the signature a mistake is corrected on top: what stood, what is right, and why. */
 export function CorrectRecord({ jobId, events }: { jobId: string; events: JobEvent[] }) {

@@ -8,10 +8,10 @@ import { customerWords, restAfterCharge } from '@/core/prove/proof-history'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import { chanceWords } from '@/core/units/chance'
 import { formatPoundsOunces } from '@/core/units/mass'
+import { eventWords } from '@/core/words/event-words'
+import { RENEWED_WORDS } from '@/core/words/renewed'
 import { dateTimeIn, gaugeText } from '../format'
 import { BeforeAfter } from '../job/before-after'
-import { eventWords } from '../words/event-words'
-import { RENEWED_WORDS } from '../words/words'
 import { CorrectRecord } from './correct-record'
 
 type Props = { jobId: string; state: JobState; events: JobEvent[]; shopName: string; timeZone: string; head: string; mayCorrect: boolean; fingerprint: string }

@@ -3,6 +3,7 @@
 import { OPENED, type Rig } from '@/core/procedure/events'
 import type { PullBand } from '@/core/pull/planner'
 import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
+import { OPENED_WORDS } from '@/core/words/renewed'
 import { bottomOf, StrataFills } from '../chart/depth-strip'
 import { linear } from '../chart/scales'
 import { Pick } from '../form/pick'
@@ -10,7 +11,6 @@ import { micronText } from '../format'
 import type { ShopView } from '../frame/top-bar'
 import type { RigStudy } from '../hooks/use-rig-study'
 import { useWidth } from '../hooks/use-width'
-import { OPENED_WORDS } from '../words/words'
 import type { TrialCar } from './rig-builder'
 
 type Props = { rig: Rig; trial: TrialCar; setTrial: (trial: TrialCar) => void; study: RigStudy; shop: ShopView }

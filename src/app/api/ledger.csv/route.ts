@@ -16,7 +16,10 @@ export const GET = handle(async (request) => {
   const db = database()
   const { timeZone } = await selectShop(db)
   const entries = (await selectLedger(db, query, timeZone, MOST)).reverse()
-  const rows = entries.map((e) => [e.happenedAt, e.kind, e.refrigerant, e.container, Math.round(e.grams * 10) / 10, e.car ?? '', e.by, e.why])
-  const text = stringify([['time', 'kind', 'refrigerant', 'container', 'grams', 'car', 'by', 'why'], ...rows], { escape_formulas: true })
+  const rows = entries.map((e) => [e.happenedAt, e.kind, e.refrigerant, e.container, e.grams, e.car ?? '', e.by, e.why])
+  const text = stringify([['time', 'kind', 'refrigerant', 'container', 'grams', 'car', 'by', 'why'], ...rows], {
+    escape_formulas: true,
+    cast: { number: (grams) => grams.toFixed(1) },
+  })
   return new Response(text, { headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="refrigerant-ledger.csv"' } })
 })

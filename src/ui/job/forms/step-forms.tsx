@@ -3,8 +3,8 @@
 import { oilWords } from '@/core/charge/oil'
 import { RENEWED } from '@/core/procedure/events'
 import type { JobState } from '@/core/procedure/state'
+import { RENEWED_WORDS } from '@/core/words/renewed'
 import { Choice, Field } from '../../form/field'
-import { RENEWED_WORDS } from '../../words/words'
 import { useForms } from '../forms'
 import { CelsiusField, GaugeField, MassField, useField } from './fields'
 

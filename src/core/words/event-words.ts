@@ -1,11 +1,11 @@
-import { LEAVE_WORDS } from '@/core/call/after'
-import { alarmWords } from '@/core/call/alarms'
-import type { JobEvent } from '@/core/procedure/events'
-import { PART_NAMES } from '@/core/procedure/parts'
-import { STEP_NAMES } from '@/core/procedure/steps'
-import { chanceWords } from '@/core/units/chance'
-import { lengthWords } from '../format'
-import { RENEWED_WORDS } from './words'
+import { LEAVE_WORDS } from '../call/after'
+import { alarmWords } from '../call/alarms'
+import type { JobEvent } from '../procedure/events'
+import { PART_NAMES } from '../procedure/parts'
+import { STEP_NAMES } from '../procedure/steps'
+import { chanceWords } from '../units/chance'
+import { lengthWords } from './length'
+import { RENEWED_WORDS } from './renewed'
 
 /** One line of the trail or the record for an event. */
 export function eventWords(event: JobEvent): string {
@@ -71,6 +71,10 @@ export function eventWords(event: JobEvent): string {
       return `Corrected: ${event.payload.was} → ${event.payload.is}, ${event.payload.why}`
     case 'caution-passed':
       return `Went on past the caution: ${event.payload.code.replaceAll('-', ' ')}`
+    case 'set-aside':
+      return 'Set aside: it was done without a line and contradicts what others did meanwhile'
+    case 'deed-chosen':
+      return event.payload.holds ? 'Chosen: what was set aside holds' : 'Chosen: what was set aside does not hold'
     case 'bench-set':
       return event.payload.action === 'speed' ? `Bench clock ×${event.payload.factor}` : BENCH_WORDS[event.payload.action]
     case 'signed':

@@ -1,0 +1,69 @@
+import { canonicalJson } from '../record/canonical'
+import type { EventDraft, JobEvent } from './events'
+
+/** What a deed is about: two deeds about the same thing, done without knowing of each other, contradict; others merely happened beside. */
+function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & EventDraft): string[] {
+  switch (kind) {
+    case 'part-set':
+      return [`part ${payload.part}`]
+    case 'leave-tapped':
+      return [`leave ${payload.item}`]
+    case 'alarm-answered':
+      return [`alarm ${payload.alarm}`]
+    case 'step-finished':
+      return ['step']
+    case 'isolated':
+    case 'hold-ended':
+    case 'hold-shortened':
+      return ['hold']
+    case 'hold-skipped':
+    case 'hold-decided':
+      return ['hold', 'step']
+    case 'zero-read':
+    case 'recovered':
+    case 'zero-explained':
+      return ['zero']
+    case 'charge-planned':
+    case 'container-started':
+    case 'container-ended':
+      return ['charge']
+    case 'label-set':
+    case 'fix-logged':
+    case 'priors-set':
+    case 'container-warmed':
+    case 'before-read':
+    case 'rest-read':
+    case 'maker-bands-set':
+    case 'nitrogen-swept':
+    case 'signed':
+      return [kind]
+    case 'deed-chosen':
+      return [`aside ${payload.eventId}`]
+    case 'corrected':
+      return [`corrected ${payload.eventId}`]
+    // what several people may say beside each other: only the very same twice is one too many
+    case 'noted':
+    case 'proof-read':
+      return [`${kind} ${canonicalJson(payload)}`]
+    // said by the server, or beside a deed that speaks for itself
+    case 'job-opened':
+    case 'caution-passed':
+    case 'bench-set':
+    case 'clock-set-back':
+    case 'set-aside':
+      return []
+    default: {
+      const unknown: never = kind
+      return unknown
+    }
+  }
+}
+
+/**
+ * What happened while a hand did not know of it, and is about the same thing as its deed; null when nothing did.
+ * @param unseen - events stored since the hand last saw the job, in order
+ */
+export function contradictionOf(unseen: readonly JobEvent[], draft: EventDraft): JobEvent | null {
+  const about = subjectsOf(draft)
+  return unseen.find((event) => subjectsOf(event).some((subject) => about.includes(subject))) ?? null
+}

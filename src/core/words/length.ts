@@ -1,0 +1,6 @@
+/** A length of time, rounded to what matters of it. */
+export function lengthWords(s: number): string {
+  if (s < 120) return `${Math.round(s)} s`
+  const minutes = Math.round(s / 60)
+  return minutes < 120 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
+}
