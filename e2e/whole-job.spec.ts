@@ -6,7 +6,7 @@ import { closeInTime, expectStep, passwordOf, press, theCall } from './shop'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
 
-test('a car goes from the label to the signed record by the call’s own button and the fields it names', async ({ page }, info) => {
+test('@long a car goes from the label to the signed record by the call’s own button and the fields it names', async ({ page }, info) => {
   test.setTimeout(400_000)
   await signInByTheForm(page)
   await takeIn(page)

@@ -28,7 +28,7 @@ async function typeContainer(page: Page, n: number, grossG: number, secondG: num
   await page.getByLabel(new RegExp(`^(Net|Empty weight) of container ${n}`)).fill(`${secondG} g`)
 }
 
-test('two cans and a cylinder, a bumped scale and a leaning hose: the target is met and the ledger agrees to the gram', async ({ page, context }) => {
+test('@long two cans and a cylinder, a bumped scale and a leaning hose: the target is met and the ledger agrees to the gram', async ({ page, context }) => {
   test.setTimeout(240_000)
   const car = `Bump ${randomUUID().slice(0, 5)}`
   const jobId = await readyToCharge(context.request, car, 320)

@@ -167,6 +167,15 @@ test.describe
     })
   })
 
+test('@long a web server that lives and does not answer is started anew', async ({ baseURL }) => {
+  test.setTimeout(180_000)
+  const pid = runFile().parts.web?.pid ?? 0
+  process.kill(pid, 'SIGSTOP')
+  await expect.poll(() => runFile().parts.web?.pid ?? pid, { timeout: 120_000, intervals: [1000] }).not.toBe(pid)
+  await expect.poll(() => answers(baseURL ?? ''), { timeout: 30_000 }).toBe(true)
+  expect(isThere(pid)).toBe(false)
+})
+
 test('two web servers on one database behave as one', async ({ page, context }) => {
   const name = 'second'
   const address = 'http://127.0.0.1:4612'

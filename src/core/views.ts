@@ -1,4 +1,5 @@
 import type { RigParts } from './equipment/assemble'
+import type { Judgement } from './hold/judgement'
 import type { ClockSegment } from './procedure/clock'
 import type { JobEvent, Procedure, Rig } from './procedure/events'
 import type { JobSummary } from './procedure/summary'
@@ -31,8 +32,13 @@ export type JobView = {
   typed: LiveReading[]
   /** what keeps the simulated bench from playing this car, in words; null while it plays */
   benchTrouble: string | null
+  /** what the server's judge says of the running hold; null while there is none */
+  judged: JudgedHold | null
   cursor: string
 }
+
+/** A judgement and the hold it is of, 0 for the job's first. */
+export type JudgedHold = Judgement & { hold: number }
 
 export type StoredProcedure = Procedure & { id: string; proves: string }
 /** A rig of the shop; `parts` when it is put together from the shelf, `missing` when one of them cannot be used. */

@@ -10,21 +10,32 @@ import { Stop, say } from './say'
 import { stop } from './stop'
 
 const STAGES = ['lint', 'types', 'unit', 'database', 'e2e'] as const
-type Stage = (typeof STAGES)[number]
+/** What `test` runs without a name; `long` and `quick` run when named. */
+type Stage = (typeof STAGES)[number] | 'long' | 'quick'
+const NAMED: readonly string[] = [...STAGES, 'long', 'quick']
 
-/** Runs every check, or the stages named; ends with a line `N passed, N failed` that counts tests. */
+/** Minutes a soak of the long tests lasts. */
+const SOAK_MIN = 3
+
+/**
+ * Runs every check, or the stages named; ends with a line `N passed, N failed` that counts tests.
+ * `long`: whole jobs on the bench's clock, killed parts, a soak. `quick`: lint, types and the unit tests a change touches.
+ * Words after `--` choose tests: files for the unit and database stages, anything Playwright takes for e2e and long.
+ */
 export async function test(args: string[]): Promise<void> {
-  const { positionals } = parseArgs({ args, allowPositionals: true })
-  const unknown = positionals.find((p) => !STAGES.includes(p as Stage))
-  if (unknown) throw new Stop(`test ${unknown}: give some of ${STAGES.join(', ')}, or none for all`)
-  const wanted = (stage: Stage) => positionals.length === 0 || positionals.includes(stage)
+  const cut = args.indexOf('--')
+  const chosen = cut < 0 ? [] : args.slice(cut + 1)
+  const { positionals } = parseArgs({ args: cut < 0 ? args : args.slice(0, cut), allowPositionals: true })
+  const unknown = positionals.find((p) => !NAMED.includes(p))
+  if (unknown) throw new Stop(`test ${unknown}: give some of ${NAMED.join(', ')}, or none for ${STAGES.join(', ')}`)
+  const wanted = (stage: Stage) => (positionals.length === 0 ? (STAGES as readonly string[]).includes(stage) : positionals.includes(stage))
   requirePostgres()
-  if (wanted('e2e')) requireChromium()
+  if (wanted('e2e') || wanted('long')) requireChromium()
   const root = placesOf('test').root
   const failed: string[] = []
   const count = { passed: 0, failed: 0 }
-  const run = async (stage: Stage, work: () => Ran | Promise<Ran>) => {
-    if (!wanted(stage)) return
+  const run = async (stage: string, when: boolean, work: () => Ran | Promise<Ran>) => {
+    if (!when) return
     const begun = Date.now()
     const ran = await work()
     say(`${stage} took ${Math.round((Date.now() - begun) / 1000)} s`)
@@ -32,14 +43,26 @@ export async function test(args: string[]): Promise<void> {
     count.failed += ran.failed
     if (!ran.ok) failed.push(stage)
   }
-  await run('lint', () => runBin(root, 'biome', ['check', '--error-on-warnings', '.']))
-  await run('types', () => runBin(root, 'tsc', ['--noEmit']))
-  await run('unit', () => runBin(root, 'vitest', ['run', '--project', 'core', '--project', 'parts']))
-  await run('database', () => databaseTests(root))
-  await run('e2e', () => endToEndTests(root))
+  const units = ['--project', 'core', '--project', 'parts']
+  await run('lint', wanted('lint') || wanted('quick'), () => runBin(root, 'biome', ['check', '--error-on-warnings', '.']))
+  await run('types', wanted('types') || wanted('quick'), () => runBin(root, 'tsc', ['--noEmit']))
+  await run('quick', wanted('quick'), () => runBin(root, 'vitest', ['run', ...units, '--changed', '--passWithNoTests', ...chosen]))
+  await run('unit', wanted('unit'), () => runBin(root, 'vitest', ['run', ...units, ...chosen]))
+  await run('database', wanted('database'), () => databaseTests(root, chosen))
+  await run('e2e', wanted('e2e'), () => endToEndTests(root, ['--grep-invert', '@long', ...chosen]))
+  await run('long', wanted('long'), () => endToEndTests(root, ['--grep', '@long', ...chosen]))
+  await run('soak', wanted('long') && chosen.length === 0, () => soak(root))
   say(failed.length === 0 ? 'all stages passed' : `failed: ${failed.join(', ')}`)
   process.stdout.write(`${count.passed} passed, ${count.failed} failed\n`)
   if (failed.length > 0) process.exit(1)
+}
+
+/** A shop under load whose parts are killed: nothing acknowledged may be lost or doubled. */
+function soak(root: string): Ran {
+  const done = spawnSync(process.execPath, ['--enable-source-maps', join(root, '.build/perf/main.mjs'), '--soak', String(SOAK_MIN)], { cwd: root, encoding: 'utf8' })
+  process.stdout.write(done.stdout)
+  process.stderr.write(done.stderr)
+  return { ok: done.status === 0, passed: done.status === 0 ? 1 : 0, failed: done.status === 0 ? 0 : 1 }
 }
 
 type Ran = { ok: boolean; passed: number; failed: number }
@@ -77,13 +100,13 @@ function throwAway(places: Places): void {
   rmSync(places.state, { recursive: true, force: true })
 }
 
-async function databaseTests(root: string): Promise<Ran> {
+async function databaseTests(root: string, files: readonly string[]): Promise<Ran> {
   await stop(['--name', 'test-database'])
   throwAway(placesOf('test-database'))
   const places = placesOf('test-database')
   const cluster = await startCluster(places)
   try {
-    return runBin(root, 'vitest', ['run', '--project', 'database'], { DATABASE_URL: cluster.url, YPEROS_LOG: 'silent' })
+    return runBin(root, 'vitest', ['run', '--project', 'database', ...files], { DATABASE_URL: cluster.url, YPEROS_LOG: 'silent' })
   } finally {
     await cluster.stop()
     throwAway(places)
@@ -91,7 +114,7 @@ async function databaseTests(root: string): Promise<Ran> {
 }
 
 /** Drives the real start command, with no network but loopback where the system lets us take it away. */
-async function endToEndTests(root: string): Promise<Ran> {
+async function endToEndTests(root: string, chosen: readonly string[]): Promise<Ran> {
   await stop(['--name', 'test'])
   throwAway(placesOf('test'))
   buildWeb(root)
@@ -102,7 +125,7 @@ async function endToEndTests(root: string): Promise<Ran> {
     inside.length > 0 ? 'ip link set lo up' : ':',
     `"$YPEROS_ROOT/yperos" up --name test --port ${port} & up=$!`,
     `for i in $(seq 600); do curl_ok=$("$NODE" -e 'fetch(process.argv[1]).then(r=>console.log(r.ok),()=>console.log(false))' ${address}/api/health); [ "$curl_ok" = true ] && break; kill -0 $up 2>/dev/null || exit 1; sleep 0.2; done`,
-    `"$NODE" "$PLAYWRIGHT" test; code=$?`,
+    `"$NODE" "$PLAYWRIGHT" test "$@"; code=$?`,
     'kill -TERM $up; wait $up; exit $code',
   ].join('\n')
   const env = {
@@ -118,7 +141,7 @@ async function endToEndTests(root: string): Promise<Ran> {
     DATABASE_URL: '',
   }
   say(`playwright test, ${inside.length > 0 ? 'with no network but loopback' : 'network not taken away (needs root and unshare)'}`)
-  const [command = 'sh', ...rest] = [...inside, 'sh', '-c', script]
+  const [command = 'sh', ...rest] = [...inside, 'sh', '-c', script, 'sh', ...chosen]
   const child = spawn(command, rest, { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] })
   let output = ''
   child.stdout.on('data', (chunk: Buffer) => {

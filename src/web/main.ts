@@ -6,6 +6,7 @@ import { keepHouse } from '@/server/housekeeping'
 import { tellWrong } from '@/server/live/wrong'
 import { log } from '@/server/log'
 import { ADDRESS_HEADER } from '@/server/sender'
+import { watchHolds } from '@/server/watch/watch-holds'
 import { addressOf, hostsOf, listOf, turnedAway } from './door'
 
 /** Longer than any client or proxy keeps a line idle: a line closed at the moment it is used again loses a request, ms. */
@@ -79,4 +80,5 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, stop)
 process.on('message', (message) => tellWrong(message))
 
 keepHouse()
+void watchHolds()
 server.listen(Number(port), host)

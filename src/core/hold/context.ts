@@ -79,6 +79,3 @@ export function previousHold(state: JobState, hold: Hold): PreviousHold | undefi
 }
 
 const overlapS = (a: number, b: number, from: number, to: number): number => Math.max(0, Math.min(b, to) - Math.max(a, from)) / 1000
-
-/** Samples the judge takes at most; more readings are averaged into these. */
-export const JUDGED_SAMPLES = 600

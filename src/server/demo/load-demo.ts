@@ -58,7 +58,7 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
   if (((await db.query('select 1 from shop')).rowCount ?? 0) > 0) return false
   // the shop is written last: without it whatever is here is a load that was cut short, and begins anew
-  await db.query('truncate ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment')
+  await db.query('truncate judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment')
   for (const person of DEMO_SIGN_INS) await insertAccount(db, person)
   for (const procedure of place.procedures) await upsertProcedure(db, { id: randomUUID(), ...procedure })
   await fillShelf(db, place.equipment, place.rigs, now)

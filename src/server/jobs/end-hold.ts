@@ -1,15 +1,17 @@
-import { holdContext, JUDGED_SAMPLES } from '@/core/hold/context'
+import { holdContext } from '@/core/hold/context'
 import { historyAgainst } from '@/core/hold/history'
-import { type HoldResult, judgeHold } from '@/core/hold/judge'
+import type { HoldResult } from '@/core/hold/judge'
 import { lossOf } from '@/core/hold/loss'
+import { holdSamples } from '@/core/hold/samples'
 import type { HoldEnded } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { currentHold, type JobState } from '@/core/procedure/state'
 import type { Author } from '../accounts/author'
 import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
-import { selectAverages } from '../readings/history'
+import { selectChannelAfter } from '../readings/history'
 import { selectSpan, within } from '../readings/span'
+import { judgeApart } from '../watch/judge-thread'
 import { type Appended, appendEvents } from './append-events'
 import { jobNow } from './job-now'
 import { selectEvents, selectJobForUpdate } from './job-rows'
@@ -34,11 +36,10 @@ export async function endHold(user: Author, jobId: string, eventId: string, { at
   const from = Date.parse(hold.isolatedAt)
   // a clock that was set back makes no hold of less than nothing
   const to = Math.max(from, atMs ?? (await jobNow(db, jobId))?.ms ?? from)
-  const points = await selectAverages(db, within(await selectSpan(db, jobId), new Date(from), new Date(to)), 'vacuum', JUDGED_SAMPLES)
-  const samples = points.map((p) => ({ elapsedS: (p.at - from) / 1000, pressurePa: p.value, count: p.count }))
-  const judged = judgeHold(samples, holdContext(state, hold.plannedMinutes))
-  const count = points.reduce((sum, p) => sum + p.count, 0)
-  const payload = endedOf(judged, (to - from) / 1000, count, historyOf(state, judged))
+  const readings = await selectChannelAfter(db, within(await selectSpan(db, jobId), new Date(from), new Date(to)), 'vacuum', new Date(from), 0, Number.MAX_SAFE_INTEGER)
+  const samples = holdSamples(readings, from, to)
+  const { result: judged } = await judgeApart(samples, holdContext(state, hold.plannedMinutes))
+  const payload = endedOf(judged, (to - from) / 1000, samples.length, historyOf(state, judged))
   const happenedAt = new Date(Math.round(to)).toISOString()
   const draft = { id: eventId, kind: 'hold-ended' as const, happenedAt, payload }
   return transaction(db, async (tx) => {

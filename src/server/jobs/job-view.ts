@@ -2,6 +2,7 @@ import type { JobView } from '@/core/views'
 import type { Queryable } from '../db/pool'
 import { selectHistory, selectTyped } from '../readings/history'
 import { spanOf } from '../readings/span'
+import { judgedHold } from '../watch/judgement-rows'
 import { selectClock, selectEvents, selectJob } from './job-rows'
 import { plain } from './record-deeds'
 
@@ -36,6 +37,7 @@ export async function jobView(db: Queryable, id: string): Promise<JobView | null
     sides: { low, high, vent },
     typed,
     benchTrouble: job.benchTrouble,
+    judged: await judgedHold(db, id),
     cursor: `${job.readingSeq}.${events.length}`,
   }
 }

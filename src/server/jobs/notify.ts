@@ -1,7 +1,7 @@
 import type { Queryable } from '../db/pool'
 
 /** What changed, told to every web server on this database when the transaction commits. */
-export type Change = { job: string; readings?: number; events?: number }
+export type Change = { job: string; readings?: number; events?: number; judged?: true }
 export const CHANGE_CHANNEL = 'yperos_change'
 
 export async function notifyChange(db: Queryable, change: Change): Promise<void> {

@@ -3,10 +3,14 @@ import { selectClock, selectEvents, selectPulse } from '../jobs/job-rows'
 import { plain } from '../jobs/record-deeds'
 import { selectReadingsAfter } from '../readings/history'
 import { spanOf } from '../readings/span'
+import { judgedHold } from '../watch/judgement-rows'
 import { eventStream } from './event-stream'
 
 /** Readings in one message at most. */
 const MOST_READINGS = 3000
+
+/** What a reader may want to know anew. */
+const ALL = { readings: true, events: true, judged: true }
 
 /** Where a reader of a job stands: the last reading and the last event it has seen. */
 export type Cursor = { readings: number; events: number }
@@ -21,35 +25,45 @@ export function parseCursor(text: string | null): Cursor | null {
 export function jobStream(request: Request, sessionId: string, jobId: string, from: Cursor): Response {
   let cursor = from
   // what a notification said is new; at first, and after a lost line, anything may be
-  let wanted = { readings: true, events: true }
+  let wanted = ALL
   return eventStream(
     request,
     sessionId,
     (change) => {
       if (change !== 'reconnected' && change.job !== jobId) return false
-      if (change === 'reconnected') wanted = { readings: true, events: true }
-      else wanted = { readings: wanted.readings || change.readings !== undefined, events: wanted.events || change.events !== undefined }
+      if (change === 'reconnected') wanted = ALL
+      else
+        wanted = {
+          readings: wanted.readings || change.readings !== undefined,
+          events: wanted.events || change.events !== undefined,
+          judged: wanted.judged || change.judged === true,
+        }
       return true
     },
     async () => {
       const db = database()
       const asked = wanted
-      wanted = { readings: false, events: false }
+      wanted = { readings: false, events: false, judged: false }
       try {
         const pulse = await selectPulse(db, jobId)
         if (!pulse) return null
         const readings = asked.readings ? await selectReadingsAfter(db, spanOf(pulse), cursor.readings, pulse.readingSeq, MOST_READINGS) : []
         const events = asked.events ? await selectEvents(db, jobId, cursor.events - 1) : []
-        if (readings.length === 0 && events.length === 0 && !asked.events) return null
+        if (readings.length === 0 && events.length === 0 && !asked.events && !asked.judged) return null
         const first = cursor.events
         cursor = { readings: readings[readings.length - 1]?.seq ?? cursor.readings, events: cursor.events + events.length }
         const more = readings.length === MOST_READINGS
         if (more) wanted = { ...wanted, readings: true }
         const clock = events.length > 0 ? await selectClock(db, jobId) : undefined
+        const judged = asked.judged ? await judgedHold(db, jobId) : undefined
         const { latest, benchTrouble } = pulse
-        return { id: `${cursor.readings}.${cursor.events}`, data: { readings, from: first, events: plain(events), clock, latest, benchTrouble, serverMs: Date.now() }, more }
+        return {
+          id: `${cursor.readings}.${cursor.events}`,
+          data: { readings, from: first, events: plain(events), clock, latest, benchTrouble, judged, serverMs: Date.now() },
+          more,
+        }
       } catch (error) {
-        wanted = { readings: true, events: true }
+        wanted = ALL
         throw error
       }
     },

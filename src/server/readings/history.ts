@@ -61,6 +61,26 @@ export async function selectAverages(db: Queryable, where: Span | null, channel:
   return rows
 }
 
+/**
+ * All readings of a channel from `from` on, numbered above `afterSeq` up to `upToSeq`, in the order of commits: what a hold is judged on.
+ */
+export async function selectChannelAfter(
+  db: Queryable,
+  span: Span | null,
+  channel: string,
+  from: Date,
+  afterSeq: number,
+  upToSeq: number,
+): Promise<{ at: number; value: number }[]> {
+  if (!span) return []
+  const { rows } = await db.query<{ at: number; value: number }>(
+    `select ${AT_MS} as at, value from reading
+      where job_id = $1 and channel = $2 and measured_at >= greatest($3::timestamptz, $4::timestamptz) and measured_at <= $5 and seq > $6 and seq <= $7 order by seq`,
+    [span.jobId, channel, from, span.from, span.to, afterSeq, upToSeq],
+  )
+  return rows
+}
+
 const LIVE_COLUMNS = `r.seq::float8 as seq, date_part('epoch', r.measured_at) * 1000 as at, r.channel, r.value,
   r.sent_value as "sentValue", r.sent_unit as "sentUnit", r.instrument_id as instrument, a.name as by`
 

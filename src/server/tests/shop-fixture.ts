@@ -17,7 +17,7 @@ export type Fixture = { lead: Account; technician: Account; trainee: Account; de
 export async function freshShop(): Promise<Fixture> {
   const db = database()
   await db.query(
-    'truncate ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade',
+    'truncate judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade',
   )
   await db.query(`delete from instrument where id <> 'hand'`)
   await db.query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)

@@ -20,11 +20,12 @@ export type LiveJob = {
   sides: Sides
   typed: LiveReading[]
   benchTrouble: string | null
+  judged: JobView['judged']
 }
 
 /** Events as they are stored, the first of them at place `from` of the job's log. */
 export type Stretch = { from: number; events: JobEvent[] }
-type Message = Stretch & { readings: LiveReading[]; clock?: ClockSegment[]; latest: JobView['latest']; benchTrouble: string | null; serverMs: number }
+type Message = Stretch & { readings: LiveReading[]; clock?: ClockSegment[]; latest: JobView['latest']; benchTrouble: string | null; judged?: JobView['judged']; serverMs: number }
 
 /** A curve longer than this is thinned, keeping the extremes of every four points. */
 const MOST_POINTS = 4000
@@ -62,12 +63,14 @@ export function withStretch(events: JobEvent[], { from, events: more }: Stretch)
 function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
   const events = withStretch(job.events, message)
   if (!('readings' in message)) return events === job.events ? job : { ...job, events }
-  const { readings, clock, latest, benchTrouble } = message
+  const { readings, clock, latest, benchTrouble, judged } = message
   return {
     events,
     clock: clock ?? job.clock,
     latest,
     benchTrouble,
+    // undefined: nothing was judged anew
+    judged: judged === undefined ? job.judged : judged,
     vacuum: extend(job.vacuum, readings, 'vacuum'),
     scale: extend(job.scale, readings, 'scale'),
     sides: extendSides(job.sides, readings),
@@ -77,7 +80,7 @@ function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
 
 /** A job kept up to date by its live stream, from the view the page came with; a lost line is joined again where it was lost. */
 export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (stretch: Stretch) => void } {
-  const [job, dispatch] = useReducer(reduce, view, ({ events, clock, latest, vacuum, scale, sides, typed, benchTrouble }) => ({
+  const [job, dispatch] = useReducer(reduce, view, ({ events, clock, latest, vacuum, scale, sides, typed, benchTrouble, judged }) => ({
     events,
     clock,
     latest,
@@ -86,6 +89,7 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
     sides,
     typed,
     benchTrouble,
+    judged,
   }))
   const live = `/api/jobs/${view.id}/live`
   const line = useEventStream(

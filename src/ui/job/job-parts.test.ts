@@ -3,7 +3,6 @@ import { RIG_AT_START } from '@/core/procedure/parts'
 import { CAR, eventAt, HOLDING, job, later, minutes, part } from '@/core/tests/job-fixture'
 import { eventWords } from '@/core/words/event-words'
 import { withStretch } from '../hooks/use-job-live'
-import { holdSamples } from '../hooks/use-judge'
 import { ascentOf } from './ascent/ahead'
 import { following } from './connection-drawing'
 
@@ -11,15 +10,6 @@ test('a tap gives a part its next state and comes round', () => {
   expect(following('valve-low', RIG_AT_START)).toBe('closed')
   expect(following('coupler-low', RIG_AT_START)).toBe('on')
   expect(following('coupler-low', { ...RIG_AT_START, 'coupler-low': 'open' })).toBe('off')
-})
-
-test('a long hold is averaged into few samples that keep its mean and its count', () => {
-  const start = minutes(40)
-  const points = Array.from({ length: 5000 }, (_, i) => ({ at: start + i * 1000, value: 40 + i * 0.01 }))
-  const samples = holdSamples([{ at: start - 5000, value: 9999 }, ...points], start)
-  expect(samples.length).toBeLessThanOrEqual(600)
-  expect(samples.reduce((sum, s) => sum + (s.count ?? 1), 0)).toBe(5000)
-  for (const s of samples) expect(s.pressurePa).toBeCloseTo(40 + s.elapsedS * 0.01, 6)
 })
 
 test('the ascent adds the containers up, and never counts a purge as charge', () => {

@@ -7,7 +7,7 @@ import type { Live } from '@/core/call/types'
 import type { Lead } from '@/core/charge/closing'
 import { clockFactor } from '@/core/procedure/clock'
 import { foldJob } from '@/core/procedure/reduce'
-import { type JobState, openContainer } from '@/core/procedure/state'
+import { currentHold, type JobState, openContainer } from '@/core/procedure/state'
 import { cyclingOf, runningWords, ventTrend } from '@/core/prove/trend'
 import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
@@ -16,7 +16,6 @@ import { LineBar } from '../frame/line-bar'
 import type { ShopView, UserView } from '../frame/top-bar'
 import { type ChargeWatch, useChargeWatch } from '../hooks/use-charge-watch'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
-import { useJudge } from '../hooks/use-judge'
 import { useJobNow } from '../hooks/use-now'
 import { usePlan } from '../hooks/use-plan'
 import { usePullAdvice } from '../hooks/use-pull-advice'
@@ -41,7 +40,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
   const { job, line, take } = useJobLive(view)
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
-  const judged = useJudge(state, job.vacuum)
+  const judged = judgedNow(state, job.judged)
   const clock = useMemo(() => clockIn(shop.timeZone), [shop.timeZone])
   const planned = usePlan(state)
   const pull = usePullAdvice(state, job.vacuum, planned?.plan)
@@ -84,6 +83,12 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
       </main>
     </FormsProvider>
   )
+}
+
+/** The judgement of the hold that runs now; one of an earlier hold says nothing of it. */
+function judgedNow(state: JobState, judged: JobView['judged']): JobView['judged'] {
+  const running = state.step === 'hold' && currentHold(state)?.ended === undefined
+  return running && judged?.hold === state.holds.length - 1 ? judged : null
 }
 
 /** How the air conditioner runs, from both sides and the vent since its engine went on. */

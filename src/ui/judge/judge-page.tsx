@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react'
 import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerant'
+import { contextOfFile, type HoldContextFile } from '@/core/hold/hold-file'
 import type { HoldContext, HoldResult } from '@/core/hold/judge'
 import type { RuleSaid } from '@/core/hold/schools'
 import { BadReading, type HoldReadings } from '@/core/readings/hold-readings'
@@ -147,17 +148,15 @@ function contextOf(about: About, read: HoldReadings | { refused: string } | null
   const [volumeL, ambientC, barometerPa] = [Number(about.volumeL.replace(',', '.')), Number(about.ambientC.replace(',', '.')), Number(about.barometerKPa.replace(',', '.')) * 1000]
   if (!(volumeL >= 0.1 && volumeL <= 1000 && ambientC >= -40 && ambientC <= 60 && barometerPa >= 40_000 && barometerPa <= 110_000)) return null
   const heldS = read && 'samples' in read ? (read.samples[read.samples.length - 1]?.elapsedS ?? 0) : 0
-  return {
-    volumeL,
-    instrument: about.instrument,
-    ...(about.instrument === 'electronic' && { resolutionPa: PA_PER_MICRON }),
-    ambientC,
-    barometerPa,
-    barometerRead: read !== null && 'samples' in read && read.barometerRead,
+  const file: HoldContextFile = {
+    volume_L: volumeL,
+    instrument: { kind: about.instrument, ...(about.instrument === 'electronic' && { resolution_Pa: PA_PER_MICRON }) },
+    ambient_C: ambientC,
+    barometer_Pa: barometerPa,
     refrigerant: about.refrigerant,
-    plannedS: Math.max(1800, heldS),
-    hosesIncluded: about.hoses === 'in',
+    hoses_included: about.hoses === 'in',
   }
+  return contextOfFile(file, heldS, read && 'samples' in read ? read : { barometerRead: false, ambientC: null })
 }
 
 /** Judges a file's hold in the worker; undefined while there is none or it is being judged. */

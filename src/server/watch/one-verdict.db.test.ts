@@ -1,0 +1,136 @@
+import { spawnSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { beforeAll, expect, test } from 'vitest'
+import { holdContext } from '@/core/hold/context'
+import { contextOfFile, type HoldContextFile } from '@/core/hold/hold-file'
+import { judgementOf } from '@/core/hold/judgement'
+import { knownRecord } from '@/core/hold/proving/records'
+import type { HoldSample } from '@/core/hold/types'
+import { foldJob } from '@/core/procedure/reduce'
+import { currentHold } from '@/core/procedure/state'
+import { holdReadings } from '@/core/readings/hold-readings'
+import { rowsOfReadingsFile } from '@/core/readings/readings-csv'
+import { database, transaction } from '../db/pool'
+import { appendEvents } from '../jobs/append-events'
+import { endHold } from '../jobs/end-hold'
+import { selectEvents } from '../jobs/job-rows'
+import { openJob } from '../jobs/open-job'
+import { ingest } from '../readings/ingest'
+import { draft, type Fixture, freshShop, OPENING } from '../tests/shop-fixture'
+import { selectJudgement } from './judgement-rows'
+import { HoldWatch } from './watch-holds'
+
+const RECORDS = 50
+const folder = mkdtempSync(join(tmpdir(), 'yperos-verdicts-'))
+let shop: Fixture
+beforeAll(async () => {
+  shop = await freshShop()
+})
+
+/** A record of the proving ground at the resolution times are stored in. */
+function samplesOf(seed: number): HoldSample[] {
+  const { samples } = knownRecord(seed, { instrument: 'electronic', minutes: 12 + (seed % 4) * 6, everyS: 3 })
+  const seen = new Set<number>()
+  const ms = samples.map((s) => ({ elapsedS: Math.round(s.elapsedS * 1000) / 1000, pressurePa: s.pressurePa }))
+  return ms.filter((s) => !seen.has(s.elapsedS) && seen.add(s.elapsedS))
+}
+
+/** A car that was shut in at the first sample, its couplers off, its readings sent by its gauge. */
+async function carThatHeld(seed: number, samples: readonly HoldSample[]): Promise<string> {
+  const id = randomUUID()
+  const lastS = samples.at(-1)?.elapsedS ?? 0
+  const isolated = new Date(Date.now() - (lastS + 60) * 1000)
+  const opened = new Date(isolated.getTime() - 3600_000)
+  await transaction(database(), (tx) => openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: OPENING }, opened))
+  await database().query(`insert into instrument (id, device_id, name) values ($1, $2, 'gauge') on conflict do nothing`, [`V${seed}`, shop.deviceId])
+  await database().query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [`V${seed}`, id, opened])
+  const steps = ['zero', 'fix', 'rig', 'pull'].map((step) => draft('step-finished', { step }, isolated))
+  await transaction(database(), (tx) => appendEvents(tx, shop.technician, id, [...steps, draft('isolated', {}, isolated), draft('step-finished', { step: 'isolate' }, isolated)]))
+  const lines = samples.map((s, seq) =>
+    JSON.stringify({ instrument: `V${seed}`, seq, at: new Date(isolated.getTime() + s.elapsedS * 1000).toISOString(), channel: 'vacuum', value: s.pressurePa, unit: 'Pa' }),
+  )
+  for (let i = 0; i < lines.length; i += 500) await ingest(shop.deviceId, lines.slice(i, i + 500).join('\n'))
+  return id
+}
+
+/** The same car as a context file says it. */
+const FILE: HoldContextFile = {
+  volume_L: OPENING.volumeL,
+  instrument: { kind: 'electronic' },
+  ambient_C: OPENING.place.ambientC,
+  barometer_Pa: OPENING.place.barometerPa,
+  refrigerant: OPENING.label.refrigerant,
+  charge_g: OPENING.label.lowG,
+  open_hours: OPENING.story.openHours,
+  planned_hold_s: OPENING.procedure.holdMinutes * 60,
+  hoses_included: false,
+}
+
+const closeTo = (a: number, b: number) => expect(Math.abs(a - b)).toBeLessThan(1e-9)
+
+test('the same record gets the same verdict and chances while it runs, when it ends, from a file, on the command line and on the proving ground', async () => {
+  const watch = new HoldWatch()
+  const records = Array.from({ length: RECORDS }, (_, i) => ({ seed: 7000 + i, samples: samplesOf(7000 + i) }))
+  const jobs: string[] = []
+  for (const { seed, samples } of records) jobs.push(await carThatHeld(seed, samples))
+  expect(await watch.round()).toBe(RECORDS)
+  // nothing new, nothing judged
+  expect(await watch.round()).toBe(0)
+  writeFileSync(join(folder, 'context.json'), JSON.stringify(FILE))
+  const verdicts = new Set<string>()
+  for (const [i, { samples }] of records.entries()) {
+    const jobId = jobs[i] as string
+    const state = foldJob(await selectEvents(database(), jobId))
+    const context = holdContext(state, currentHold(state)?.plannedMinutes ?? 0)
+    const proving = judgementOf(samples, context).result
+    verdicts.add(proving.verdict)
+    const running = (await selectJudgement(database(), jobId))?.judgement.result
+    const csv = ['elapsed_s,channel,value,unit', ...samples.map((s) => `${s.elapsedS},vacuum,${s.pressurePa},Pa`)]
+    const { rows, timed } = rowsOfReadingsFile(csv.map((line, n) => ({ cells: line.split(','), line: n + 1 })))
+    const read = holdReadings(rows, timed, FILE.barometer_Pa)
+    const file = judgementOf(read.samples, contextOfFile(FILE, read.samples.at(-1)?.elapsedS ?? 0, read)).result
+    await endHold(shop.technician, jobId, randomUUID())
+    const ended = currentHold(foldJob(await selectEvents(database(), jobId)))?.ended
+    if (!running || !ended) throw new Error('judged while it ran and when it ended')
+    expect([running.verdict, file.verdict, ended.verdict]).toEqual(Array(3).fill(proving.verdict))
+    for (const other of [running.probability, file.probability, ended]) {
+      closeTo(other.leak, proving.probability.leak)
+      closeTo(other.damp, proving.probability.damp)
+    }
+    writeFileSync(join(folder, `r${i}.csv`), csv.join('\n'))
+    writeFileSync(join(folder, `r${i}.expected`), JSON.stringify(proving))
+  }
+  // records of one kind only would show little
+  expect(verdicts.size).toBeGreaterThanOrEqual(3)
+  const yperos = resolve(__dirname, '../../../yperos')
+  const { stdout, status } = spawnSync(yperos, ['hold', '--batch', folder, '--json-lines'], { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024 })
+  expect(status).toBe(0)
+  const lines = stdout
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line))
+  expect(lines).toHaveLength(RECORDS)
+  for (const line of lines) {
+    const expected = JSON.parse(readFileSync(join(folder, line.file.replace('.csv', '.expected')), 'utf8'))
+    expect(line.verdict).toBe(expected.verdict)
+    if (line.verdict !== 'invalid') closeTo(line.probability.leak, expected.probability.leak)
+  }
+}, 300_000)
+
+test('a hold that goes on is judged again with what came since, and one that ended no more', async () => {
+  shop = await freshShop()
+  const watch = new HoldWatch()
+  const samples = samplesOf(7100)
+  const jobId = await carThatHeld(7100, samples)
+  expect(await watch.round()).toBe(1)
+  const first = await selectJudgement(database(), jobId)
+  const at = new Date().toISOString()
+  await ingest(shop.deviceId, JSON.stringify({ instrument: 'V7100', seq: 90_000, at, channel: 'vacuum', value: samples.at(-1)?.pressurePa, unit: 'Pa' }))
+  expect(await watch.round()).toBe(1)
+  expect((await selectJudgement(database(), jobId))?.judgement.result.samples).toBe((first?.judgement.result.samples ?? 0) + 1)
+  await endHold(shop.technician, jobId, randomUUID())
+  expect(await watch.round()).toBe(0)
+})
