@@ -14,10 +14,19 @@ export type LiveReading = { seq: number; at: number; channel: string; value: num
  * The newest reading of each channel by order of arrival: value in the stored unit, time ISO 8601, and what was sent.
  * `backS`: its clock was set back by so many seconds when it came, s.
  */
-export type Latest = Partial<Record<string, { value: number; at: string; sentValue: number; sentUnit: string; backS?: number }>>
+export type Latest = Partial<Record<string, { value: number; at: string; sentValue: number; sentUnit: string; instrument?: string; backS?: number }>>
 
-/** A car on the board; pressure Pa absolute. */
-export type BoardRow = { id: string; simulated: boolean; summary: JobSummary; vacuumPa: number | null; vacuumAt: string | null; clock: ClockSegment[] }
+/** A car on the board; pressure Pa absolute, `byHand` when that was typed; `found` is what the running hold was found to be, where that is sure. */
+export type BoardRow = {
+  id: string
+  simulated: boolean
+  summary: JobSummary
+  vacuumPa: number | null
+  vacuumAt: string | null
+  byHand: boolean
+  found: string | null
+  clock: ClockSegment[]
+}
 
 /** What a job page starts from; the live stream goes on from `cursor`. Curves are thinned: Pa, g and Celsius. */
 export type JobView = {

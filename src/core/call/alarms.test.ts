@@ -4,7 +4,6 @@ import type { JobState } from '../procedure/state'
 import { CAR, job } from '../tests/job-fixture'
 import { PA_PER_MICRON } from '../units/constants'
 import { alarmsOf } from './alarms'
-import { boardAlarm } from './board-alarm'
 import type { Live } from './types'
 
 const T0 = Date.parse('2026-03-01T10:00:00.000Z')
@@ -51,14 +50,4 @@ test('a gauge that says nothing is silent after a minute and a half, later on a 
 test('a hold that runs away calls at any time', () => {
   expect(ids(holding(), live(2, { vacuumPa: 400, fallPaS: 1 }))).toContain('runaway:hold:1')
   expect(ids(holding(), live(2, { vacuumPa: 400, fallPaS: 0.01 }))).toEqual([])
-})
-
-test('the board says the same of a car as its page, without judging it', () => {
-  const summary = { step: 'pull' as const, comeBackAt: iso(60), targetPa: 66, signed: false }
-  const row = (more: object) =>
-    ({ id: '', simulated: false, vacuumPa: 500, vacuumAt: iso(10), clock: [{ wallMs: 0, jobMs: 0, factor: 1 }], summary: { ...summary }, ...more }) as never
-  expect(boardAlarm(row({}), T0 + 10 * 60_000)).toBeNull()
-  expect(boardAlarm(row({ vacuumPa: 60 }), T0 + 10 * 60_000)).toBe('target reached')
-  expect(boardAlarm(row({}), T0 + 13 * 60_000)).toBe('gauge silent')
-  expect(boardAlarm(row({ vacuumAt: iso(61) }), T0 + 61 * 60_000)).toBe('time is up')
 })

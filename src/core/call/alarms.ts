@@ -1,3 +1,5 @@
+import { carPressurePa, gaugeSeat } from '../board/car-pressure'
+import { silentAfterS } from '../board/needed'
 import { currentHold, currentPull, holdEndsMs, type JobState } from '../procedure/state'
 import { PA_PER_MICRON } from '../units/constants'
 import { findingOf } from './hold'
@@ -6,14 +8,9 @@ import type { Live } from './types'
 /** Something that wants a person now; its id says which, so that it is answered once. */
 export type Alarm = { id: string; sentence: string }
 
-/** A gauge that said nothing for so long is silent, s of job time; more where the clock runs fast (assumed). */
-const SILENT_S = 90
 /** Rising faster than this in a hold, or while pulled, something has opened, Pa/s: 90 and 225 micron a minute (assumed). */
 const RUNAWAY_HOLD_PA_S = 0.2
 const RUNAWAY_PULL_PA_S = 0.5
-
-/** How old a reading may be on a clock that runs so fast, s of job time. */
-export const silentAfterS = (factor: number): number => Math.max(SILENT_S, 8 * factor)
 
 /** What an alarm was about, by the first word of its id. */
 const WORDS: Record<string, string> = {
@@ -43,7 +40,7 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
   if (state.step !== 'pull' || !pull || pull.endedAt) return []
   const n = state.pulls.length
   const { targetMicron, pullMinutes } = state.opened.procedure
-  const carPa = state.opened.rig.gaugeAt === 'pump' ? live.pull?.far?.highPa : live.vacuumPa
+  const carPa = carPressurePa(gaugeSeat(state.opened.rig), live.vacuumPa, live.pull?.far?.highPa)
   const reached = carPa !== undefined && carPa <= targetMicron * PA_PER_MICRON
   const due = Date.parse(pull.startedAt) + pullMinutes * 60_000
   return [
@@ -68,7 +65,7 @@ function holdAlarms(state: JobState, live: Live): Alarm[] {
 }
 
 function silence(state: JobState, live: Live, factor: number): Alarm[] {
-  if ((state.step !== 'pull' && state.step !== 'hold') || live.vacuumAtMs === undefined || currentHold(state)?.ended) return []
+  if ((state.step !== 'pull' && state.step !== 'hold') || live.vacuumAtMs === undefined || live.vacuumByHand || currentHold(state)?.ended) return []
   const ageS = (live.nowMs - live.vacuumAtMs) / 1000
   if (ageS < silentAfterS(factor)) return []
   return [

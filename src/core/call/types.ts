@@ -37,9 +37,13 @@ export type Call = {
 export type Live = {
   /** job time, ms since the epoch */
   nowMs: number
+  /** how fast the job's clock runs, times the wall; 1 when left out */
+  factor?: number
   vacuumPa?: number
   /** when that was read, job time in ms */
   vacuumAtMs?: number
+  /** its newest reading was typed: nobody waits for the next by itself */
+  vacuumByHand?: boolean
   /** the gauge's clock was set back by so much when its newest reading came, s */
   gaugeBackS?: number
   /** how vacuum moves, Pa/s, over the last minutes */

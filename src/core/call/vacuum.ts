@@ -1,3 +1,4 @@
+import { carPressurePa, gaugeSeat } from '../board/car-pressure'
 import { dewPointAtMostC } from '../fluids/water'
 import { currentPull, type JobState } from '../procedure/state'
 import type { AdviceKind } from '../pull/advisor'
@@ -99,8 +100,7 @@ const LIKELY = 0.5
 
 function callPulling(state: JobState, live: Live, startedAt: string, target: number): Call {
   const atPump = state.opened.rig.gaugeAt === 'pump'
-  // a gauge at the pump reads ahead of the car: its estimate must be deep enough at its worst
-  const carPa = atPump ? live.pull?.far?.highPa : live.vacuumPa
+  const carPa = carPressurePa(gaugeSeat(state.opened.rig), live.vacuumPa, live.pull?.far?.highPa)
   const micron = carPa === undefined ? undefined : carPa / PA_PER_MICRON
   const shown = live.vacuumPa === undefined ? undefined : live.vacuumPa / PA_PER_MICRON
   const minutes = Math.max(0, Math.round((live.nowMs - Date.parse(startedAt)) / 60_000))

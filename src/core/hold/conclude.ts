@@ -1,3 +1,4 @@
+import { asChance } from '../units/chance'
 import { type Judged, LEAK_RANGE_PA_M3_S, priorsOf, SHORTEST_S, waterOfBend } from './judge'
 import { leakGramsPerYear } from './leak-rate'
 import { gathered, logSum, mixtureQuantile, type Normal } from './normal'
@@ -62,7 +63,7 @@ export function conclude(judged: Judged, samples: readonly HoldSample[], { sampl
   const heightPa = hypotheses.reduce((sum, { h, weight }) => sum + weight * h.heightPa, 0)
   return {
     verdict,
-    probability: { leak, damp },
+    probability: { leak: asChance(leak), damp: asChance(damp) },
     priors: priorsOf(context),
     sustainedRisePaS: invalid ? null : rise,
     leakGramsPerYear: invalid || leak < 0.5 ? (invalid ? null : grams(rise.value)) : grams(Math.max(rise.value, 0)),
@@ -182,7 +183,7 @@ function futuresOf({ curve, prior }: Judged, hypotheses: readonly Weighted[], ch
   const end = Math.max(context.plannedS, heldS)
   return (['tight', 'damp', 'leak', 'leak-and-damp'] as const).flatMap((shape): Future[] => {
     const best = hypotheses.find((w) => w.h.shape === shape)?.h
-    const probability = chance[shape]
+    const probability = asChance(chance[shape])
     if (!best || probability < 0.005) return []
     const through = curve.through(best, prior)
     const value = (s: number) => Math.max(0.01, through(s))

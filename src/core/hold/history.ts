@@ -1,3 +1,4 @@
+import { DAYS_A_YEAR } from '../units/constants'
 import type { HoldResult } from './types'
 
 /** A car's own loss beside what the hold found. */
@@ -12,7 +13,7 @@ const APART = 3
  */
 export function historyAgainst(result: HoldResult, gramsLost: number | null, days: number | null): Agreement | null {
   if (gramsLost === null || days === null || days <= 0) return null
-  const gramsPerYear = (gramsLost / days) * 365.25
+  const gramsPerYear = (gramsLost / days) * DAYS_A_YEAR
   const lost = `It lost about ${Math.round(gramsPerYear)} g a year`
   if (result.verdict === 'undecided' || result.verdict === 'invalid') return { gramsPerYear, says: 'unknown', words: `${lost}; this hold has not said yet whether it still does.` }
   if (result.verdict === 'tight' || result.verdict === 'damp') {

@@ -1,5 +1,5 @@
 import { waterSaturationPa } from '../fluids/water'
-import { GAS_CONSTANT, PA_PER_MICRON } from '../units/constants'
+import { GAS_CONSTANT, PA_PER_MICRON, WATER_KG_MOL } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import { type Bend, sameBend, waterBends } from './bends'
 import { binned } from './binned'
@@ -248,4 +248,5 @@ function indexAt(samples: readonly HoldSample[], elapsedS: number): number {
 }
 
 /** Water a bend of this height stands for, g, as vapour in the isolated volume. */
-export const waterOfBend = (heightPa: number, context: HoldContext): number => ((heightPa * (context.volumeL / 1000) * 0.018015) / (GAS_CONSTANT * kelvin(context.ambientC))) * 1000
+export const waterOfBend = (heightPa: number, context: HoldContext): number =>
+  ((heightPa * (context.volumeL / 1000) * WATER_KG_MOL) / (GAS_CONSTANT * kelvin(context.ambientC))) * 1000

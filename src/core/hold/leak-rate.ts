@@ -1,10 +1,6 @@
 import { molarMassKgMol, REFRIGERANT_VISCOSITY_PA_S, type Refrigerant, restPressurePa } from '../fluids/refrigerant'
-import { GAS_CONSTANT } from '../units/constants'
+import { AIR_KG_MOL, AIR_VISCOSITY_PA_S, GAS_CONSTANT, SECONDS_A_YEAR } from '../units/constants'
 import { kelvin } from '../units/temperature'
-
-const SECONDS_PER_YEAR = 3.15576e7
-const AIR_VISCOSITY_PA_S = 1.82e-5
-const AIR_MOLAR_KG_MOL = 0.02896
 
 /** Grams a year between the molecular (low) and the viscous, worst case (high). */
 export type GramsPerYear = { low: number; high: number }
@@ -22,7 +18,7 @@ export function leakGramsPerYear(risePaS: number, volumeL: number, refrigerant: 
   const servicePa = restPressurePa(refrigerant, serviceC)
   const viscous = ((airPaM3S * (servicePa ** 2 - barometerPa ** 2)) / barometerPa ** 2) * (AIR_VISCOSITY_PA_S / REFRIGERANT_VISCOSITY_PA_S)
   const molar = molarMassKgMol(refrigerant)
-  const molecular = ((airPaM3S * (servicePa - barometerPa)) / barometerPa) * Math.sqrt(AIR_MOLAR_KG_MOL / molar)
-  const grams = (molar / (GAS_CONSTANT * kelvin(serviceC))) * SECONDS_PER_YEAR * 1000
+  const molecular = ((airPaM3S * (servicePa - barometerPa)) / barometerPa) * Math.sqrt(AIR_KG_MOL / molar)
+  const grams = (molar / (GAS_CONSTANT * kelvin(serviceC))) * SECONDS_A_YEAR * 1000
   return { low: molecular * grams, high: viscous * grams }
 }

@@ -1,9 +1,8 @@
 import type { JobState } from '../procedure/state'
+import { DAYS_A_YEAR } from '../units/constants'
 
 /** What a car lost by its last charge and what was recovered from it. */
 export type Loss = { grams: number; days: number; gramsPerYear: number }
-
-const DAYS_A_YEAR = 365.25
 
 /** The loss a job's history shows; null without the figures, or when it was charged within a day. A car that has more than it was given lost nothing. */
 export function lossOf(state: JobState): Loss | null {

@@ -1,3 +1,4 @@
+import { DAYS_A_YEAR } from '../units/constants'
 import { DEFAULT_PRIORS } from './judge'
 import type { HoldPriors } from './types'
 
@@ -12,7 +13,7 @@ const KEPT_SHARE_A_YEAR = 0.04
  * A leak: model.md's for a car that lost charge or was repaired, less where it kept its charge. Water: more the longer it was open.
  */
 export function priorsOfStory({ openHours, days, gramsLost, chargeG }: Story): HoldPriors {
-  const yearly = days && gramsLost !== undefined && chargeG ? ((gramsLost / days) * 365.25) / chargeG : undefined
+  const yearly = days && gramsLost !== undefined && chargeG ? ((gramsLost / days) * DAYS_A_YEAR) / chargeG : undefined
   const leak = yearly !== undefined && yearly < KEPT_SHARE_A_YEAR ? 0.25 : DEFAULT_PRIORS.leak
   if (openHours === undefined) return { leak, damp: DEFAULT_PRIORS.damp }
   return { leak, damp: openHours < 0.5 ? 0.25 : openHours < 6 ? 0.4 : openHours < 24 ? 0.5 : 0.6 }

@@ -1,3 +1,4 @@
+import { type GaugeSeat, gaugeSeat } from '../board/car-pressure'
 import { PA_PER_MICRON } from '../units/constants'
 import { currentHold, currentPull, holdEndsMs, type JobState, type Visit } from './state'
 import { STEP_NAMES, type Step, stepNumber } from './steps'
@@ -16,6 +17,10 @@ export type JobSummary = {
   ambientC: number
   barometerPa: number
   ultimatePa: number
+  /** where its gauge sits; missing in rows from before it was kept */
+  gauge?: GaugeSeat
+  /** how many times it was shut in */
+  holds?: number
   signed: boolean
 }
 
@@ -35,6 +40,8 @@ export function summarise(state: JobState): JobSummary {
     ambientC: opened.place.ambientC,
     barometerPa: opened.place.barometerPa,
     ultimatePa: opened.rig.ultimateMicron * PA_PER_MICRON,
+    gauge: gaugeSeat(opened.rig),
+    holds: state.holds.length,
     signed: state.signed !== undefined,
   }
 }

@@ -1,4 +1,4 @@
-import { GAS_CONSTANT, PA_PER_MICRON } from '../units/constants'
+import { GAS_CONSTANT, PA_PER_MICRON, WATER_KG_MOL } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import type { AdviceKind, PullLook } from './advisor'
 import type { Flow } from './flow'
@@ -9,7 +9,6 @@ type Words = { sentence: string; why: string; next: string }
 /** One figure is all a flow balance bears. */
 const roughly = (grams: number): string => String(Number(grams.toPrecision(1)))
 
-const WATER_KG_MOL = 0.018015
 const micron = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')
 const minutes = (s: number): string => (s >= 5400 ? `${(s / 3600).toFixed(1)} h` : `${Math.max(1, Math.round(s / 60))} min`)
 

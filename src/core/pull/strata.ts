@@ -2,9 +2,6 @@ import { waterSaturationPa } from '../fluids/water'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
 
-/** Floor of a pump with its gas ballast open, Pa absolute (assumed, model.md section 4). */
-export const BALLAST_FLOOR_PA = 40
-
 /** The depths that matter for one car at one place, Pa absolute, in no fixed order. */
 export type Strata = { airPa: number; needleLimitPa: number; waterBoilsPa: number; targetPa: number; pumpFloorPa: number }
 

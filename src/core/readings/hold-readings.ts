@@ -1,7 +1,7 @@
 import { OutOfRange, Unreadable } from '../errors'
 import type { HoldSample } from '../hold/types'
 import { CHANNELS, type Channel, READING_UNITS, type ReadingUnit, toStored } from '../units/channel'
-import { PA_PER_INHG } from '../units/constants'
+import { PA_PER_INHG, STANDARD_ATMOSPHERE_PA } from '../units/constants'
 
 /** A row of a readings file as text, with its line number. */
 export type ReadingRow = { line: number; at: string; channel: string; value: string; unit: string; note: string }
@@ -60,7 +60,7 @@ export function holdReadings(rows: readonly ReadingRow[], timed: 'elapsed_s' | '
     lastS = elapsedS
     same = 0
   }
-  const ambient = parsed.filter((p) => p.channel === 'ambient').map((p) => toStored('ambient', p.value, p.unit, 101_325))
+  const ambient = parsed.filter((p) => p.channel === 'ambient').map((p) => toStored('ambient', p.value, p.unit, STANDARD_ATMOSPHERE_PA))
   return { samples, barometerRead: air.read, ambientC: ambient.length > 0 ? ambient.reduce((a, b) => a + b, 0) / ambient.length : null, notices }
 }
 
@@ -88,7 +88,7 @@ type Air = { at: (elapsedS: number) => number | undefined; read: boolean }
 
 /** The air of the place over time: barometer rows, straight between them; else the one figure given. */
 function airOf(parsed: readonly Parsed[], barometerPa: number | undefined): Air {
-  const rows = parsed.filter((p) => p.channel === 'barometer').map((p) => ({ s: p.elapsedS, pa: stored(p, barometerPa ?? 101_325) }))
+  const rows = parsed.filter((p) => p.channel === 'barometer').map((p) => ({ s: p.elapsedS, pa: stored(p, barometerPa ?? STANDARD_ATMOSPHERE_PA) }))
   if (rows.length === 0) return { at: () => barometerPa, read: false }
   const at = (s: number) => {
     const after = rows.findIndex((r) => r.s >= s)
@@ -110,7 +110,7 @@ function stored(p: Parsed, barometerPa: number): number {
 }
 
 function absolute(p: Parsed, air: Air): number {
-  if (p.unit !== 'inHgV') return stored(p, air.at(p.elapsedS) ?? 101_325)
+  if (p.unit !== 'inHgV') return stored(p, air.at(p.elapsedS) ?? STANDARD_ATMOSPHERE_PA)
   const barometerPa = air.at(p.elapsedS)
   if (barometerPa === undefined) throw new BadReading(p.line, 'inHgV counts from the air of the place; give barometer_Pa in the context or barometer rows in the file')
   const pa = barometerPa - p.value * PA_PER_INHG

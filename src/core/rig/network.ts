@@ -1,14 +1,10 @@
 import { waterSaturationPa } from '../fluids/water'
-import { GAS_CONSTANT, L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
+import { AIR_KG_MOL, AIR_VISCOSITY_PA_S, BALLAST_FLOOR_PA, GAS_CONSTANT, L_S_PER_CFM, PA_PER_MICRON, WATER_KG_MOL } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import type { RigEvent, RigFile } from './rig-file'
 
 /** Constants of model.md section 4; those marked there as assumed are assumed here. */
-const AIR_VISCOSITY_PA_S = 1.82e-5
-const AIR_KG_MOL = 0.02896
-const WATER_KG_MOL = 0.018015
 const CHOKE_M_S = 200
-const BALLAST_FLOOR_PA = 40
 const OIL_PA_PER_G = 15
 const EVAPORATION_M3_S = 0.5e-3
 const WARMING_W_K = 0.4

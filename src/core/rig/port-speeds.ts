@@ -1,6 +1,7 @@
 import type { Rig } from '../procedure/events'
 import { L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { composeRig } from './compose'
+import { FREE_VOLUME_L } from './free-volume'
 import { RigFile } from './rig-file'
 import { simulate } from './simulate'
 
@@ -22,7 +23,7 @@ const SETTLING_S = 5
  * @see model.md section 4, effective speed
  */
 export function portSpeeds(rig: Rig, ambientC: number, barometerPa: number): PortSpeed[] {
-  const composed = composeRig({ car: { volumeL: 2.5, evaporators: 1 }, rig, ambientC, barometerPa, water: { liquidG: 0, boundG: 0 } })
+  const composed = composeRig({ car: { volumeL: FREE_VOLUME_L[1], evaporators: 1 }, rig, ambientC, barometerPa, water: { liquidG: 0, boundG: 0 } })
   const ports = rig.hoses === 2 ? (['low', 'high'] as const) : (['low'] as const)
   const kept = new Set<string>([...ports, 'port-low', 'port-high', 'manifold', 'pump'])
   const catalogue = (rig.pumpCfm * L_S_PER_CFM) / 1000

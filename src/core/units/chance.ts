@@ -7,3 +7,6 @@ export function chanceWords(chance: number): string {
   if (chance < 0.005) return 'under 1 %'
   return chance >= 0.995 ? 'over 99 %' : `${Math.round(100 * chance)} %`
 }
+
+/** A sum of weights as a chance: what rounding leaves beyond 0 or 1 is cut off. */
+export const asChance = (sum: number): number => Math.min(1, Math.max(0, sum))

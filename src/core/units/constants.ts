@@ -18,3 +18,14 @@ export const ZERO_C_K = 273.15
 export const GAS_CONSTANT = 8.314462618
 /** Readable resolution of a compound needle: half an inch of mercury either way, Pa (assumed). */
 export const NEEDLE_HALF_WIDTH_PA = 0.5 * PA_PER_INHG
+/** Molar mass of water, kg/mol. */
+export const WATER_KG_MOL = 0.018015
+/** Days in a year as losses are told by (Julian). */
+export const DAYS_A_YEAR = 365.25
+/** Seconds in that year. */
+export const SECONDS_A_YEAR = DAYS_A_YEAR * 86_400
+/** Floor of a pump with its gas ballast open, Pa absolute (assumed, model.md section 4). */
+export const BALLAST_FLOOR_PA = 40
+/** Molar mass of air, kg/mol, and its viscosity, Pa s (model.md section 4). */
+export const AIR_KG_MOL = 0.02896
+export const AIR_VISCOSITY_PA_S = 1.82e-5

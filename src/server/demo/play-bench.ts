@@ -1,6 +1,7 @@
 import type pg from 'pg'
 import { type BenchAction, BenchRun, type BenchSecond } from '@/core/rig/bench-run'
 import { toStored } from '@/core/units/channel'
+import { STANDARD_ATMOSPHERE_PA } from '@/core/units/constants'
 import { transaction } from '../db/pool'
 import { selectJob } from '../jobs/job-rows'
 import { benchInstrument } from '../jobs/open-job'
@@ -13,7 +14,7 @@ export class BenchPlayer {
   private readonly jobId: string
   private run: BenchRun | undefined
   private actions: readonly BenchAction[] = []
-  private barometerPa = 101325
+  private barometerPa = STANDARD_ATMOSPHERE_PA
 
   constructor(db: pg.Pool, jobId: string, startMs: number) {
     this.db = db

@@ -7,6 +7,7 @@ import { chargePlanned, stopsNow } from '@/core/charge/plan-for-job'
 import type { EventDraft, JobOpened } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { chargedG, type JobState, openContainer } from '@/core/procedure/state'
+import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { stationPressurePa } from '@/core/units/barometer'
 import { parseMassRange } from '@/core/units/mass'
 import type { StoredProcedure, StoredRig } from '@/core/views'
@@ -24,8 +25,7 @@ import { BenchPlayer } from './play-bench'
 
 const MINUTE = 60_000
 
-/** Litres of free volume by the number of evaporators (assumed, as the take-in form does). */
-const volumeOf = (evaporators: number): number => (evaporators > 1 ? 5.1 : 2.5)
+const volumeOf = (evaporators: number): number => FREE_VOLUME_L[evaporators > 1 ? 2 : 1]
 
 /** Takes one demo car through its steps at their times, by the call's own deeds, with the bench running. */
 export async function walkCar(

@@ -1,5 +1,6 @@
 import type { BoardRow } from '@/core/views'
 import type { Queryable } from '../db/pool'
+import { HAND } from '../readings/store-readings'
 import { type BoardJob, selectBoard, selectBoardJobs, selectClocks } from './job-rows'
 
 /** Cars on the board at most: a screen nobody can read helps nobody. */
@@ -26,6 +27,8 @@ async function rowsOf(db: Queryable, jobs: readonly BoardJob[]): Promise<BoardRo
     summary: job.summary,
     vacuumPa: job.latest.vacuum?.value ?? null,
     vacuumAt: job.latest.vacuum?.at ?? null,
+    byHand: job.latest.vacuum?.instrument === HAND,
+    found: job.found,
     clock: clocks.get(job.id) ?? [],
   }))
 }

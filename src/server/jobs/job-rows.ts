@@ -51,20 +51,21 @@ export async function selectJobForUpdate(db: Queryable, id: string): Promise<Job
 }
 
 /** What the board needs of a job. */
-export type BoardJob = Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'>
+export type BoardJob = Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'> & { found: string | null }
+
+/** A finding counts for the hold it was made of. */
+const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found
+  from job j left join judgement g on g.job_id = j.id and g.hold = (j.summary ->> 'holds')::int - 1`
 
 /** Jobs for the board: all that are open and those signed since `signedSince`, newest first. */
 export async function selectBoard(db: Queryable, signedSince: Date, limit: number): Promise<BoardJob[]> {
-  const { rows } = await db.query<BoardJob>(`select id, simulated, summary, latest from job where signed_at is null or signed_at >= $1 order by created_at desc limit $2`, [
-    signedSince,
-    limit,
-  ])
+  const { rows } = await db.query<BoardJob>(`${BOARD} where j.signed_at is null or j.signed_at >= $1 order by j.created_at desc limit $2`, [signedSince, limit])
   return rows
 }
 
 /** Some jobs as the board needs them. */
 export async function selectBoardJobs(db: Queryable, ids: readonly string[]): Promise<BoardJob[]> {
-  const { rows } = await db.query<BoardJob>('select id, simulated, summary, latest from job where id = any($1::uuid[])', [ids])
+  const { rows } = await db.query<BoardJob>(`${BOARD} where j.id = any($1::uuid[])`, [ids])
   return rows
 }
 

@@ -1,5 +1,5 @@
 import Link from 'next/link'
-import { boardAlarm } from '@/core/call/board-alarm'
+import { boardAlarm } from '@/core/board/needed'
 import { clockFactor, wallTimeMs } from '@/core/procedure/clock'
 import { type JobSummary, stepLabel } from '@/core/procedure/summary'
 import { strataOf } from '@/core/pull/strata'
@@ -8,6 +8,9 @@ import type { BoardRow } from '@/core/views'
 import { DepthStrip } from '../chart/depth-strip'
 import { clockIn, micronText } from '../format'
 import { type Axis, share } from './time-axis'
+
+/** What a car calls for, in two words for its line. */
+const ALARM_WORDS = { target: 'target reached', decided: 'hold decided', silent: 'gauge silent', time: 'time is up' } as const
 
 export function strataOfSummary(s: JobSummary) {
   return strataOf(s.barometerPa, s.ambientC, s.targetPa / PA_PER_MICRON, s.ultimatePa / PA_PER_MICRON)
@@ -33,7 +36,7 @@ export function BoardLine({ row, axis, timeZone, needed }: { row: BoardRow; axis
             <b className="block truncate text-[16px] font-semibold leading-tight">{summary.signed ? 'Signed' : stepLabel(summary.step)}</b>
             {alarm ? (
               <b className="block truncate text-[15px] font-semibold" suppressHydrationWarning>
-                △ {alarm}
+                △ {ALARM_WORDS[alarm]}
               </b>
             ) : (
               <span className="block truncate text-[15px]">{shown !== null && summary.comeBackAt ? `${micronText(shown)} micron` : summary.line}</span>

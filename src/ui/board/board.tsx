@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
-import { wallTimeMs } from '@/core/procedure/clock'
+import { boardAlarm, neededMs } from '@/core/board/needed'
 import { stepLabel } from '@/core/procedure/summary'
 import type { BoardRow } from '@/core/views'
 import { clockIn } from '../format'
@@ -16,19 +16,12 @@ import { type Axis, TimeAxis } from './time-axis'
 
 const HOUR = 3600_000
 
-/** When a car needs someone, wall ms; -1 when hands are needed now, Infinity when it is done. */
-export function neededMs({ summary, clock, vacuumPa }: BoardRow): number {
-  if (summary.signed) return Number.POSITIVE_INFINITY
-  if (summary.step === 'pull' && vacuumPa !== null && vacuumPa <= summary.targetPa) return -1
-  return summary.comeBackAt === null || clock.length === 0 ? -1 : wallTimeMs(clock, Date.parse(summary.comeBackAt))
-}
-
 /** Every car in the shop today, in the order they need someone. */
 export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]; timeZone: string; serverNowMs: number }) {
   const { rows, line } = useBoardLive(first)
   const now = useWallNow(serverNowMs)
   const [finding, setFinding] = useState(false)
-  const sorted = [...rows].sort((a, b) => neededMs(a) - neededMs(b) || a.summary.name.localeCompare(b.summary.name))
+  const sorted = [...rows].sort((a, b) => neededMs(a, now) - neededMs(b, now) || a.summary.name.localeCompare(b.summary.name))
   const axis: Axis = { fromMs: Math.floor((now - 3.5 * HOUR) / HOUR) * HOUR, toMs: now + 2 * HOUR, nowMs: now }
   useHotkeys({ '/': () => setFinding(true) })
   return (
@@ -44,7 +37,7 @@ export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]
         </div>
         <ul className="border-t-2 border-ink">
           {sorted.map((row) => (
-            <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row)} />
+            <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row, now)} />
           ))}
         </ul>
         {sorted.length === 0 && <p className="py-8 text-[20px]">No car today. Take one in: New car.</p>}
@@ -55,39 +48,53 @@ export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]
 }
 
 function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; timeZone: string }) {
-  const waiting = rows.filter((r) => Number.isFinite(neededMs(r)) && neededMs(r) >= 0)
-  const next = waiting[0] ?? rows.find((r) => neededMs(r) < 0)
-  useHotkeys({ o: () => next && window.location.assign(`/job/${next.id}`) })
+  const open = rows.map((row) => ({ row, at: neededMs(row, now) })).filter(({ at }) => Number.isFinite(at))
+  const hands = open.filter(({ at }) => at < 0).sort((a, b) => calling(b.row, now) - calling(a.row, now))
+  const waiting = open.filter(({ at }) => at >= 0)
+  // what hands are needed for now comes before what waits by itself
+  const next = hands[0] ?? waiting[0]
+  useHotkeys({ o: () => next && window.location.assign(`/job/${next.row.id}`) })
   if (!next) return <div className="h-5" />
-  const at = neededMs(next)
-  const minutes = Math.round((at - now) / 60_000)
-  const later = waiting.slice(1, 3)
+  const minutes = Math.round((next.at - now) / 60_000)
+  const others = hands.length - 1
   return (
     <section aria-label="Next moment" className="flex items-center gap-6 px-5 py-5 max-sm:flex-wrap max-sm:gap-3 max-sm:px-4 max-sm:py-3">
       <p className="figure text-[84px] font-semibold text-accent max-sm:text-[64px]" suppressHydrationWarning>
-        {at < 0 ? 'Now' : clockIn(timeZone)(at)}
+        {next.at < 0 ? 'Now' : clockIn(timeZone)(next.at)}
       </p>
       <div className="min-w-0 flex-1">
         <h1 className="text-[36px] font-semibold leading-tight max-sm:text-[26px]">
-          {next.summary.name}: {nextDeed(next)}
+          {next.row.summary.name}: {nextDeed(next.row)}
         </h1>
         <p className="text-[17px] text-ink-2" suppressHydrationWarning>
-          {at < 0 ? 'Hands are needed there.' : minutes <= 0 ? 'It is due.' : `In ${minutes} min. Until then it waits by itself.`}
+          {next.at < 0
+            ? others > 0
+              ? `Hands are needed there, and at ${others} more ${others === 1 ? 'car' : 'cars'}.`
+              : 'Hands are needed there.'
+            : minutes <= 0
+              ? 'It is due.'
+              : `In ${minutes} min. Until then it waits by itself.`}
         </p>
       </div>
       <ul className="text-[17px] max-lg:hidden">
-        {later.map((row) => (
-          <li key={row.id}>
-            <b className="font-semibold">{clockIn(timeZone)(neededMs(row))}</b> {row.summary.name}, {nextDeed(row)}
+        {waiting.slice(hands.length > 0 ? 0 : 1, hands.length > 0 ? 2 : 3).map(({ row, at }) => (
+          <li key={row.id} suppressHydrationWarning>
+            <b className="font-semibold">{clockIn(timeZone)(at)}</b> {row.summary.name}, {nextDeed(row)}
           </li>
         ))}
       </ul>
-      <Link href={`/job/${next.id}`} className="flex min-h-16 w-58 items-center justify-between rounded bg-accent px-5 text-[26px] font-semibold text-accent-text max-sm:w-full">
+      <Link
+        href={`/job/${next.row.id}`}
+        className="flex min-h-16 w-58 items-center justify-between rounded bg-accent px-5 text-[26px] font-semibold text-accent-text max-sm:w-full"
+      >
         Open it <span className="key max-sm:hidden">O</span>
       </Link>
     </section>
   )
 }
+
+/** A car that calls (its target reached, its hold decided) before one that was left for a while. */
+const calling = (row: BoardRow, now: number): number => (boardAlarm(row, now) === null ? 0 : 1)
 
 function nextDeed({ summary }: BoardRow): string {
   if (summary.step === 'pull' && summary.comeBackAt) return 'isolate it'

@@ -3,7 +3,8 @@
 import { useMemo, useRef } from 'react'
 import { type Closing, closingOf, type Lead } from '@/core/charge/closing'
 import { stopNow } from '@/core/charge/plan-for-job'
-import { type ScaleEvent, watchScale } from '@/core/charge/scale-watch'
+import type { ScaleEvent } from '@/core/charge/scale-watch'
+import { watchContainer } from '@/core/charge/watch-container'
 import { WAY_WORDS } from '@/core/charge/ways'
 import { type JobState, openContainer, wayOf } from '@/core/procedure/state'
 import type { CurvePoint } from './use-job-live'
@@ -25,14 +26,11 @@ export function useChargeWatch(state: JobState, scale: readonly CurvePoint[], fa
   const shutAt = state.turnedAt[valve]
   const watch = useMemo(() => {
     if (!open) return undefined
-    const startMs = Date.parse(open.startedAt)
-    const seconds = (ms: number) => (ms - startMs) / 1000 / factor
-    const readings = scale.filter((p) => p.at >= startMs).map((p) => ({ tS: seconds(p.at), grams: p.value }))
-    const last = readings[readings.length - 1]
-    if (!last) return undefined
-    const shut: [number, number][] = !flowing && shutAt && Date.parse(shutAt) > startMs ? [[seconds(Date.parse(shutAt)), last.tS]] : []
-    const watched = watchScale(readings, stepG, shut)
-    const since = shutAt && flowing ? Math.max(0, seconds(Date.parse(shutAt))) : 0
+    const fromMs = Date.parse(open.startedAt)
+    const shutSinceMs = !flowing && shutAt ? Date.parse(shutAt) : undefined
+    const watched = watchContainer(scale, { fromMs, shutSinceMs }, factor, stepG)
+    if (watched.readings.length === 0) return undefined
+    const since = shutAt && flowing ? Math.max(0, watched.seconds(Date.parse(shutAt))) : 0
     const own = watched.readings.filter((r) => r.tS >= since)
     return { watched, closing: flowing && stopG !== undefined ? closingOf(own, stopG, stepG, lead) : null }
   }, [open, scale, factor, lead, stepG, stopG, flowing, shutAt])

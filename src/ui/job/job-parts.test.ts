@@ -33,7 +33,7 @@ test('the ascent adds the containers up, and never counts a purge as charge', ()
     { at: minutes(75), value: 300 },
     { at: minutes(82), value: 371 },
   ]
-  expect(ascentOf(second, scale).map((p) => p.value)).toEqual([0, 0, 169, 327, 327, 327 + 100])
+  expect(ascentOf(second, scale, 1).map((p) => p.value)).toEqual([0, 0, 169, 327, 327, 327 + 100])
 })
 
 test('the trail speaks the trade’s words', () => {

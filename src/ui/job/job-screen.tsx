@@ -116,8 +116,14 @@ function liveOf(job: LiveJob, state: JobState, nowMs: number, clock: Live['clock
   )
   return {
     nowMs,
+    factor: clockFactor(job.clock),
     clock,
-    ...(vacuum && { vacuumPa: vacuum.value, vacuumAtMs: Date.parse(vacuum.at), ...(vacuum.backS !== undefined && { gaugeBackS: vacuum.backS }) }),
+    ...(vacuum && {
+      vacuumPa: vacuum.value,
+      vacuumAtMs: Date.parse(vacuum.at),
+      ...(vacuum.backS !== undefined && { gaugeBackS: vacuum.backS }),
+      vacuumByHand: vacuum.instrument === 'hand',
+    }),
     ...(low && { lowPa: low.value }),
     ...(high && { highPa: high.value }),
     ...(scale && { scaleG: scale.value }),

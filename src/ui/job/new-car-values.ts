@@ -1,4 +1,5 @@
 import { JobOpened, type Procedure, type Rig } from '@/core/procedure/events'
+import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { stationPressurePa } from '@/core/units/barometer'
 import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
 import { type Entry, readAmount, readCelsius, readMass, readMassRange } from '../form/entries'
@@ -31,9 +32,6 @@ export type NewCarValues = {
   /** when it came in, as a browser's local date and time; empty for now */
   cameAt: string
 }
-
-/** Free volume by the number of evaporators, L (assumed, shown with the job). */
-const VOLUME_L = { '1': 2.5, '2': 5.1 } as const
 
 /** Why these two cannot be charged here. */
 export const REFUSED: Partial<Record<NewCarValues['refrigerant'], string>> = {
@@ -134,7 +132,7 @@ export function readNewCar(
       daysSinceCharge: optional('daysSince', v.daysSince, (t) => readAmount(t, 'the days', 20_000)),
       recoveredG: optional('recovered', v.recovered, readMass),
     },
-    volumeL: VOLUME_L[v.evaporators],
+    volumeL: FREE_VOLUME_L[v.evaporators],
     procedure: procedure as Procedure,
     rig: rig as Rig,
     simulated: v.simulated,

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { type FormEvent, type ReactNode, useState } from 'react'
 import type { Due } from '@/core/equipment/upkeep'
 import { OPENED, type Procedure, type Rig } from '@/core/procedure/events'
+import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { OPENED_WORDS } from '@/core/words/renewed'
 import { newEventId, send } from '../api'
 import { massHint, readCelsius } from '../form/entries'
@@ -132,8 +133,8 @@ export function NewCar({ shop, procedures, rigs }: Props) {
             label="Evaporators"
             value={v.evaporators}
             options={[
-              { value: '1', label: 'one, 2.5 L' },
-              { value: '2', label: 'two, 5.1 L' },
+              { value: '1', label: `one, ${FREE_VOLUME_L[1]} L` },
+              { value: '2', label: `two, ${FREE_VOLUME_L[2]} L` },
             ]}
             onChange={(x) => put('evaporators', x)}
           />

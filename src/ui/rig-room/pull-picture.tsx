@@ -3,6 +3,7 @@
 import { OPENED, type Rig } from '@/core/procedure/events'
 import type { PullBand } from '@/core/pull/planner'
 import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
+import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { OPENED_WORDS } from '@/core/words/renewed'
 import { bottomOf, StrataFills } from '../chart/depth-strip'
 import { linear } from '../chart/scales'
@@ -30,7 +31,7 @@ export function PullPicture({ rig, trial, setTrial, study, shop }: Props) {
         <Pick
           label="Car"
           value={String(trial.evaporators)}
-          options={{ 1: 'one evaporator, 2.5 L', 2: 'two, 5.1 L' }}
+          options={{ 1: `one evaporator, ${FREE_VOLUME_L[1]} L`, 2: `two, ${FREE_VOLUME_L[2]} L` }}
           onPick={(v) => setTrial({ ...trial, evaporators: v === '2' ? 2 : 1 })}
         />
         <Pick

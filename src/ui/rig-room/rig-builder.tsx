@@ -7,6 +7,7 @@ import type { Shelved } from '@/core/equipment/equipment'
 import { duesOfRig } from '@/core/equipment/upkeep'
 import type { JobOpened, Rig } from '@/core/procedure/events'
 import type { PullQuestion } from '@/core/pull/planner'
+import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import type { PortSpeed } from '@/core/rig/port-speeds'
 import type { StoredRig } from '@/core/views'
 import { newEventId, send } from '../api'
@@ -24,7 +25,6 @@ type Draft = { id: string; name: string; parts: RigParts }
 /** The car and its story a rig is looked at with. */
 export type TrialCar = { evaporators: 1 | 2; opened: JobOpened['story']['opened']; targetMicron: number }
 
-const VOLUME_L = { 1: 2.5, 2: 5.1 } as const
 const DRAWS = 60
 const HORIZON_S = 7200
 
@@ -109,7 +109,7 @@ function tryAssemble(draft: Draft, shelf: readonly Shelved[]): { rig: Rig | null
 
 function questionOf(rig: Rig, trial: TrialCar, shop: ShopView): PullQuestion {
   return {
-    car: { volumeL: VOLUME_L[trial.evaporators], evaporators: trial.evaporators },
+    car: { volumeL: FREE_VOLUME_L[trial.evaporators], evaporators: trial.evaporators },
     rig,
     story: { opened: trial.opened, openHours: 2, drierReplaced: true },
     ambientC: shop.ambientC,

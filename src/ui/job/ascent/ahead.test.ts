@@ -2,6 +2,7 @@ import { expect, test } from 'vitest'
 import type { Deed, Live } from '@/core/call/types'
 import { levelsOf } from '@/core/charge/levels'
 import { chargePlanned } from '@/core/charge/plan-for-job'
+import { watchContainer } from '@/core/charge/watch-container'
 import { CAR, HOLDING, job, later, minutes } from '@/core/tests/job-fixture'
 import { aheadOf, ascentOf, lensRange } from './ahead'
 
@@ -42,9 +43,19 @@ test('the curve counts out what the call counts out: a hose that leans, a bump, 
   const at = (s: number) => minutes(72) + s * 1000
   // a gram a second; a bump at 20 s, a hose of 42 g from 40 s on
   const scale = Array.from({ length: 60 }, (_, s) => ({ at: at(s), value: 474 - s + (s === 20 ? 85 : 0) + (s >= 40 ? 42 : 0) }))
-  const curve = ascentOf(first, scale)
+  const curve = ascentOf(first, scale, 1)
   for (const p of curve.slice(1)) expect(Math.abs(p.value - Math.max(0, (p.at - minutes(72)) / 1000 - 3))).toBeLessThan(3)
   expect(curve.length).toBeGreaterThan(55)
+})
+
+test('at ten times the wall’s clock the curve counts out what the call counts out: a hose that is taken off is no refrigerant', () => {
+  const first = later(planned, 72, on('can-1', 474))
+  // two seconds of the job between two readings are a fifth of a second of the hand: nothing flows 42 g in that
+  const scale = Array.from({ length: 60 }, (_, i) => ({ at: minutes(72) + i * 2000, value: 474 - i * 0.2 - (i >= 30 ? 42 : 0) }))
+  expect(ascentOf(first, scale, 10).at(-1)?.value).toBeLessThan(15)
+  expect(watchContainer(scale, { fromMs: minutes(72) }, 10, 2).events.map((e) => e.kind)).toEqual(['leaning'])
+  // the same weights a second apart on a clock of the wall's own could be a flow
+  expect(ascentOf(first, scale, 1).at(-1)?.value).toBeGreaterThan(40)
 })
 
 test('the lens always holds what is in now, and never begins below nothing', () => {

@@ -1,7 +1,7 @@
 import type { Live } from '@/core/call/types'
 import type { Level } from '@/core/charge/levels'
 import { toleranceG } from '@/core/charge/plan-for-job'
-import { watchScale } from '@/core/charge/scale-watch'
+import { watchContainer } from '@/core/charge/watch-container'
 import { chargedG, type JobState, lostG, openContainer } from '@/core/procedure/state'
 import type { CurvePoint } from '../../hooks/use-job-live'
 
@@ -9,8 +9,8 @@ import type { CurvePoint } from '../../hooks/use-job-live'
 const LENS_BELOW_G = 140
 const LENS_ABOVE_G = 14
 
-/** Grams in the car over time: each container's loss on top of what the ones before gave, with everything that moved the scale and is no refrigerant counted out as the call does. */
-export function ascentOf(state: JobState, scale: readonly CurvePoint[]): CurvePoint[] {
+/** Grams in the car over time: each container's loss on top of what the ones before gave, with everything that moved the scale and is no refrigerant counted out as the call does. @param factor - how fast the job's clock runs */
+export function ascentOf(state: JobState, scale: readonly CurvePoint[], factor: number): CurvePoint[] {
   let before = 0
   return state.containers.flatMap((c) => {
     const from = Date.parse(c.startedAt)
@@ -18,8 +18,8 @@ export function ascentOf(state: JobState, scale: readonly CurvePoint[]): CurvePo
     const { purgeG, hoseG } = lostG(state, c.id)
     const base = before
     const inCar = (gross: number) => base + Math.max(0, c.startGrossG - gross - purgeG - hoseG)
-    const shown = scale.filter((p) => p.at >= from && p.at <= to).map((p) => ({ tS: (p.at - from) / 1000, grams: p.value }))
-    const points = watchScale(shown, state.opened.rig.scaleStepG).readings.map((r) => ({ at: from + r.tS * 1000, value: inCar(r.grams) }))
+    const watched = watchContainer(scale, { fromMs: from, toMs: to }, factor, state.opened.rig.scaleStepG)
+    const points = watched.readings.map((r) => ({ at: watched.atMs(r.tS), value: inCar(r.grams) }))
     if (c.endGrossG !== undefined) before = inCar(c.endGrossG)
     return [{ at: from, value: base }, ...points, ...(c.endGrossG !== undefined && c.endedAt ? [{ at: to, value: before }] : [])]
   })

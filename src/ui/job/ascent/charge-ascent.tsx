@@ -21,7 +21,7 @@ export function ChargeAscent({ state, scale, clock, live }: Props) {
   const target = state.plan?.targetG ?? 0
   if (levels.length === 0 || target === 0) return null
   const narrow = width < 560
-  const curve = ascentOf(state, scale)
+  const curve = ascentOf(state, scale, live.factor ?? 1)
   const ahead = aheadOf(state, live, levels)
   const allows = toleranceG(state)
   const smallLeft = narrow ? 0 : 162

@@ -1,0 +1,57 @@
+import { expect, test } from 'vitest'
+import type { BoardRow } from '../views'
+import { carPressurePa, gaugeSeat } from './car-pressure'
+import { boardAlarm, neededMs } from './needed'
+
+const T0 = Date.parse('2026-03-02T10:00:00.000Z')
+const at = (m: number) => new Date(T0 + m * 60_000).toISOString()
+const row = (more: object = {}, summary: object = {}): BoardRow =>
+  ({
+    id: '',
+    simulated: false,
+    vacuumPa: 500,
+    vacuumAt: at(10),
+    byHand: false,
+    found: null,
+    clock: [{ wallMs: 0, jobMs: 0, factor: 1 }],
+    summary: { step: 'pull', comeBackAt: at(60), targetPa: 66, signed: false, gauge: 'far', ...summary },
+    ...more,
+  }) as BoardRow
+const now = (m: number) => T0 + m * 60_000
+
+test('a car that reached its target calls, and hands are needed now', () => {
+  expect(boardAlarm(row(), now(10))).toBeNull()
+  expect(boardAlarm(row({ vacuumPa: 60 }), now(10))).toBe('target')
+  expect(neededMs(row({ vacuumPa: 60 }), now(10))).toBe(-1)
+  expect(neededMs(row(), now(10))).toBe(T0 + 3600_000)
+})
+
+test('a gauge at the pump, or a needle, is not taken at its word', () => {
+  for (const gauge of ['pump', 'needle']) {
+    expect(boardAlarm(row({ vacuumPa: 60 }, { gauge }), now(10))).toBeNull()
+    expect(neededMs(row({ vacuumPa: 60 }, { gauge }), now(10))).toBe(T0 + 3600_000)
+  }
+  expect(carPressurePa('pump', 60, 240)).toBe(240)
+  expect(carPressurePa('far', 60, 240)).toBe(60)
+  expect(gaugeSeat({ gauge: 'needle', gaugeAt: 'pump' })).toBe('needle')
+  expect(gaugeSeat({ gauge: 'electronic' })).toBe('far')
+})
+
+test('a hold that the watching server found decided calls before its time', () => {
+  const holding = { step: 'hold' }
+  expect(boardAlarm(row({}, holding), now(10))).toBeNull()
+  expect(boardAlarm(row({ found: 'leak' }, holding), now(10))).toBe('decided')
+  expect(neededMs(row({ found: 'leak' }, holding), now(10))).toBe(-1)
+})
+
+test('a gauge that is read by hand is never silent; an instrument is', () => {
+  expect(boardAlarm(row(), now(13))).toBe('silent')
+  expect(boardAlarm(row({ byHand: true }), now(13))).toBeNull()
+  expect(boardAlarm(row({ vacuumAt: at(61) }), now(61))).toBe('time')
+  expect(boardAlarm(row({ clock: [{ wallMs: 0, jobMs: 0, factor: 60 }] }), now(0) / 60)).toBeNull()
+})
+
+test('a signed car calls for nothing and is needed by nobody', () => {
+  expect(boardAlarm(row({ vacuumPa: 60 }, { signed: true }), now(10))).toBeNull()
+  expect(neededMs(row({}, { signed: true }), now(10))).toBe(Number.POSITIVE_INFINITY)
+})
