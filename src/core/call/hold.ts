@@ -82,6 +82,7 @@ function shorten(judged: HoldResult | undefined): Ask {
 
 function sureOf(judged: HoldResult | undefined): string {
   if (!judged || judged.verdict === 'undecided') return 'undecided, as expected'
+  if (judged.verdict === 'invalid') return 'not to be judged so far'
   const leak = judged.probability.leak
   return `${judged.verdict}, ${chanceWords(leak >= 0.5 ? leak : 1 - leak)}`
 }

@@ -18,6 +18,7 @@ const Band = (value: z.ZodNumber) => z.tuple([value, value]).refine(([low, high]
 /** Refrigerants a label may name; the first two can be charged here, the others are recognised and refused with a reason. */
 export const LABEL_REFRIGERANTS = [...REFRIGERANTS, 'R-12', 'R-744'] as const
 export const OPENED = ['nothing', 'cap-or-core', 'component', 'overnight', 'days'] as const
+export const PURPOSES = ['work', 'training', 'demonstration'] as const
 export const RENEWED = ['core-small', 'core-large', 'caps', 'drier', 'seals', 'compressor', 'condenser', 'evaporator', 'hose'] as const
 export const LEAVE_ITEMS = ['container-shut', 'low-coupler-off', 'engine-off', 'high-coupler-off', 'caps-on', 'pump-capped', 'label-filled'] as const
 
@@ -92,6 +93,8 @@ export const JobOpened = z.strictObject({
   procedure: Procedure,
   rig: Rig,
   simulated: z.boolean(),
+  /** what the job is for; work when left out. Training and demonstration reach no ledger, no pump's hours and no hand's learned lead */
+  purpose: z.enum(PURPOSES).optional(),
   /** set where it was entered later than it happened: a pull nobody wrote down, a night's log that is imported */
   datedBack: z.literal(true).optional(),
 })

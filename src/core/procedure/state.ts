@@ -58,6 +58,9 @@ export type JobState = {
   benchRunning: boolean
 }
 
+/** Whether what is done here counts beyond the job itself: in the ledger, a pump's hours, what is learned of a hand. */
+export const countsAsWork = ({ opened }: JobState): boolean => (opened.purpose ?? 'work') === 'work'
+
 /** The pull and the hold that count now; undefined before the first. */
 export const currentPull = (state: JobState): Pull | undefined => state.pulls[state.pulls.length - 1]
 export const currentHold = (state: JobState): Hold | undefined => state.holds[state.holds.length - 1]

@@ -3,7 +3,8 @@ import { beforeEach, expect, test } from 'vitest'
 import { database, transaction } from '../db/pool'
 import { selectShelf, upsertEquipment } from '../equipment/shelf'
 import { appendEvents } from '../jobs/append-events'
-import { draft, type Fixture, freshShop, jobWithGauge } from '../tests/shop-fixture'
+import { openJob } from '../jobs/open-job'
+import { draft, type Fixture, freshShop, jobWithGauge, OPENING } from '../tests/shop-fixture'
 import { bookByHand, bookOpening, selectBalances, selectLedger } from './ledger'
 
 let shop: Fixture
@@ -189,4 +190,13 @@ test('only a container of the shelf that holds the same is booked on', async () 
   const containers = [{ id: 'can-1', kind: 'can', grossG: 474, netG: 340, stockId: pump.id }]
   const plan = draft('charge-planned', { targetG: 300, purgeEachG: 3, containers, stops: [], bandG: [290, 310] })
   await expect(transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [plan]))).rejects.toMatchObject({ code: 'conflict', faults: [{ path: 'containers[0].stockId' }] })
+})
+
+test('what is done for training or demonstration reaches no ledger', async () => {
+  for (const purpose of ['training', 'demonstration', 'work'] as const) {
+    const jobId = randomUUID()
+    await transaction(database(), (tx) => openJob(tx, shop.lead, { id: jobId, eventId: randomUUID(), payload: { ...OPENING, purpose } }))
+    await transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [draft('recovered', { grams: purpose === 'work' ? 70 : 90 })]))
+  }
+  expect((await ledger()).map((e) => e.grams)).toEqual([70])
 })

@@ -4,7 +4,7 @@ import { heelG, tareOf } from '@/core/charge/plan'
 import type { EquipmentOf } from '@/core/equipment/equipment'
 import { withinTablesC } from '@/core/fluids/refrigerant'
 import type { JobEvent } from '@/core/procedure/events'
-import { type JobState, lostG } from '@/core/procedure/state'
+import { countsAsWork, type JobState, lostG } from '@/core/procedure/state'
 import { canonicalJson } from '@/core/record/canonical'
 import type { Account } from '../accounts/accounts'
 import type { Author } from '../accounts/author'
@@ -87,6 +87,7 @@ async function refuseOtherContainer(tx: Queryable, equipmentId: string, refriger
  * A container on the shelf weighs from then on what the scale showed. Where the book has less than was weighed out, a correction says so by name.
  */
 export async function bookEvent(tx: Transaction, author: Author, jobId: string, event: JobEvent, state: JobState): Promise<void> {
+  if (!countsAsWork(state)) return
   const { refrigerant } = state.opened.label
   const ambientC = withinTablesC(state.opened.place.ambientC)
   const base = { happenedAt: event.happenedAt, refrigerant, jobId, eventId: event.id, why: '' }

@@ -21,7 +21,7 @@ export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]
   const { rows, line } = useBoardLive(first)
   const now = useWallNow(serverNowMs)
   const [finding, setFinding] = useState(false)
-  const sorted = [...rows].sort((a, b) => neededMs(a, now) - neededMs(b, now) || a.summary.name.localeCompare(b.summary.name))
+  const sorted = [...rows].sort((a, b) => neededMs(a, now) - neededMs(b, now) || calling(b, now) - calling(a, now) || a.summary.name.localeCompare(b.summary.name))
   const axis: Axis = { fromMs: Math.floor((now - 3.5 * HOUR) / HOUR) * HOUR, toMs: now + 2 * HOUR, nowMs: now }
   useHotkeys({ '/': () => setFinding(true) })
   return (

@@ -27,9 +27,9 @@ export function AlarmBar({ alarms, deeds }: { alarms: readonly Alarm[]; deeds: D
   useHotkeys(first ? { z: () => answer('seen'), x: () => answer('snoozed') } : {})
   if (!first) return null
   return (
-    <div role="alert" className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b-2 border-ink bg-sheet px-5 py-2 max-sm:px-4">
+    <div role="alert" className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b-2 border-ink bg-sheet px-5 py-2 max-sm:flex-nowrap max-sm:gap-x-2 max-sm:px-4 max-sm:py-1">
       <Triangle />
-      <p className="min-w-0 flex-1 text-[20px] font-semibold leading-tight max-sm:min-w-[240px] max-sm:text-[18px]">
+      <p className="min-w-0 flex-1 text-[20px] font-semibold leading-tight max-sm:text-[16px]">
         {first.sentence}
         {alarms.length > 1 && <span className="ml-3 text-[16px] font-medium text-ink-2">and {alarms.length - 1} more</span>}
       </p>
@@ -37,9 +37,10 @@ export function AlarmBar({ alarms, deeds }: { alarms: readonly Alarm[]; deeds: D
         Seen <span className="key max-sm:hidden">Z</span>
       </button>
       <button type="button" className="plain-button text-[16px]" disabled={deeds.busy} onClick={() => answer('snoozed')}>
-        In {SNOOZE_MIN} min <span className="key max-sm:hidden">X</span>
+        <span className="max-sm:sr-only">In </span>
+        {SNOOZE_MIN} min <span className="key max-sm:hidden">X</span>
       </button>
-      <button type="button" className="plain-button text-[16px]" aria-pressed={sound} onClick={() => setSound(!sound)}>
+      <button type="button" className="plain-button text-[16px] max-sm:sr-only" aria-pressed={sound} onClick={() => setSound(!sound)}>
         {sound ? 'Sound on' : 'Sound off'}
       </button>
     </div>

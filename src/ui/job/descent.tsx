@@ -32,7 +32,7 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
   const endMs = Math.max(dueMs, live.nowMs) + (Math.max(dueMs, live.nowMs) - startMs) * 0.08
   const left = narrow ? 0 : 166
   const strip = 28
-  const height = narrow ? 330 : 410
+  const height = narrow ? 270 : 410
   const plotLeft = left + strip
   const shown = useTimeWindow(startMs, endMs, width - plotLeft)
   const x = linear(shown.from, shown.to, plotLeft, width)

@@ -97,7 +97,7 @@ function layoutOf(width: number, narrow: boolean) {
   const wedge = narrow ? 34 : 84
   const plotLeft = smallWidth + wedge
   const words = narrow ? 96 : 152
-  return { smallWidth, plotLeft, endX: width - words, top: narrow ? 150 : 132, bottom: narrow ? 330 : 400 }
+  return { smallWidth, plotLeft, endX: width - words, top: narrow ? 104 : 132, bottom: narrow ? 262 : 400 }
 }
 
 function rangeOf(points: readonly CurvePoint[], futures: readonly Future[], targetPa: number) {

@@ -1,6 +1,7 @@
 'use client'
 
 import { restFinding } from '@/core/call/before'
+import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
 import type { Live } from '@/core/call/types'
 import { usualChoices } from '@/core/charge/plan-for-job'
 import type { RuleSaid } from '@/core/hold/schools'
@@ -72,7 +73,7 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
 
 function StepInstrument({ state, live, job, clock, deeds, planned, leave }: StepProps) {
   const { form } = useForms()
-  if (state.signed) return <Closed state={state} />
+  if (state.signed) return <Closed state={state} jobId={leave.jobId} />
   switch (state.step) {
     case 'take-in':
     case 'zero':
@@ -185,21 +186,43 @@ function Label({ state }: { state: JobState }) {
     ...(history.lastChargeG !== null && history.daysSinceCharge !== null ? [['Last charge', `${history.lastChargeG} g, ${history.daysSinceCharge} days ago`]] : []),
   ] as [string, string][]
   return (
-    <dl className="mt-5 grid max-w-[820px] grid-cols-[110px_1fr] gap-y-1 border-t border-rule pt-3 text-[16px]">
+    <dl className="mt-6 grid max-w-[896px] grid-cols-2 gap-x-8 gap-y-4 border-t-2 border-ink pt-4 max-sm:grid-cols-1">
       {facts.map(([name, value]) => (
-        <div key={name} className="contents">
-          <dt className="text-ink-2">{name}</dt>
-          <dd>{value}</dd>
+        <div key={name}>
+          <dt className="text-[16px] text-ink-2">{name}</dt>
+          <dd className="text-[21px] font-medium leading-snug">{value}</dd>
         </div>
       ))}
     </dl>
   )
 }
 
-function Closed({ state }: { state: JobState }) {
+/** A car that was handed over: what went in, what its hold proved, who vouches, and the way to its record. */
+function Closed({ state, jobId }: { state: JobState; jobId: string }) {
+  const hold = currentHold(state)
+  const proved = hold?.ended?.provesGramsPerYear
   return (
     <Section title="Handed over">
-      <p className="text-[19px]">Everything of this job is in its record, with the readings and the signature.</p>
+      <div className="flex flex-wrap items-end gap-x-14 gap-y-4">
+        <p>
+          <span className="figure text-[104px] font-semibold max-sm:text-[72px]">{Math.round(chargedG(state))}</span>
+          <span className="ml-2 text-[30px]">g</span>
+          <span className="block text-[17px] font-semibold">charged, the label asks for {state.opened.label.typed}</span>
+        </p>
+        <p className="max-w-[420px]">
+          <span className="block text-[40px] font-semibold leading-tight">{hold?.ended ? FOUND_SENTENCES[hold.ended.verdict] : 'No hold.'}</span>
+          <span className="block text-[17px] font-semibold">
+            {hold?.skipped ? `The hold was skipped: ${hold.skipped.why}` : proved ? `a leak of ${gramsWords(proved)} g a year would have shown` : 'nothing was proved'}
+          </span>
+        </p>
+      </div>
+      <p className="mt-5 text-[21px]">
+        Signed by <b className="font-semibold">{state.signed?.by}</b>, certificate {state.signed?.certificate}.{' '}
+        <a href={`/job/${jobId}/record`} className="font-semibold underline">
+          Its record
+        </a>{' '}
+        holds every entry, the readings and the signature.
+      </p>
       <Label state={state} />
     </Section>
   )

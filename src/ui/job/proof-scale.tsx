@@ -17,6 +17,11 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
   const lost = lossOf(state)?.gramsPerYear || undefined
   const left = width < 560 ? 4 : 150
   const x = (grams: number) => linear(0, 5, left, width - 4)(Math.min(5, Math.max(0, Math.log10(Math.max(1, grams)))))
+  // a label stands before its bar, or in it where there is no room or the tick of what was lost would strike it
+  const before = (grams: number, label: string) => {
+    const from = x(grams) - 12 - 8.5 * label.length
+    return from > left + 4 && (lost === undefined || x(lost) < from - 4 || x(lost) > x(grams))
+  }
   const bar = (grams: number, y: number, label: string, solid: boolean) => (
     <g>
       <rect
@@ -31,14 +36,14 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
       <text
         x={Math.max(left + 4, x(grams) - 8)}
         y={y + 13}
-        textAnchor={x(grams) > left + 190 ? 'end' : 'start'}
+        textAnchor={before(grams, label) ? 'end' : 'start'}
         fontSize="15"
         fontWeight="600"
-        stroke={x(grams) > left + 190 ? 'var(--ground)' : 'none'}
+        stroke={before(grams, label) ? 'var(--ground)' : 'none'}
         strokeWidth="5"
         paintOrder="stroke"
-        fill={x(grams) > left + 190 || !solid ? 'var(--ink)' : 'var(--ground)'}
-        dx={x(grams) > left + 190 ? 0 : 14}
+        fill={before(grams, label) || !solid ? 'var(--ink)' : 'var(--ground)'}
+        dx={before(grams, label) ? 0 : 16}
       >
         {label}
       </text>

@@ -20,7 +20,7 @@ export function Trail({ job, clock, open, onOpenChange }: { job: LiveJob; clock:
       <div className="flex items-center justify-between">
         <h2 className="font-semibold">Trail</h2>
         <button type="button" className="flex min-h-9 items-center gap-2 text-ink-2" onClick={() => onOpenChange(true)}>
-          {lines.length} entries <span className="key">A</span> all
+          {lines.length} {lines.length === 1 ? 'entry' : 'entries'} <span className="key">A</span> all
         </button>
       </div>
       <ol className="columns-2 gap-8 max-sm:columns-1">

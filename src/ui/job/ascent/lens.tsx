@@ -31,22 +31,22 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
     <g>
       <defs>
         <clipPath id="charge-lens">
-          <rect x={left} y={TOP} width={right - left} height={HEIGHT - TOP} />
+          <rect x={left} y={TOP} width={Math.max(0, right - left)} height={HEIGHT - TOP} />
         </clipPath>
         <pattern id="allowed" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="9" height="9" fill="var(--deep)" />
           <line x1="0" x2="0" y1="0" y2="9" stroke="var(--ground)" strokeWidth="2.4" opacity="0.55" />
         </pattern>
       </defs>
-      <rect x={left} y={TOP} width={right - left} height={HEIGHT - TOP} fill="var(--air)" />
+      <rect x={left} y={TOP} width={Math.max(0, right - left)} height={HEIGHT - TOP} fill="var(--air)" />
       <g clipPath="url(#charge-lens)">
-        <rect x={left} y={y(target + allows)} width={right - left} height={y(target - allows) - y(target + allows)} fill="url(#allowed)" stroke="var(--rule-2)" />
+        <rect x={left} y={y(target + allows)} width={Math.max(0, right - left)} height={y(target - allows) - y(target + allows)} fill="url(#allowed)" stroke="var(--rule-2)" />
         <line x1={left} x2={right} y1={y(target)} y2={y(target)} stroke="var(--ink)" strokeWidth="2.5" />
         <AllowedWords y={y} lens={lens} left={left} right={right} target={target} allows={allows} narrow={narrow} />
         {!ahead.last && (
           <>
             <line x1={left} x2={right} y1={y(goalG)} y2={y(goalG)} stroke="var(--ink)" strokeWidth="1.5" strokeDasharray="2 5" />
-            <text x={left + 12} y={y(goalG) - 7} fontSize="15.5" fontWeight="600" fill="var(--ink)">
+            <text x={right - 8} y={y(goalG) + 24} textAnchor="end" fontSize="15.5" fontWeight="600" fill="var(--ink)" stroke="var(--air)" strokeWidth="5" paintOrder="stroke">
               {grams(goalG)}, this one’s share
             </text>
           </>
@@ -82,7 +82,16 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
       {closeMs && <path d={`M${x(closeMs)} ${y(goalG) - 8}l8 8l-8 8l-8-8Z`} fill="var(--ink)" />}
       <circle className="glide" cx={x(nowMs)} cy={y(nowG)} r="8.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="4" />
       {!narrow && (
-        <text x={x(nowMs) + 15} y={Math.min(HEIGHT - 8, y(nowG) + 6)} fontSize="16.5" fontWeight="600" fill="var(--ink)">
+        <text
+          x={x(nowMs) + 15}
+          y={y(nowG) + 28 > HEIGHT - 8 ? y(nowG) - 16 : y(nowG) + 28}
+          fontSize="16.5"
+          fontWeight="600"
+          fill="var(--ink)"
+          stroke="var(--air)"
+          strokeWidth="5"
+          paintOrder="stroke"
+        >
           {grams(nowG)} g in the car
         </text>
       )}
