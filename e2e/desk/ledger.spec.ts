@@ -7,7 +7,7 @@ test('a purchase and a correction are booked by hand, with their reasons, and th
   const form = page.getByRole('form', { name: 'Book by hand' })
   await form.getByLabel('Its name').fill(name)
   await form.getByRole('button', { name: 'Book it' }).click()
-  await expect(form.getByText(/✕/)).toBeVisible()
+  await expect(form.locator('[aria-invalid=true]')).toBeVisible()
   await form.getByLabel('Weight').fill('5.7 kg')
   await form.getByRole('button', { name: 'Book it' }).click()
   await expect(form.getByRole('status')).toHaveText('Booked.')

@@ -72,7 +72,7 @@ test('the lead puts a hose on the shelf; what cannot be is refused beside its fi
   await page.getByLabel('Name on it').fill('Hose 21')
   await page.getByLabel(/^Bore, mm/).fill('0')
   await page.getByRole('button', { name: 'Put the hose on the shelf' }).click()
-  await expect(page.getByText(/✕ Too small/)).toBeVisible()
+  await expect(page.getByText(/Too small/)).toBeVisible()
   await page.getByLabel(/^Bore, mm/).fill('12.7')
   await page.getByRole('button', { name: 'Put the hose on the shelf' }).click()
   await expect(page.getByRole('link', { name: /^Hose 21/ })).toContainText('12.7 mm bore')

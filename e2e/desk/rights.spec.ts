@@ -65,7 +65,7 @@ test('the lead edits a procedure and adds somebody, who can sign in; a closed ac
   await form.getByLabel('Signs in as').fill(name)
   await form.getByLabel('First password').fill('short')
   await form.getByRole('button', { name: 'Save' }).click()
-  await expect(form.getByText(/✕ at least 10 characters/)).toBeVisible()
+  await expect(form.getByText(/at least 10 characters/)).toBeVisible()
   await form.getByLabel('First password').fill('long enough 7')
   await form.getByRole('button', { name: 'Save' }).click()
   const row = page.getByRole('listitem').filter({ hasText: name })

@@ -1,10 +1,25 @@
+import { TZDate } from '@date-fns/tz'
+import { format } from 'date-fns'
 import { PA_PER_MICRON, PA_PER_PSI } from '@/core/units/constants'
+
+/** A formatter costs a hundred times what using it does: one for each zone. */
+const CLOCKS = new Map<string, (ms: number) => string>()
 
 /** Clock time such as 14:20 in the shop's own time zone. */
 export function clockIn(timeZone: string): (ms: number) => string {
-  const format = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone })
-  return (ms) => format.format(ms)
+  const known = CLOCKS.get(timeZone)
+  if (known) return known
+  const made = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone })
+  const clock = (ms: number) => made.format(ms)
+  CLOCKS.set(timeZone, clock)
+  return clock
 }
+
+/** The day of a moment in a time zone, such as 2026-11-25. */
+export const dayIn =
+  (timeZone: string) =>
+  (ms: number): string =>
+    format(new TZDate(ms, timeZone), 'yyyy-MM-dd')
 
 /** Micron with thousands marked, from Pa. */
 export const micronText = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')
@@ -33,6 +48,6 @@ export function chargedDay(state: { containers: readonly { endedAt?: string }[];
 
 /** The date of a job-time moment, such as 25 Nov 2026, 14:20. */
 export function dateTimeIn(timeZone: string): (iso: string) => string {
-  const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone })
-  return (iso) => format.format(new Date(iso))
+  const made = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone })
+  return (iso) => made.format(new Date(iso))
 }

@@ -31,6 +31,9 @@ function held(kind: 'barrier-new' | 'rubber-old', lengthM: number, volumeL: numb
   })
 }
 
+/** A shop on Greenwich time. */
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+
 test('a pump that has settled near its plate is healthy, far above it needs oil, and still falling it says so', () => {
   expect(judgeBlankOff(micron(400, 60, 26, 25, 25), PLATE)).toMatchObject({ verdict: 'healthy', ultimateMicron: 25 })
   expect(judgeBlankOff(micron(900, 300, 131, 128, 127), PLATE)).toMatchObject({ verdict: 'needs-oil' })
@@ -84,14 +87,14 @@ test('a part that is gone, retired or in two places is named', () => {
 
 test('oil is due by hours or after a wet job, seals and calibration by the year', () => {
   const now = Date.parse('2026-11-25T12:00:00Z')
-  const oil = (hours: number, wetJobs: number) => duesOf(pump([], { hours, wetJobs, jobs: 3 }), now)[0]?.state
+  const oil = (hours: number, wetJobs: number) => duesOf(pump([], { hours, wetJobs, jobs: 3 }), now, dayOf)[0]?.state
   expect([oil(2, 0), oil(8.5, 0), oil(10, 0), oil(1, 1)]).toEqual(['fine', 'soon', 'due', 'due'])
-  const seals = (on: string, deeds: EquipmentDeed[] = []) => duesOf(hose(2, deeds, { sealsRenewedOn: on }), now)[0]
+  const seals = (on: string, deeds: EquipmentDeed[] = []) => duesOf(hose(2, deeds, { sealsRenewedOn: on }), now, dayOf)[0]
   expect(seals('2026-01-01')).toMatchObject({ state: 'soon', on: '2027-01-01' })
   expect(seals('2025-11-20')?.state).toBe('due')
   expect(seals('2025-01-01', [deed(40, 'seals-renewed', '2026-11-01T00:00:00Z')])?.state).toBe('fine')
   const shelf = [pump([], { hours: 11, wetJobs: 0, jobs: 4 }), hose(2), hose(3), gauge, scale]
-  expect(duesOfRig(assembleRig('Cart', PARTS, shelf), shelf, now).map((d) => d.words.split(':')[0])).toEqual(['Pump', 'Hose 2', 'Hose 3'])
+  expect(duesOfRig(assembleRig('Cart', PARTS, shelf), shelf, now, dayOf).map((d) => d.words.split(':')[0])).toEqual(['Pump', 'Hose 2', 'Hose 3'])
 })
 
 test('a container lighter than when it is empty, a hose without bore and a day that is none are refused by their path', () => {

@@ -11,16 +11,19 @@ const CALIBRATION_DAYS = 365
 const SOON = 0.8
 const DAY_MS = 86_400_000
 
+/** The day of a moment (ms) where the shop is, such as `2026-11-25`: in the evening it is not UTC's. */
+export type DayOf = (ms: number) => string
+
 /** What a piece of equipment is due for. @param now - ms */
-export function duesOf(item: Shelved, now: number): Due[] {
+export function duesOf(item: Shelved, now: number, dayOf: DayOf): Due[] {
   switch (item.kind) {
     case 'pump':
       return [oilDue(item)]
     case 'hose':
-      return [byDate('seals', latest(item, 'seals-renewed', item.spec.sealsRenewedOn), SEALS_DAYS, now)]
+      return [byDate('seals', latest(item, 'seals-renewed', item.spec.sealsRenewedOn, dayOf), SEALS_DAYS, dayOf(now))]
     case 'gauge':
     case 'scale':
-      return [byDate('calibration', latest(item, 'calibrated', item.spec.calibratedOn), CALIBRATION_DAYS, now)]
+      return [byDate('calibration', latest(item, 'calibrated', item.spec.calibratedOn, dayOf), CALIBRATION_DAYS, dayOf(now))]
     case 'container':
       return []
     default: {
@@ -31,13 +34,13 @@ export function duesOf(item: Shelved, now: number): Due[] {
 }
 
 /** What the parts of a rig are due for, or soon will be, with the part's name first. */
-export function duesOfRig(rig: { equipment?: Rig['equipment'] }, shelf: readonly Shelved[], now: number): Due[] {
+export function duesOfRig(rig: { equipment?: Rig['equipment'] }, shelf: readonly Shelved[], now: number, dayOf: DayOf): Due[] {
   const { equipment } = rig
   if (!equipment) return []
   const ids = [equipment.pump, ...equipment.hoses, equipment.gauge, equipment.scale]
   return ids.flatMap((id) => {
     const item = shelf.find((s) => s.id === id)
-    return item ? duesOf(item, now).flatMap((d) => (d.state === 'fine' && d.what !== 'oil' ? [] : [{ ...d, words: `${item.name}: ${d.words}` }])) : []
+    return item ? duesOf(item, now, dayOf).flatMap((d) => (d.state === 'fine' && d.what !== 'oil' ? [] : [{ ...d, words: `${item.name}: ${d.words}` }])) : []
   })
 }
 
@@ -49,14 +52,14 @@ function oilDue(item: Shelved): Due {
   return { what: 'oil', state: hours >= SOON * OIL_HOURS ? 'soon' : 'fine', words: `${run}, due at ${OIL_HOURS} h or after a wet job` }
 }
 
-const latest = (item: Shelved, kind: string, first: string): string => {
-  const done = item.deeds.filter((d) => d.kind === kind).map((d) => d.happenedAt.slice(0, 10))
+const latest = (item: Shelved, kind: string, first: string, dayOf: DayOf): string => {
+  const done = item.deeds.filter((d) => d.kind === kind).map((d) => dayOf(Date.parse(d.happenedAt)))
   return [first, ...done].sort().at(-1) as string
 }
 
-function byDate(what: 'seals' | 'calibration', last: string, days: number, now: number): Due {
+function byDate(what: 'seals' | 'calibration', last: string, days: number, today: string): Due {
   const on = new Date(Date.parse(last) + days * DAY_MS).toISOString().slice(0, 10)
-  const used = (now - Date.parse(last)) / (days * DAY_MS)
+  const used = (Date.parse(today) - Date.parse(last)) / (days * DAY_MS)
   const name = what === 'seals' ? 'seals' : 'calibration'
   if (used >= 1) return { what, state: 'due', words: `${name} due since ${on}`, on }
   return { what, state: used >= SOON ? 'soon' : 'fine', words: `${name} due ${on}`, on }

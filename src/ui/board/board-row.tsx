@@ -6,6 +6,7 @@ import { strataOf } from '@/core/pull/strata'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import type { BoardRow } from '@/core/views'
 import { DepthStrip } from '../chart/depth-strip'
+import { Sign } from '../form/sign'
 import { clockIn, micronText } from '../format'
 import { type Axis, share } from './time-axis'
 
@@ -36,7 +37,8 @@ export function BoardLine({ row, axis, timeZone, needed }: { row: BoardRow; axis
             <b className="block truncate text-[16px] font-semibold leading-tight">{summary.signed ? 'Signed' : stepLabel(summary.step)}</b>
             {alarm ? (
               <b className="block truncate text-[15px] font-semibold" suppressHydrationWarning>
-                △ {ALARM_WORDS[alarm]}
+                <Sign kind="caution" />
+                {ALARM_WORDS[alarm]}
               </b>
             ) : (
               <span className="block truncate text-[15px]">{shown !== null && summary.comeBackAt ? `${micronText(shown)} micron` : summary.line}</span>

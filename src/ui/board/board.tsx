@@ -10,6 +10,7 @@ import { LineBar } from '../frame/line-bar'
 import { useBoardLive } from '../hooks/use-board-live'
 import { useHotkeys } from '../hooks/use-hotkeys'
 import { useWallNow } from '../hooks/use-now'
+import { ZoneProvider } from '../zone'
 import { BoardLine } from './board-row'
 import { FindCar } from './find-car'
 import { type Axis, TimeAxis } from './time-axis'
@@ -25,25 +26,27 @@ export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]
   const axis: Axis = { fromMs: Math.floor((now - 3.5 * HOUR) / HOUR) * HOUR, toMs: now + 2 * HOUR, nowMs: now }
   useHotkeys({ '/': () => setFinding(true) })
   return (
-    <main>
-      <LineBar line={line} clock={clockIn(timeZone)} />
-      <NextMoment rows={sorted} now={now} timeZone={timeZone} />
-      <section aria-label="Cars" className="px-5 max-sm:px-4">
-        <div className="grid grid-cols-[368px_1fr] max-lg:grid-cols-1">
-          <button type="button" className="flex items-center gap-2 self-end pb-1 text-[16px] text-ink-2" onClick={() => setFinding(true)}>
-            <span className="key">/</span> find a car
-          </button>
-          <TimeAxis axis={axis} clock={clockIn(timeZone)} />
-        </div>
-        <ul className="border-t-2 border-ink">
-          {sorted.map((row) => (
-            <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row, now)} />
-          ))}
-        </ul>
-        {sorted.length === 0 && <p className="py-8 text-[20px]">No car today. Take one in: New car.</p>}
-      </section>
-      <FindCar open={finding} onOpenChange={setFinding} rows={sorted} />
-    </main>
+    <ZoneProvider timeZone={timeZone}>
+      <main>
+        <LineBar line={line} clock={clockIn(timeZone)} />
+        <NextMoment rows={sorted} now={now} timeZone={timeZone} />
+        <section aria-label="Cars" className="px-5 max-sm:px-4">
+          <div className="grid grid-cols-[368px_1fr] max-lg:grid-cols-1">
+            <button type="button" className="flex items-center gap-2 self-end pb-1 text-[16px] text-ink-2" onClick={() => setFinding(true)}>
+              <span className="key">/</span> find a car
+            </button>
+            <TimeAxis axis={axis} clock={clockIn(timeZone)} />
+          </div>
+          <ul className="border-t-2 border-ink">
+            {sorted.map((row) => (
+              <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row, now)} />
+            ))}
+          </ul>
+          {sorted.length === 0 && <p className="py-8 text-[20px]">No car today. Take one in: New car.</p>}
+        </section>
+        <FindCar open={finding} onOpenChange={setFinding} rows={sorted} />
+      </main>
+    </ZoneProvider>
   )
 }
 

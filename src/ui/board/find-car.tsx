@@ -1,30 +1,36 @@
 'use client'
 
-import { useState } from 'react'
+import { Command } from 'cmdk'
+import { useRouter } from 'next/navigation'
 import { stepLabel } from '@/core/procedure/summary'
 import type { BoardRow } from '@/core/views'
 import { Popup } from '../frame/popup'
 
-/** Finds a car by its name or model as one types. */
+/** Finds a car by its name or model as one types; arrows choose, Enter opens it. */
 export function FindCar({ open, onOpenChange, rows }: { open: boolean; onOpenChange: (open: boolean) => void; rows: BoardRow[] }) {
-  const [text, setText] = useState('')
-  const found = rows.filter((r) => `${r.summary.name} ${r.summary.model}`.toLowerCase().includes(text.trim().toLowerCase())).slice(0, 8)
+  const router = useRouter()
   return (
     <Popup open={open} onOpenChange={onOpenChange} title="Find a car" width="middle" closes={false}>
-      <input aria-label="Name or model" className="field mt-2" value={text} onChange={(e) => setText(e.target.value)} />
-      <ul className="mt-2">
-        {found.map((row) => (
-          <li key={row.id}>
-            <a href={`/job/${row.id}`} className="flex min-h-11 items-center justify-between px-2 text-[18px] hover:bg-deep focus:bg-deep">
+      <Command label="Name or model" loop>
+        <Command.Input className="field mt-2 w-full" autoFocus />
+        <Command.List className="mt-2 max-h-[420px] overflow-y-auto">
+          <Command.Empty className="p-2 text-[17px]">No car of today by that name.</Command.Empty>
+          {rows.map((row) => (
+            <Command.Item
+              key={row.id}
+              value={row.id}
+              keywords={[row.summary.name, row.summary.model]}
+              onSelect={() => router.push(`/job/${row.id}`)}
+              className="flex min-h-11 cursor-pointer items-center justify-between px-2 text-[18px] data-[selected=true]:bg-deep"
+            >
               <span>
                 <b className="font-semibold">{row.summary.name}</b> {row.summary.model}
               </span>
               <span className="text-ink-2">{stepLabel(row.summary.step)}</span>
-            </a>
-          </li>
-        ))}
-      </ul>
-      {found.length === 0 && <p className="p-2 text-[17px]">No car of today by that name.</p>}
+            </Command.Item>
+          ))}
+        </Command.List>
+      </Command>
     </Popup>
   )
 }

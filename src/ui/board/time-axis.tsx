@@ -1,3 +1,5 @@
+import { timeTicks } from '../chart/scales'
+import { useZone } from '../zone'
 /** A span of wall time, ms, with the present in it. */
 export type Axis = { fromMs: number; toMs: number; nowMs: number }
 
@@ -8,8 +10,7 @@ const HOUR = 3600_000
 
 /** Hours of the day and the present, above the rows. */
 export function TimeAxis({ axis, clock }: { axis: Axis; clock: (ms: number) => string }) {
-  const hours: number[] = []
-  for (let t = Math.ceil(axis.fromMs / HOUR) * HOUR; t < axis.toMs; t += HOUR) hours.push(t)
+  const hours = timeTicks(axis.fromMs, axis.toMs, (axis.toMs - axis.fromMs) / HOUR, useZone())
   const now = share(axis, axis.nowMs)
   return (
     <div className="relative h-7 text-[16px] text-ink-2 max-lg:hidden" aria-hidden="true" suppressHydrationWarning>

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { dayIn } from '../format'
 import { thin } from '../hooks/use-job-live'
 import { linear, niceTicks, spread, timeTicks } from './scales'
 
@@ -20,15 +21,39 @@ test('labels moved apart keep their order, their distance and their field', () =
 })
 
 test('ticks are round and within', () => {
-  expect(niceTicks(103, 520, 4)).toEqual([200, 400])
-  expect(niceTicks(0, 9, 4)).toEqual([0, 5])
+  expect(niceTicks(103, 520, 4)).toEqual([200, 300, 400, 500])
+  // in steps that are no binary fractions too: 0.3, not 0.30000000000000004
+  expect(niceTicks(0, 1, 10)).toEqual([0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1])
 })
 
 test('times on the axis are whole and few', () => {
   const from = Date.parse('2026-03-02T10:07:00Z')
-  const ticks = timeTicks(from, from + 90 * 60_000, 6)
+  const ticks = timeTicks(from, from + 90 * 60_000, 6, 'UTC')
   expect(ticks.length).toBeLessThanOrEqual(7)
   expect(ticks.every((t) => t % (15 * 60_000) === 0)).toBe(true)
+})
+
+/** What a clock on the wall there shows at a tick. */
+const wall = (timeZone: string) => (t: number) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(t)
+
+test.each(['Asia/Kolkata', 'Asia/Kathmandu', 'America/Santiago', 'Europe/Berlin', 'Australia/Lord_Howe'])('in %s they stand on the hours of its own clock', (zone) => {
+  const from = Date.parse('2026-03-02T04:20:00Z')
+  const hours = timeTicks(from, from + 6 * 3600_000, 6, zone).map(wall(zone))
+  expect(hours.length).toBeGreaterThanOrEqual(5)
+  expect(hours.every((h) => h.endsWith(':00'))).toBe(true)
+  const eights = timeTicks(from, from + 24 * 3600_000, 3, zone).map(wall(zone))
+  expect(eights.every((h) => ['00:00', '08:00', '16:00'].includes(h))).toBe(true)
+})
+
+test('on the day clocks are set they stand on whole hours before and after', () => {
+  const from = Date.parse('2026-03-28T22:00:00Z')
+  const ticks = timeTicks(from, from + 12 * 3600_000, 6, 'Europe/Berlin').map(wall('Europe/Berlin'))
+  expect(ticks).toEqual(['00:00', '04:00', '06:00', '08:00', '10:00', '12:00'])
+})
+
+test('today is the shop’s day, in the evening too', () => {
+  expect(dayIn('America/Santiago')(Date.parse('2026-11-25T01:30:00Z'))).toBe('2026-11-24')
+  expect(dayIn('Pacific/Auckland')(Date.parse('2026-11-25T12:30:00Z'))).toBe('2026-11-26')
 })
 
 test('a scale maps its ends to its ends', () => {

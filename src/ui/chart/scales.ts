@@ -1,11 +1,22 @@
+import { tzOffset } from '@date-fns/tz'
+import { ticks } from 'd3-array'
+import { scaleLinear } from 'd3-scale'
+import { line } from 'd3-shape'
 import type { CurvePoint } from '../hooks/use-job-live'
 
 /** Linear map from [a, b] to [from, to]. */
-export const linear = (a: number, b: number, from: number, to: number) => (value: number) => from + ((value - a) / (b - a || 1)) * (to - from)
+export function linear(a: number, b: number, from: number, to: number): (value: number) => number {
+  const scale = scaleLinear([a, b], [from, to])
+  return (value) => scale(value)
+}
 
 /** SVG path through points; empty for none. */
 export function pathOf(points: readonly CurvePoint[], x: (at: number) => number, y: (value: number) => number): string {
-  return points.map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.at).toFixed(1)} ${y(p.value).toFixed(1)}`).join('')
+  const drawn = line<CurvePoint>(
+    (p) => x(p.at),
+    (p) => y(p.value),
+  ).digits(1)
+  return drawn([...points]) ?? ''
 }
 
 /** Moves labels apart so that each keeps `gap` px, in order of place, within [low, high]. */
@@ -18,30 +29,29 @@ export function spread<T extends { y: number }>(labels: readonly T[], gap: numbe
     return { ...label, y }
   })
   let limit = high
-  for (let i = down.length - 1; i >= 0; i--) {
-    const label = down[i] as T
+  for (const label of down.toReversed()) {
     label.y = Math.min(label.y, limit)
     limit = label.y - gap
   }
   return down
 }
 
-/** Round values within [low, high], about `count` of them, in steps of 1, 2 or 5 times a power of ten. */
-export function niceTicks(low: number, high: number, count: number): number[] {
-  const rough = (high - low) / count
-  const power = 10 ** Math.floor(Math.log10(rough))
-  const step = ([1, 2, 5, 10].find((s) => s * power >= rough) ?? 10) * power
-  const ticks: number[] = []
-  for (let v = Math.ceil(low / step) * step; v <= high; v += step) ticks.push(v)
-  return ticks
-}
+/** Round values within [low, high], about `count` of them. */
+export const niceTicks = (low: number, high: number, count: number): number[] => ticks(low, high, count)
 
+const MINUTE_MS = 60_000
 const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240, 480, 720]
 
-/** Whole times on an axis, at most `most`, ms. */
-export function timeTicks(fromMs: number, toMs: number, most: number): number[] {
-  const step = (STEPS_MIN.find((m) => (toMs - fromMs) / (m * 60_000) <= most) ?? 1440) * 60_000
-  const ticks: number[] = []
-  for (let t = Math.ceil(fromMs / step) * step; t <= toMs; t += step) ticks.push(t)
-  return ticks
+/** Whole times of the clock on the wall there, about `most` of them, ms. @param timeZone - IANA name: zones differ by quarters of an hour, and a day may have 23 */
+export function timeTicks(fromMs: number, toMs: number, most: number, timeZone: string): number[] {
+  const stepMs = (STEPS_MIN.find((m) => (toMs - fromMs) / (m * MINUTE_MS) <= most) ?? 1440) * MINUTE_MS
+  const local = (ms: number) => ms + tzOffset(timeZone, new Date(ms)) * MINUTE_MS
+  const onward = (ms: number) => (stepMs - (((local(ms) % stepMs) + stepMs) % stepMs)) % stepMs
+  const found: number[] = []
+  for (let t = fromMs + onward(fromMs); t <= toMs; t += stepMs) {
+    // where clocks are set the next whole time is a little nearer or farther
+    t += onward(t)
+    if (t <= toMs) found.push(t)
+  }
+  return found
 }

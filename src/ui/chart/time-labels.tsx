@@ -1,3 +1,4 @@
+import { useZone } from '../zone'
 import { timeTicks } from './scales'
 
 type Mark = { at: number; text: string }
@@ -10,7 +11,8 @@ export function TimeLabels({ fromMs, toMs, x, y, clock, marks, most, left, right
     const half = width(m.text) / 2
     return { ...m, half, x: Math.min(right - half, Math.max(left + half, x(m.at))) }
   })
-  const free = timeTicks(fromMs, toMs, most).filter((t) => placed.every((m) => Math.abs(x(t) - m.x) > m.half + 26))
+  const zone = useZone()
+  const free = timeTicks(fromMs, toMs, most, zone).filter((t) => placed.every((m) => Math.abs(x(t) - m.x) > m.half + 26))
   return (
     <g fontSize="16" suppressHydrationWarning>
       <line x1={left} x2={right} y1={y} y2={y} stroke="var(--ink)" strokeWidth="1.5" />

@@ -1,6 +1,7 @@
 'use client'
 
 import { useId } from 'react'
+import { Sign } from './sign'
 
 export type FieldProps = {
   label: string
@@ -37,7 +38,8 @@ export function Field({ label, value, onChange, error, hint, warning, inputMode 
         onChange={(e) => onChange(e.target.value)}
       />
       <p id={`${id}-below`} className={`mt-1 min-h-5 text-[15px] leading-snug ${error ? 'font-medium text-leak' : warning ? 'font-medium text-caution' : 'text-ink-2'}`}>
-        {error ? `✕ ${error}` : warning ? `△ ${warning}` : below}
+        {error ? <Sign kind="fault" /> : warning && <Sign kind="caution" />}
+        {below}
       </p>
     </div>
   )

@@ -1,21 +1,25 @@
 'use client'
 
-import { useEffect, useRef } from 'react'
+import { useRef } from 'react'
+import { useHotkeys as useKeys } from 'react-hotkeys-hook'
+
+/** Where keys belong to what is typed, or to the dialog that is open. */
+const TYPING = 'input, textarea, select, [role="dialog"], [role="alertdialog"], [role="menu"]'
 
 /** Keys that act while nobody types into a field; names in lower case. */
 export function useHotkeys(keys: Record<string, () => void>): void {
   const current = useRef(keys)
   current.current = keys
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement
-      if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [role="dialog"], [role="menu"]')) return
+  useKeys(
+    '*',
+    (event) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest(TYPING)) return
       const act = current.current[event.key.toLowerCase()]
       if (!act) return
       event.preventDefault()
       act()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [])
+    },
+    // which keys there are changes with the call: they are looked up when one is pressed
+    { useKey: true },
+  )
 }

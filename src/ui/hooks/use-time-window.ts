@@ -1,6 +1,7 @@
 'use client'
 
-import { type PointerEvent, useRef, useState } from 'react'
+import { useGesture } from '@use-gesture/react'
+import { useState } from 'react'
 import { useHotkeys } from './use-hotkeys'
 
 /** What part of a chart's time is shown, and the hands that change it. */
@@ -12,12 +13,7 @@ export type TimeWindow = {
   move: (share: number) => void
   all: () => void
   /** for the element that is touched */
-  handlers: {
-    onPointerDown: (event: PointerEvent) => void
-    onPointerMove: (event: PointerEvent) => void
-    onPointerUp: (event: PointerEvent) => void
-    onPointerCancel: (event: PointerEvent) => void
-  }
+  handlers: ReturnType<ReturnType<typeof useGesture>>
 }
 
 const STEP = 1.6
@@ -30,7 +26,6 @@ const SHORTEST_MS = 60_000
  */
 export function useTimeWindow(fullFrom: number, fullTo: number, plotPx: number): TimeWindow {
   const [own, setOwn] = useState<{ from: number; to: number } | null>(null)
-  const fingers = useRef(new Map<number, number>())
   const from = own ? Math.max(fullFrom, own.from) : fullFrom
   const to = own ? Math.min(fullTo, own.to) : fullTo
   const set = (a: number, b: number) => {
@@ -50,22 +45,17 @@ export function useTimeWindow(fullFrom: number, fullTo: number, plotPx: number):
     '-': () => zoom(1 / STEP),
     ...(own && { arrowleft: () => move(-0.2), arrowright: () => move(0.2), home: () => setOwn(null) }),
   })
-  const onPointerDown = (event: PointerEvent) => {
-    fingers.current.set(event.pointerId, event.clientX)
-    if (fingers.current.size === 2) (event.currentTarget as Element).setPointerCapture(event.pointerId)
-  }
-  const onPointerMove = (event: PointerEvent) => {
-    const before = fingers.current.get(event.pointerId)
-    if (before === undefined) return
-    const others = [...fingers.current].filter(([id]) => id !== event.pointerId)
-    fingers.current.set(event.pointerId, event.clientX)
-    const other = others[0]?.[1]
-    if (other !== undefined) {
-      const [was, is] = [Math.abs(before - other), Math.abs(event.clientX - other)]
-      if (was > 10 && is > 10) zoom(is / was)
-    } else if (own) move(-(event.clientX - before) / Math.max(1, plotPx))
-  }
-  const release = (event: PointerEvent) => void fingers.current.delete(event.pointerId)
+  // a press that ends outside the chart ends there: the pointer is captured while it is down
+  const bind = useGesture({
+    onDrag: ({ delta: [dx], pinching }) => {
+      if (own && !pinching) move(-dx / Math.max(1, plotPx))
+    },
+    onPinch: ({ movement: [scale], memo, first }) => {
+      const before = first || typeof memo !== 'number' ? 1 : memo
+      if (scale > 0 && scale !== before) zoom(scale / before)
+      return scale
+    },
+  })
   return {
     from,
     to,
@@ -73,6 +63,6 @@ export function useTimeWindow(fullFrom: number, fullTo: number, plotPx: number):
     zoom,
     move,
     all: () => setOwn(null),
-    handlers: { onPointerDown, onPointerMove, onPointerUp: release, onPointerCancel: release },
+    handlers: bind(),
   }
 }

@@ -19,6 +19,7 @@ import { type LiveJob, useJobLive } from '../hooks/use-job-live'
 import { useJobNow } from '../hooks/use-now'
 import { usePlan } from '../hooks/use-plan'
 import { usePullAdvice } from '../hooks/use-pull-advice'
+import { ZoneProvider } from '../zone'
 import { AlarmBar } from './alarm-bar'
 import { AsideBar } from './aside-bar'
 import { BenchPanel } from './bench-panel'
@@ -56,32 +57,34 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
   const [trailOpen, setTrailOpen] = useState(false)
   const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove'].includes(state.step)
   return (
-    <FormsProvider stock={stock} state={state} live={live} call={call} user={user}>
-      <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} />
-      <LineBar line={line} clock={clock} />
-      <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
-      <AsideBar state={state} deeds={deeds} clock={clock} />
-      <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
-        <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
-          <Instrument
-            leave={{ jobId: view.id, shop: shop.name, day: chargedDay(state, shop.timeZone), by: user.name, certificate: user.certificate, pumpDue }}
-            state={state}
-            live={live}
-            job={job}
-            clock={clock}
-            deeds={deeds}
-            planned={planned}
-          />
-          <StepDetails state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} rules={judged?.rules} />
-          {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
-          {state.step === 'charge' && openContainer(state) && <WarmEntry state={state} deeds={deeds} />}
-          <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
-          {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}
-          {view.simulated && shop.demo && !state.signed && <BenchPanel jobId={view.id} running={state.benchRunning} factor={clockFactor(job.clock)} trouble={job.benchTrouble} />}
-        </div>
-        <CallPanel call={call} deeds={deeds} jobId={view.id} maySign={maySign} onTrail={() => setTrailOpen(true)} />
-      </main>
-    </FormsProvider>
+    <ZoneProvider timeZone={shop.timeZone}>
+      <FormsProvider stock={stock} state={state} live={live} call={call} user={user}>
+        <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} />
+        <LineBar line={line} clock={clock} />
+        <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
+        <AsideBar state={state} deeds={deeds} clock={clock} />
+        <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
+          <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
+            <Instrument
+              leave={{ jobId: view.id, shop: shop.name, day: chargedDay(state, shop.timeZone), by: user.name, certificate: user.certificate, pumpDue }}
+              state={state}
+              live={live}
+              job={job}
+              clock={clock}
+              deeds={deeds}
+              planned={planned}
+            />
+            <StepDetails state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} rules={judged?.rules} />
+            {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
+            {state.step === 'charge' && openContainer(state) && <WarmEntry state={state} deeds={deeds} />}
+            <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
+            {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}
+            {view.simulated && shop.demo && !state.signed && <BenchPanel jobId={view.id} running={state.benchRunning} factor={clockFactor(job.clock)} trouble={job.benchTrouble} />}
+          </div>
+          <CallPanel call={call} deeds={deeds} jobId={view.id} maySign={maySign} onTrail={() => setTrailOpen(true)} />
+        </main>
+      </FormsProvider>
+    </ZoneProvider>
   )
 }
 

@@ -2,6 +2,7 @@
 
 import { massHint } from '../form/entries'
 import { Choice, Field } from '../form/field'
+import { Sign } from '../form/sign'
 import type { NewCarValues } from './new-car-values'
 
 type Props = { v: NewCarValues; errors: Record<string, string>; warning: string | undefined; put: <K extends keyof NewCarValues>(key: K, value: NewCarValues[K]) => void }
@@ -57,7 +58,12 @@ export function LabelEntry({ v, errors, warning, put }: Props) {
               Another line
             </button>
           )}
-          {warning && <p className="mt-1 text-[16px] font-medium text-caution">△ {warning}</p>}
+          {warning && (
+            <p className="mt-1 text-[16px] font-medium text-caution">
+              <Sign kind="caution" />
+              {warning}
+            </p>
+          )}
         </div>
       )}
     </div>

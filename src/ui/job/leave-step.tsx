@@ -4,6 +4,7 @@ import { LEAVE_WORDS } from '@/core/call/after'
 import { LEAVE_ITEMS } from '@/core/procedure/events'
 import type { JobState } from '@/core/procedure/state'
 import { serviceLabel } from '@/core/record/service-label'
+import { Sign } from '../form/sign'
 import { LabelActions, ServiceLabelCard } from '../record/service-label'
 import type { Deeds } from './use-deeds'
 
@@ -47,11 +48,16 @@ function LeaveList({ state, deeds, pumpDue }: { state: JobState; deeds: Deeds; p
                 aria-hidden="true"
                 className={`grid size-7 shrink-0 place-items-center border-[2.5px] ${done ? 'border-ink bg-ink text-ground' : item === next ? 'border-ink' : 'border-rule-2'}`}
               >
-                {done ? '✓' : i + 1}
+                {done ? <Sign kind="done" size={26} /> : i + 1}
               </span>
               <span>
                 {LEAVE_WORDS[item].task}
-                {item === 'pump-capped' && pumpDue && <small className="block text-[16px] font-medium text-caution">△ {pumpDue}</small>}
+                {item === 'pump-capped' && pumpDue && (
+                  <small className="block text-[16px] font-medium text-caution">
+                    <Sign kind="caution" />
+                    {pumpDue}
+                  </small>
+                )}
               </span>
             </button>
           </li>

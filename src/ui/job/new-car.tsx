@@ -9,6 +9,7 @@ import { OPENED_WORDS } from '@/core/words/renewed'
 import { newEventId, send } from '../api'
 import { massHint, readCelsius } from '../form/entries'
 import { Choice, Field } from '../form/field'
+import { Sign } from '../form/sign'
 import type { ShopView } from '../frame/top-bar'
 import { DueList } from '../rig-room/due-list'
 import { LabelEntry } from './label-entry'
@@ -116,7 +117,12 @@ export function NewCar({ shop, procedures, rigs }: Props) {
               options={(['R-134a', 'R-1234yf', 'R-12', 'R-744'] as const).map((r) => ({ value: r, label: r }))}
               onChange={(x) => put('refrigerant', x)}
             />
-            {(errors.refrigerant ?? REFUSED[v.refrigerant]) && <p className="mt-1 text-[15px] font-medium text-leak">✕ {errors.refrigerant ?? REFUSED[v.refrigerant]}</p>}
+            {(errors.refrigerant ?? REFUSED[v.refrigerant]) && (
+              <p className="mt-1 text-[15px] font-medium text-leak">
+                <Sign kind="fault" />
+                {errors.refrigerant ?? REFUSED[v.refrigerant]}
+              </p>
+            )}
           </div>
           <Choice
             label="Figures from"
@@ -182,7 +188,12 @@ export function NewCar({ shop, procedures, rigs }: Props) {
               {rig.pumpCfm} CFM, {rig.hoses} hoses of {rig.boreMm} mm and {rig.lengthM} m, {rig.gauge} gauge, scale in {rig.scaleStepG} g steps
             </p>
           )}
-          {rig?.missing && <p className="text-[16px] font-medium text-leak">✕ {rig.missing}. Put it together anew in the rig room.</p>}
+          {rig?.missing && (
+            <p className="text-[16px] font-medium text-leak">
+              <Sign kind="fault" />
+              {rig.missing}. Put it together anew in the rig room.
+            </p>
+          )}
           {rig && rig.dues.length > 0 && <DueList dues={rig.dues} />}
           {shop.demo && (
             <label className="flex min-h-11 items-center gap-3 text-[17px]">

@@ -1,6 +1,7 @@
 import type { Live } from '@/core/call/types'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { lengthWords } from '@/core/words/length'
+import { Sign } from '../form/sign'
 import { micronText, paText, signed } from '../format'
 
 /** The reading, the largest thing on the screen, with its other unit and where it is going. */
@@ -13,7 +14,8 @@ export function ReadingFigures({ live, unread, gaugeAt = 'far' }: { live: Live; 
     <div className="flex flex-wrap items-end gap-x-12 max-sm:gap-x-4">
       {live.gaugeBackS !== undefined && (
         <p className="basis-full text-[16px] font-medium text-caution">
-          △ This gauge’s clock was set back by {lengthWords(live.gaugeBackS)}: its figure is the newest, its times are not.
+          <Sign kind="caution" />
+          This gauge’s clock was set back by {lengthWords(live.gaugeBackS)}: its figure is the newest, its times are not.
         </p>
       )}
       <p className="max-sm:flex max-sm:items-end max-sm:gap-2">

@@ -9,6 +9,7 @@ import { BadReading, type HoldReadings } from '@/core/readings/hold-readings'
 import { type ColumnMapping, type CsvLine, guessMapping } from '@/core/readings/readings-csv'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { Choice, Field } from '../form/field'
+import { Sign } from '../form/sign'
 import type { ShopView } from '../frame/top-bar'
 import { ColumnPicker } from './column-picker'
 import { FileVerdict } from './file-verdict'
@@ -86,7 +87,8 @@ export function JudgePage({ shop, mappings, holding }: Props) {
         </label>
         <textarea id="table" rows={5} className="field mt-1 h-auto py-2 text-[17px]" placeholder={SAMPLE} value={file ? '' : text} onChange={(e) => take(e.target.value, '')} />
         <p role="alert" className="min-h-6 text-[16px] font-medium text-leak">
-          {refused && `✕ ${refused}`}
+          {refused && <Sign kind="fault" />}
+          {refused}
         </p>
         {foreign && used && <ColumnPicker header={lines[0]?.cells ?? []} mapping={used} kept={mappings} onChange={setMapping} />}
         <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-1">

@@ -1,6 +1,7 @@
 'use client'
 
 import type { ServiceLabelLine } from '@/core/record/service-label'
+import { Sign } from '../form/sign'
 import { ServiceLabelCard } from './service-label'
 
 /** The label alone on its page, to print. */
@@ -14,7 +15,12 @@ export function LabelPage({ jobId, lines, signed }: { jobId: string; lines: read
         <button type="button" className="plain-button" onClick={() => window.print()}>
           Print
         </button>
-        {!signed && <p className="text-[17px] font-medium text-caution">△ The record is not signed yet.</p>}
+        {!signed && (
+          <p className="text-[17px] font-medium text-caution">
+            <Sign kind="caution" />
+            The record is not signed yet.
+          </p>
+        )}
       </div>
       <ServiceLabelCard lines={lines} />
     </main>

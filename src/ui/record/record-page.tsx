@@ -10,6 +10,7 @@ import { chanceWords } from '@/core/units/chance'
 import { formatPoundsOunces } from '@/core/units/mass'
 import { eventWords } from '@/core/words/event-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
+import { Sign } from '../form/sign'
 import { dateTimeIn, gaugeText } from '../format'
 import { BeforeAfter } from '../job/before-after'
 import { CorrectRecord } from './correct-record'
@@ -46,8 +47,18 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
           )}
         </div>
       </div>
-      {opened.simulated && <p className="mt-3 text-[17px] font-medium text-caution">△ On the simulated bench: no real car was worked on.</p>}
-      {!signed && <p className="mt-3 text-[17px] font-medium text-caution">△ Not signed yet: this is a draft.</p>}
+      {opened.simulated && (
+        <p className="mt-3 text-[17px] font-medium text-caution">
+          <Sign kind="caution" />
+          On the simulated bench: no real car was worked on.
+        </p>
+      )}
+      {!signed && (
+        <p className="mt-3 text-[17px] font-medium text-caution">
+          <Sign kind="caution" />
+          Not signed yet: this is a draft.
+        </p>
+      )}
       <dl className="mt-3 grid grid-cols-[150px_1fr] gap-y-2 text-[17px] max-sm:grid-cols-[110px_1fr]">
         <Fact name="Label">
           {opened.label.refrigerant}, {opened.label.typed}, from the {opened.label.source === 'label' ? 'label' : 'service manual'}; oil {opened.label.oilKind}

@@ -6,6 +6,8 @@ import { Equipment, type EquipmentKind } from '@/core/equipment/equipment'
 import { parseMass } from '@/core/units/mass'
 import { newEventId, send } from '../api'
 import { Choice, Field } from '../form/field'
+import { dayIn } from '../format'
+import { useZone } from '../zone'
 
 /** One entry of a form: how it is read from what was typed. */
 type Entry = { key: string; label: string; first: string; read: 'number' | 'mass' | 'text'; options?: readonly { value: string; label: string }[] }
@@ -52,7 +54,7 @@ type Props = { kind: EquipmentKind; now: number; item?: Equipment; onDone: () =>
 /** Puts a piece of equipment on the shelf, or mends what is written of one. */
 export function EquipmentForm({ kind, now, item, onDone }: Props) {
   const router = useRouter()
-  const today = new Date(now).toISOString().slice(0, 10)
+  const today = dayIn(useZone())(now)
   const had = item?.spec as Record<string, unknown> | undefined
   const [name, setName] = useState(item?.name ?? '')
   const [values, setValues] = useState<Record<string, string>>(() => Object.fromEntries(ENTRIES[kind].map((e) => [e.key, firstText(e, had?.[e.key], today)])))

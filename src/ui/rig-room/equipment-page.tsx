@@ -8,8 +8,9 @@ import { judgeBlankOff, judgeHoseHold } from '@/core/equipment/checks'
 import { DEEDS_OF, type EquipmentDeed, type Shelved } from '@/core/equipment/equipment'
 import { duesOf } from '@/core/equipment/upkeep'
 import { newEventId, send } from '../api'
-import { dateTimeIn } from '../format'
+import { dateTimeIn, dayIn } from '../format'
 import type { ShopView } from '../frame/top-bar'
+import { ZoneProvider } from '../zone'
 import { DueList } from './due-list'
 import { EquipmentForm } from './equipment-form'
 import { DEED_WORDS, KINDS_WORDS, specWords } from './equipment-words'
@@ -22,37 +23,39 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
   const [editing, setEditing] = useState(false)
   const check = DEEDS_OF[item.kind].find((d) => d === 'blank-off' || d === 'hose-hold')
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_400px] max-lg:grid-cols-1">
-      <main className="px-5 py-4 max-sm:px-4">
-        <p className="text-[16px]">
-          <Link href="/rig-room" className="underline underline-offset-4">
-            Rig room
-          </Link>
-          , {KINDS_WORDS[item.kind].one}
-        </p>
-        <h1 className={`text-[36px] font-semibold leading-tight ${item.retired ? 'line-through' : ''}`}>{item.name}</h1>
-        <p className="text-[18px]">{specWords(item)}</p>
-        {item.kind === 'pump' && <PumpFacts pump={item} />}
-        <div className="mt-2">
-          <DueList dues={duesOf(item, now)} />
-        </div>
-        <Deeds item={item} />
-        {mayEdit && (
-          <div className="mt-4">
-            <button type="button" className="min-h-11 text-[16px] underline underline-offset-4" onClick={() => setEditing(!editing)}>
-              {editing ? 'Leave as it was' : 'Change what is written of it'}
-            </button>
-            {editing && <EquipmentForm kind={item.kind} now={now} item={editable(item)} onDone={() => setEditing(false)} />}
+    <ZoneProvider timeZone={shop.timeZone}>
+      <div className="grid grid-cols-[minmax(0,1fr)_400px] max-lg:grid-cols-1">
+        <main className="px-5 py-4 max-sm:px-4">
+          <p className="text-[16px]">
+            <Link href="/rig-room" className="underline underline-offset-4">
+              Rig room
+            </Link>
+            , {KINDS_WORDS[item.kind].one}
+          </p>
+          <h1 className={`text-[36px] font-semibold leading-tight ${item.retired ? 'line-through' : ''}`}>{item.name}</h1>
+          <p className="text-[18px]">{specWords(item)}</p>
+          {item.kind === 'pump' && <PumpFacts pump={item} />}
+          <div className="mt-2">
+            <DueList dues={duesOf(item, now, dayIn(shop.timeZone))} />
           </div>
+          <Deeds item={item} />
+          {mayEdit && (
+            <div className="mt-4">
+              <button type="button" className="min-h-11 text-[16px] underline underline-offset-4" onClick={() => setEditing(!editing)}>
+                {editing ? 'Leave as it was' : 'Change what is written of it'}
+              </button>
+              {editing && <EquipmentForm kind={item.kind} now={now} item={editable(item)} onDone={() => setEditing(false)} />}
+            </div>
+          )}
+          <History item={item} timeZone={shop.timeZone} />
+        </main>
+        {check && (
+          <aside aria-label="Check" className="border-l border-rule bg-sheet p-5 max-lg:border-t max-lg:border-l-0 max-sm:p-4">
+            <GuidedCheck item={item} />
+          </aside>
         )}
-        <History item={item} timeZone={shop.timeZone} />
-      </main>
-      {check && (
-        <aside aria-label="Check" className="border-l border-rule bg-sheet p-5 max-lg:border-t max-lg:border-l-0 max-sm:p-4">
-          <GuidedCheck item={item} />
-        </aside>
-      )}
-    </div>
+      </div>
+    </ZoneProvider>
   )
 }
 

@@ -12,8 +12,11 @@ import type { PortSpeed } from '@/core/rig/port-speeds'
 import type { StoredRig } from '@/core/views'
 import { newEventId, send } from '../api'
 import { Field } from '../form/field'
+import { Sign } from '../form/sign'
+import { dayIn } from '../format'
 import type { ShopView } from '../frame/top-bar'
 import { type RigStudy, useRigStudy } from '../hooks/use-rig-study'
+import { useZone } from '../zone'
 import { DueList } from './due-list'
 import { PullPicture } from './pull-picture'
 import { RigDrawing } from './rig-drawing'
@@ -83,7 +86,8 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
         <RigDrawing parts={draft.parts} shelf={shelf} costs={study.costs} change={(parts) => setDraft({ ...draft, parts: { ...draft.parts, ...parts } })} />
         {fault && (
           <p role="alert" className="mt-2 text-[17px] font-medium text-leak">
-            ✕ {fault}
+            <Sign kind="fault" />
+            {fault}
           </p>
         )}
         {rig && (
@@ -125,6 +129,7 @@ type SideProps = { draft: Draft; rig: Rig | null; study: RigStudy; shelf: Shelve
 
 /** What this rig is worth, in one sentence, what it is due for, and keeping it. */
 function Side({ draft, rig, study, shelf, mayEdit, now, isNew, rename }: SideProps) {
+  const zone = useZone()
   const router = useRouter()
   const [said, setSaid] = useState('')
   const [error, setError] = useState<string>()
@@ -150,12 +155,13 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew, rename }: SidePro
       )}
       {draft.parts.gaugeAt === 'pump' && (
         <p className="mt-3 text-[17px] font-medium leading-snug text-caution">
-          △ Its gauge sits at the pump and reads below the car for as long as anything flows. Put it at the farthest point.
+          <Sign kind="caution" />
+          Its gauge sits at the pump and reads below the car for as long as anything flows. Put it at the farthest point.
         </p>
       )}
       <div className="mt-4 border-t border-rule pt-3">
         <p className="mb-1 text-[16px] font-semibold">Due</p>
-        <DueList dues={rig ? duesOfRig(rig, shelf, now) : []} />
+        <DueList dues={rig ? duesOfRig(rig, shelf, now, dayIn(zone)) : []} />
       </div>
       {mayEdit && (
         <div className="mt-auto pt-4">

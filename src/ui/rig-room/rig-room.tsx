@@ -3,6 +3,7 @@
 import type { Shelved } from '@/core/equipment/equipment'
 import type { StoredRig } from '@/core/views'
 import type { ShopView } from '../frame/top-bar'
+import { ZoneProvider } from '../zone'
 import { RigBuilder } from './rig-builder'
 import { Shelf } from './shelf'
 
@@ -11,9 +12,9 @@ type Props = { shop: ShopView; rigs: StoredRig[]; shelf: Shelved[]; mayEdit: boo
 /** Rigs put together from what is on the shelf, what they do at the car, and the shelf itself with what is due. */
 export function RigRoom({ shop, rigs, shelf, mayEdit, now }: Props) {
   return (
-    <>
+    <ZoneProvider timeZone={shop.timeZone}>
       <RigBuilder shop={shop} rigs={rigs} shelf={shelf} mayEdit={mayEdit} now={now} />
       <Shelf shelf={shelf} mayEdit={mayEdit} now={now} />
-    </>
+    </ZoneProvider>
   )
 }

@@ -4,6 +4,8 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { EQUIPMENT_KINDS, type EquipmentKind, type Shelved } from '@/core/equipment/equipment'
 import { duesOf } from '@/core/equipment/upkeep'
+import { dayIn } from '../format'
+import { useZone } from '../zone'
 import { DueList } from './due-list'
 import { EquipmentForm } from './equipment-form'
 import { KINDS_WORDS, specWords } from './equipment-words'
@@ -23,6 +25,7 @@ export function Shelf({ shelf, mayEdit, now }: { shelf: readonly Shelved[]; mayE
 }
 
 function Kind({ kind, items, mayEdit, now }: { kind: EquipmentKind; items: readonly Shelved[]; mayEdit: boolean; now: number }) {
+  const zone = useZone()
   const [adding, setAdding] = useState(false)
   return (
     <div className="mb-6 break-inside-avoid">
@@ -46,7 +49,7 @@ function Kind({ kind, items, mayEdit, now }: { kind: EquipmentKind; items: reado
               <b className={`text-[18px] font-semibold ${item.retired ? 'line-through' : ''}`}>{item.name}</b>
               <span>
                 <span className="block text-[15px] leading-snug">{specWords(item)}</span>
-                <DueList dues={duesOf(item, now)} />
+                <DueList dues={duesOf(item, now, dayIn(zone))} />
               </span>
             </Link>
           </li>

@@ -10,6 +10,7 @@ import { jobView } from '@/server/jobs/job-view'
 import type { JobContext } from '@/server/jobs/params'
 import { selectShop } from '@/server/shop/shop'
 import { shopView, userView } from '@/server/shop/view'
+import { dayIn } from '@/ui/format'
 import { TopBar } from '@/ui/frame/top-bar'
 import { JobScreen } from '@/ui/job/job-screen'
 
@@ -29,7 +30,7 @@ export default async function JobPage({ params }: JobContext) {
   )
   const lead = await selectLead(db, user.id, opened?.kind === 'job-opened' ? opened.payload.rig.name : '')
   const now = Date.now()
-  const oil = opened?.kind === 'job-opened' ? duesOfRig(opened.payload.rig, shelf, now).find((d) => d.what === 'oil' && d.state !== 'fine') : undefined
+  const oil = opened?.kind === 'job-opened' ? duesOfRig(opened.payload.rig, shelf, now, dayIn(shop.timeZone)).find((d) => d.what === 'oil' && d.state !== 'fine') : undefined
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={now} />

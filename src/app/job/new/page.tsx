@@ -5,6 +5,7 @@ import { selectShelf } from '@/server/equipment/shelf'
 import { selectProcedures, selectRigs } from '@/server/shop/catalogue'
 import { selectShop } from '@/server/shop/shop'
 import { shopView, userView } from '@/server/shop/view'
+import { dayIn } from '@/ui/format'
 import { TopBar } from '@/ui/frame/top-bar'
 import { NewCar } from '@/ui/job/new-car'
 
@@ -16,7 +17,7 @@ export default async function NewCarPage() {
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={now} />
-      <NewCar shop={shopView(shop)} procedures={procedures} rigs={rigs.map((rig) => ({ ...rig, dues: duesOfRig(rig, shelf, now) }))} />
+      <NewCar shop={shopView(shop)} procedures={procedures} rigs={rigs.map((rig) => ({ ...rig, dues: duesOfRig(rig, shelf, now, dayIn(shop.timeZone)) }))} />
     </>
   )
 }

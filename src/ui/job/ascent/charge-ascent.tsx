@@ -62,4 +62,4 @@ const levelWords = (l: Level): string =>
     ? `${grams(l.startGrossG)} to ${grams(l.stopGrossG)}`
     : l.state === 'now'
       ? `now, to ${grams(l.stopGrossG)}`
-      : `✓ ${grams(l.startGrossG)} to ${grams(l.stopGrossG)}`
+      : `done, ${grams(l.startGrossG)} to ${grams(l.stopGrossG)}`

@@ -56,7 +56,7 @@ function LayerName({ level, y, left }: { level: Level; y: number; left: number }
         {level.id.length > 11 ? `${level.id.slice(0, 10)}…` : level.id}
       </text>
       <text x={left - (now ? 14 : 8)} y={middle + 5.5} textAnchor="end" fill={now ? 'var(--ground)' : 'var(--ink-2)'} fontWeight={now ? 600 : 400}>
-        {now ? `to ${grams(level.stopGrossG)}` : `${level.state === 'done' ? '✓ ' : ''}${grams(level.startGrossG)}–${grams(level.stopGrossG)}`}
+        {now ? `to ${grams(level.stopGrossG)}` : `${level.state === 'done' ? 'done, ' : ''}${grams(level.startGrossG)}–${grams(level.stopGrossG)}`}
       </text>
     </g>
   )

@@ -9,6 +9,7 @@ import type { JobState } from '@/core/procedure/state'
 import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { Choice, Field } from '../../form/field'
 import { Pick } from '../../form/pick'
+import { Sign } from '../../form/sign'
 import { useForms } from '../forms'
 import { MassField, useField } from './fields'
 import { Collector } from './form-types'
@@ -69,7 +70,8 @@ function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string })
         <Choice label={`Container ${n} is a`} value={kind} options={options} onChange={(v) => change(`kind${n}`, v)} />
         {(errors[`holds${n}`] ?? holds !== refrigerant) && (
           <p role="alert" className="col-span-full mt-1 text-[16px] font-medium text-leak">
-            ✕ {errors[`holds${n}`] ?? `the car’s label asks for ${refrigerant}: never mix, take another container`}
+            <Sign kind="fault" />
+            {errors[`holds${n}`] ?? `the car’s label asks for ${refrigerant}: never mix, take another container`}
           </p>
         )}
       </div>
@@ -100,7 +102,12 @@ function HowItGoesIn({ state }: { state: JobState }) {
         <div className="col-span-full">
           <Choice label="How it is let in" value={way} options={WAYS.map((w) => ({ value: w, label: WAY_WORDS[w].name }))} onChange={(w) => change('way', w)} />
           <p className="mt-1 max-w-[760px] leading-snug">{WAY_WORDS[way].how}</p>
-          {WAY_WORDS[way].phase === 'liquid' && <p className="font-medium text-caution">△ {WAY_WORDS[way].watch[0]}</p>}
+          {WAY_WORDS[way].phase === 'liquid' && (
+            <p className="font-medium text-caution">
+              <Sign kind="caution" />
+              {WAY_WORDS[way].watch[0]}
+            </p>
+          )}
         </div>
         <Field label="Charging hose, bore in mm" {...useField('bore')} inputMode="decimal" hint="1/4 in is 4.8, 3/8 in 9.5" />
         <Field label="Charging hose, length in m" {...useField('length')} inputMode="decimal" />
@@ -202,7 +209,8 @@ function Preview({ state }: { state: JobState }) {
       </details>
       {plan.warnings.map((w) => (
         <p key={w} className="font-medium text-caution">
-          △ {w}
+          <Sign kind="caution" />
+          {w}
         </p>
       ))}
     </div>

@@ -5,6 +5,7 @@ import { RENEWED } from '@/core/procedure/events'
 import type { JobState } from '@/core/procedure/state'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { Choice, Field } from '../../form/field'
+import { Sign } from '../../form/sign'
 import { useForms } from '../forms'
 import { CelsiusField, GaugeField, MassField, useField } from './fields'
 
@@ -67,7 +68,8 @@ export function FixForm({ state }: { state: JobState }) {
       <p className="text-[16px]">Oil by the label: {label.oilKind}. Never added without a reason.</p>
       {car.hybrid && (
         <p className="text-[16px] font-medium text-caution">
-          △ Hybrid: its compressor takes only the maker’s non-conducting oil; any other can put the car’s high voltage on its housing.
+          <Sign kind="caution" />
+          Hybrid: its compressor takes only the maker’s non-conducting oil; any other can put the car’s high voltage on its housing.
         </p>
       )}
     </div>

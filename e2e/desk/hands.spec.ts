@@ -1,0 +1,40 @@
+import { expect, openCar, signIn, startPull, test } from '../shop'
+
+test('a car is found by typing, arrows and Enter', async ({ page, context }) => {
+  await signIn(context.request)
+  await page.goto('/board')
+  await page.keyboard.press('/')
+  const dialog = page.getByRole('dialog', { name: 'Find a car' })
+  await dialog.getByRole('combobox', { name: 'Name or model' }).fill('night car')
+  await expect(dialog.getByRole('option')).not.toHaveCount(0)
+  const second = dialog.getByRole('option').nth(1)
+  const name = (await second.locator('b').textContent()) ?? ''
+  await page.keyboard.press('ArrowDown')
+  await expect(second).toHaveAttribute('aria-selected', 'true')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+})
+
+test('a press in a chart that ends outside it drags no further', async ({ page, context }) => {
+  await signIn(context.request)
+  const jobId = await openCar(context.request)
+  await startPull(context.request, jobId)
+  await page.goto(`/job/${jobId}`)
+  const chart = page.getByRole('img', { name: /Plus and minus zoom/ })
+  await expect(page.getByTestId('vacuum')).toBeVisible()
+  await page.keyboard.press('+')
+  await page.keyboard.press('+')
+  const box = await chart.boundingBox()
+  if (!box) throw new Error('the chart is drawn')
+  const ticks = () => chart.locator('text').allTextContents()
+  await page.mouse.move(box.x + box.width * 0.6, box.y + 200)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width * 0.75, box.y + 200, { steps: 4 })
+  // let go over the bar at the top of the page
+  await page.mouse.move(box.x + box.width * 0.75, 10, { steps: 3 })
+  await page.mouse.up()
+  const after = await ticks()
+  await page.mouse.move(box.x + box.width * 0.3, box.y + 200, { steps: 6 })
+  const own = (texts: string[]) => texts.filter((t) => /^\d\d:\d\d$/.test(t))
+  expect(own(await ticks())).toEqual(own(after))
+})
