@@ -18,6 +18,8 @@ export type Prior = {
   height: LogUniform
   /** rise that temperature, weather and the gauge's steps can make by themselves, Pa/s */
   driftPaS: number
+  /** slope that no shape of water explains beside a bend: none of them is the whole truth, Pa/s */
+  unexplainedPaS: number
   /** what may rise without being called a leak, permeation of hoses and holes below the least leak, Pa/s */
   permeationPaS: number
   /** how far the warming of what has risen may bend the rise itself, Pa/s */
@@ -218,11 +220,12 @@ function weighBend(found: Hypothesis[], candidate: Candidate, s: Sums, b: BendSu
   const { key, equalising, hose, bend } = candidate
   const chance = candidate.chance + candidate.bendChance + Math.log(prior.damp)
   // a leak-free car: the line is drift, normal about zero
-  const held = s.ll + 1 / prior.driftPaS ** 2
+  const loosePaS = Math.hypot(prior.driftPaS, prior.unexplainedPaS)
+  const held = s.ll + 1 / loosePaS ** 2
   const bb = b.bb - b.bl ** 2 / held
   const by = b.by - (b.bl * s.ly) / held
   const alone = { mean: by / bb, sigma: 1 / Math.sqrt(bb) }
-  const free = -(s.yy - s.ly ** 2 / held - by ** 2 / bb) / 2 - 0.5 * Math.log(held * prior.driftPaS ** 2)
+  const free = -(s.yy - s.ly ** 2 / held - by ** 2 / bb) / 2 - 0.5 * Math.log(held * loosePaS ** 2)
   const logDamp = free + Math.log(overlap(prior.height, alone))
   const both = weighBoth(s, b, prior, overlaps)
   const heightPa = Math.min(prior.height.high, Math.max(0, alone.mean))
