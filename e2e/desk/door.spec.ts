@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import { createServer, request as httpRequest } from 'node:http'
+import { connect } from 'node:net'
 import { join, relative } from 'node:path'
 import type { APIRequestContext } from '@playwright/test'
 import { benchToken, expect, openCar, runFile, signIn, test, theCall } from '../shop'
@@ -146,6 +147,26 @@ test('a body without an end is cut at its limit before anybody is known, and cos
   expect(outcome.status).toBe(413)
   expect(outcome.sentMb).toBeLessThan(100)
   expect(memoryMb() - before).toBeLessThan(120)
+})
+
+test('@long whoever sends slowly is cut off after half a minute, known or not', async ({ baseURL }) => {
+  const { hostname, port } = new URL(baseURL ?? '')
+  const cutAfterS = (path: string) =>
+    new Promise<number>((resolve) => {
+      const begun = Date.now()
+      const socket = connect(Number(port), hostname, () =>
+        socket.write(`POST ${path} HTTP/1.1\r\nHost: ${hostname}:${port}\r\ncontent-type: application/json\r\ncontent-length: 5000\r\n\r\n`),
+      )
+      const drip = setInterval(() => socket.write(' '), 500)
+      socket.on('error', () => undefined)
+      socket.resume()
+      socket.on('close', () => {
+        clearInterval(drip)
+        resolve((Date.now() - begun) / 1000)
+      })
+    })
+  const cut = await Promise.all(['/api/sign-in', '/api/jobs', '/api/ingest'].map(cutAfterS))
+  for (const s of cut) expect(s).toBeLessThan(40)
 })
 
 test('whoever signs out elsewhere is told on the page that stays open', async ({ page, context }) => {

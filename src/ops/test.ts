@@ -49,8 +49,8 @@ export async function test(args: string[]): Promise<void> {
   await run('quick', wanted('quick'), () => runBin(root, 'vitest', ['run', ...units, '--changed', '--passWithNoTests', ...chosen]))
   await run('unit', wanted('unit'), () => runBin(root, 'vitest', ['run', ...units, ...chosen]))
   await run('database', wanted('database'), () => databaseTests(root, chosen))
-  await run('e2e', wanted('e2e'), () => endToEndTests(root, ['--grep-invert', '@long', ...chosen]))
-  await run('long', wanted('long'), () => endToEndTests(root, ['--grep', '@long', ...chosen]))
+  await run('e2e', wanted('e2e'), () => endToEndTests(root, 'e2e', chosen))
+  await run('long', wanted('long'), () => endToEndTests(root, 'long', chosen))
   await run('soak', wanted('long') && chosen.length === 0, () => soak(root))
   say(failed.length === 0 ? 'all stages passed' : `failed: ${failed.join(', ')}`)
   process.stdout.write(`${count.passed} passed, ${count.failed} failed\n`)
@@ -114,7 +114,7 @@ async function databaseTests(root: string, files: readonly string[]): Promise<Ra
 }
 
 /** Drives the real start command, with no network but loopback where the system lets us take it away. */
-async function endToEndTests(root: string, chosen: readonly string[]): Promise<Ran> {
+async function endToEndTests(root: string, stage: 'e2e' | 'long', chosen: readonly string[]): Promise<Ran> {
   await stop(['--name', 'test'])
   throwAway(placesOf('test'))
   buildWeb(root)
@@ -137,6 +137,7 @@ async function endToEndTests(root: string, chosen: readonly string[]): Promise<R
     YPEROS_E2E_ADDRESS: address,
     // whoever calls may have another shop in mind: these tests drive their own
     YPEROS_E2E_NAME: 'test',
+    YPEROS_STAGE: stage,
     YPEROS_NO_NETWORK: inside.length > 0 ? '1' : '0',
     DATABASE_URL: '',
   }

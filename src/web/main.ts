@@ -34,7 +34,8 @@ const app = next({ dev: false, dir: process.env.YPEROS_ROOT ?? process.cwd(), ho
 await app.prepare()
 const answer = app.getRequestHandler()
 
-const server = createServer((request, response) => void take(request, response))
+// looked for every few seconds: Node's own half a minute would double what a slow sender gets
+const server = createServer({ connectionsCheckingInterval: 5000 }, (request, response) => void take(request, response))
 server.keepAliveTimeout = KEEP_ALIVE_MS
 server.headersTimeout = SLOWEST_MS / 2
 server.requestTimeout = SLOWEST_MS
