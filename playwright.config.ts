@@ -3,7 +3,15 @@ import { findChromium } from './src/ops/packages'
 
 const launchOptions = {
   executablePath: findChromium() ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
 }
 
 const [DESK, PHONE] = ['bench 1280x800', 'phone 390x844']
@@ -23,7 +31,22 @@ export default defineConfig({
   projects: [
     // the tests that kill parts run last and alone, or they would pull the floor from under the others
     { name: DESK, ...LONG, testIgnore: '**/faults/**', use: { viewport: { width: 1280, height: 800 } } },
-    ...(stage === 'e2e' ? [] : [{ name: PHONE, testIgnore: ['**/faults/**', '**/desk/**'], use: { viewport: { width: 390, height: 844 }, hasTouch: true } }]),
-    { name: 'faults', ...LONG, testMatch: '**/faults/**', dependencies: stage === 'e2e' ? [DESK] : [DESK, PHONE], workers: 1, use: { viewport: { width: 1280, height: 800 } } },
+    ...(stage === 'e2e'
+      ? []
+      : [
+          {
+            name: PHONE,
+            testIgnore: ['**/faults/**', '**/desk/**'],
+            use: { viewport: { width: 390, height: 844 }, hasTouch: true },
+          },
+        ]),
+    {
+      name: 'faults',
+      ...LONG,
+      testMatch: '**/faults/**',
+      dependencies: stage === 'e2e' ? [DESK] : [DESK, PHONE],
+      workers: 1,
+      use: { viewport: { width: 1280, height: 800 } },
+    },
   ],
 })

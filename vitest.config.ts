@@ -7,11 +7,25 @@ export default defineConfig({
   test: {
     projects: [
       { resolve: { alias }, test: { name: 'core', include: ['src/core/**/*.test.ts'], testTimeout: 60_000 } },
-      { resolve: { alias }, test: { name: 'parts', include: ['src/{ui,ops,cli,bench,server,web,workers}/**/*.test.ts'], exclude: ['**/*.db.test.ts'], testTimeout: 60_000 } },
+      {
+        resolve: { alias },
+        test: {
+          name: 'parts',
+          include: ['src/{ui,ops,cli,bench,server,web,workers}/**/*.test.ts'],
+          exclude: ['**/*.db.test.ts'],
+          testTimeout: 60_000,
+        },
+      },
       {
         resolve: { alias },
         // one database for all of them: files take turns
-        test: { name: 'database', include: ['src/**/*.db.test.ts'], fileParallelism: false, globalSetup: 'src/server/tests/global-setup.ts', testTimeout: 60_000 },
+        test: {
+          name: 'database',
+          include: ['src/**/*.db.test.ts'],
+          fileParallelism: false,
+          globalSetup: 'src/server/tests/global-setup.ts',
+          testTimeout: 60_000,
+        },
       },
     ],
   },

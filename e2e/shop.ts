@@ -8,7 +8,10 @@ export type Person = keyof typeof PEOPLE
 
 const hurried: string[] = []
 
-/** A test whose simulated cars are slowed to the wall's own time when it ends: they would go on at sixty times the wall beside the other tests. */
+/**
+ * A test whose simulated cars are slowed to the wall's own time when it ends: they would go on at sixty times the wall
+ * beside the other tests.
+ */
 export const test = base.extend<{ benchesOff: undefined }>({
   benchesOff: [
     async ({ playwright, baseURL }, use) => {
@@ -16,7 +19,8 @@ export const test = base.extend<{ benchesOff: undefined }>({
       if (hurried.length === 0) return
       const request = await playwright.request.newContext({ ...(baseURL && { baseURL }) })
       await signIn(request)
-      for (const jobId of hurried.splice(0)) await request.post(`/api/jobs/${jobId}/bench`, { data: { id: randomUUID(), action: 'speed', factor: 1 } })
+      for (const jobId of hurried.splice(0))
+        await request.post(`/api/jobs/${jobId}/bench`, { data: { id: randomUUID(), action: 'speed', factor: 1 } })
       await request.dispose()
     },
     { auto: true },
@@ -52,7 +56,8 @@ export async function endEarly(page: Page, why: string): Promise<void> {
 
 /** Grams between what the scale shows and where the container stops, as the screen says them. */
 export async function gramsToStop(page: Page): Promise<number> {
-  const [now = '0', stop = '0'] = (await page.getByText(/^\d[\d,]* → \d[\d,]*$/).textContent())?.replaceAll(',', '').split(' → ') ?? []
+  const [now = '0', stop = '0'] =
+    (await page.getByText(/^\d[\d,]* → \d[\d,]*$/).textContent())?.replaceAll(',', '').split(' → ') ?? []
   return Number(now) - Number(stop)
 }
 
@@ -68,7 +73,15 @@ export async function expectStep(page: Page, step: string): Promise<void> {
   await expect(page.locator('[aria-current="step"]')).toContainText(step)
 }
 
-type CarWish = { chargeG?: number; holdMinutes?: number; targetMicron?: number; simulated?: boolean; name?: string; rig?: object; history?: object }
+type CarWish = {
+  chargeG?: number
+  holdMinutes?: number
+  targetMicron?: number
+  simulated?: boolean
+  name?: string
+  rig?: object
+  history?: object
+}
 
 /** Opens a job by the request its form sends, for tests that begin later in the work. */
 export async function openCar(request: APIRequestContext, wish: CarWish = {}): Promise<string> {
@@ -76,13 +89,37 @@ export async function openCar(request: APIRequestContext, wish: CarWish = {}): P
   const payload = {
     car: { name: wish.name ?? `Test ${randomUUID().slice(0, 6)}`, model: 'Pelmira 3', hybrid: false },
     complaint: '',
-    label: { refrigerant: 'R-134a', lowG: chargeG, highG: chargeG, typed: `${chargeG} g`, toleranceG: 15, oilKind: 'PAG 46', oilMl: null, source: 'label' },
+    label: {
+      refrigerant: 'R-134a',
+      lowG: chargeG,
+      highG: chargeG,
+      typed: `${chargeG} g`,
+      toleranceG: 15,
+      oilKind: 'PAG 46',
+      oilMl: null,
+      source: 'label',
+    },
     place: { altitudeM: 2380, barometerPa: 75_815, ambientC: 11 },
     story: { opened: 'cap-or-core', openHours: 1, drierReplaced: true },
     history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null, ...wish.history },
     volumeL: 2.5,
-    procedure: { name: 'Weigh and measure', targetMicron: wish.targetMicron ?? 500, pullMinutes: 60, holdMinutes: wish.holdMinutes ?? 30 },
-    rig: { name: 'Cart P2', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2, ...wish.rig },
+    procedure: {
+      name: 'Weigh and measure',
+      targetMicron: wish.targetMicron ?? 500,
+      pullMinutes: 60,
+      holdMinutes: wish.holdMinutes ?? 30,
+    },
+    rig: {
+      name: 'Cart P2',
+      boreMm: 9.5,
+      lengthM: 1.2,
+      hoses: 2,
+      pumpCfm: 4,
+      ultimateMicron: 25,
+      gauge: 'electronic',
+      scaleStepG: 2,
+      ...wish.rig,
+    },
     simulated: wish.simulated ?? true,
   }
   const answer = await request.post('/api/jobs', { data: { id: randomUUID(), eventId: randomUUID(), payload } })
@@ -96,7 +133,9 @@ type Deed = { kind: string; payload: unknown }
 
 /** Records deeds as the screen does. */
 export async function record(request: APIRequestContext, jobId: string, ...deeds: Deed[]): Promise<void> {
-  const answer = await request.post(`/api/jobs/${jobId}/events`, { data: { events: deeds.map((d) => ({ id: randomUUID(), ...d })) } })
+  const answer = await request.post(`/api/jobs/${jobId}/events`, {
+    data: { events: deeds.map((d) => ({ id: randomUUID(), ...d })) },
+  })
   expect(answer.ok(), await answer.text()).toBe(true)
 }
 
@@ -105,16 +144,44 @@ export const finished = (step: string): Deed => ({ kind: 'step-finished', payloa
 
 /** From a fresh job to a running pull, by the deeds the call would record. */
 export async function startPull(request: APIRequestContext, jobId: string): Promise<void> {
-  await record(request, jobId, { kind: 'zero-read', payload: { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0, 0' } }, finished('zero'))
-  await record(request, jobId, { kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } }, finished('fix'))
-  await record(request, jobId, part('valve-low', 'closed'), part('valve-high', 'closed'), part('coupler-low', 'on'), part('coupler-high', 'on'))
-  await record(request, jobId, part('coupler-low', 'open'), part('coupler-high', 'open'), part('centre-hose', 'pump'), part('exhaust-cap', 'off'), finished('rig'))
+  await record(
+    request,
+    jobId,
+    { kind: 'zero-read', payload: { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0, 0' } },
+    finished('zero'),
+  )
+  await record(
+    request,
+    jobId,
+    { kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } },
+    finished('fix'),
+  )
+  await record(
+    request,
+    jobId,
+    part('valve-low', 'closed'),
+    part('valve-high', 'closed'),
+    part('coupler-low', 'on'),
+    part('coupler-high', 'on'),
+  )
+  await record(
+    request,
+    jobId,
+    part('coupler-low', 'open'),
+    part('coupler-high', 'open'),
+    part('centre-hose', 'pump'),
+    part('exhaust-cap', 'off'),
+    finished('rig'),
+  )
   await record(request, jobId, part('pump', 'on'), part('valve-low', 'open'), part('valve-high', 'open'))
 }
 
 /** Shuts a pulling car in and lets it hold. */
 export async function startHold(request: APIRequestContext, jobId: string): Promise<void> {
-  await record(request, jobId, finished('pull'), part('valve-low', 'closed'), part('valve-high', 'closed'), { kind: 'isolated', payload: {} })
+  await record(request, jobId, finished('pull'), part('valve-low', 'closed'), part('valve-high', 'closed'), {
+    kind: 'isolated',
+    payload: {},
+  })
   await record(request, jobId, part('pump', 'off'), part('centre-hose', 'off'), finished('isolate'))
 }
 
@@ -133,7 +200,16 @@ export async function controlBench(request: APIRequestContext, jobId: string, co
 
 /** What the start command of these tests runs, from its own note. */
 export function runFile(): { supervisor: { pid: number }; parts: Record<string, { pid: number; started: string }> } {
-  return JSON.parse(readFileSync(join(process.env.YPEROS_ROOT ?? '.', `.yperos/${process.env.YPEROS_E2E_NAME ?? 'test'}/run.json`), 'utf8'))
+  return JSON.parse(
+    readFileSync(
+      join(process.env.YPEROS_ROOT ?? '.', `.yperos/${process.env.YPEROS_E2E_NAME ?? 'test'}/run.json`),
+      'utf8',
+    ),
+  )
 }
 
-export const benchToken = (): string => readFileSync(join(process.env.YPEROS_ROOT ?? '.', `.yperos/${process.env.YPEROS_E2E_NAME ?? 'test'}/bench-token`), 'utf8').trim()
+export const benchToken = (): string =>
+  readFileSync(
+    join(process.env.YPEROS_ROOT ?? '.', `.yperos/${process.env.YPEROS_E2E_NAME ?? 'test'}/bench-token`),
+    'utf8',
+  ).trim()

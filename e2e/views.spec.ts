@@ -52,10 +52,21 @@ async function made(request: APIRequestContext, step: string): Promise<string> {
 }
 
 for (const [name, place] of VIEWS) {
-  test(`${name}: no serious finding by day or night, nothing wider than the screen, nothing asked of another machine`, async ({ page, context, baseURL }) => {
+  test(`${name}: no serious finding by day or night, nothing wider than the screen, nothing asked of another machine`, async ({
+    page,
+    context,
+    baseURL,
+  }) => {
     const foreign: string[] = []
     const complaints: string[] = []
-    page.on('request', (r) => r.url().startsWith(baseURL ?? '') || r.url().startsWith('data:') || r.url().startsWith('blob:') || foreign.push(r.url()))
+    page.on(
+      'request',
+      (r) =>
+        r.url().startsWith(baseURL ?? '') ||
+        r.url().startsWith('data:') ||
+        r.url().startsWith('blob:') ||
+        foreign.push(r.url()),
+    )
     page.on('console', (m) => m.type() === 'error' && complaints.push(m.text()))
     page.on('pageerror', (e) => complaints.push(e.message))
     if (place !== '/sign-in') await signIn(context.request, 'maira')
@@ -73,7 +84,9 @@ for (const [name, place] of VIEWS) {
         serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`),
         `${name} by ${theme}`,
       ).toEqual([])
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+      const wide = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
       expect(wide, 'sideways scroll').toBeLessThanOrEqual(0)
     }
     expect(foreign).toEqual([])
@@ -100,7 +113,9 @@ test('server and bench talk to nothing but loopback', async ({ context }) => {
   await signIn(context.request)
   await openCar(context.request)
   for (const { pid } of Object.values(runFile().parts)) {
-    const lines = ['tcp', 'tcp6'].flatMap((kind) => readFileSync(`/proc/${pid}/net/${kind}`, 'utf8').trim().split('\n').slice(1))
+    const lines = ['tcp', 'tcp6'].flatMap((kind) =>
+      readFileSync(`/proc/${pid}/net/${kind}`, 'utf8').trim().split('\n').slice(1),
+    )
     const remotes = lines.map((line) => line.trim().split(/\s+/)[2]?.split(':')[0] ?? '')
     const away = remotes.filter((a) => !/^0+$/.test(a) && !/0100007F$/.test(a) && !/^0{24}01000000$/.test(a))
     // without a namespace of its own the list is the whole machine's, and says nothing of these processes

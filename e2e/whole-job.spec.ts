@@ -6,7 +6,9 @@ import { closeInTime, expectStep, passwordOf, press, theCall } from './shop'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
 
-test('@long a car goes from the label to the signed record by the call’s own button and the fields it names', async ({ page }, info) => {
+test('@long a car goes from the label to the signed record by the call’s own button and the fields it names', async ({
+  page,
+}, info) => {
   test.setTimeout(400_000)
   await signInByTheForm(page)
   await takeIn(page)
@@ -50,7 +52,14 @@ async function untilRigged(page: Page): Promise<void> {
   await page.getByRole('button', { name: /Valve core, small/ }).click()
   await press(page, 'Repair is logged')
   await expectStep(page, 'Rig')
-  for (const label of ['Both valves are shut', 'Both are on', 'Both press the core', 'Hose on, cap off', 'Start the pull']) await press(page, label)
+  for (const label of [
+    'Both valves are shut',
+    'Both are on',
+    'Both press the core',
+    'Hose on, cap off',
+    'Start the pull',
+  ])
+    await press(page, label)
 }
 
 async function pullAndHold(page: Page): Promise<void> {
@@ -106,7 +115,15 @@ async function proveAndLeave(page: Page): Promise<void> {
   await expect(page.getByRole('region', { name: 'What the readings point to' })).toContainText('%')
   await press(page, 'Close it up')
   await expect(page.getByLabel('Service label')).toContainText('CL-0533')
-  const taps = ['Container is shut', 'Low coupler is off', 'Engine is off', 'High coupler is off', 'Both caps are on', 'Pump is capped', 'Label is filled in']
+  const taps = [
+    'Container is shut',
+    'Low coupler is off',
+    'Engine is off',
+    'High coupler is off',
+    'Both caps are on',
+    'Pump is capped',
+    'Label is filled in',
+  ]
   for (const label of taps) await press(page, label)
   await expect(page.getByLabel('Certificate number')).toHaveValue('CL-0533')
   await press(page, 'Sign')
@@ -115,14 +132,19 @@ async function proveAndLeave(page: Page): Promise<void> {
 async function checkRecord(page: Page, folder: string): Promise<void> {
   const jobId = /job\/([0-9a-f-]{36})/.exec(page.url())?.[1]
   await press(page, 'Open the record')
-  await expect(page.getByText('Teo Brisal, certificate CL-0533').or(page.getByText('certificate CL-0533').first()).first()).toBeVisible()
+  await expect(
+    page.getByText('Teo Brisal, certificate CL-0533').or(page.getByText('certificate CL-0533').first()).first(),
+  ).toBeVisible()
   const recordText = await (await page.request.get(`/api/jobs/${jobId}/record.json`)).text()
   const readingsText = await (await page.request.get(`/api/jobs/${jobId}/readings.csv`)).text()
   const file = join(folder, 'record.json')
   const readings = join(folder, 'readings.csv')
   writeFileSync(file, recordText)
   writeFileSync(readings, readingsText)
-  const said = execFileSync(join(root, 'yperos'), ['verify', file, '--readings', readings, '--json'], { encoding: 'utf8', cwd: '/' })
+  const said = execFileSync(join(root, 'yperos'), ['verify', file, '--readings', readings, '--json'], {
+    encoding: 'utf8',
+    cwd: '/',
+  })
   expect(JSON.parse(said)).toMatchObject({ intact: true, first_broken: null })
   const touched = JSON.parse(readFileSync(file, 'utf8'))
   const ended = touched.events.find((e: { kind: string }) => e.kind === 'container-ended')

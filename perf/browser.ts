@@ -5,7 +5,15 @@ import { line, openGauges, post, type RunningShop } from './running-shop'
 
 const JOBS = 20
 const SECONDS = 30
-const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 
 /** What a person waits for: a reading to show, the board and a long job to appear. */
 export async function measureBrowser(shop: RunningShop): Promise<Measure[]> {
@@ -57,8 +65,16 @@ async function measureLive(shop: RunningShop, page: Page): Promise<Measure> {
 }
 
 async function advanceToPull(shop: RunningShop, jobId: string): Promise<void> {
-  const events = ['zero', 'fix', 'rig'].map((step) => ({ id: crypto.randomUUID(), kind: 'step-finished', payload: { step } }))
-  const answer = await fetch(`${shop.address}/api/jobs/${jobId}/events`, { method: 'POST', headers: { cookie: shop.cookie }, body: JSON.stringify({ events }) })
+  const events = ['zero', 'fix', 'rig'].map((step) => ({
+    id: crypto.randomUUID(),
+    kind: 'step-finished',
+    payload: { step },
+  }))
+  const answer = await fetch(`${shop.address}/api/jobs/${jobId}/events`, {
+    method: 'POST',
+    headers: { cookie: shop.cookie },
+    body: JSON.stringify({ events }),
+  })
   if (!answer.ok) throw new Error(`events: ${answer.status} ${await answer.text()}`)
 }
 

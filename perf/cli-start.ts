@@ -8,10 +8,19 @@ const RUNS = 9
 export function measureCommandLine(root: string): Measure[] {
   const once = () => {
     const began = performance.now()
-    const done = spawnSync(join(root, 'yperos'), ['saturation', '--fluid', 'water', '--celsius', '25', '--json'], { encoding: 'utf8' })
+    const done = spawnSync(join(root, 'yperos'), ['saturation', '--fluid', 'water', '--celsius', '25', '--json'], {
+      encoding: 'utf8',
+    })
     if (done.status !== 0) throw new Error(`the command line failed: ${done.stderr}`)
     return (performance.now() - began) / 1000
   }
   once()
-  return [atMost(`a command of the command line, start to end, median of ${RUNS}`, percentile(Array.from({ length: RUNS }, once), 0.5), 's', 0.4)]
+  return [
+    atMost(
+      `a command of the command line, start to end, median of ${RUNS}`,
+      percentile(Array.from({ length: RUNS }, once), 0.5),
+      's',
+      0.4,
+    ),
+  ]
 }

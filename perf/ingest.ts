@@ -9,7 +9,10 @@ const PER_REQUEST = 50
 const SECONDS = 12
 const RAW_ROWS = 100_000
 
-/** Readings a second through HTTP, each batch committed before its answer, with live streams open; beside COPY into the same table. */
+/**
+ * Readings a second through HTTP, each batch committed before its answer, with live streams open; beside COPY into the
+ * same table.
+ */
 export async function measureIngest(shop: RunningShop): Promise<Measure[]> {
   const gauges = await openGauges(shop.db, DEVICES, 'ingest')
   const streams = gauges.map((g) => openStream(shop, g.jobId))
@@ -20,8 +23,12 @@ export async function measureIngest(shop: RunningShop): Promise<Measure[]> {
   const seconds = (Date.now() - began) / 1000
   const rate = stored.reduce((sum, n) => sum + n, 0) / seconds
   for (const stream of streams) stream.abort()
-  const { rows } = await shop.db.query<{ n: string }>('select count(*) as n from reading where instrument_id = any($1::text[])', [gauges.map((g) => g.instrument)])
-  if (Number(rows[0]?.n) !== stored.reduce((sum, n) => sum + n, 0)) throw new Error('readings were acknowledged that are not in the table')
+  const { rows } = await shop.db.query<{ n: string }>(
+    'select count(*) as n from reading where instrument_id = any($1::text[])',
+    [gauges.map((g) => g.instrument)],
+  )
+  if (Number(rows[0]?.n) !== stored.reduce((sum, n) => sum + n, 0))
+    throw new Error('readings were acknowledged that are not in the table')
   const raw = copyRate(shop, gauges[0] as Gauge)
   return [
     {
@@ -43,7 +50,9 @@ async function sendUntil(shop: RunningShop, gauge: Gauge, until: number): Promis
   let stored = 0
   for (let seq = 0; Date.now() < until; seq += PER_REQUEST) {
     const base = Date.now() - 24 * 3600_000
-    const lines = Array.from({ length: PER_REQUEST }, (_, i) => line(gauge, seq + i, new Date(base + seq + i), 500 + ((seq + i) % 300)))
+    const lines = Array.from({ length: PER_REQUEST }, (_, i) =>
+      line(gauge, seq + i, new Date(base + seq + i), 500 + ((seq + i) % 300)),
+    )
     stored += (await post(shop.address, gauge, lines)).stored
   }
   return stored
@@ -51,7 +60,10 @@ async function sendUntil(shop: RunningShop, gauge: Gauge, until: number): Promis
 
 function openStream(shop: RunningShop, jobId: string): AbortController {
   const stop = new AbortController()
-  void fetch(`${shop.address}/api/jobs/${jobId}/live?from=0.1`, { headers: { cookie: shop.cookie }, signal: stop.signal })
+  void fetch(`${shop.address}/api/jobs/${jobId}/live?from=0.1`, {
+    headers: { cookie: shop.cookie },
+    signal: stop.signal,
+  })
     .then(async (answer) => {
       if (!answer.ok || !answer.body) throw new Error(`live: ${answer.status}`)
       for await (const _chunk of answer.body) {
@@ -67,10 +79,17 @@ function openStream(shop: RunningShop, jobId: string): AbortController {
 /** Rows a second of COPY from psql into the reading table, one commit: the machine's raw limit. */
 function copyRate(shop: RunningShop, gauge: Gauge): number {
   const start = Date.now() - 20 * 3600_000
-  const rows = Array.from({ length: RAW_ROWS }, (_, i) => `${gauge.jobId},${10_000_000 + i},${new Date(start + i).toISOString()},vacuum,66.6,500,micron,raw,${i}`).join('\n')
+  const rows = Array.from(
+    { length: RAW_ROWS },
+    (_, i) => `${gauge.jobId},${10_000_000 + i},${new Date(start + i).toISOString()},vacuum,66.6,500,micron,raw,${i}`,
+  ).join('\n')
   const began = Date.now()
   const columns = 'job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id, device_seq'
-  execFileSync(join(requirePostgres(), 'psql'), [shop.databaseUrl, '-qc', `\\copy reading (${columns}) from stdin csv`], { input: rows, stdio: ['pipe', 'ignore', 'inherit'] })
+  execFileSync(
+    join(requirePostgres(), 'psql'),
+    [shop.databaseUrl, '-qc', `\\copy reading (${columns}) from stdin csv`],
+    { input: rows, stdio: ['pipe', 'ignore', 'inherit'] },
+  )
   const rate = RAW_ROWS / ((Date.now() - began) / 1000)
   return rate
 }

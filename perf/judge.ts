@@ -9,7 +9,10 @@ const RUNS = 7
 const UPDATES = 400
 const DAY_MINUTES = 1440
 
-/** The judge: an hour at a reading a second, one more reading, a day; beside a plain fit of the same four curves with a general package. */
+/**
+ * The judge: an hour at a reading a second, one more reading, a day; beside a plain fit of the same four curves with a
+ * general package.
+ */
 export function measureJudge(): Measure[] {
   const hours = SEEDS.map((seed) => hour(seed))
   for (let i = 0; i < 3; i++) for (const r of hours) judgeHold(r.samples, r.context)
@@ -21,14 +24,30 @@ export function measureJudge(): Measure[] {
   const days = Array.from({ length: RUNS }, () => timed(() => judgeHold(day.samples, day.context)))
   return [
     {
-      ...atMost(`${hours[0]?.samples.length} samples of a hold judged from scratch, median of ${scratch.length}`, percentile(scratch, 0.5), 'ms', 60),
-      reference: 'one fit each of the four curves to the same samples with ml-levenberg-marquardt 5.1, no probabilities; times as long',
+      ...atMost(
+        `${hours[0]?.samples.length} samples of a hold judged from scratch, median of ${scratch.length}`,
+        percentile(scratch, 0.5),
+        'ms',
+        60,
+      ),
+      reference:
+        'one fit each of the four curves to the same samples with ml-levenberg-marquardt 5.1, no probabilities; times as long',
       ratio: percentile(plain, 0.5) / percentile(scratch, 0.5),
     },
     atMost(`one new sample to a running hold, median of ${updates.length}`, percentile(updates, 0.5), 'ms', 5),
     atMost('the same, 99 of 100', percentile(updates, 0.99), 'ms', 10),
-    atMost(`a running hold looked at afresh, of up to ${hours[0]?.samples.length} samples, worst`, Math.max(...looks), 'ms', 150),
-    atMost(`${day.samples.length} samples of a hold judged from scratch, median of ${RUNS}`, percentile(days, 0.5), 'ms', 150),
+    atMost(
+      `a running hold looked at afresh, of up to ${hours[0]?.samples.length} samples, worst`,
+      Math.max(...looks),
+      'ms',
+      150,
+    ),
+    atMost(
+      `${day.samples.length} samples of a hold judged from scratch, median of ${RUNS}`,
+      percentile(days, 0.5),
+      'ms',
+      150,
+    ),
   ]
 }
 
@@ -65,9 +84,13 @@ type Curve = (p: number[]) => (t: number) => number
 const CURVES: { of: Curve; start: (p0: number, p1: number, span: number) => number[] }[] = [
   { of: (p) => () => p[0] as number, start: (p0) => [p0] },
   { of: (p) => (t) => (p[0] as number) + (p[1] as number) * t, start: (p0, p1, span) => [p0, (p1 - p0) / span] },
-  { of: (p) => (t) => (p[0] as number) + (p[1] as number) * (1 - Math.exp(-t / Math.abs(p[2] as number))), start: (p0, p1) => [p0, p1 - p0, 600] },
   {
-    of: (p) => (t) => (p[0] as number) + (p[1] as number) * (1 - Math.exp(-t / Math.abs(p[2] as number))) + (p[3] as number) * t,
+    of: (p) => (t) => (p[0] as number) + (p[1] as number) * (1 - Math.exp(-t / Math.abs(p[2] as number))),
+    start: (p0, p1) => [p0, p1 - p0, 600],
+  },
+  {
+    of: (p) => (t) =>
+      (p[0] as number) + (p[1] as number) * (1 - Math.exp(-t / Math.abs(p[2] as number))) + (p[3] as number) * t,
     start: (p0, p1, span) => [p0, (p1 - p0) / 2, 600, (p1 - p0) / 2 / span],
   },
 ]

@@ -21,7 +21,12 @@ async function perf(): Promise<Measure[]> {
   await (await startShop()).stop()
   const shop = await startShop()
   try {
-    const measures = [...physics, ...judge, ...commands, atMost('second start, from the command to the first answer', shop.startS, 's', 15)]
+    const measures = [
+      ...physics,
+      ...judge,
+      ...commands,
+      atMost('second start, from the command to the first answer', shop.startS, 's', 15),
+    ]
     say('measuring what a person waits for')
     measures.push(...(await measureBrowser(shop)))
     say('measuring the ingest')

@@ -1,11 +1,37 @@
-/** One figure with its limit; `reference` says what it is compared with and `ratio` how it compares, in the same run. */
-export type Measure = { name: string; value: number; unit: string; limit: number; reference: string | null; ratio: number | null; holds: boolean }
+/**
+ * One figure with its limit; `reference` says what it is compared with and `ratio` how it compares, in the same run.
+ */
+export type Measure = {
+  name: string
+  value: number
+  unit: string
+  limit: number
+  reference: string | null
+  ratio: number | null
+  holds: boolean
+}
 
 /** A measure that holds while it is at most its limit. */
-export const atMost = (name: string, value: number, unit: string, limit: number): Measure => ({ name, value, unit, limit, reference: null, ratio: null, holds: value <= limit })
+export const atMost = (name: string, value: number, unit: string, limit: number): Measure => ({
+  name,
+  value,
+  unit,
+  limit,
+  reference: null,
+  ratio: null,
+  holds: value <= limit,
+})
 
 /** A measure that holds while it is at least its limit. */
-export const atLeast = (name: string, value: number, unit: string, limit: number): Measure => ({ name, value, unit, limit, reference: null, ratio: null, holds: value >= limit })
+export const atLeast = (name: string, value: number, unit: string, limit: number): Measure => ({
+  name,
+  value,
+  unit,
+  limit,
+  reference: null,
+  ratio: null,
+  holds: value >= limit,
+})
 
 /** The value below which a share of all lies, by nearest rank. */
 export function percentile(values: readonly number[], share: number): number {

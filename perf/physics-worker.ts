@@ -8,7 +8,10 @@ const random = seededRandom(11)
 
 for (let i = 0; i < PULLS; i++) {
   const grams = 0.3 * Math.exp(0.7 * normalPair(random)[0])
-  simulate({ ...EIGHT_NODES, sources: { ...EIGHT_NODES.sources, water: [{ at: 'evap', grams }] } }, { seconds: 3600, everyS: 60 })
+  simulate(
+    { ...EIGHT_NODES, sources: { ...EIGHT_NODES.sources, water: [{ at: 'evap', grams }] } },
+    { seconds: 3600, everyS: 60 },
+  )
   if (i % 20 === 19) parentPort?.postMessage({ done: false, share: (i + 1) / PULLS })
 }
 parentPort?.postMessage({ done: true })

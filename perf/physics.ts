@@ -6,20 +6,27 @@ import { simulate } from '@/core/rig/simulate'
 import { atMost, type Measure, percentile } from './measure'
 import { EIGHT_NODES } from './rigs'
 
-type OdexSolver = { solve: (f: (x: number, y: number[]) => number[], x: number, y: number[], xEnd: number) => { y: number[] } }
+type OdexSolver = {
+  solve: (f: (x: number, y: number[]) => number[], x: number, y: number[], xEnd: number) => { y: number[] }
+}
 // the package ships its TypeScript source, which our stricter settings would check as ours if it were imported
 const { Solver } = createRequire(import.meta.url)('odex') as { Solver: new (n: number) => OdexSolver }
 
 const HOUR_S = 3600
 const RUNS = 40
-/** The reference package follows the stiff start by tiny steps, so it gets this much of the pull, s, and ours the same. */
+/**
+ * The reference package follows the stiff start by tiny steps, so it gets this much of the pull, s, and ours the same.
+ */
 const COMPARED_S = 20
 
 /** The physics: one pull, three hundred in a worker, and the same system in a general package. */
 export async function measurePhysics(): Promise<Measure[]> {
   for (let i = 0; i < 30; i++) simulate(EIGHT_NODES, { seconds: HOUR_S, everyS: 60 })
   const times = Array.from({ length: RUNS }, () => timed(() => simulate(EIGHT_NODES, { seconds: HOUR_S, everyS: 60 })))
-  const pull = { ...atMost('a 60 minute pull of an 8-node rig, median of 40', percentile(times, 0.5), 'ms', 10), ...compare() }
+  const pull = {
+    ...atMost('a 60 minute pull of an 8-node rig, median of 40', percentile(times, 0.5), 'ms', 10),
+    ...compare(),
+  }
   return [pull, atMost('300 pulls of that rig with drawn water, in a worker', await inWorker(), 's', 3)]
 }
 
@@ -47,8 +54,10 @@ function compare(): Pick<Measure, 'reference' | 'ratio'> {
   return { reference: note, ratio: other.ms / own.ms }
 }
 
-const final = (run: () => ReturnType<typeof simulate>): Float64Array => (run().samples.at(-1) as { totalPa: Float64Array }).totalPa
-const worst = (a: ArrayLike<number>, b: Float64Array): number => Math.max(...b.map((pa, k) => Math.abs((a[k] as number) / pa - 1)))
+const final = (run: () => ReturnType<typeof simulate>): Float64Array =>
+  (run().samples.at(-1) as { totalPa: Float64Array }).totalPa
+const worst = (a: ArrayLike<number>, b: Float64Array): number =>
+  Math.max(...b.map((pa, k) => Math.abs((a[k] as number) / pa - 1)))
 
 function odexFinal(seconds: number): number[] {
   const network = new Network(EIGHT_NODES)

@@ -1,9 +1,19 @@
 import { RigFile } from '@/core/rig/rig-file'
 
 const node = (id: string, volume_L: number, temperature_C = 25) => ({ id, volume_L, temperature_C })
-const link = (id: string, from: string, to: string, bore_mm: number, length_m: number, kind: string) => ({ id, from, to, bore_mm, length_m, kind })
+const link = (id: string, from: string, to: string, bore_mm: number, length_m: number, kind: string) => ({
+  id,
+  from,
+  to,
+  bore_mm,
+  length_m,
+  kind,
+})
 
-/** An 8-node rig: a car in four parts, two ports with their cores in, manifold and pump on old charging hoses; a leak and both kinds of water. */
+/**
+ * An 8-node rig: a car in four parts, two ports with their cores in, manifold and pump on old charging hoses; a leak
+ * and both kinds of water.
+ */
 export const EIGHT_NODES = RigFile.parse({
   nodes: [
     node('low', 0.8),
@@ -27,5 +37,9 @@ export const EIGHT_NODES = RigFile.parse({
   ],
   pump: { at: 'pump', speed_cfm: 5, ultimate_micron: 40, ballast: false },
   gauges: [{ id: 'far', at: 'high', kind: 'electronic' }],
-  sources: { leaks: [{ at: 'high', air_Pa_m3_s: 1e-5 }], water: [{ at: 'evap', grams: 1 }], bound: [{ at: 'low', grams: 0.5, tau_s: 1800 }] },
+  sources: {
+    leaks: [{ at: 'high', air_Pa_m3_s: 1e-5 }],
+    water: [{ at: 'evap', grams: 1 }],
+    bound: [{ at: 'low', grams: 0.5, tau_s: 1800 }],
+  },
 })

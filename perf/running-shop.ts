@@ -11,12 +11,23 @@ import { makePool, transaction } from '@/server/db/pool'
 import { openJob } from '@/server/jobs/open-job'
 import { tokenHash } from '@/server/readings/ingest'
 
-export type RunningShop = { address: string; cookie: string; db: pg.Pool; databaseUrl: string; startS: number; stop: () => Promise<void> }
+export type RunningShop = {
+  address: string
+  cookie: string
+  db: pg.Pool
+  databaseUrl: string
+  startS: number
+  stop: () => Promise<void>
+}
 
 const NAME = 'perf'
 
 function yperos(args: string[]): ChildProcess {
-  return spawn(join(process.env.YPEROS_ROOT ?? '.', 'yperos'), args, { stdio: ['ignore', 'ignore', 'inherit'], detached: true, env: { ...process.env, DATABASE_URL: '' } })
+  return spawn(join(process.env.YPEROS_ROOT ?? '.', 'yperos'), args, {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    detached: true,
+    env: { ...process.env, DATABASE_URL: '' },
+  })
 }
 
 /** Forgets the throw-away shop of an earlier measurement. */
@@ -70,13 +81,31 @@ export async function startShop(): Promise<RunningShop> {
 export const OPENING: JobOpened = {
   car: { name: 'Perf', model: 'Pelmira 3', hybrid: false },
   complaint: '',
-  label: { refrigerant: 'R-134a', lowG: 500, highG: 500, typed: '500 g', toleranceG: 15, oilKind: 'PAG 46', oilMl: null, source: 'label' },
+  label: {
+    refrigerant: 'R-134a',
+    lowG: 500,
+    highG: 500,
+    typed: '500 g',
+    toleranceG: 15,
+    oilKind: 'PAG 46',
+    oilMl: null,
+    source: 'label',
+  },
   place: { altitudeM: 2380, barometerPa: stationPressurePa(2380), ambientC: 11 },
   story: { opened: 'component', openHours: 2, drierReplaced: true },
   history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null },
   volumeL: 2.5,
   procedure: { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 },
-  rig: { name: 'Cart', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2 },
+  rig: {
+    name: 'Cart',
+    boreMm: 9.5,
+    lengthM: 1.2,
+    hoses: 2,
+    pumpCfm: 4,
+    ultimateMicron: 25,
+    gauge: 'electronic',
+    scaleStepG: 2,
+  },
   simulated: false,
 }
 
@@ -89,24 +118,51 @@ export async function openGauges(db: pg.Pool, count: number, name: string): Prom
     Array.from({ length: count }, async (_, i) => {
       const gauge = { jobId: randomUUID(), instrument: `${name}-${i}`, token: randomUUID() }
       await transaction(db, (tx) =>
-        openJob(tx, { id: null, name: 'perf' }, { id: gauge.jobId, eventId: randomUUID(), payload: { ...OPENING, car: { ...OPENING.car, name: `${name} ${i}` } } }, since),
+        openJob(
+          tx,
+          { id: null, name: 'perf' },
+          {
+            id: gauge.jobId,
+            eventId: randomUUID(),
+            payload: { ...OPENING, car: { ...OPENING.car, name: `${name} ${i}` } },
+          },
+          since,
+        ),
       )
-      const { rows } = await db.query<{ id: string }>(`insert into device (name, kind, token_hash) values ($1, 'instruments', $2) returning id`, [
+      const { rows } = await db.query<{ id: string }>(
+        `insert into device (name, kind, token_hash) values ($1, 'instruments', $2) returning id`,
+        [gauge.instrument, tokenHash(gauge.token)],
+      )
+      await db.query('insert into instrument (id, device_id, name) values ($1, $2, $1)', [
         gauge.instrument,
-        tokenHash(gauge.token),
+        rows[0]?.id,
       ])
-      await db.query('insert into instrument (id, device_id, name) values ($1, $2, $1)', [gauge.instrument, rows[0]?.id])
-      await db.query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [gauge.instrument, gauge.jobId, since])
+      await db.query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [
+        gauge.instrument,
+        gauge.jobId,
+        since,
+      ])
       return gauge
     }),
   )
 }
 
 export async function post(address: string, gauge: Gauge, lines: string[]): Promise<{ stored: number }> {
-  const answer = await fetch(`${address}/api/ingest`, { method: 'POST', headers: { authorization: `Bearer ${gauge.token}` }, body: lines.join('\n') })
+  const answer = await fetch(`${address}/api/ingest`, {
+    method: 'POST',
+    headers: { authorization: `Bearer ${gauge.token}` },
+    body: lines.join('\n'),
+  })
   if (!answer.ok) throw new Error(`ingest: ${answer.status} ${await answer.text()}`)
   return answer.json()
 }
 
 export const line = (gauge: Gauge, seq: number, at: Date, micron: number): string =>
-  JSON.stringify({ instrument: gauge.instrument, seq, at: at.toISOString(), channel: 'vacuum', value: micron, unit: 'micron' })
+  JSON.stringify({
+    instrument: gauge.instrument,
+    seq,
+    at: at.toISOString(),
+    channel: 'vacuum',
+    value: micron,
+    unit: 'micron',
+  })

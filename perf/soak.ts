@@ -32,7 +32,10 @@ export type Soaked = {
 
 type Load = { gauge: Gauge; acknowledged: number; events: Set<string> }
 
-/** Loads a shop of its own for `minutes` while a part is killed every few seconds, and counts what was acknowledged against what is stored. */
+/**
+ * Loads a shop of its own for `minutes` while a part is killed every few seconds, and counts what was acknowledged
+ * against what is stored.
+ */
 export async function soak(minutes: number): Promise<Soaked> {
   throwAway()
   say('starting a shop to soak')
@@ -42,7 +45,11 @@ export async function soak(minutes: number): Promise<Soaked> {
     const until = Date.now() + minutes * 60_000
     const away = { sinceMs: 0, longestMs: 0 }
     const loads = gauges.map((gauge): Load => ({ gauge, acknowledged: 0, events: new Set() }))
-    const [kills] = await Promise.all([killing(until), watching(shop, until, away), ...loads.flatMap((l) => [sending(shop, l, until), deeds(shop, l, until)])])
+    const [kills] = await Promise.all([
+      killing(until),
+      watching(shop, until, away),
+      ...loads.flatMap((l) => [sending(shop, l, until), deeds(shop, l, until)]),
+    ])
     await whole(shop)
     return { minutes, kills, longestAwayS: Math.round(away.longestMs / 100) / 10, ...(await count(shop, loads)) }
   } finally {
@@ -62,7 +69,9 @@ async function killing(until: number): Promise<Record<string, number>> {
     await rest(1000 * (KILL_EVERY_S[0] + random() * (KILL_EVERY_S[1] - KILL_EVERY_S[0])))
     if (Date.now() > until) return kills
     const name = names[Math.floor(random() * names.length)] as string
-    const { parts } = JSON.parse(readFileSync(placesOf('perf').runFile, 'utf8')) as { parts: Record<string, { pid: number }> }
+    const { parts } = JSON.parse(readFileSync(placesOf('perf').runFile, 'utf8')) as {
+      parts: Record<string, { pid: number }>
+    }
     const pid = parts[name]?.pid
     try {
       if (pid) process.kill(pid, 'SIGKILL')
@@ -121,7 +130,9 @@ async function insist(ask: () => Promise<Response>, until: number): Promise<bool
 async function sending(shop: RunningShop, load: Load, until: number): Promise<void> {
   const begun = Date.now() - 25 * 3600_000
   while (Date.now() < until) {
-    const lines = Array.from({ length: BATCH }, (_, i) => line(load.gauge, load.acknowledged + i, new Date(begun + (load.acknowledged + i) * 50), 500))
+    const lines = Array.from({ length: BATCH }, (_, i) =>
+      line(load.gauge, load.acknowledged + i, new Date(begun + (load.acknowledged + i) * 50), 500),
+    )
     const asked = () =>
       fetch(`${shop.address}/api/ingest`, {
         method: 'POST',
@@ -140,15 +151,39 @@ async function deeds(shop: RunningShop, load: Load, until: number): Promise<void
     const id = randomUUID()
     const body = JSON.stringify({ events: [{ id, kind: 'noted', payload: { text: `note ${load.events.size}` } }] })
     const headers = { cookie: shop.cookie, 'content-type': 'application/json' }
-    if (await insist(() => fetch(`${shop.address}/api/jobs/${load.gauge.jobId}/events`, { method: 'POST', headers, body, signal: AbortSignal.timeout(15_000) }), until))
+    if (
+      await insist(
+        () =>
+          fetch(`${shop.address}/api/jobs/${load.gauge.jobId}/events`, {
+            method: 'POST',
+            headers,
+            body,
+            signal: AbortSignal.timeout(15_000),
+          }),
+        until,
+      )
+    )
       load.events.add(id)
     await rest(700)
   }
 }
 
-/** What is stored of what was acknowledged: nothing may be missing, nothing may be there twice, every chain must hold. */
-async function count(shop: RunningShop, loads: readonly Load[]): Promise<Omit<Soaked, 'minutes' | 'kills' | 'longestAwayS'>> {
-  const sum = { acknowledgedReadings: 0, acknowledgedEvents: 0, storedReadings: 0, storedEvents: 0, lost: 0, doubled: 0, brokenChains: 0 }
+/**
+ * What is stored of what was acknowledged: nothing may be missing, nothing may be there twice, every chain must hold.
+ */
+async function count(
+  shop: RunningShop,
+  loads: readonly Load[],
+): Promise<Omit<Soaked, 'minutes' | 'kills' | 'longestAwayS'>> {
+  const sum = {
+    acknowledgedReadings: 0,
+    acknowledgedEvents: 0,
+    storedReadings: 0,
+    storedEvents: 0,
+    lost: 0,
+    doubled: 0,
+    brokenChains: 0,
+  }
   for (const { gauge, acknowledged, events } of loads) {
     const { rows } = await shop.db.query<{ n: number; different: number; known: number }>(
       `select count(*)::int as n, count(distinct device_seq)::int as different, count(distinct device_seq) filter (where device_seq < $2)::int as known
@@ -166,7 +201,8 @@ async function count(shop: RunningShop, loads: readonly Load[]): Promise<Omit<So
     sum.storedEvents += stored.length - 1
     sum.lost += acknowledged - known + [...events].filter((id) => !ids.has(id)).length
     sum.doubled += n - different + (stored.length - ids.size)
-    sum.brokenChains += job && brokenLink({ events: chain, event_count: job.eventCount, head: job.head }, sha256) ? 1 : 0
+    sum.brokenChains +=
+      job && brokenLink({ events: chain, event_count: job.eventCount, head: job.head }, sha256) ? 1 : 0
   }
   return sum
 }

@@ -31,7 +31,9 @@ test('the high side opened while the engine runs is named', async ({ page, conte
   await record(context.request, jobId, { kind: 'hold-skipped', payload: { why: 'test' } }, part('engine', 'on'))
   await page.goto(`/job/${jobId}`)
   await page.getByRole('button', { name: /^high valve closed/ }).click()
-  await expect(page.getByRole('alertdialog', { name: ask })).toContainText('the compressor can fill the container until it bursts')
+  await expect(page.getByRole('alertdialog', { name: ask })).toContainText(
+    'the compressor can fill the container until it bursts',
+  )
 })
 
 test('a coupler’s sense is told when it is turned from off to open at once', async ({ page, context }) => {
@@ -39,12 +41,20 @@ test('a coupler’s sense is told when it is turned from off to open at once', a
   await record(context.request, jobId, finished('zero'), finished('fix'))
   await page.goto(`/job/${jobId}`)
   await page.getByRole('button', { name: /^low coupler off/ }).click()
-  await expect(page.getByRole('alertdialog', { name: ask })).toContainText('Close both manifold valves, clockwise, first.')
+  await expect(page.getByRole('alertdialog', { name: ask })).toContainText(
+    'Close both manifold valves, clockwise, first.',
+  )
 })
 
-test('a pump on a system under pressure, and with its exhaust cap on, is named with both costs', async ({ page, context }) => {
+test('a pump on a system under pressure, and with its exhaust cap on, is named with both costs', async ({
+  page,
+  context,
+}) => {
   const jobId = await openCar(context.request)
-  const pressure = { kind: 'zero-read', payload: { lowPaG: 300_000, highPaG: 300_000, errorPa: 7000, typed: '300 kPa' } }
+  const pressure = {
+    kind: 'zero-read',
+    payload: { lowPaG: 300_000, highPaG: 300_000, errorPa: 7000, typed: '300 kPa' },
+  }
   await record(context.request, jobId, pressure, finished('zero'), finished('fix'))
   await page.goto(`/job/${jobId}`)
   await page.getByRole('button', { name: /^pump off/ }).click()

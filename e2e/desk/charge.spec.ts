@@ -1,7 +1,23 @@
 import { randomUUID } from 'node:crypto'
 import type { APIRequestContext, Page } from '@playwright/test'
 import { parse } from 'csv-parse/sync'
-import { closeInTime, controlBench, expect, expectStep, finished, gramsToStop, openCar, part, press, record, signIn, startHold, startPull, test, theCall } from '../shop'
+import {
+  closeInTime,
+  controlBench,
+  expect,
+  expectStep,
+  finished,
+  gramsToStop,
+  openCar,
+  part,
+  press,
+  record,
+  signIn,
+  startHold,
+  startPull,
+  test,
+  theCall,
+} from '../shop'
 
 test.beforeEach(({ context }) => signIn(context.request))
 
@@ -28,7 +44,10 @@ async function typeContainer(page: Page, n: number, grossG: number, secondG: num
   await page.getByLabel(new RegExp(`^(Net|Empty weight) of container ${n}`)).fill(`${secondG} g`)
 }
 
-test('@long two cans and a cylinder, a bumped scale and a leaning hose: the target is met and the ledger agrees to the gram', async ({ page, context }) => {
+test('@long two cans and a cylinder, a bumped scale and a leaning hose: the target is met and the ledger agrees to the gram', async ({
+  page,
+  context,
+}) => {
   test.setTimeout(240_000)
   const car = `Bump ${randomUUID().slice(0, 5)}`
   const jobId = await readyToCharge(context.request, car, 320)
@@ -81,7 +100,10 @@ async function fill(page: Page, name: string | RegExp, meanwhile: () => Promise<
   await press(page, 'Container is shut')
 }
 
-test('a wrong refrigerant, a negative weight and a doubled event are refused with their reasons, and nothing is lost', async ({ page, context }) => {
+test('a wrong refrigerant, a negative weight and a doubled event are refused with their reasons, and nothing is lost', async ({
+  page,
+  context,
+}) => {
   const jobId = await readyToCharge(context.request, `Refused ${randomUUID().slice(0, 5)}`, 320)
   await page.goto(`/job/${jobId}`)
   await typeContainer(page, 1, 474, 340)
@@ -90,9 +112,19 @@ test('a wrong refrigerant, a negative weight and a doubled event are refused wit
   await expect(page.getByText(/the car’s label asks for R-134a: never mix/).first()).toBeVisible()
   await expect(page.getByLabel('Gross of container 1, as weighed')).toHaveValue('474 g')
   const containers = [{ id: 'can-1', kind: 'can', grossG: 474, netG: 340 }]
-  const plan = { targetG: 320, purgeEachG: 3, containers, stops: [{ id: 'can-1', stopGrossG: 151, takenG: 323, purgeG: 3 }], bandG: [310, 330] }
+  const plan = {
+    targetG: 320,
+    purgeEachG: 3,
+    containers,
+    stops: [{ id: 'can-1', stopGrossG: 151, takenG: 323, purgeG: 3 }],
+    bandG: [310, 330],
+  }
   const post = (...events: object[]) => context.request.post(`/api/jobs/${jobId}/events`, { data: { events } })
-  const other = await post({ id: randomUUID(), kind: 'charge-planned', payload: { ...plan, containers: [{ ...containers[0], refrigerant: 'R-1234yf' }] } })
+  const other = await post({
+    id: randomUUID(),
+    kind: 'charge-planned',
+    payload: { ...plan, containers: [{ ...containers[0], refrigerant: 'R-1234yf' }] },
+  })
   expect(other.status()).toBe(409)
   expect(await other.text()).toMatch(/can-1 holds R-1234yf/)
   await record(context.request, jobId, { kind: 'charge-planned', payload: plan })
@@ -110,7 +142,10 @@ test('a wrong refrigerant, a negative weight and a doubled event are refused wit
   await expect(page.getByText('can-1 on at 474 g')).toHaveCount(1)
 })
 
-test('the proof is held against the maker’s figures, the rest pressure shows air, and before stands beside after', async ({ page, context }) => {
+test('the proof is held against the maker’s figures, the rest pressure shows air, and before stands beside after', async ({
+  page,
+  context,
+}) => {
   const jobId = await openCar(context.request, { name: `Proof ${randomUUID().slice(0, 5)}` })
   await page.goto(`/job/${jobId}`)
   await page.getByText('How it ran before, for the comparison').click()
@@ -118,7 +153,14 @@ test('the proof is held against the maker’s figures, the rest pressure shows a
   await before.getByLabel('Vent before').fill('70 F')
   await before.getByRole('button', { name: 'Keep it as before' }).click()
   await expect(page.getByText('How it ran before: vent 21.1 °C')).toBeVisible()
-  await record(context.request, jobId, finished('zero'), { kind: 'hold-decided', payload: { next: 'charge' } }, finished('charge'), part('engine', 'on'))
+  await record(
+    context.request,
+    jobId,
+    finished('zero'),
+    { kind: 'hold-decided', payload: { next: 'charge' } },
+    finished('charge'),
+    part('engine', 'on'),
+  )
   await expectStep(page, 'Prove')
   await page.getByText('The maker’s figures, which lead').click()
   const maker = page.getByRole('form', { name: 'The maker’s figures, which lead' })
@@ -127,7 +169,9 @@ test('the proof is held against the maker’s figures, the rest pressure shows a
   await expect(maker.getByText(/type both ends/)).toBeVisible()
   await maker.getByLabel('The maker’s low side').fill('200 to 260 kPa')
   await maker.getByRole('button', { name: 'Hold it against these' }).click()
-  await expect(page.getByRole('region', { name: 'Bands' })).toContainText('200 kPa, 29 psig to 260 kPa, 38 psig, the maker’s')
+  await expect(page.getByRole('region', { name: 'Bands' })).toContainText(
+    '200 kPa, 29 psig to 260 kPa, 38 psig, the maker’s',
+  )
   for (const [low, vent] of [
     ['230 kPa', '9 C'],
     ['290 kPa', '8 C'],
@@ -144,7 +188,9 @@ test('the proof is held against the maker’s figures, the rest pressure shows a
   const rest = page.getByRole('form', { name: 'At rest, for air' })
   await rest.getByLabel('Both sides at rest').fill('600 kPa')
   await rest.getByRole('button', { name: 'It is read at rest' }).click()
-  await expect(page.getByRole('region', { name: 'What the readings point to' })).toContainText('at rest above saturation')
+  await expect(page.getByRole('region', { name: 'What the readings point to' })).toContainText(
+    'at rest above saturation',
+  )
   await page.goto(`/job/${jobId}/record`)
   await expect(page.getByText('above saturation, so air inside')).toBeVisible()
   await page.goto(`/job/${jobId}/label`)

@@ -2,9 +2,15 @@ import { randomUUID } from 'node:crypto'
 import { expect, openCar, press, record, signIn, startPull, test, theCall } from '../shop'
 
 const eventsOf = async (request: import('@playwright/test').APIRequestContext, jobId: string) =>
-  (await (await request.get(`/api/jobs/${jobId}/events`)).json()).events as { kind: string; payload: Record<string, unknown> }[]
+  (await (await request.get(`/api/jobs/${jobId}/events`)).json()).events as {
+    kind: string
+    payload: Record<string, unknown>
+  }[]
 
-test('what two hands press at once is done once; the later page says who did it, and moves on', async ({ browser, baseURL }) => {
+test('what two hands press at once is done once; the later page says who did it, and moves on', async ({
+  browser,
+  baseURL,
+}) => {
   const people = await Promise.all(
     (['teo', 'maira'] as const).map(async (who) => {
       const context = await browser.newContext({ ...(baseURL && { baseURL }) })
@@ -26,7 +32,9 @@ test('what two hands press at once is done once; the later page says who did it,
   for (const page of pages) await press(page, /Isolate now|Isolate/)
   const call = theCall(pages[1] as import('@playwright/test').Page)
   await expect(call).toContainText(/Teo Brisal, \d+ s ago: .*nothing was recorded/)
-  const kinds = (await eventsOf(teo.request, jobId)).filter((e) => e.kind === 'step-finished').map((e) => e.payload.step)
+  const kinds = (await eventsOf(teo.request, jobId))
+    .filter((e) => e.kind === 'step-finished')
+    .map((e) => e.payload.step)
   expect(kinds).toEqual(['zero', 'fix', 'rig', 'pull'])
   for (const context of people) await context.close()
 })
@@ -48,20 +56,34 @@ test('a deed whose answer is lost is sent again by itself and recorded once', as
   await press(page, /Isolate/)
   await expect(theCall(page)).not.toContainText('Come back at', { timeout: 10_000 })
   expect(lost).toBe(1)
-  expect((await eventsOf(context.request, jobId)).filter((e) => e.kind === 'step-finished' && e.payload.step === 'pull')).toHaveLength(1)
+  expect(
+    (await eventsOf(context.request, jobId)).filter((e) => e.kind === 'step-finished' && e.payload.step === 'pull'),
+  ).toHaveLength(1)
 })
 
-test('what was done without a line and contradicts is shown side by side, with one tap for which holds', async ({ page, context }) => {
+test('what was done without a line and contradicts is shown side by side, with one tap for which holds', async ({
+  page,
+  context,
+}) => {
   await signIn(context.request)
   const jobId = await openCar(context.request, { simulated: false })
   await record(context.request, jobId, { kind: 'recovered', payload: { grams: 350 } })
-  const late = { id: randomUUID(), kind: 'recovered', payload: { grams: 340 }, seen: 1, waited: true, happenedAt: new Date().toISOString() }
+  const late = {
+    id: randomUUID(),
+    kind: 'recovered',
+    payload: { grams: 340 },
+    seen: 1,
+    waited: true,
+    happenedAt: new Date().toISOString(),
+  }
   expect((await context.request.post(`/api/jobs/${jobId}/events`, { data: { events: [late] } })).status()).toBe(201)
   await page.goto(`/job/${jobId}`)
   const aside = page.getByRole('list', { name: 'Set aside' })
   await expect(aside).toContainText('Recovered 340 g')
   await aside.getByRole('button', { name: 'It does not' }).click()
   await expect(aside).toBeHidden()
-  const lines = (await (await context.request.get('/api/ledger.csv')).text()).split('\n').filter((l) => /recovered.*,350\.0,|recovered.*,340\.0,/.test(l))
+  const lines = (await (await context.request.get('/api/ledger.csv')).text())
+    .split('\n')
+    .filter((l) => /recovered.*,350\.0,|recovered.*,340\.0,/.test(l))
   expect(lines.some((l) => l.includes(',340.0,'))).toBe(false)
 })

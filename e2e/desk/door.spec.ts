@@ -23,7 +23,11 @@ const eventCount = async (request: APIRequestContext, jobId: string): Promise<nu
   return page.split('from elsewhere').length - 1
 }
 
-test('a page on another port writes nothing here, and a form elsewhere swaps nobody', async ({ page, context, baseURL }) => {
+test('a page on another port writes nothing here, and a form elsewhere swaps nobody', async ({
+  page,
+  context,
+  baseURL,
+}) => {
   await signIn(context.request, 'teo')
   const jobId = await openCar(context.request, { simulated: false })
   const body = JSON.stringify({ events: [{ id: randomUUID(), kind: 'noted', payload: { text: 'from elsewhere' } }] })
@@ -48,7 +52,13 @@ test('a page on another port writes nothing here, and a form elsewhere swaps nob
 
 test('every answer of the API says that it is not to be sniffed, kept or framed', async ({ context }) => {
   await signIn(context.request)
-  for (const path of ['/api/health', '/api/session', '/api/ledger.csv', '/api/nothing-here', `/api/jobs/${randomUUID()}/events`]) {
+  for (const path of [
+    '/api/health',
+    '/api/session',
+    '/api/ledger.csv',
+    '/api/nothing-here',
+    `/api/jobs/${randomUUID()}/events`,
+  ]) {
     const headers = (await context.request.get(path)).headers()
     expect(headers, path).toMatchObject({
       'x-content-type-options': 'nosniff',
@@ -80,15 +90,39 @@ const NASTY: unknown[] = [
   '{"id":"\\ud800"}',
   JSON.stringify({ events: [{ id: randomUUID(), kind: 'noted', payload: { text: 'a\u0000b' } }] }),
   `{"events":[{"id":"${randomUUID()}","kind":"noted","payload":{"text":"\\ud800"}}]}`,
-  JSON.stringify({ events: [{ id: randomUUID(), kind: 'noted', happenedAt: '0000-01-01T00:00:00Z', payload: { text: 'x' } }] }),
-  JSON.stringify({ events: Array.from({ length: 2 }, () => ({ id: '3f2504e0-4f89-41d3-9a0c-0305e82c3301', kind: 'noted', payload: { text: 'twice' } })) }),
-  JSON.stringify({ readings: [{ seq: 1, channel: 'vacuum', value: 1e300, unit: 'micron', at: '0000-01-01T00:00:00Z' }] }),
+  JSON.stringify({
+    events: [{ id: randomUUID(), kind: 'noted', happenedAt: '0000-01-01T00:00:00Z', payload: { text: 'x' } }],
+  }),
+  JSON.stringify({
+    events: Array.from({ length: 2 }, () => ({
+      id: '3f2504e0-4f89-41d3-9a0c-0305e82c3301',
+      kind: 'noted',
+      payload: { text: 'twice' },
+    })),
+  }),
+  JSON.stringify({
+    readings: [{ seq: 1, channel: 'vacuum', value: 1e300, unit: 'micron', at: '0000-01-01T00:00:00Z' }],
+  }),
   JSON.stringify({ readings: [{ seq: 1, channel: 'vacuum', value: 5, unit: 'micron', note: '\u0000' }] }),
-  JSON.stringify({ id: randomUUID(), kind: 'bought', refrigerant: 'R-134a', container: 'x', equipmentId: randomUUID(), grams: 1, why: '' }),
+  JSON.stringify({
+    id: randomUUID(),
+    kind: 'bought',
+    refrigerant: 'R-134a',
+    container: 'x',
+    equipmentId: randomUUID(),
+    grams: 1,
+    why: '',
+  }),
   JSON.stringify({ signIn: 'x\u0000', password: '\u0000' }),
   JSON.stringify({ id: randomUUID(), certificate: '\u0000' }),
   JSON.stringify({ file: { seq: 1, readings: [{ elapsedS: 1e7, pressurePa: 1 }] } }),
-  JSON.stringify({ what: 'oil-changed', id: randomUUID(), equipmentId: randomUUID(), happenedAt: '0000-01-01T00:00:00Z', payload: {} }),
+  JSON.stringify({
+    what: 'oil-changed',
+    id: randomUUID(),
+    equipmentId: randomUUID(),
+    happenedAt: '0000-01-01T00:00:00Z',
+    payload: {},
+  }),
   JSON.stringify({ name: '\u0000', time: 'x', vacuum: 'y' }),
 ]
 
@@ -101,21 +135,32 @@ test('no route answers 500, whoever sends whatever', async ({ playwright, contex
   await signIn(trainee, 'anouk')
   const asked: { who: APIRequestContext; method: string; path: string; data?: string }[] = []
   for (const path of [...routes(jobId), ...routes('%ff'), ...routes('a%00b'), ...routes(randomUUID())]) {
-    for (const who of path.includes(jobId) || !path.includes('/jobs/') ? [context.request, trainee, nobody] : [context.request]) {
+    for (const who of path.includes(jobId) || !path.includes('/jobs/')
+      ? [context.request, trainee, nobody]
+      : [context.request]) {
       for (const method of ['GET', 'PUT', 'DELETE']) asked.push({ who, method, path })
       // a wrong sign-in delays the next one, and signing out would end the test
-      if (!/sign-(in|out)$/.test(path)) for (const data of NASTY) asked.push({ who, method: 'POST', path, data: data as string })
+      if (!/sign-(in|out)$/.test(path))
+        for (const data of NASTY) asked.push({ who, method: 'POST', path, data: data as string })
     }
   }
   const failed: string[] = []
   const query = '?channel=vacuum&from=0000-01-01T00:00:00Z&x=%ff&container=%00&to=0000-01-01'
   const ask = async ({ who, method, path, data }: (typeof asked)[number]) => {
     const headers = { 'x-forwarded-for': 'y'.repeat(4000), ...(data && { 'content-type': 'application/json' }) }
-    const answer = await who.fetch(path + (method === 'GET' ? query : ''), { method, headers, ...(data && { data }), maxRedirects: 0 })
+    const answer = await who.fetch(path + (method === 'GET' ? query : ''), {
+      method,
+      headers,
+      ...(data && { data }),
+      maxRedirects: 0,
+    })
     if (answer.status() >= 500) failed.push(`${method} ${path} ${String(data).slice(0, 60)} ${answer.status()}`)
   }
   for (let i = 0; i < asked.length; i += 16) await Promise.all(asked.slice(i, i + 16).map(ask))
-  const ingest = await nobody.post('/api/ingest', { data: '{"instrument":"\\u0000","seq":1}', headers: { authorization: `Bearer ${benchToken()}` } })
+  const ingest = await nobody.post('/api/ingest', {
+    data: '{"instrument":"\\u0000","seq":1}',
+    headers: { authorization: `Bearer ${benchToken()}` },
+  })
   expect(ingest.status()).toBe(400)
   expect(failed).toEqual([])
   expect(asked.length).toBeGreaterThan(500)
@@ -129,10 +174,14 @@ test('a body without an end is cut at its limit before anybody is known, and cos
   const outcome = await new Promise<{ status: number; sentMb: number }>((resolve) => {
     let sentMb = 0
     let status = 0
-    const sending = httpRequest(`${baseURL}/api/sign-in`, { method: 'POST', headers: { 'content-type': 'application/json' } }, (answer) => {
-      status = answer.statusCode ?? 0
-      answer.resume()
-    })
+    const sending = httpRequest(
+      `${baseURL}/api/sign-in`,
+      { method: 'POST', headers: { 'content-type': 'application/json' } },
+      (answer) => {
+        status = answer.statusCode ?? 0
+        answer.resume()
+      },
+    )
     const more = () => {
       while (sentMb < 600) {
         sentMb += 1
@@ -155,7 +204,9 @@ test('@long whoever sends slowly is cut off after half a minute, known or not', 
     new Promise<number>((resolve) => {
       const begun = Date.now()
       const socket = connect(Number(port), hostname, () =>
-        socket.write(`POST ${path} HTTP/1.1\r\nHost: ${hostname}:${port}\r\ncontent-type: application/json\r\ncontent-length: 5000\r\n\r\n`),
+        socket.write(
+          `POST ${path} HTTP/1.1\r\nHost: ${hostname}:${port}\r\ncontent-type: application/json\r\ncontent-length: 5000\r\n\r\n`,
+        ),
       )
       const drip = setInterval(() => socket.write(' '), 500)
       socket.on('error', () => undefined)
@@ -179,18 +230,25 @@ test('whoever signs out elsewhere is told on the page that stays open', async ({
   await expect(page.getByRole('link', { name: 'Sign in again' })).toBeVisible()
 })
 
-test('after twelve wrong tries the right password is in within forty seconds, whatever address is made up', async ({ playwright, context, baseURL }) => {
+test('after twelve wrong tries the right password is in within forty seconds, whatever address is made up', async ({
+  playwright,
+  context,
+  baseURL,
+}) => {
   await signIn(context.request, 'maira')
   // somebody of this test's own: the others sign in by the same address meanwhile
   const name = `patient-${randomUUID().slice(0, 6)}`
   const account = { signIn: name, name, role: 'technician', certificate: '', password: 'a long enough one' }
   expect((await context.request.post('/api/shop', { data: { what: 'new-account', account } })).ok()).toBe(true)
   const request = await playwright.request.newContext({ ...(baseURL && { baseURL }) })
-  const attempt = (password: string, i = 0) => request.post('/api/sign-in', { data: { signIn: name, password }, headers: { 'x-forwarded-for': `10.0.0.${i}` } })
+  const attempt = (password: string, i = 0) =>
+    request.post('/api/sign-in', { data: { signIn: name, password }, headers: { 'x-forwarded-for': `10.0.0.${i}` } })
   const statuses: number[] = []
   for (let i = 0; i < 12; i++) statuses.push((await attempt('wrong', i)).status())
   expect(statuses).toEqual([401, 401, 401, ...Array.from({ length: 9 }, () => 429)])
   // nobody else waits meanwhile
   await signIn(request, 'teo')
-  await expect.poll(async () => (await attempt('a long enough one')).status(), { timeout: 40_000, intervals: [1000] }).toBe(200)
+  await expect
+    .poll(async () => (await attempt('a long enough one')).status(), { timeout: 40_000, intervals: [1000] })
+    .toBe(200)
 })

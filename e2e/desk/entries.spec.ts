@@ -22,7 +22,12 @@ test('entries that cannot be get their reason beside the field, and nothing type
   await page.getByLabel('Altitude or barometer').fill('2380')
   await page.getByLabel('Ambient').fill('200 C')
   await page.getByRole('button', { name: 'Take it in' }).click()
-  for (const reason of ['the car needs a name people use', /type a weight such as 567 g/, /say in which unit/, /is not the air around a car/])
+  for (const reason of [
+    'the car needs a name people use',
+    /type a weight such as 567 g/,
+    /say in which unit/,
+    /is not the air around a car/,
+  ])
     await expect(page.getByText(reason)).toBeVisible()
   await expect(page.getByLabel('Model')).toHaveValue('Korvane 60')
   await expect(page.getByLabel('Charge, a figure or a range')).toHaveAttribute('aria-invalid', 'true')
@@ -87,7 +92,9 @@ test('a needle deeper than the air of the place is refused beside its field', as
 
 test('oil is owed for a reason only', async ({ page, context }) => {
   const jobId = await openCar(context.request)
-  const answer = await context.request.post(`/api/jobs/${jobId}/events`, { data: { events: [{ kind: 'step-finished', payload: { step: 'zero' } }] } })
+  const answer = await context.request.post(`/api/jobs/${jobId}/events`, {
+    data: { events: [{ kind: 'step-finished', payload: { step: 'zero' } }] },
+  })
   expect(answer.ok()).toBe(true)
   await page.goto(`/job/${jobId}`)
   await page.getByLabel('Oil owed, mL').fill('30')

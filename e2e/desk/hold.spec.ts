@@ -1,4 +1,18 @@
-import { controlBench, endEarly, expect, expectStep, openCar, part, press, record, signIn, startHold, startPull, test, theCall } from '../shop'
+import {
+  controlBench,
+  endEarly,
+  expect,
+  expectStep,
+  openCar,
+  part,
+  press,
+  record,
+  signIn,
+  startHold,
+  startPull,
+  test,
+  theCall,
+} from '../shop'
 
 test.beforeEach(({ context }) => signIn(context.request))
 
@@ -20,7 +34,10 @@ test('a tight car ends in the call to charge it, and the simple rules stand besi
   await expect(theCall(page)).toContainText(/No leak of [\d,]+ g a year/)
 })
 
-test('what the hoses give is not laid at the car’s door when they were held alone before', async ({ page, context }) => {
+test('what the hoses give is not laid at the car’s door when they were held alone before', async ({
+  page,
+  context,
+}) => {
   // the hold of those hoses by themselves: their gas and the hole in one of them
   const jobId = await openCar(context.request, { rig: { hoseKind: 'rubber-old', hoseBaselinePaM3S: 1.6e-5 } })
   await controlBench(context.request, jobId, { action: 'named-scenario', name: 'The borrowed manifold' })
@@ -35,7 +52,10 @@ test('what the hoses give is not laid at the car’s door when they were held al
   await expect(theCall(page)).toContainText(/Tight\. Charge it\.|Still undecided\./)
 })
 
-test('a gauge that dies is noticed and answered, and the hold goes on with typed readings', async ({ page, context }) => {
+test('a gauge that dies is noticed and answered, and the hold goes on with typed readings', async ({
+  page,
+  context,
+}) => {
   const jobId = await openCar(context.request)
   await startPull(context.request, jobId)
   await page.goto(`/job/${jobId}`)
@@ -91,7 +111,10 @@ test('a hold skipped says who and why, and that nothing is proved', async ({ pag
   await expect(page.getByText(/skipped by Teo Brisal: only a look\. Not proved/)).toBeVisible()
 })
 
-test('a second hold is compared with the first, with a nitrogen sweep logged between behind its caution', async ({ page, context }) => {
+test('a second hold is compared with the first, with a nitrogen sweep logged between behind its caution', async ({
+  page,
+  context,
+}) => {
   const jobId = await openCar(context.request, { holdMinutes: 240 })
   await startPull(context.request, jobId)
   await page.goto(`/job/${jobId}`)
@@ -112,7 +135,10 @@ test('a second hold is compared with the first, with a nitrogen sweep logged bet
   await expect(page.getByRole('img', { name: /hold 1 rose .* hold 2 rose/ })).toBeVisible()
 })
 
-test('the pull says where it stands, and its chart is brought closer by a key and a button', async ({ page, context }) => {
+test('the pull says where it stands, and its chart is brought closer by a key and a button', async ({
+  page,
+  context,
+}) => {
   const jobId = await openCar(context.request)
   await startPull(context.request, jobId)
   await page.goto(`/job/${jobId}`)

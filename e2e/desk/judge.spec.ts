@@ -4,7 +4,11 @@ test.beforeEach(({ context }) => signIn(context.request))
 
 /** A foreign logger's file: semicolons, decimal commas, time of day, mbar. */
 function foreign(mbar: (minute: number) => number): string {
-  const rows = Array.from({ length: 31 }, (_, m) => `23:${String(40 + m - (m >= 20 ? 60 : 0)).padStart(2, '0')}:00;${mbar(m).toFixed(3).replace('.', ',')};21,5`)
+  const rows = Array.from(
+    { length: 31 },
+    (_, m) =>
+      `23:${String(40 + m - (m >= 20 ? 60 : 0)).padStart(2, '0')}:00;${mbar(m).toFixed(3).replace('.', ',')};21,5`,
+  )
   // it runs past midnight
   return `Time;Channel A [mbar];Temp\n${rows.map((row, m) => (m >= 20 ? row.replace(/^23/, '00') : row)).join('\n')}\n`
 }
@@ -29,7 +33,9 @@ test('a logger’s file is judged at once by columns that are picked and kept', 
 test('a row that cannot be read is named by its line, and nothing is judged', async ({ page }) => {
   await page.goto('/judge')
   await page.getByLabel('Readings file').setInputFiles(file(foreign(() => 0.4).replace('0,400', 'lots')))
-  await expect(page.getByRole('alert').filter({ hasText: 'line 2' })).toContainText('"lots" in the column "Channel A [mbar]" is no number')
+  await expect(page.getByRole('alert').filter({ hasText: 'line 2' })).toContainText(
+    '"lots" in the column "Channel A [mbar]" is no number',
+  )
   await expect(page.getByText('No record that can be read yet.')).toBeVisible()
 })
 

@@ -1,6 +1,9 @@
 import { expect, signIn, test } from '../shop'
 
-test('a purchase and a correction are booked by hand, with their reasons, and the file has them all', async ({ page, context }) => {
+test('a purchase and a correction are booked by hand, with their reasons, and the file has them all', async ({
+  page,
+  context,
+}) => {
   await signIn(context.request)
   await page.goto('/ledger')
   const name = `Cylinder ${Date.now() % 100_000}`
@@ -11,7 +14,10 @@ test('a purchase and a correction are booked by hand, with their reasons, and th
   await form.getByLabel('Weight').fill('5.7 kg')
   await form.getByRole('button', { name: 'Book it' }).click()
   await expect(form.getByRole('status')).toHaveText('Booked.')
-  const balance = page.getByRole('complementary', { name: 'Containers by the book' }).getByRole('listitem').filter({ hasText: name })
+  const balance = page
+    .getByRole('complementary', { name: 'Containers by the book' })
+    .getByRole('listitem')
+    .filter({ hasText: name })
   await expect(balance).toContainText('5,700 g')
   await form.getByText('correction', { exact: true }).click()
   await form.getByLabel('Its name').fill(name)

@@ -1,8 +1,24 @@
-import { controlBench, endEarly, expect, openCar, press, readings, signIn, startHold, startPull, test, theCall } from '../shop'
+import {
+  controlBench,
+  endEarly,
+  expect,
+  openCar,
+  press,
+  readings,
+  signIn,
+  startHold,
+  startPull,
+  test,
+  theCall,
+} from '../shop'
 
 test.beforeEach(({ context }) => signIn(context.request))
 
-test('a reload and a second browser show the same state and the same come-back time', async ({ page, context, browser }) => {
+test('a reload and a second browser show the same state and the same come-back time', async ({
+  page,
+  context,
+  browser,
+}) => {
   const jobId = await openCar(context.request, { holdMinutes: 600 })
   await startPull(context.request, jobId)
   await startHold(context.request, jobId)
@@ -22,7 +38,11 @@ test('a reload and a second browser show the same state and the same come-back t
   await other.close()
 })
 
-test('a reading typed in any unit stands on the chart in the others at once, in both browsers', async ({ page, context, browser }) => {
+test('a reading typed in any unit stands on the chart in the others at once, in both browsers', async ({
+  page,
+  context,
+  browser,
+}) => {
   const jobId = await openCar(context.request, { simulated: false })
   await startPull(context.request, jobId)
   await page.goto(`/job/${jobId}`)
@@ -41,7 +61,10 @@ test('a reading typed in any unit stands on the chart in the others at once, in 
   await other.close()
 })
 
-test('a bench that is stopped falls silent, started again it goes on; put back it is full of air', async ({ page, context }) => {
+test('a bench that is stopped falls silent, started again it goes on; put back it is full of air', async ({
+  page,
+  context,
+}) => {
   const jobId = await openCar(context.request)
   await startPull(context.request, jobId)
   await page.goto(`/job/${jobId}`)

@@ -1,6 +1,9 @@
 import { expect, signIn, test } from '../shop'
 
-test('a rig is put together from the shelf, says at once what is left at the car and what each part costs, and can be chosen for a car', async ({ page, context }) => {
+test('a rig is put together from the shelf, says at once what is left at the car and what each part costs, and can be chosen for a car', async ({
+  page,
+  context,
+}) => {
   await signIn(context.request, 'maira')
   await page.goto('/rig-room')
   await page.getByRole('button', { name: 'Cart P1, 1/4 in' }).click()
@@ -13,7 +16,9 @@ test('a rig is put together from the shelf, says at once what is left at the car
   await page.getByLabel('Hose to the pump').selectOption('Hose 13, short')
   await page.getByLabel('Cores').selectOption('out, through core tools')
   await expect.poll(share).toBeGreaterThan(before)
-  await expect(page.getByRole('region', { name: 'Predicted pull' })).toContainText(/To 500 micron at the farthest point: about \d+ (s|min)/)
+  await expect(page.getByRole('region', { name: 'Predicted pull' })).toContainText(
+    /To 500 micron at the farthest point: about \d+ (s|min)/,
+  )
   await page.getByLabel('Name of this rig').fill('Cart P1, mended')
   await page.getByRole('button', { name: 'Keep the change' }).click()
   await expect(left).toContainText('Kept.')
@@ -31,7 +36,10 @@ test('the same hose twice in a rig is refused with the reason', async ({ page, c
   await expect(page.getByRole('button', { name: 'Keep the change' })).toBeDisabled()
 })
 
-test('a blank-off test is led through, survives a reload, and its result is the pump’s ultimate from then on', async ({ page, context }) => {
+test('a blank-off test is led through, survives a reload, and its result is the pump’s ultimate from then on', async ({
+  page,
+  context,
+}) => {
   await signIn(context.request, 'teo')
   await page.goto('/rig-room')
   await page.getByRole('link', { name: /^Pump P2/ }).click()
@@ -61,8 +69,16 @@ test('a trainee tests and looks, but neither builds rigs nor fills the shelf', a
   await expect(page.getByRole('complementary', { name: 'This rig' })).toContainText('of its pump')
   await expect(page.getByRole('button', { name: /Keep/ })).toHaveCount(0)
   await expect(page.getByRole('button', { name: /another/ })).toHaveCount(0)
-  const item = { id: '00000000-0000-4000-8000-000000000001', name: 'Scale X', kind: 'scale', spec: { stepG: 2, calibratedOn: '2026-01-01' }, retired: false }
-  expect((await context.request.post('/api/rig-room', { data: { what: 'equipment', equipment: item } })).status()).toBe(403)
+  const item = {
+    id: '00000000-0000-4000-8000-000000000001',
+    name: 'Scale X',
+    kind: 'scale',
+    spec: { stepG: 2, calibratedOn: '2026-01-01' },
+    retired: false,
+  }
+  expect((await context.request.post('/api/rig-room', { data: { what: 'equipment', equipment: item } })).status()).toBe(
+    403,
+  )
 })
 
 test('the lead puts a hose on the shelf; what cannot be is refused beside its field', async ({ page, context }) => {

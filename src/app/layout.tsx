@@ -6,7 +6,10 @@ import type { Metadata, Viewport } from 'next'
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
 
-export const metadata: Metadata = { title: 'Yperos', description: 'Vacuum, hold and charge of vehicle air conditioning' }
+export const metadata: Metadata = {
+  title: 'Yperos',
+  description: 'Vacuum, hold and charge of vehicle air conditioning',
+}
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
 export default async function RootLayout({ children }: { children: ReactNode }) {

@@ -55,11 +55,26 @@ function car(id: string, truth: object) {
     turn('valve-low', 'open'),
     turn('valve-high', 'open'),
   ]
-  return { jobId: id, instrument: `bench-${id}`, running: true, truth: { ...TRUTH, ...truth }, scaleStepG: 2, clock, actions, lastSecond: -1, serverMs: now }
+  return {
+    jobId: id,
+    instrument: `bench-${id}`,
+    running: true,
+    truth: { ...TRUTH, ...truth },
+    scaleStepG: 2,
+    clock,
+    actions,
+    lastSecond: -1,
+    serverMs: now,
+  }
 }
 
 test('a car that cannot be played is named with its reason, and every other car goes on', async () => {
-  const shop = await shopWith(() => [car('hot', { ambientC: 90 }), { jobId: 'torn', trouble: 'its log begins with noted' }, car('sound', {}), car('cold', { ambientC: -120 })])
+  const shop = await shopWith(() => [
+    car('hot', { ambientC: 90 }),
+    { jobId: 'torn', trouble: 'its log begins with noted' },
+    car('sound', {}),
+    car('cold', { ambientC: -120 }),
+  ])
   await shop.bench.tick()
   await shop.bench.tick()
   expect(shop.heard.has('bench-sound')).toBe(true)

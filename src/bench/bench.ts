@@ -2,7 +2,10 @@ import { type ClockSegment, jobTimeMs, wallTimeMs } from '@/core/procedure/clock
 import { type BenchAction, BenchRun, type BenchSecond } from '@/core/rig/bench-run'
 import type { BenchTruth } from '@/core/rig/bench-truth'
 
-/** A car as the server's feed describes it (the bench speaks to the server as any device would, so it names its own types). */
+/**
+ * A car as the server's feed describes it (the bench speaks to the server as any device would, so it names its own
+ * types).
+ */
 type PlayableJob = {
   jobId: string
   instrument: string
@@ -82,7 +85,11 @@ export class Bench {
   private async play(job: PlayableJob): Promise<void> {
     const startMs = job.clock[0]?.jobMs ?? 0
     const nowSecond = Math.floor((jobTimeMs(job.clock, job.serverMs - BEHIND_MS) - startMs) / 1000)
-    const car = this.played.get(job.jobId) ?? { run: new BenchRun(job.truth, job.scaleStepG), sentTo: job.lastSecond, unsent: [] }
+    const car = this.played.get(job.jobId) ?? {
+      run: new BenchRun(job.truth, job.scaleStepG),
+      sentTo: job.lastSecond,
+      unsent: [],
+    }
     this.played.set(job.jobId, car)
     await this.drain(car)
     const until = performance.now() + SLICE_MS

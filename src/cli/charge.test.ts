@@ -51,11 +51,20 @@ test.each([
   [{ refrigerant: 'R-744' }, /\$\.refrigerant: .*100 bar/],
   [{ refrigerant: 'R-12' }, /\$\.refrigerant: .*retrofit/],
   [{ target: { low_g: 560, high_g: 530 } }, /\$\.target.*lower end/],
-  [{ containers: [{ id: 'can-1', kind: 'can', gross_g: 340, net_g: 340 }] }, /\$\.containers\[0\]\.gross_g: .*net weight taken for the gross/],
-  [{ containers: [{ id: 'c', kind: 'cylinder', gross_g: 3000, tare_g: 3410 }] }, /\$\.containers\[0\]\.gross_g: .*less than its own empty weight/],
+  [
+    { containers: [{ id: 'can-1', kind: 'can', gross_g: 340, net_g: 340 }] },
+    /\$\.containers\[0\]\.gross_g: .*net weight taken for the gross/,
+  ],
+  [
+    { containers: [{ id: 'c', kind: 'cylinder', gross_g: 3000, tare_g: 3410 }] },
+    /\$\.containers\[0\]\.gross_g: .*less than its own empty weight/,
+  ],
   [{ containers: [{ id: 'c', kind: 'cylinder', gross_g: -5, tare_g: 3410 }] }, /\$\.containers\[0\]\.gross_g/],
   [{ containers: [PLAN.containers[0], PLAN.containers[0]] }, /\$\.containers\[1\]\.id: .*twice/],
-  [{ containers: [{ ...PLAN.containers[0], refrigerant: 'R-1234yf' }] }, /\$\.containers\[0\]\.refrigerant: .*never mix/],
+  [
+    { containers: [{ ...PLAN.containers[0], refrigerant: 'R-1234yf' }] },
+    /\$\.containers\[0\]\.refrigerant: .*never mix/,
+  ],
   [{ colour: 'red' }, /colour/],
   [{ ambient_C: 80 }, /\$\.ambient_C/],
 ])('what cannot be is refused with its place and reason: %j', (change, words) => {

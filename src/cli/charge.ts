@@ -14,7 +14,9 @@ export const charge: Command = {
     if (!file || positionals.length > 1) throw new BadInput('charge takes one plan file')
     const input = inputOfFile(readJsonFile(file, ChargeFile))
     const plan = planCharge(input)
-    emit(values.json === true, planAsFile(plan), () => [...workingOf(input, plan), ...plan.warnings.map((w) => `! ${w}`)].join('\n'))
+    emit(values.json === true, planAsFile(plan), () =>
+      [...workingOf(input, plan), ...plan.warnings.map((w) => `! ${w}`)].join('\n'),
+    )
     return 0
   },
 }

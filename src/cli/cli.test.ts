@@ -13,7 +13,8 @@ const file = (name: string, content: unknown): string => {
   return path
 }
 const run = (...args: string[]) => spawnSync(yperos, args, { encoding: 'utf8', cwd: '/' })
-const json = (...args: string[]) => JSON.parse(execFileSync(yperos, [...args, '--json'], { encoding: 'utf8', cwd: '/' }))
+const json = (...args: string[]) =>
+  JSON.parse(execFileSync(yperos, [...args, '--json'], { encoding: 'utf8', cwd: '/' }))
 
 const RIG = {
   nodes: [
@@ -37,7 +38,11 @@ test('a needle reading at altitude is converted to an interval of micron', () =>
 })
 
 test('an absolute unit has no interval, and a sign is no option', () => {
-  expect(json('convert', '1', 'kPa', 'micron')).toEqual({ value: expect.closeTo(7500.6, 0), unit: 'micron', interval: null })
+  expect(json('convert', '1', 'kPa', 'micron')).toEqual({
+    value: expect.closeTo(7500.6, 0),
+    unit: 'micron',
+    interval: null,
+  })
   expect(json('convert', '-5', 'psig', 'kPa', '--barometer-Pa', '101325').value).toBeCloseTo(66.85, 1)
 })
 
@@ -61,7 +66,10 @@ test('saturation by temperature and by pressure are each other’s inverse', () 
   const at25 = json('saturation', '--fluid', 'R-134a', '--celsius', '25')
   expect(at25.pressure_Pa / 665_400).toBeCloseTo(1, 2)
   expect(at25.liquid_kg_m3).toBeCloseTo(1206.7, 1)
-  expect(json('saturation', '--fluid', 'R-134a', '--kPa', String(at25.pressure_Pa / 1000)).temperature_C).toBeCloseTo(25, 4)
+  expect(json('saturation', '--fluid', 'R-134a', '--kPa', String(at25.pressure_Pa / 1000)).temperature_C).toBeCloseTo(
+    25,
+    4,
+  )
   expect(json('saturation', '--fluid', 'water', '--celsius', '-10').pressure_Pa).toBeCloseTo(259.9, 0)
 })
 
@@ -82,7 +90,9 @@ test('a rig is pulled down, ends at its target and says its effective speed', ()
 test('events act: a closed hose holds, a stopped pump stops', () => {
   const rig = file('rig.json', RIG)
   const events = file('events.json', [{ t_s: 60, close: 'hose-low' }])
-  const held = json('pulldown', rig, '--seconds', '300', '--every', '60', '--events', events).series.map((s: { pressure_Pa: { low: number } }) => s.pressure_Pa.low)
+  const held = json('pulldown', rig, '--seconds', '300', '--every', '60', '--events', events).series.map(
+    (s: { pressure_Pa: { low: number } }) => s.pressure_Pa.low,
+  )
   expect(held[5] / held[1]).toBeCloseTo(1, 6)
 })
 
@@ -105,11 +115,16 @@ test.each([
 test('events that name no part, and a gauge that is not there, are refused', () => {
   const rig = file('rig.json', RIG)
   const events = file('events.json', [{ t_s: 5, close: 'hose-high' }])
-  expect(run('pulldown', rig, '--seconds', '10', '--events', events).stderr).toMatch(/\$\[0\]\.close: there is no link "hose-high"; links are hose-low/)
-  expect(run('pulldown', rig, '--seconds', '10', '--until-micron', '5', '--at', 'near').stderr).toMatch(/there is no such gauge; gauges are far/)
+  expect(run('pulldown', rig, '--seconds', '10', '--events', events).stderr).toMatch(
+    /\$\[0\]\.close: there is no link "hose-high"; links are hose-low/,
+  )
+  expect(run('pulldown', rig, '--seconds', '10', '--until-micron', '5', '--at', 'near').stderr).toMatch(
+    /there is no such gauge; gauges are far/,
+  )
   expect(run('pulldown', rig).stderr).toMatch(/--seconds is missing/)
 })
 
 test('every command has its help', () => {
-  for (const name of ['convert', 'saturation', 'pulldown', 'verify']) expect(run(name, '--help').stdout).toContain(`yperos ${name}`)
+  for (const name of ['convert', 'saturation', 'pulldown', 'verify'])
+    expect(run(name, '--help').stdout).toContain(`yperos ${name}`)
 })

@@ -17,7 +17,11 @@ export type Command = {
 }
 
 export function helpText(name: string, command: Command): string {
-  const options = Object.entries({ ...command.options, '--json': 'machine output on stdout and nothing else there', '--help': 'this' })
+  const options = Object.entries({
+    ...command.options,
+    '--json': 'machine output on stdout and nothing else there',
+    '--help': 'this',
+  })
   return `yperos ${name} ${command.usage}\n\n${command.does}\n\n${options.map(([key, text]) => `  ${key.padEnd(24)} ${text}`).join('\n')}\n`
 }
 
@@ -26,9 +30,14 @@ export function readArgs<T extends NonNullable<ParseArgsConfig['options']>>(args
   try {
     // "-18 inHgV" and "--celsius -10": a dash before a digit is a sign, not an option
     const signed = args.map((arg) => (/^-\d/.test(arg) ? `\u0000${arg}` : arg))
-    const parsed = parseArgs({ args: signed, options: { ...options, json: { type: 'boolean' } } as T & { json: { type: 'boolean' } }, allowPositionals: true })
+    const parsed = parseArgs({
+      args: signed,
+      options: { ...options, json: { type: 'boolean' } } as T & { json: { type: 'boolean' } },
+      allowPositionals: true,
+    })
     const plain = (text: string) => text.replace('\u0000', '')
-    for (const [key, value] of Object.entries(parsed.values)) if (typeof value === 'string') (parsed.values as Record<string, unknown>)[key] = plain(value)
+    for (const [key, value] of Object.entries(parsed.values))
+      if (typeof value === 'string') (parsed.values as Record<string, unknown>)[key] = plain(value)
     return { values: parsed.values, positionals: parsed.positionals.map(plain) }
   } catch (error) {
     throw new BadInput((error as Error).message.split('. ')[0] ?? 'bad arguments')
@@ -38,7 +47,8 @@ export function readArgs<T extends NonNullable<ParseArgsConfig['options']>>(args
 /** A finite number from the command line. @throws BadInput naming the argument and what was found */
 export function numberOf(name: string, text: string): number {
   const value = Number(text)
-  if (text.trim() === '' || !Number.isFinite(value)) throw new BadInput(`${name} is "${text}"; a finite number is expected`)
+  if (text.trim() === '' || !Number.isFinite(value))
+    throw new BadInput(`${name} is "${text}"; a finite number is expected`)
   return value
 }
 
@@ -51,7 +61,9 @@ export function readTextFile(file: string): string {
   try {
     return readFileSync(file, 'utf8')
   } catch (error) {
-    throw new BadInput(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'error'}); give a readable file`)
+    throw new BadInput(
+      `${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'error'}); give a readable file`,
+    )
   }
 }
 
@@ -71,4 +83,5 @@ export function readJsonFile<S extends z.ZodType>(file: string, schema: S): z.in
 }
 
 /** A path as `$.nodes[2].volume_L`. */
-export const jsonPath = (path: readonly PropertyKey[]): string => path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : `${text}.${String(key)}`), '$')
+export const jsonPath = (path: readonly PropertyKey[]): string =>
+  path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : `${text}.${String(key)}`), '$')

@@ -12,7 +12,14 @@ const write = (name: string, text: string): string => {
   writeFileSync(file, text)
   return file
 }
-const CONTEXT = { volume_L: 2.5, instrument: { kind: 'electronic', resolution_Pa: 0.133 }, hoses_included: false, ambient_C: 22, barometer_Pa: 101_325, planned_hold_s: 1800 }
+const CONTEXT = {
+  volume_L: 2.5,
+  instrument: { kind: 'electronic', resolution_Pa: 0.133 },
+  hoses_included: false,
+  ambient_C: 22,
+  barometer_Pa: 101_325,
+  planned_hold_s: 1800,
+}
 /** A hold as a logger writes it, micron once in five seconds, with a little noise of its own. */
 function rows(micron: (s: number) => number, seconds = 1800, everyS = 5): string {
   const lines = Array.from({ length: Math.floor(seconds / everyS) + 1 }, (_, i) => {
@@ -50,12 +57,19 @@ test('a straight rise is a leak, with its size, and when it could be told', () =
 })
 
 test('a bend toward a level is damp; what was lost before is set against it', () => {
-  const lossy = write('lossy.json', JSON.stringify({ ...CONTEXT, grams_lost: 400, days_since_charge: 60, charge_g: 600 }))
-  const file = write(
-    'damp.csv',
-    rows((s) => 300 + 2000 * (1 - Math.exp(-s / 250))),
+  const lossy = write(
+    'lossy.json',
+    JSON.stringify({ ...CONTEXT, grams_lost: 400, days_since_charge: 60, charge_g: 600 }),
   )
-  const result = JSON.parse(run(file, '--context', lossy, '--json').stdout)
+  const bend = (s: number) => 300 + 2000 * (1 - Math.exp(-s / 250))
+  const verdictOf = (seconds: number) =>
+    JSON.parse(run(write('damp.csv', rows(bend, seconds)), '--context', lossy, '--json').stdout)
+  // half an hour shows the water, an hour that nothing else is beside it
+  expect(verdictOf(1800)).toMatchObject({
+    verdict: 'undecided',
+    reasons: [expect.stringMatching(/it bends: water/), expect.anything()],
+  })
+  const result = verdictOf(3600)
   expect(result.verdict).toBe('damp')
   expect(result.water_g).toBeGreaterThan(0)
   expect(result.reasons.join(' ')).toMatch(/lost about 2435 g a year.*under its coupler/s)
@@ -67,7 +81,9 @@ test('rows before the note “isolated” are not judged; needle rows need the a
     `elapsed_s,channel,value,unit,note\n0,vacuum,9000,micron,\n60,vacuum,4000,micron,\n${rows(() => 300)
       .split('\n')
       .slice(1, -1)
-      .map((line, i) => `${Number(line.split(',')[0]) + 120}${line.slice(line.indexOf(','))},${i === 0 ? 'isolated' : ''}`)
+      .map(
+        (line, i) => `${Number(line.split(',')[0]) + 120}${line.slice(line.indexOf(','))},${i === 0 ? 'isolated' : ''}`,
+      )
       .join('\n')}\n`,
   )
   const { stdout, stderr } = run(file, '--context', context, '--json')
@@ -75,11 +91,17 @@ test('rows before the note “isolated” are not judged; needle rows need the a
   expect(stderr).toMatch(/isolated at line 4/)
   const needle = write('needle.csv', 'elapsed_s,channel,value,unit\n0,vacuum,21.5,inHgV\n600,vacuum,21.5,inHgV\n')
   const bare = write('bare.json', JSON.stringify({ volume_L: 2.5, instrument: { kind: 'needle' } }))
-  expect(run(needle, '--context', bare, '--json')).toMatchObject({ status: 2, stderr: expect.stringMatching(/needle\.csv:2: .*barometer_Pa/) })
+  expect(run(needle, '--context', bare, '--json')).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/needle\.csv:2: .*barometer_Pa/),
+  })
 })
 
 test.each([
-  ['elapsed_s,channel,value,unit\n0,vacuum,300,micron\n60,vacuum,301,micron\n30,vacuum,302,micron\n', /bad\.csv:4: .*before that of line 3/],
+  [
+    'elapsed_s,channel,value,unit\n0,vacuum,300,micron\n60,vacuum,301,micron\n30,vacuum,302,micron\n',
+    /bad\.csv:4: .*before that of line 3/,
+  ],
   ['elapsed_s,channel,value,unit\n0,vacuum,300,furlong\n', /bad\.csv:2: unit is "furlong"/],
   ['elapsed_s,channel,value,unit\n0,vacuum,much,micron\n', /bad\.csv:2: value is "much"/],
   ['elapsed_s,channel,value,unit\n0,scale,300,g\n', /no row of the channel vacuum/],
@@ -98,7 +120,10 @@ test('a doubled row is used and said; a context that names what is not known is 
   expect(JSON.parse(stdout).verdict).toBe('tight')
   expect(stderr).toMatch(/repeats the time/)
   const odd = write('odd.json', JSON.stringify({ ...CONTEXT, volume_L: -1 }))
-  expect(run(join(folder, 'double.csv'), '--context', odd, '--json')).toMatchObject({ status: 2, stderr: expect.stringMatching(/\$\.volume_L/) })
+  expect(run(join(folder, 'double.csv'), '--context', odd, '--json')).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/\$\.volume_L/),
+  })
 })
 
 test('a folder is judged file by file, one object a line, and a bad one does not stop the others', () => {

@@ -16,12 +16,19 @@ export const hold: Command = {
   does: 'Judges a hold: tight, damp, leaking, undecided or invalid, how sure, the rise that does not die, and what it proves in grams a year.',
   options: {
     '--context FILE': 'volume, instrument, place, story and earlier hold',
-    '--batch DIR': 'every .csv of a folder; its context is NAME.context.json or NAME.json beside it, else context.json of the folder, else --context',
-    '--json-lines': 'with --batch: one JSON object a line, with the file’s name; a file that cannot be read gives its error there',
+    '--batch DIR':
+      'every .csv of a folder; its context is NAME.context.json or NAME.json beside it, else context.json of the folder, else --context',
+    '--json-lines':
+      'with --batch: one JSON object a line, with the file’s name; a file that cannot be read gives its error there',
     '--rules': 'what the schools’ simple rules would have said, beside the judge',
   },
   run: (args) => {
-    const { values, positionals } = readArgs(args, { context: { type: 'string' }, batch: { type: 'string' }, 'json-lines': { type: 'boolean' }, rules: { type: 'boolean' } })
+    const { values, positionals } = readArgs(args, {
+      context: { type: 'string' },
+      batch: { type: 'string' },
+      'json-lines': { type: 'boolean' },
+      rules: { type: 'boolean' },
+    })
     const context = values.context as string | undefined
     const rules = values.rules === true
     if (values.batch !== undefined) {
@@ -30,7 +37,8 @@ export const hold: Command = {
     }
     const file = positionals[0]
     if (!file || positionals.length > 1) throw new BadInput('hold takes one readings file')
-    if (context === undefined) throw new BadInput('--context is missing: the judge needs at least the volume and the kind of instrument')
+    if (context === undefined)
+      throw new BadInput('--context is missing: the judge needs at least the volume and the kind of instrument')
     const result = judgeFile(file, context, rules)
     emit(values.json === true, result, (r) => `${r.verdict}\n${r.reasons.join('\n')}`)
     return 0
@@ -47,7 +55,9 @@ function batch(folder: string, context: string | undefined, rules: boolean): num
   for (const name of files) {
     const file = join(folder, name)
     try {
-      process.stdout.write(`${JSON.stringify({ file: name, ...judgeFile(file, contextBeside(file, folder, context), rules) })}\n`)
+      process.stdout.write(
+        `${JSON.stringify({ file: name, ...judgeFile(file, contextBeside(file, folder, context), rules) })}\n`,
+      )
     } catch (error) {
       if (!(error instanceof BadInput)) throw error
       failed++
@@ -60,8 +70,13 @@ function batch(folder: string, context: string | undefined, rules: boolean): num
 
 function contextBeside(file: string, folder: string, given: string | undefined): string {
   const stem = file.replace(/\.csv$/i, '')
-  const found = [`${stem}.context.json`, `${stem}.json`, join(folder, 'context.json'), given].find((f) => f !== undefined && existsSync(f))
-  if (!found) throw new BadInput(`${file}: there is no context for it; put ${basename(stem)}.context.json beside it or give --context`)
+  const found = [`${stem}.context.json`, `${stem}.json`, join(folder, 'context.json'), given].find(
+    (f) => f !== undefined && existsSync(f),
+  )
+  if (!found)
+    throw new BadInput(
+      `${file}: there is no context for it; put ${basename(stem)}.context.json beside it or give --context`,
+    )
   return found
 }
 
@@ -74,7 +89,17 @@ function judgeFile(file: string, contextFile: string, rules: boolean) {
   const result = judgeHold(read.samples, context)
   const history = historyAgainst(result, given.grams_lost ?? null, given.days_since_charge ?? null)
   const out = resultAsFile(result, decidedAt(read.samples, context, result), history ? [history.words] : [])
-  return rules ? { ...out, rules: rulesOn(read.samples, context).map((r) => ({ rule: r.rule, says: r.says, at_s: r.atS, lets_through_g_per_year: r.letsThrough })) } : out
+  return rules
+    ? {
+        ...out,
+        rules: rulesOn(read.samples, context).map((r) => ({
+          rule: r.rule,
+          says: r.says,
+          at_s: r.atS,
+          lets_through_g_per_year: r.letsThrough,
+        })),
+      }
+    : out
 }
 
 function readHold(file: string, barometerPa: number | undefined): HoldReadings {
@@ -91,7 +116,13 @@ function readHold(file: string, barometerPa: number | undefined): HoldReadings {
 function linesOf(file: string): CsvLine[] {
   const text = readTextFile(file)
   try {
-    const records = parse(text, { info: true, bom: true, skip_empty_lines: true, relax_column_count: true, trim: true }) as unknown as {
+    const records = parse(text, {
+      info: true,
+      bom: true,
+      skip_empty_lines: true,
+      relax_column_count: true,
+      trim: true,
+    }) as unknown as {
       record: string[]
       info: { lines: number }
     }[]

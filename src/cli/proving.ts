@@ -5,11 +5,20 @@ import { BadInput, type Command, emit, readArgs } from './command'
 export const proving: Command = {
   usage: '[--records N] [--from SEED] [--json]',
   does: 'Measures the judge on records whose truth is known, made by the rig model with seeded instruments, and the schools’ rules on the same.',
-  options: { '--records N': '20 to 5000 electronic records (200); needles, spoilt records and times to a decision are in proportion', '--from SEED': 'first seed (1)' },
+  options: {
+    '--records N':
+      '20 to 5000 electronic records (200); needles, spoilt records and times to a decision are in proportion',
+    '--from SEED': 'first seed (1)',
+  },
   run: (args) => {
     const { values } = readArgs(args, { records: { type: 'string' }, from: { type: 'string' } })
-    const { figures, rules } = proveJudge(whole(values.records, 'records', 200, 20, 5000), whole(values.from, 'from', 1, 1, 1e9))
-    emit(values.json === true, { figures, rules }, () => [...figures.map(lineOf), '', 'The schools’ rules on the same records:', ...rules.map(ruleLine)].join('\n'))
+    const { figures, rules } = proveJudge(
+      whole(values.records, 'records', 200, 20, 5000),
+      whole(values.from, 'from', 1, 1, 1e9),
+    )
+    emit(values.json === true, { figures, rules }, () =>
+      [...figures.map(lineOf), '', 'The schools’ rules on the same records:', ...rules.map(ruleLine)].join('\n'),
+    )
     return 0
   },
 }
@@ -17,12 +26,15 @@ export const proving: Command = {
 function whole(value: unknown, name: string, usual: number, least: number, most: number): number {
   if (value === undefined) return usual
   const n = Number(value)
-  if (!Number.isInteger(n) || n < least || n > most) throw new BadInput(`--${name} is "${value}"; a whole number from ${least} to ${most} is expected`)
+  if (!Number.isInteger(n) || n < least || n > most)
+    throw new BadInput(`--${name} is "${value}"; a whole number from ${least} to ${most} is expected`)
   return n
 }
 
 const lineOf = (f: Figure): string => {
-  const bounds = [f.least === undefined ? '' : `at least ${f.least}`, f.most === undefined ? '' : `at most ${f.most}`].filter(Boolean).join(', ')
+  const bounds = [f.least === undefined ? '' : `at least ${f.least}`, f.most === undefined ? '' : `at most ${f.most}`]
+    .filter(Boolean)
+    .join(', ')
   return `${f.holds ? '  ' : '! '}${f.name}: ${f.value.toFixed(f.unit === '' ? 3 : 1)}${f.unit === '' ? '' : ` ${f.unit}`} of ${f.of}${bounds ? ` (${bounds})` : ''}`
 }
 

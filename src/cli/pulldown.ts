@@ -27,7 +27,8 @@ export const pulldown: Command = {
     if (values.seconds === undefined) throw new BadInput('--seconds is missing: say how long to run')
     const seconds = within('--seconds', values.seconds as string, 0, 1e6)
     const everyS = values.every === undefined ? 1 : within('--every', values.every as string, 0.001, 1e6)
-    if (seconds / everyS > 200_000) throw new BadInput(`--every ${everyS} gives more than 200000 samples over ${seconds} s; take a longer one`)
+    if (seconds / everyS > 200_000)
+      throw new BadInput(`--every ${everyS} gives more than 200000 samples over ${seconds} s; take a longer one`)
     const rig = readJsonFile(file, RigFile)
     const eventsFile = values.events as string | undefined
     const events = eventsFile === undefined ? [] : readJsonFile(eventsFile, RigEvents)
@@ -53,21 +54,29 @@ function within(name: string, text: string, low: number, high: number): number {
 function checkEvent(file: string, rig: RigFile, event: ReturnType<typeof RigEvents.parse>[number], i: number): void {
   const link = 'open' in event ? event.open : 'close' in event ? event.close : undefined
   if (link !== undefined && !rig.links.some((l) => l.id === link)) {
-    throw new BadInput(`${file}: $[${i}].${'open' in event ? 'open' : 'close'}: there is no link "${link}"; links are ${rig.links.map((l) => l.id).join(', ')}`)
+    throw new BadInput(
+      `${file}: $[${i}].${'open' in event ? 'open' : 'close'}: there is no link "${link}"; links are ${rig.links.map((l) => l.id).join(', ')}`,
+    )
   }
-  if ('heat' in event && !rig.nodes.some((n) => n.id === event.heat)) throw new BadInput(`${file}: $[${i}].heat: there is no node "${event.heat}"`)
+  if ('heat' in event && !rig.nodes.some((n) => n.id === event.heat))
+    throw new BadInput(`${file}: $[${i}].heat: there is no node "${event.heat}"`)
 }
 
 function untilOf(rig: RigFile, micron: string | undefined, at: string | undefined) {
   if (micron === undefined && at === undefined) return undefined
-  if (micron === undefined || at === undefined) throw new BadInput('--until-micron and --at belong together: a target and the gauge that shows it')
+  if (micron === undefined || at === undefined)
+    throw new BadInput('--until-micron and --at belong together: a target and the gauge that shows it')
   const gauge = rig.gauges.find((g) => g.id === at)
-  if (!gauge) throw new BadInput(`--at ${at}: there is no such gauge; gauges are ${rig.gauges.map((g) => g.id).join(', ') || 'none'}`)
+  if (!gauge)
+    throw new BadInput(
+      `--at ${at}: there is no such gauge; gauges are ${rig.gauges.map((g) => g.id).join(', ') || 'none'}`,
+    )
   return { node: gauge.at, pressurePa: within('--until-micron', micron, 0, 1e6) * PA_PER_MICRON }
 }
 
 function output(run: Simulation) {
-  const byNode = (values: ArrayLike<number>) => Object.fromEntries(run.nodes.map((node, k) => [node, values[k] as number]))
+  const byNode = (values: ArrayLike<number>) =>
+    Object.fromEntries(run.nodes.map((node, k) => [node, values[k] as number]))
   return {
     series: run.samples.map((s) => ({ t_s: s.tS, pressure_Pa: byNode(s.totalPa), water_Pa: byNode(s.waterPa) })),
     reached_s: run.reachedS,
@@ -78,7 +87,8 @@ function output(run: Simulation) {
 function summary(result: ReturnType<typeof output>): string {
   const last = result.series[result.series.length - 1]
   const lines = Object.entries(last?.pressure_Pa ?? {}).map(
-    ([node, pa]) => `${node.padEnd(16)} ${(pa / PA_PER_MICRON).toFixed(0).padStart(9)} micron   ${(result.effective_speed_L_s[node] ?? 0).toPrecision(3)} L/s`,
+    ([node, pa]) =>
+      `${node.padEnd(16)} ${(pa / PA_PER_MICRON).toFixed(0).padStart(9)} micron   ${(result.effective_speed_L_s[node] ?? 0).toPrecision(3)} L/s`,
   )
   const reached = result.reached_s === null ? '' : `\nreached after ${result.reached_s.toFixed(1)} s`
   return `after ${last?.t_s ?? 0} s\n${lines.join('\n')}${reached}`

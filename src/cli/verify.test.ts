@@ -48,12 +48,18 @@ function sealed(): RecordFile {
 function verify(record: unknown, ...more: string[]) {
   const file = join(folder, 'record.json')
   writeFileSync(file, JSON.stringify(record))
-  const { status, stdout, stderr } = spawnSync(yperos, ['verify', file, '--json', ...more], { encoding: 'utf8', cwd: '/' })
+  const { status, stdout, stderr } = spawnSync(yperos, ['verify', file, '--json', ...more], {
+    encoding: 'utf8',
+    cwd: '/',
+  })
   return { status, result: stdout ? JSON.parse(stdout) : null, stderr }
 }
 
 test('a sealed record is intact: exit 0', () => {
-  expect(verify(sealed(), '--key', PUBLIC)).toMatchObject({ status: 0, result: { intact: true, events: 4, first_broken: null } })
+  expect(verify(sealed(), '--key', PUBLIC)).toMatchObject({
+    status: 0,
+    result: { intact: true, events: 4, first_broken: null },
+  })
 })
 
 test.each([
@@ -73,18 +79,31 @@ test.each([
 test('touched readings and a stranger’s key are found', () => {
   const readings = join(folder, 'readings.csv')
   writeFileSync(readings, READINGS.replace('776', '476'))
-  expect(verify(sealed(), '--readings', readings)).toMatchObject({ status: 3, result: { first_broken: { place: 'readings file' } } })
-  expect(verify(sealed(), '--key', 'AAAA')).toMatchObject({ status: 3, result: { first_broken: { place: '$.signature.public_key' } } })
+  expect(verify(sealed(), '--readings', readings)).toMatchObject({
+    status: 3,
+    result: { first_broken: { place: 'readings file' } },
+  })
+  expect(verify(sealed(), '--key', 'AAAA')).toMatchObject({
+    status: 3,
+    result: { first_broken: { place: '$.signature.public_key' } },
+  })
 })
 
 test('what is no record at all is bad input: exit 2, naming the path', () => {
-  expect(verify({ format: 'other' })).toMatchObject({ status: 2, result: null, stderr: expect.stringMatching(/record\.json: \$\.format/) })
+  expect(verify({ format: 'other' })).toMatchObject({
+    status: 2,
+    result: null,
+    stderr: expect.stringMatching(/record\.json: \$\.format/),
+  })
 })
 
 test('without a key it says whose key signed and that nobody checked it; with its fingerprint it is checked', () => {
   const fingerprint = fingerprintOf(PUBLIC, nodeCrypto) ?? ''
   expect(verify(sealed()).result.key).toEqual({ fingerprint, checked: false })
-  expect(verify(sealed(), '--key', groupedFingerprint(fingerprint).toUpperCase())).toMatchObject({ status: 0, result: { key: { fingerprint, checked: true } } })
+  expect(verify(sealed(), '--key', groupedFingerprint(fingerprint).toUpperCase())).toMatchObject({
+    status: 0,
+    result: { key: { fingerprint, checked: true } },
+  })
   expect(
     verify(
       sealed(),
@@ -104,12 +123,20 @@ test.each([
   ['a point of order eight', spki('c7176a703d4dd84fba3c0b760d10670f2a2053fa2c39ccc64ec7fd7792ac037a')],
   ['the same with its sign turned', spki('c7176a703d4dd84fba3c0b760d10670f2a2053fa2c39ccc64ec7fd7792ac03fa')],
   ['a coordinate beyond the field', spki(`ee${'ff'.repeat(30)}7f`)],
-  ['another kind of key', generateKeyPairSync('ec', { namedCurve: 'P-256' }).publicKey.export({ type: 'spki', format: 'der' }).toString('base64')],
+  [
+    'another kind of key',
+    generateKeyPairSync('ec', { namedCurve: 'P-256' })
+      .publicKey.export({ type: 'spki', format: 'der' })
+      .toString('base64'),
+  ],
   ['no key at all', 'AAAA'],
 ])('a record signed with %s proves nothing', (_what, key) => {
   const record = sealed()
   record.signature.public_key = key
-  expect(verify(record)).toMatchObject({ status: 3, result: { intact: false, first_broken: { place: '$.signature.public_key' }, key: null } })
+  expect(verify(record)).toMatchObject({
+    status: 3,
+    result: { intact: false, first_broken: { place: '$.signature.public_key' }, key: null },
+  })
 })
 
 test('what a weak key would let through is let through by plain cryptography: the refusal is ours', () => {

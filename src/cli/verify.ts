@@ -9,7 +9,8 @@ export const verify: Command = {
   does: 'Checks every link of the record, its readings and its signature; exit 3 and the first broken place when one fails.',
   options: {
     '--readings FILE': 'the exported readings, checked against the signed digest',
-    '--key KEY-OR-FINGERPRINT': "the shop's public key or its fingerprint (on its Shop page): without it nobody knows whose signature it is",
+    '--key KEY-OR-FINGERPRINT':
+      "the shop's public key or its fingerprint (on its Shop page): without it nobody knows whose signature it is",
   },
   run: (args) => {
     const { values, positionals } = readArgs(args, { readings: { type: 'string' }, key: { type: 'string' } })
@@ -19,8 +20,12 @@ export const verify: Command = {
     const readings = values.readings === undefined ? undefined : readTextFile(values.readings as string)
     const result = verifyRecord(record, nodeCrypto, readings, values.key as string | undefined)
     if (values.json) process.stdout.write(`${JSON.stringify(result)}\n`)
-    else if (result.first_broken) process.stdout.write(`Broken at ${result.first_broken.place}: it ${result.first_broken.reason}.\n`)
-    else process.stdout.write(`Intact: ${result.events} events, signed by ${record.signed.by} at ${record.signed.at}.\n${keySentence(result)}\n`)
+    else if (result.first_broken)
+      process.stdout.write(`Broken at ${result.first_broken.place}: it ${result.first_broken.reason}.\n`)
+    else
+      process.stdout.write(
+        `Intact: ${result.events} events, signed by ${record.signed.by} at ${record.signed.at}.\n${keySentence(result)}\n`,
+      )
     return result.intact ? 0 : EXIT_NEGATIVE
   },
 }

@@ -4,19 +4,41 @@ import type { ClockSegment } from './procedure/clock'
 import type { JobEvent, Procedure, Rig } from './procedure/events'
 import type { JobSummary } from './procedure/summary'
 
-/** One point of a channel: job time in ms since the epoch, value in the stored unit, readings averaged or thinned into it. */
+/**
+ * One point of a channel: job time in ms since the epoch, value in the stored unit, readings averaged or thinned into
+ * it.
+ */
 export type Point = { at: number; value: number; count: number }
 
-/** A reading as the live stream and the trail show it; `seq` is its place in the order of commits, `at` ms of job time. */
-export type LiveReading = { seq: number; at: number; channel: string; value: number; sentValue: number; sentUnit: string; instrument: string; by: string | null }
+/**
+ * A reading as the live stream and the trail show it; `seq` is its place in the order of commits, `at` ms of job time.
+ */
+export type LiveReading = {
+  seq: number
+  at: number
+  channel: string
+  value: number
+  sentValue: number
+  sentUnit: string
+  instrument: string
+  by: string | null
+}
 
 /**
  * The newest reading of each channel by order of arrival: value in the stored unit, time ISO 8601, and what was sent.
  * `backS`: its clock was set back by so many seconds when it came, s.
  */
-export type Latest = Partial<Record<string, { value: number; at: string; sentValue: number; sentUnit: string; instrument?: string; backS?: number }>>
+export type Latest = Partial<
+  Record<
+    string,
+    { value: number; at: string; sentValue: number; sentUnit: string; instrument?: string; backS?: number }
+  >
+>
 
-/** A car on the board; pressure Pa absolute, `byHand` when that was typed; `found` is what the running hold was found to be, where that is sure. */
+/**
+ * A car on the board; pressure Pa absolute, `byHand` when that was typed; `found` is what the running hold was found to
+ * be, where that is sure.
+ */
 export type BoardRow = {
   id: string
   simulated: boolean

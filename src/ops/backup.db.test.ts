@@ -11,7 +11,10 @@ test('a plain pg_dump, restored elsewhere, holds every event and reading', async
   const shop = await freshShop()
   const jobId = await jobWithGauge(shop.technician)
   const start = Date.now() - 600_000
-  await ingest(shop.deviceId, Array.from({ length: 120 }, (_, i) => gaugeLine(i, new Date(start + i * 1000), 300 + i)).join('\n'))
+  await ingest(
+    shop.deviceId,
+    Array.from({ length: 120 }, (_, i) => gaugeLine(i, new Date(start + i * 1000), 300 + i)).join('\n'),
+  )
   const url = process.env.DATABASE_URL ?? ''
   const elsewhere = new URL(url)
   elsewhere.pathname = '/restored'
@@ -20,7 +23,10 @@ test('a plain pg_dump, restored elsewhere, holds every event and reading', async
   await db.query('create database restored')
   const bin = requirePostgres()
   const dump = execFileSync(join(bin, 'pg_dump'), [url], { maxBuffer: 64 * 1024 * 1024 })
-  execFileSync(join(bin, 'psql'), ['-qX', '-v', 'ON_ERROR_STOP=1', elsewhere.href], { input: dump, stdio: ['pipe', 'ignore', 'pipe'] })
+  execFileSync(join(bin, 'psql'), ['-qX', '-v', 'ON_ERROR_STOP=1', elsewhere.href], {
+    input: dump,
+    stdio: ['pipe', 'ignore', 'pipe'],
+  })
   const client = new pg.Client({ connectionString: elsewhere.href })
   await client.connect()
   const head = `select j.head, j.reading_seq, (select count(*) from reading r where r.job_id = j.id) as readings,

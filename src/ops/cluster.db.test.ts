@@ -8,7 +8,13 @@ import type { Places } from './places'
 
 function places(): Places {
   const state = mkdtempSync(join(tmpdir(), 'yperos-cluster-'))
-  return { root: state, state, data: join(state, 'data', 'pg'), runFile: join(state, 'run.json'), lockFile: join(state, 'lock.json') }
+  return {
+    root: state,
+    state,
+    data: join(state, 'data', 'pg'),
+    runFile: join(state, 'run.json'),
+    lockFile: join(state, 'lock.json'),
+  }
 }
 
 test('a data folder in which a file is missing is refused and left as it is', async () => {
@@ -32,7 +38,9 @@ test('a port that is taken is said by its number, with the remedy', async () => 
   const other = createServer()
   await new Promise<void>((resolve) => other.listen(0, '127.0.0.1', resolve))
   const port = (other.address() as { port: number }).port
-  await expect(requireFreePort('127.0.0.1', port)).rejects.toThrow(new RegExp(`port ${port} .* is taken by another program: give another with --port`))
+  await expect(requireFreePort('127.0.0.1', port)).rejects.toThrow(
+    new RegExp(`port ${port} .* is taken by another program: give another with --port`),
+  )
   await new Promise((done) => other.close(done))
   await expect(requireFreePort('127.0.0.1', port)).resolves.toBeUndefined()
 })

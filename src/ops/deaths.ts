@@ -5,7 +5,9 @@ const AT_ONCE = 5
 const SHORTEST_MS = 300
 const LONGEST_MS = 15_000
 
-/** Deaths of one part within the last hour, and how long to wait before the next start. The wall clock is passed in, ms. */
+/**
+ * Deaths of one part within the last hour, and how long to wait before the next start. The wall clock is passed in, ms.
+ */
 export class Deaths {
   private times: number[] = []
 

@@ -5,7 +5,10 @@ import { Keeper, type Trouble } from './keeper'
 
 /** A process that ends by itself after `ms`, or stays. */
 const program = (ms: number | null): ChildProcess =>
-  spawn(process.execPath, ['-e', ms === null ? 'setInterval(() => undefined, 1000)' : `setTimeout(() => process.exit(1), ${ms})`])
+  spawn(process.execPath, [
+    '-e',
+    ms === null ? 'setInterval(() => undefined, 1000)' : `setTimeout(() => process.exit(1), ${ms})`,
+  ])
 
 const kept: Keeper[] = []
 afterEach(() => Promise.all(kept.splice(0).map((k) => k.end(100))))

@@ -17,7 +17,10 @@ type Options = {
   now?: () => number
 }
 
-/** Keeps one part running for ever: started again when it dies or does not start, with growing pauses, until it is told to end. */
+/**
+ * Keeps one part running for ever: started again when it dies or does not start, with growing pauses, until it is told
+ * to end.
+ */
 export class Keeper {
   private readonly options: Options
   private readonly deaths = new Deaths()

@@ -7,7 +7,8 @@ const LARGEST_LOG = 10 * 1024 * 1024
 export const openLog = (file: string): number => openSync(file, 'a', 0o600)
 
 /**
- * Cuts a log that grew too large: its content moves to `<file>.1`, the file goes on empty. Whoever writes appends, so nothing is torn.
+ * Cuts a log that grew too large: its content moves to `<file>.1`, the file goes on empty. Whoever writes appends, so
+ * nothing is torn.
  * @returns whether it was cut
  */
 export function cutLog(file: string, largest = LARGEST_LOG): boolean {

@@ -7,12 +7,14 @@ const APT = 'apt-get install -y --no-install-recommends'
 
 /** Installs a Debian package as root; otherwise prints the exact command and stops. */
 function installDebian(name: string, what: string): void {
-  if (process.getuid?.() !== 0) throw new Stop(`${what} is missing. Install it with:\n  sudo sh -c 'apt-get update && ${APT} ${name}'`)
+  if (process.getuid?.() !== 0)
+    throw new Stop(`${what} is missing. Install it with:\n  sudo sh -c 'apt-get update && ${APT} ${name}'`)
   say(`installing ${what} from Debian's packages`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   for (const command of ['apt-get update', `${APT} ${name}`]) {
     const done = spawnSync('sh', ['-c', command], { env, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8' })
-    if (done.status !== 0) throw new Stop(`"${command}" failed:\n${(done.stderr || done.stdout).trim().split('\n').slice(-5).join('\n')}`)
+    if (done.status !== 0)
+      throw new Stop(`"${command}" failed:\n${(done.stderr || done.stdout).trim().split('\n').slice(-5).join('\n')}`)
   }
 }
 
@@ -40,7 +42,10 @@ export function requirePostgres(): string {
   return installed
 }
 
-/** Debian's browser without a window is the lighter of the two for tests: a fifth less time for the same pages (measured on two cores). */
+/**
+ * Debian's browser without a window is the lighter of the two for tests: a fifth less time for the same pages (measured
+ * on two cores).
+ */
 const CHROMIUMS = [
   { path: '/usr/bin/chromium-headless-shell', debian: 'chromium-headless-shell' },
   { path: '/usr/bin/chromium', debian: 'chromium' },

@@ -23,7 +23,10 @@ export function startWeb(places: Places, databaseUrl: string, host: string, port
 
 export function startBenchProcess(places: Places, address: string, token: string): ChildProcess {
   const program = join(places.root, '.build/src/bench/main.mjs')
-  return startNode(places, 'bench', ['--enable-source-maps', program], { YPEROS_ADDRESS: address, YPEROS_BENCH_TOKEN: token })
+  return startNode(places, 'bench', ['--enable-source-maps', program], {
+    YPEROS_ADDRESS: address,
+    YPEROS_BENCH_TOKEN: token,
+  })
 }
 
 /** What the web server says of its health: it works, it cannot reach the database, or it does not answer at all. */

@@ -18,7 +18,8 @@ export type DemoPlace = keyof typeof DEMO_PLACES
 type Prepare = { demo: DemoPlace | null; alone: boolean }
 
 /**
- * Migrates, makes room for the readings of these months, claims the bench and loads the demo place into an empty database.
+ * Migrates, makes room for the readings of these months, claims the bench and loads the demo place into an empty
+ * database.
  * Of two starts on one database the second waits for the first.
  * @param alone - nobody else starts on this database
  * @returns whether the simulated bench is this start's
@@ -34,7 +35,8 @@ export async function prepareDatabase(places: Places, url: string, { demo, alone
     const db = database()
     await keepPartitions(db)
     const ours = await claimBench(db, benchToken(places), alone)
-    if (demo !== null && (await loadDemo(db, join(places.root, 'db/demo', `${demo}.json`), new Date()))) say(`loaded the demo place, ${DEMO_PLACES[demo]}`)
+    if (demo !== null && (await loadDemo(db, join(places.root, 'db/demo', `${demo}.json`), new Date())))
+      say(`loaded the demo place, ${DEMO_PLACES[demo]}`)
     return ours
   } catch (error) {
     throw error instanceof NewerDatabase ? new Stop(error.message) : error

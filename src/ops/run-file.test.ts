@@ -20,7 +20,11 @@ test('what an earlier run left alive is ended, a stranger with a noted number is
   const mark = markOf(left.pid ?? 0)
   const supervisor = { pid: 4_190_000, started: '1' }
   const path = file()
-  writeRunFile(path, { supervisor, address: 'x', parts: { web: mark ?? supervisor, bench: { pid: stranger.pid ?? 0, started: '1' } } })
+  writeRunFile(path, {
+    supervisor,
+    address: 'x',
+    parts: { web: mark ?? supervisor, bench: { pid: stranger.pid ?? 0, started: '1' } },
+  })
   expect(await endLeftovers(path)).toEqual(['web'])
   expect(mark && isAlive(mark)).toBe(false)
   expect(stranger.exitCode).toBeNull()

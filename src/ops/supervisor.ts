@@ -19,7 +19,10 @@ import { say } from './say'
 /** Time between two looks at the parts, ms; a look waits so long for an answer. */
 const ROUND_MS = 5000
 const ANSWER_MS = 15_000
-/** Looks without an answer, or with one that finds no database where there is one, before the web server is started anew. */
+/**
+ * Looks without an answer, or with one that finds no database where there is one, before the web server is started
+ * anew.
+ */
 const MOST_SILENT = 3
 const MOST_WITHOUT_DATABASE = 6
 /** A bench that is not heard of for so long is started anew, ms. */
@@ -29,7 +32,10 @@ const PATIENCE_MS = { web: 1800, bench: 1500, database: 15_000 } as const
 
 type Part = 'database' | 'web' | 'bench'
 
-/** Keeps database, web server and bench running whatever happens to them, says what is wrong meanwhile, and ends all of them together. */
+/**
+ * Keeps database, web server and bench running whatever happens to them, says what is wrong meanwhile, and ends all of
+ * them together.
+ */
 export class Supervisor {
   private readonly places: Places
   private readonly host: string
@@ -62,14 +68,20 @@ export class Supervisor {
       if (!this.stopping) await this.end()
       throw error
     }
-    const rounds = setInterval(() => void this.round().catch((error: Error) => say(`a look at the parts failed: ${error.message}`)), ROUND_MS)
+    const rounds = setInterval(
+      () => void this.round().catch((error: Error) => say(`a look at the parts failed: ${error.message}`)),
+      ROUND_MS,
+    )
     await stopped
     clearInterval(rounds)
   }
 
   private async start(): Promise<void> {
     this.url = await this.startDatabase()
-    const benchIsOurs = await prepareDatabase(this.places, this.url, { demo: this.demo, alone: this.cluster !== undefined })
+    const benchIsOurs = await prepareDatabase(this.places, this.url, {
+      demo: this.demo,
+      alone: this.cluster !== undefined,
+    })
     const shop = await selectShop(database())
     await database().end()
     buildWeb(this.places.root)
@@ -78,7 +90,9 @@ export class Supervisor {
     if (benchIsOurs) await bench.first()
     else bench.begin()
     say(`${shop.name} is open at ${this.address}`)
-    if (shop.demo) for (const { signIn, password, role } of DEMO_SIGN_INS) say(`  sign in as ${signIn} (${role}), password ${password}`)
+    if (shop.demo)
+      for (const { signIn, password, role } of DEMO_SIGN_INS)
+        say(`  sign in as ${signIn} (${role}), password ${password}`)
     say('Ctrl-C or ./yperos stop ends it')
   }
 
@@ -105,7 +119,8 @@ export class Supervisor {
 
   private async bench(): Promise<ChildProcess> {
     const token = benchToken(this.places)
-    if (!(await this.ask((db) => claimBench(db, token, this.cluster !== undefined)))) throw new Error('the bench of another start on this database plays the cars')
+    if (!(await this.ask((db) => claimBench(db, token, this.cluster !== undefined))))
+      throw new Error('the bench of another start on this database plays the cars')
     const child = startBenchProcess(this.places, this.loopback(), token)
     this.benchHeardMs = Date.now()
     child.on('message', () => {
@@ -131,7 +146,12 @@ export class Supervisor {
   }
 
   private keep(name: Part, start: () => Promise<ChildProcess>): Keeper {
-    const keeper = new Keeper({ name, start, tell: (part, trouble) => this.tell(part, trouble), note: () => this.note() })
+    const keeper = new Keeper({
+      name,
+      start,
+      tell: (part, trouble) => this.tell(part, trouble),
+      note: () => this.note(),
+    })
     this.keepers.set(name, keeper)
     return keeper
   }
@@ -152,7 +172,10 @@ export class Supervisor {
   private tellPages(): void {
     const trouble = this.troubles.get('database')
     const words = trouble?.words.split(' (more in')[0]?.slice(0, 300)
-    const wrong = trouble && words !== undefined ? { part: 'database', words: words, againAt: new Date(trouble.againMs).toISOString() } : null
+    const wrong =
+      trouble && words !== undefined
+        ? { part: 'database', words: words, againAt: new Date(trouble.againMs).toISOString() }
+        : null
     const web = this.keepers.get('web')?.process
     // a web server that is just dying hears it from the one that follows
     if (web?.connected) web.send({ wrong }, () => undefined)
@@ -165,9 +188,12 @@ export class Supervisor {
     })
     const supervisor = markOf(process.pid)
     try {
-      if (supervisor && !this.stopping) writeRunFile(this.places.runFile, { supervisor, address: this.address, parts: Object.fromEntries(marks) })
+      if (supervisor && !this.stopping)
+        writeRunFile(this.places.runFile, { supervisor, address: this.address, parts: Object.fromEntries(marks) })
     } catch (error) {
-      say(`${this.places.runFile} could not be written (${(error as Error).message}): ./yperos stop knows the parts of before`)
+      say(
+        `${this.places.runFile} could not be written (${(error as Error).message}): ./yperos stop knows the parts of before`,
+      )
     }
   }
 
@@ -183,10 +209,13 @@ export class Supervisor {
     if (!web?.process) return
     const health = await healthOf(this.loopback(), ANSWER_MS)
     this.silent = health === 'silent' ? this.silent + 1 : 0
-    const databaseThere = health === 'no-database' && (await this.ask((db) => db.query('select 1')).then(Boolean, () => false))
+    const databaseThere =
+      health === 'no-database' && (await this.ask((db) => db.query('select 1')).then(Boolean, () => false))
     this.withoutDatabase = databaseThere ? this.withoutDatabase + 1 : 0
     if (this.stopping || (this.silent < MOST_SILENT && this.withoutDatabase < MOST_WITHOUT_DATABASE)) return
-    say(`web: it ${this.silent > 0 ? 'does not answer' : 'cannot reach the database, which is there'}; starting it anew`)
+    say(
+      `web: it ${this.silent > 0 ? 'does not answer' : 'cannot reach the database, which is there'}; starting it anew`,
+    )
     this.silent = 0
     this.withoutDatabase = 0
     await web.renew()
@@ -208,7 +237,8 @@ export class Supervisor {
   private async end(): Promise<void> {
     this.stopping = true
     await Promise.all((['bench', 'web'] as const).map((name) => this.keepers.get(name)?.end(PATIENCE_MS[name])))
-    if (this.keepers.has('bench')) await this.ask((db) => releaseBench(db, benchToken(this.places))).catch(() => undefined)
+    if (this.keepers.has('bench'))
+      await this.ask((db) => releaseBench(db, benchToken(this.places))).catch(() => undefined)
     await this.keepers.get('database')?.end(PATIENCE_MS.database)
     rmSync(this.places.runFile, { force: true })
   }

@@ -19,7 +19,8 @@ const SOAK_MIN = 3
 
 /**
  * Runs every check, or the stages named; ends with a line `N passed, N failed` that counts tests.
- * `long`: whole jobs on the bench's clock, killed parts, a soak. `quick`: lint, types and the unit tests a change touches.
+ * `long`: whole jobs on the bench's clock, killed parts, a soak. `quick`: lint, types and the unit tests a change
+ * touches.
  * Words after `--` choose tests: files for the unit and database stages, anything Playwright takes for e2e and long.
  */
 export async function test(args: string[]): Promise<void> {
@@ -28,7 +29,8 @@ export async function test(args: string[]): Promise<void> {
   const { positionals } = parseArgs({ args: cut < 0 ? args : args.slice(0, cut), allowPositionals: true })
   const unknown = positionals.find((p) => !NAMED.includes(p))
   if (unknown) throw new Stop(`test ${unknown}: give some of ${NAMED.join(', ')}, or none for ${STAGES.join(', ')}`)
-  const wanted = (stage: Stage) => (positionals.length === 0 ? (STAGES as readonly string[]).includes(stage) : positionals.includes(stage))
+  const wanted = (stage: Stage) =>
+    positionals.length === 0 ? (STAGES as readonly string[]).includes(stage) : positionals.includes(stage)
   requirePostgres()
   if (wanted('e2e') || wanted('long')) requireChromium()
   const root = placesOf('test').root
@@ -44,9 +46,13 @@ export async function test(args: string[]): Promise<void> {
     if (!ran.ok) failed.push(stage)
   }
   const units = ['--project', 'core', '--project', 'parts']
-  await run('lint', wanted('lint') || wanted('quick'), () => runBin(root, 'biome', ['check', '--error-on-warnings', '.']))
+  await run('lint', wanted('lint') || wanted('quick'), () =>
+    runBin(root, 'biome', ['check', '--error-on-warnings', '.']),
+  )
   await run('types', wanted('types') || wanted('quick'), () => runBin(root, 'tsc', ['--noEmit']))
-  await run('quick', wanted('quick'), () => runBin(root, 'vitest', ['run', ...units, '--changed', '--passWithNoTests', ...chosen]))
+  await run('quick', wanted('quick'), () =>
+    runBin(root, 'vitest', ['run', ...units, '--changed', '--passWithNoTests', ...chosen]),
+  )
   await run('unit', wanted('unit'), () => runBin(root, 'vitest', ['run', ...units, ...chosen]))
   await run('database', wanted('database'), () => databaseTests(root, chosen))
   await run('e2e', wanted('e2e'), () => endToEndTests(root, 'e2e', chosen))
@@ -59,7 +65,11 @@ export async function test(args: string[]): Promise<void> {
 
 /** A shop under load whose parts are killed: nothing acknowledged may be lost or doubled. */
 function soak(root: string): Ran {
-  const done = spawnSync(process.execPath, ['--enable-source-maps', join(root, '.build/perf/main.mjs'), '--soak', String(SOAK_MIN)], { cwd: root, encoding: 'utf8' })
+  const done = spawnSync(
+    process.execPath,
+    ['--enable-source-maps', join(root, '.build/perf/main.mjs'), '--soak', String(SOAK_MIN)],
+    { cwd: root, encoding: 'utf8' },
+  )
   process.stdout.write(done.stdout)
   process.stderr.write(done.stderr)
   return { ok: done.status === 0, passed: done.status === 0 ? 1 : 0, failed: done.status === 0 ? 0 : 1 }
@@ -79,11 +89,17 @@ function runBin(root: string, bin: string, args: string[], env: Record<string, s
 }
 
 const binPath = (root: string, bin: string): string => {
-  const manifest = JSON.parse(readFileSync(join(root, 'node_modules', PACKAGE_OF[bin] ?? bin, 'package.json'), 'utf8')) as { bin: string | Record<string, string> }
+  const manifest = JSON.parse(
+    readFileSync(join(root, 'node_modules', PACKAGE_OF[bin] ?? bin, 'package.json'), 'utf8'),
+  ) as { bin: string | Record<string, string> }
   const path = typeof manifest.bin === 'string' ? manifest.bin : (manifest.bin[bin] as string)
   return join(root, 'node_modules', PACKAGE_OF[bin] ?? bin, path)
 }
-const PACKAGE_OF: Record<string, string> = { biome: '@biomejs/biome', tsc: 'typescript', playwright: '@playwright/test' }
+const PACKAGE_OF: Record<string, string> = {
+  biome: '@biomejs/biome',
+  tsc: 'typescript',
+  playwright: '@playwright/test',
+}
 
 function tell(done: SpawnSyncReturns<string>): Ran {
   process.stdout.write(done.stdout)
@@ -106,7 +122,10 @@ async function databaseTests(root: string, files: readonly string[]): Promise<Ra
   const places = placesOf('test-database')
   const cluster = await startCluster(places)
   try {
-    return runBin(root, 'vitest', ['run', '--project', 'database', ...files], { DATABASE_URL: cluster.url, YPEROS_LOG: 'silent' })
+    return runBin(root, 'vitest', ['run', '--project', 'database', ...files], {
+      DATABASE_URL: cluster.url,
+      YPEROS_LOG: 'silent',
+    })
   } finally {
     await cluster.stop()
     throwAway(places)
@@ -141,7 +160,9 @@ async function endToEndTests(root: string, stage: 'e2e' | 'long', chosen: readon
     YPEROS_NO_NETWORK: inside.length > 0 ? '1' : '0',
     DATABASE_URL: '',
   }
-  say(`playwright test, ${inside.length > 0 ? 'with no network but loopback' : 'network not taken away (needs root and unshare)'}`)
+  say(
+    `playwright test, ${inside.length > 0 ? 'with no network but loopback' : 'network not taken away (needs root and unshare)'}`,
+  )
   const [command = 'sh', ...rest] = [...inside, 'sh', '-c', script, 'sh', ...chosen]
   const child = spawn(command, rest, { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] })
   let output = ''
@@ -154,7 +175,10 @@ async function endToEndTests(root: string, stage: 'e2e' | 'long', chosen: readon
   return { ok: status === 0, passed: number('passed'), failed: number('failed') }
 }
 
-/** The command that runs another one in a network namespace with nothing but loopback; empty when that is not allowed here. */
+/**
+ * The command that runs another one in a network namespace with nothing but loopback; empty when that is not allowed
+ * here.
+ */
 function lonely(): string[] {
   const command = ['unshare', '--net', '--']
   const works = spawnSync(command[0] as string, [...command.slice(1), 'ip', 'link', 'set', 'lo', 'up']).status === 0

@@ -19,12 +19,18 @@ export async function up(args: string[]): Promise<void> {
     },
   })
   const port = Number(values.port)
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`--port ${values.port}: give a port from 1 to 65535`)
-  if (!(values.place in DEMO_PLACES)) throw new Stop(`--place ${values.place}: the demo places are ${Object.keys(DEMO_PLACES).join(', ')}`)
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Stop(`--port ${values.port}: give a port from 1 to 65535`)
+  if (!(values.place in DEMO_PLACES))
+    throw new Stop(`--place ${values.place}: the demo places are ${Object.keys(DEMO_PLACES).join(', ')}`)
   const places = placesOf(values.name)
   if (takeLock(places.lockFile)) {
     const running = readRunFile(places.runFile)
-    throw new Stop(running ? `it is running already at ${running.address}; end it with ./yperos stop` : 'it is being started already; wait for it, or end it with ./yperos stop')
+    throw new Stop(
+      running
+        ? `it is running already at ${running.address}; end it with ./yperos stop`
+        : 'it is being started already; wait for it, or end it with ./yperos stop',
+    )
   }
   try {
     for (const name of await endLeftovers(places.runFile)) say(`ended the ${name} an earlier run left behind`)

@@ -20,7 +20,8 @@ let parsed: z.infer<typeof Environment> | undefined
 export function environment(): z.infer<typeof Environment> {
   if (!parsed) {
     const result = Environment.safeParse(process.env)
-    if (!result.success) throw new Error(`environment: ${result.error.issues.map((i) => `${i.path.join('.')} ${i.message}`).join('; ')}`)
+    if (!result.success)
+      throw new Error(`environment: ${result.error.issues.map((i) => `${i.path.join('.')} ${i.message}`).join('; ')}`)
     parsed = result.data
   }
   return parsed

@@ -24,7 +24,13 @@ export class AppError extends Error {
   /** what else the answer carries: what the caller needs to go on */
   readonly more: Readonly<Record<string, unknown>>
 
-  constructor(code: AppErrorCode, message: string, faults: Fault[] = [], cause?: unknown, more: Readonly<Record<string, unknown>> = {}) {
+  constructor(
+    code: AppErrorCode,
+    message: string,
+    faults: Fault[] = [],
+    cause?: unknown,
+    more: Readonly<Record<string, unknown>> = {},
+  ) {
     super(message, { cause })
     this.name = 'AppError'
     this.code = code

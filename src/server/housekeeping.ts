@@ -7,7 +7,10 @@ import { keepPartitions } from './readings/partitions'
 /** Time between two rounds, ms. */
 const ROUND_MS = 3600_000
 
-/** What a shop that runs for months needs done now and then; each on its own, so that one failure keeps nothing else from being done. */
+/**
+ * What a shop that runs for months needs done now and then; each on its own, so that one failure keeps nothing else
+ * from being done.
+ */
 const CHORES: [name: string, work: () => Promise<unknown>][] = [
   ['partitions', () => keepPartitions(database())],
   ['sessions', () => deleteExpiredSessions(database())],
@@ -16,7 +19,8 @@ const CHORES: [name: string, work: () => Promise<unknown>][] = [
 
 /** One round of everything. */
 export async function houseRound(): Promise<void> {
-  for (const [name, work] of CHORES) await work().catch((error: Error) => log.warn({ err: error, chore: name }, 'left for the next round'))
+  for (const [name, work] of CHORES)
+    await work().catch((error: Error) => log.warn({ err: error, chore: name }, 'left for the next round'))
 }
 
 /** A round now and one every hour, beside the requests. */

@@ -6,7 +6,11 @@ import { handle, parseInput, pathText, readJson, readText } from './http'
 import { parseCursor } from './live/job-stream'
 
 const request = (body: string, headers: Record<string, string> = {}) =>
-  new Request('http://here/api/x', { method: 'POST', body, headers: { 'content-type': 'application/json', ...headers } })
+  new Request('http://here/api/x', {
+    method: 'POST',
+    body,
+    headers: { 'content-type': 'application/json', ...headers },
+  })
 const answer = (error: unknown) =>
   handle(async () => {
     throw error
@@ -54,7 +58,12 @@ function inPieces(piece: () => Promise<Uint8Array | null>) {
       cancelled = true
     },
   })
-  const asRequest = new Request('http://here/api/x', { method: 'POST', body, headers: { 'content-type': 'application/json' }, duplex: 'half' } as RequestInit)
+  const asRequest = new Request('http://here/api/x', {
+    method: 'POST',
+    body,
+    headers: { 'content-type': 'application/json' },
+    duplex: 'half',
+  } as RequestInit)
   return { request: asRequest, asked: () => asked, cancelled: () => cancelled }
 }
 
@@ -85,10 +94,14 @@ describe('a body in pieces', () => {
 
   test('is JSON where JSON is meant, in UTF-8', async () => {
     await expect(readJson(request('{}', { 'content-type': 'text/plain' }))).rejects.toMatchObject({ code: 'not-json' })
-    await expect(readJson(request('{}', { 'content-type': 'application/x-www-form-urlencoded' }))).rejects.toMatchObject({ code: 'not-json' })
+    await expect(
+      readJson(request('{}', { 'content-type': 'application/x-www-form-urlencoded' })),
+    ).rejects.toMatchObject({ code: 'not-json' })
     expect(await readJson(request('{}', { 'content-type': 'application/json; charset=utf-8' }))).toEqual({})
     const pieces = [new Uint8Array([0x22, 0xff, 0x22])]
-    await expect(readText(inPieces(async () => pieces.shift() ?? null).request)).rejects.toMatchObject({ code: 'bad-input' })
+    await expect(readText(inPieces(async () => pieces.shift() ?? null).request)).rejects.toMatchObject({
+      code: 'bad-input',
+    })
   })
 })
 
@@ -130,5 +143,6 @@ describe('what a handler throws', () => {
 
 test('a stream’s cursor is two numbers or nothing', () => {
   expect(parseCursor('120.7')).toEqual({ readings: 120, events: 7 })
-  for (const text of [null, '', '12', '1.2.3', '-1.4', '1e9.2', `${'9'.repeat(20)}.1`]) expect(parseCursor(text)).toBeNull()
+  for (const text of [null, '', '12', '1.2.3', '-1.4', '1e9.2', `${'9'.repeat(20)}.1`])
+    expect(parseCursor(text)).toBeNull()
 })

@@ -27,21 +27,37 @@ function answerError(error: unknown, request: Request): Response {
   if (known) {
     // what was not read of a body that was cut is not waited for
     const close = known.code === 'too-large' || known.code === 'too-slow' ? { headers: { connection: 'close' } } : {}
-    return Response.json({ ...known.more, error: known.code, message: known.message, faults: known.faults }, { status: known.status, ...close })
+    return Response.json(
+      { ...known.more, error: known.code, message: known.message, faults: known.faults },
+      { status: known.status, ...close },
+    )
   }
   log.error({ err: error, url: new URL(request.url).pathname }, 'unexpected failure')
-  return Response.json({ error: 'internal', message: 'Something failed on our side; nothing was half-written. Try again.', faults: [] }, { status: 500 })
+  return Response.json(
+    { error: 'internal', message: 'Something failed on our side; nothing was half-written. Try again.', faults: [] },
+    { status: 500 },
+  )
 }
 
 function knownError(error: unknown): AppError | null {
   if (error instanceof AppError) return error
   if (error instanceof OutOfRange || error instanceof Unreadable) return new AppError('bad-input', error.message)
-  return isAway(error) ? new AppError('away', 'The database is away: nothing was recorded. It is tried again by itself; try once more in a moment.', [], error) : null
+  return isAway(error)
+    ? new AppError(
+        'away',
+        'The database is away: nothing was recorded. It is tried again by itself; try once more in a moment.',
+        [],
+        error,
+      )
+    : null
 }
 
 /** A path in the way JSON tools write it, such as `readings[3].value`. */
 export function pathText(path: readonly PropertyKey[]): string {
-  return path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), '')
+  return path.reduce<string>(
+    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
+    '',
+  )
 }
 
 /**
@@ -92,7 +108,12 @@ function decode(bytes: Uint8Array): string {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
   } catch (cause) {
-    throw new AppError('bad-input', 'the body is not UTF-8', [{ path: '', reason: 'a byte that is no character' }], cause)
+    throw new AppError(
+      'bad-input',
+      'the body is not UTF-8',
+      [{ path: '', reason: 'a byte that is no character' }],
+      cause,
+    )
   }
 }
 
@@ -111,7 +132,8 @@ function sleep(ms: number): { over: Promise<'over'>; clear: () => void } {
 export async function readJson(request: Request): Promise<unknown> {
   const type = request.headers.get('content-type')
   // a program that names no type at all is let by: a browser always names one
-  if (type !== null && !/^application\/json\b/i.test(type)) throw new AppError('not-json', 'send JSON, with content-type: application/json')
+  if (type !== null && !/^application\/json\b/i.test(type))
+    throw new AppError('not-json', 'send JSON, with content-type: application/json')
   const text = await readText(request)
   try {
     return JSON.parse(text)

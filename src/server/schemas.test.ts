@@ -31,7 +31,20 @@ const SCHEMAS: Record<string, z.ZodType> = {
 }
 
 /** Values that broke a server once: no text, no moment, no number a column holds. */
-const NASTY = ['\0', 'a\u0000b', '\ud800', '\udfff x', '0000-01-01T00:00:00Z', '0000-01-01', '+275760-09-13T00:00:00Z', '%ff', '1e400', '', ' ', 'x'.repeat(70_000)]
+const NASTY = [
+  '\0',
+  'a\u0000b',
+  '\ud800',
+  '\udfff x',
+  '0000-01-01T00:00:00Z',
+  '0000-01-01',
+  '+275760-09-13T00:00:00Z',
+  '%ff',
+  '1e400',
+  '',
+  ' ',
+  'x'.repeat(70_000),
+]
 
 /** Everything a value holds, strings and numbers, keys included. */
 function leaves(value: unknown): (string | number)[] {
@@ -54,8 +67,21 @@ function spoil(value: unknown, n: number, by: unknown): unknown {
 /** A sound request of many schemas, to be spoiled in one place at a time. */
 const SOUND: unknown[] = [
   OPENING,
-  { id: '3f2504e0-4f89-41d3-9a0c-0305e82c3301', kind: 'noted', happenedAt: '2026-11-25T14:03:00Z', payload: { text: 'gasket' } },
-  { id: '3f2504e0-4f89-41d3-9a0c-0305e82c3301', kind: 'bought', refrigerant: 'R-134a', container: 'cylinder 9', equipmentId: null, grams: 5000, why: '' },
+  {
+    id: '3f2504e0-4f89-41d3-9a0c-0305e82c3301',
+    kind: 'noted',
+    happenedAt: '2026-11-25T14:03:00Z',
+    payload: { text: 'gasket' },
+  },
+  {
+    id: '3f2504e0-4f89-41d3-9a0c-0305e82c3301',
+    kind: 'bought',
+    refrigerant: 'R-134a',
+    container: 'cylinder 9',
+    equipmentId: null,
+    grams: 5000,
+    why: '',
+  },
   { from: '2026-11-01', to: '2026-11-25', container: 'c', car: 'Shuttle' },
   { seq: 1, channel: 'vacuum', value: 500, unit: 'micron', at: '2026-11-25T14:03:00Z', note: 'n' },
   { instrument: 'G1', seq: 1, channel: 'vacuum', value: 500, unit: 'micron', at: '2026-11-25T14:03:00Z', note: 'n' },
@@ -67,7 +93,11 @@ test('whatever is sent, a schema refuses it with a reason or lets through what t
   const value = fc.oneof(
     fc.jsonValue(),
     fc
-      .tuple(fc.constantFrom(...SOUND), fc.nat(60), fc.oneof(fc.constantFrom(...NASTY), fc.string({ unit: 'binary' }), fc.double(), fc.jsonValue()))
+      .tuple(
+        fc.constantFrom(...SOUND),
+        fc.nat(60),
+        fc.oneof(fc.constantFrom(...NASTY), fc.string({ unit: 'binary' }), fc.double(), fc.jsonValue()),
+      )
       .map(([s, n, by]) => spoil(s, n, by)),
   )
   let taken = 0
@@ -92,9 +122,17 @@ test('whatever is sent, a schema refuses it with a reason or lets through what t
 
 test('no schema of a request has a text, a time or an id of its own kind', () => {
   const root = resolve(__dirname, '..')
-  const files = ['core', 'server', 'app'].flatMap((room) => readdirSync(join(root, room), { recursive: true, encoding: 'utf8' }).map((f) => join(room, f)))
-  // the three types themselves; the environment, demo data that ships, files that never meet the database, and what passes between our own processes
+  const files = ['core', 'server', 'app'].flatMap((room) =>
+    readdirSync(join(root, room), { recursive: true, encoding: 'utf8' }).map((f) => join(room, f)),
+  )
+  // the three types themselves; the environment, demo data that ships, files that never meet the database, and what
+  // passes between our own processes
   const own = /core\/entry\/|environment\.ts|server\/demo\/|core\/record\/record\.ts|live\/wrong\.ts|\.test\.ts/
-  const guilty = files.filter((f) => /\.tsx?$/.test(f) && !own.test(f) && /z\.string\(|z\.iso\.|z\.uuid\(|z\.unknown\(|z\.any\(/.test(readFileSync(join(root, f), 'utf8')))
+  const guilty = files.filter(
+    (f) =>
+      /\.tsx?$/.test(f) &&
+      !own.test(f) &&
+      /z\.string\(|z\.iso\.|z\.uuid\(|z\.unknown\(|z\.any\(/.test(readFileSync(join(root, f), 'utf8')),
+  )
   expect(guilty).toEqual([])
 })

@@ -1,14 +1,23 @@
 import type { JobEvent } from '@/core/procedure/events'
 import { learnServerTime } from './server-clock'
 
-/** What a request brought: data, or the reason it was refused with the place of every fault; `lost` where nobody knows whether it was recorded, `unseen` what happened meanwhile. */
-export type Answer<T> = { ok: true; data: T } | { ok: false; message: string; faults: { path: string; reason: string }[]; lost?: true; unseen?: JobEvent[] }
+/**
+ * What a request brought: data, or the reason it was refused with the place of every fault; `lost` where nobody knows
+ * whether it was recorded, `unseen` what happened meanwhile.
+ */
+export type Answer<T> =
+  | { ok: true; data: T }
+  | { ok: false; message: string; faults: { path: string; reason: string }[]; lost?: true; unseen?: JobEvent[] }
 
 /** Sends JSON to our own server; a lost line is an answer too, so that nobody types into the void. */
 export async function send<T = unknown>(path: string, body: unknown): Promise<Answer<T>> {
   try {
     const sentMs = Date.now()
-    const response = await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    const response = await fetch(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
     const data = await response.json()
     if (typeof data.serverMs === 'number') learnServerTime(data.serverMs, sentMs)
     return response.ok
@@ -21,7 +30,12 @@ export async function send<T = unknown>(path: string, body: unknown): Promise<An
           ...(data.error === 'away' && { lost: true as const }),
         }
   } catch {
-    return { ok: false, message: 'The server does not answer. Whether it was recorded is not known; try again.', faults: [], lost: true }
+    return {
+      ok: false,
+      message: 'The server does not answer. Whether it was recorded is not known; try again.',
+      faults: [],
+      lost: true,
+    }
   }
 }
 

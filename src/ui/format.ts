@@ -31,7 +31,8 @@ export function paText(pa: number): string {
 }
 
 /** A gauge pressure in kPa and psig, from Pa above the air. */
-export const gaugeText = (paG: number): string => `${Math.round(paG / 1000)} kPa, ${Math.round(paG / PA_PER_PSI)} psig`.replaceAll('-', '−')
+export const gaugeText = (paG: number): string =>
+  `${Math.round(paG / 1000)} kPa, ${Math.round(paG / PA_PER_PSI)} psig`.replaceAll('-', '−')
 
 /** A number with a true minus. */
 export function signed(value: number, digits: number): string {
@@ -41,13 +42,25 @@ export function signed(value: number, digits: number): string {
 }
 
 /** The day a car was charged, such as 25 Nov 2026; the day it was taken in while nothing was charged. */
-export function chargedDay(state: { containers: readonly { endedAt?: string }[]; openedAt: string }, timeZone: string): string {
+export function chargedDay(
+  state: { containers: readonly { endedAt?: string }[]; openedAt: string },
+  timeZone: string,
+): string {
   const ended = state.containers.flatMap((c) => (c.endedAt ? [c.endedAt] : [])).sort()
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone }).format(new Date(ended[ended.length - 1] ?? state.openedAt))
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone }).format(
+    new Date(ended[ended.length - 1] ?? state.openedAt),
+  )
 }
 
 /** The date of a job-time moment, such as 25 Nov 2026, 14:20. */
 export function dateTimeIn(timeZone: string): (iso: string) => string {
-  const made = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone })
+  const made = new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone,
+  })
   return (iso) => made.format(new Date(iso))
 }

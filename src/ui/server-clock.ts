@@ -16,9 +16,16 @@ export const STREAM_DOUBT_MS = 200
  * @param sentMs - when it was asked, this machine's wall time; null where nobody asked
  * @param doubtMs - how wrong it may be where nobody asked
  */
-export function learnServerTime(serverMs: number, sentMs: number | null, doubtMs = STREAM_DOUBT_MS, nowMs = Date.now()): void {
+export function learnServerTime(
+  serverMs: number,
+  sentMs: number | null,
+  doubtMs = STREAM_DOUBT_MS,
+  nowMs = Date.now(),
+): void {
   const heard: Known =
-    sentMs === null ? { offsetMs: serverMs - nowMs, doubtMs, atMs: nowMs } : { offsetMs: serverMs - (sentMs + nowMs) / 2, doubtMs: (nowMs - sentMs) / 2, atMs: nowMs }
+    sentMs === null
+      ? { offsetMs: serverMs - nowMs, doubtMs, atMs: nowMs }
+      : { offsetMs: serverMs - (sentMs + nowMs) / 2, doubtMs: (nowMs - sentMs) / 2, atMs: nowMs }
   const worse = known !== null && heard.doubtMs > known.doubtMs && nowMs - known.atMs < STALE_MS
   // a clock that was set here or there is believed at once, however well it was known before
   const jumped = known !== null && Math.abs(heard.offsetMs - known.offsetMs) > heard.doubtMs + known.doubtMs

@@ -3,7 +3,11 @@ import { describe, expect, test } from 'vitest'
 import { addressOf, hostsOf, listOf, turnedAway } from './door'
 
 const HOSTS = hostsOf('127.0.0.1', 'shop.lan')
-const post = (more: object) => turnedAway({ method: 'POST', url: '/api/jobs', host: '127.0.0.1:4600', origin: undefined, fetchSite: undefined, ...more }, HOSTS)
+const post = (more: object) =>
+  turnedAway(
+    { method: 'POST', url: '/api/jobs', host: '127.0.0.1:4600', origin: undefined, fetchSite: undefined, ...more },
+    HOSTS,
+  )
 
 describe('who changes something', () => {
   test('is let in from our own pages and from programs, which name no origin', () => {
@@ -33,10 +37,18 @@ describe('who changes something', () => {
 })
 
 test('a name that is not ours is no way in, not even to read', () => {
-  expect(post({ method: 'GET', host: 'rebound.example' })).toMatchObject({ status: 403, message: expect.stringMatching(/YPEROS_HOSTS/) })
+  expect(post({ method: 'GET', host: 'rebound.example' })).toMatchObject({
+    status: 403,
+    message: expect.stringMatching(/YPEROS_HOSTS/),
+  })
   expect(post({ method: 'GET', host: undefined })).toMatchObject({ status: 403 })
   expect(post({ method: 'GET', host: 'localhost:4600' })).toBeNull()
-  expect(turnedAway({ method: 'GET', url: '/', host: `${hostname()}:4600`, origin: undefined, fetchSite: undefined }, hostsOf('0.0.0.0', ''))).toBeNull()
+  expect(
+    turnedAway(
+      { method: 'GET', url: '/', host: `${hostname()}:4600`, origin: undefined, fetchSite: undefined },
+      hostsOf('0.0.0.0', ''),
+    ),
+  ).toBeNull()
 })
 
 test('a % that is no character is refused before anybody decodes it', () => {

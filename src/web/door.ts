@@ -16,20 +16,30 @@ export type TurnedAway = { status: 400 | 403; code: 'bad-input' | 'not-allowed';
 const READING = ['GET', 'HEAD', 'OPTIONS']
 
 /**
- * The one door: whether a request may come in. A page of another origin changes nothing here, whatever cookies its visitor's browser
+ * The one door: whether a request may come in. A page of another origin changes nothing here, whatever cookies its
+ * visitor's browser
  * adds, and a name that is not ours is no way in for a page that had it pointed at us.
  * @param hosts - names and addresses this server is reached by, in lower case, without port
  * @returns null when it may
  */
 export function turnedAway(caller: Caller, hosts: ReadonlySet<string>): TurnedAway | null {
-  if (!decodable(caller.url)) return { status: 400, code: 'bad-input', message: 'the address holds a % that is no character' }
+  if (!decodable(caller.url))
+    return { status: 400, code: 'bad-input', message: 'the address holds a % that is no character' }
   const host = caller.host?.toLowerCase() ?? ''
   if (!hosts.has(nameOf(host))) {
-    return { status: 403, code: 'not-allowed', message: `this server is not reached as "${host.slice(0, 80)}": name it in YPEROS_HOSTS if it should be` }
+    return {
+      status: 403,
+      code: 'not-allowed',
+      message: `this server is not reached as "${host.slice(0, 80)}": name it in YPEROS_HOSTS if it should be`,
+    }
   }
   if (READING.includes(caller.method)) return null
-  const foreign = (caller.origin !== undefined && hostOf(caller.origin) !== host) || !['same-origin', 'none', undefined].includes(caller.fetchSite)
-  return foreign ? { status: 403, code: 'not-allowed', message: 'a page of another origin may change nothing here' } : null
+  const foreign =
+    (caller.origin !== undefined && hostOf(caller.origin) !== host) ||
+    !['same-origin', 'none', undefined].includes(caller.fetchSite)
+  return foreign
+    ? { status: 403, code: 'not-allowed', message: 'a page of another origin may change nothing here' }
+    : null
 }
 
 function decodable(url: string): boolean {
@@ -83,7 +93,11 @@ export const listOf = (list: string): string[] =>
  * The address a request came from: the socket's, or behind a proxy that was named what that proxy says of it.
  * @param forwarded - the header x-forwarded-for: its last entry is the proxy's own word, those before it anybody's
  */
-export function addressOf(socket: string | undefined, forwarded: string | undefined, proxies: readonly string[]): string {
+export function addressOf(
+  socket: string | undefined,
+  forwarded: string | undefined,
+  proxies: readonly string[],
+): string {
   const direct = plain(socket ?? '')
   if (!proxies.includes(direct)) return direct
   return plain(forwarded?.split(',').at(-1)?.trim().slice(0, 64) ?? direct)

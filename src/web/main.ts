@@ -9,7 +9,9 @@ import { ADDRESS_HEADER } from '@/server/sender'
 import { watchHolds } from '@/server/watch/watch-holds'
 import { addressOf, hostsOf, listOf, turnedAway } from './door'
 
-/** Longer than any client or proxy keeps a line idle: a line closed at the moment it is used again loses a request, ms. */
+/**
+ * Longer than any client or proxy keeps a line idle: a line closed at the moment it is used again loses a request, ms.
+ */
 const KEEP_ALIVE_MS = 75_000
 /** A request that has not arrived whole by then is cut, ms. */
 const SLOWEST_MS = 30_000
@@ -43,14 +45,27 @@ server.requestTimeout = SLOWEST_MS
 async function take(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const { headers, method = 'GET', url = '/' } = request
   if (url.startsWith('/api/')) for (const [name, value] of Object.entries(API_HEADERS)) response.setHeader(name, value)
-  const away = turnedAway({ method, url, host: headers.host, origin: headers.origin, fetchSite: headers['sec-fetch-site'] as string | undefined }, hosts)
+  const away = turnedAway(
+    {
+      method,
+      url,
+      host: headers.host,
+      origin: headers.origin,
+      fetchSite: headers['sec-fetch-site'] as string | undefined,
+    },
+    hosts,
+  )
   if (away) {
     // nothing of the body is read: the line is closed behind the answer
     response.writeHead(away.status, { 'content-type': 'application/json', connection: 'close' })
     response.end(JSON.stringify({ error: away.code, message: away.message, faults: [] }))
     return
   }
-  headers[ADDRESS_HEADER] = addressOf(request.socket.remoteAddress, headers['x-forwarded-for'] as string | undefined, proxies)
+  headers[ADDRESS_HEADER] = addressOf(
+    request.socket.remoteAddress,
+    headers['x-forwarded-for'] as string | undefined,
+    proxies,
+  )
   try {
     await answer(request, response)
   } catch (error) {

@@ -2,7 +2,10 @@ import { parentPort } from 'node:worker_threads'
 import { judgementOf } from '@/core/hold/judgement'
 import type { HoldContext, HoldSample } from '@/core/hold/types'
 
-/** What the server's thread is asked: elapsed seconds and pressures side by side, so that a night's readings cross over without being copied one by one. */
+/**
+ * What the server's thread is asked: elapsed seconds and pressures side by side, so that a night's readings cross over
+ * without being copied one by one.
+ */
 export type Question = { number: number; elapsedS: Float64Array; pressurePa: Float64Array; context: HoldContext }
 
 /** Judges off the server's event loop; an error goes back as its message. */

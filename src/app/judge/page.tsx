@@ -11,7 +11,9 @@ export default async function Judge() {
   const user = await pageUser()
   const db = database()
   const [shop, mappings, board] = await Promise.all([selectShop(db), selectMappings(db), boardView(db)])
-  const holding = board.filter((row) => row.summary.step === 'hold').map((row) => ({ id: row.id, name: row.summary.name }))
+  const holding = board
+    .filter((row) => row.summary.step === 'hold')
+    .map((row) => ({ id: row.id, name: row.summary.name }))
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />

@@ -16,11 +16,23 @@ export default async function Shop() {
   if (!may(user.role, 'edit-shop')) redirect('/board')
   const db = database()
   const [shop, procedures, accounts] = await Promise.all([selectShop(db), selectProcedures(db), selectAccounts(db)])
-  const people = accounts.map(({ id, name, signIn, role, certificate, disabledAt }) => ({ id, name, signIn, role, certificate, disabled: disabledAt !== null }))
+  const people = accounts.map(({ id, name, signIn, role, certificate, disabledAt }) => ({
+    id,
+    name,
+    signIn,
+    role,
+    certificate,
+    disabled: disabledAt !== null,
+  }))
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />
-      <ShopPage procedures={procedures} people={people} me={user.id} fingerprint={fingerprintOf(shop.publicKey, nodeCrypto) ?? ''} />
+      <ShopPage
+        procedures={procedures}
+        people={people}
+        me={user.id}
+        fingerprint={fingerprintOf(shop.publicKey, nodeCrypto) ?? ''}
+      />
     </>
   )
 }

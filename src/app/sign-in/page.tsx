@@ -11,6 +11,7 @@ export default async function SignIn() {
   if (await currentUser()) redirect('/board')
   const shop = await selectShop(database())
   const here = isLoopback((await headers()).get(ADDRESS_HEADER) ?? '')
-  const demo = shop.demo && here ? DEMO_SIGN_INS.map(({ signIn, name, role, password }) => ({ signIn, name, role, password })) : []
+  const demo =
+    shop.demo && here ? DEMO_SIGN_INS.map(({ signIn, name, role, password }) => ({ signIn, name, role, password })) : []
   return <SignInForm shopName={shop.name} demo={demo} />
 }

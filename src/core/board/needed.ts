@@ -12,14 +12,18 @@ export const silentAfterS = (factor: number): number => Math.max(SILENT_S, 8 * f
 export type BoardAlarm = 'target' | 'decided' | 'silent' | 'time'
 
 /** The one thing a car calls for now, or null. @param wallMs - wall time now, ms */
-export function boardAlarm({ summary, clock, vacuumPa, vacuumAt, byHand, found }: BoardRow, wallMs: number): BoardAlarm | null {
+export function boardAlarm(
+  { summary, clock, vacuumPa, vacuumAt, byHand, found }: BoardRow,
+  wallMs: number,
+): BoardAlarm | null {
   if (summary.signed || clock.length === 0 || summary.comeBackAt === null) return null
   const nowMs = jobTimeMs(clock, wallMs)
   const carPa = carPressurePa(summary.gauge ?? 'far', vacuumPa ?? undefined)
   if (summary.step === 'pull' && carPa !== undefined && carPa <= summary.targetPa) return 'target'
   if (summary.step === 'hold' && found !== null) return 'decided'
   // a gauge that a person reads is never silent
-  if (vacuumAt !== null && !byHand && nowMs - Date.parse(vacuumAt) > silentAfterS(clockFactor(clock)) * 1000) return 'silent'
+  if (vacuumAt !== null && !byHand && nowMs - Date.parse(vacuumAt) > silentAfterS(clockFactor(clock)) * 1000)
+    return 'silent'
   return nowMs >= Date.parse(summary.comeBackAt) ? 'time' : null
 }
 

@@ -17,7 +17,11 @@ export function callProve(state: JobState, live: Live): Call {
   const waits = settlesMs(state)
   const early = first && waits !== null && live.nowMs < waits
   return {
-    sentence: early ? 'Let it run. Read it from' : first ? `Read both sides and the vent, ${speed}.` : `Read it again ${speed}.`,
+    sentence: early
+      ? 'Let it run. Read it from'
+      : first
+        ? `Read both sides and the vent, ${speed}.`
+        : `Read it again ${speed}.`,
     ...(early && { figure: { text: live.clock(waits), caption: `${SETTLES_MIN} minutes after the engine went on` } }),
     why: [
       ...(state.rig.engine === 'off' ? ['Engine on, cooling at maximum, recirculation, air over the condenser.'] : []),
@@ -50,7 +54,10 @@ function callProved(state: JobState, live: Live): Call {
     sentence: right ? 'Proved. Leave it in order.' : 'Read, and not as it should be.',
     why: right
       ? ['The readings are in the record beside the bands they were held against.']
-      : [`Likeliest, ${chanceWords(first.chance)}: ${first.sentence} ${first.next}`, 'Never a certainty from two needles. The readings are in the record.'],
+      : [
+          `Likeliest, ${chanceWords(first.chance)}: ${first.sentence} ${first.next}`,
+          'Never a certainty from two needles. The readings are in the record.',
+        ],
     watch: [],
     action: { label: 'Close it up', key: 'C', does: record(finish('prove')) },
     plain: [],
@@ -76,7 +83,11 @@ export function callLeave(state: JobState): Call {
       sentence: `${words.task}.`,
       why: [`${state.left.length} of ${LEAVE_ITEMS.length} done.`],
       watch: next === 'high-coupler-off' ? ['The high side needs its rest: it was at full pressure.'] : [],
-      action: { label: words.done, key: 'D', does: record({ kind: 'leave-tapped', payload: { item: next, done: true } }) },
+      action: {
+        label: words.done,
+        key: 'D',
+        does: record({ kind: 'leave-tapped', payload: { item: next, done: true } }),
+      },
       plain: [],
     }
   }

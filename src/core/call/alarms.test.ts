@@ -15,14 +15,26 @@ const live = (minutes: number, more: Partial<Live> = {}): Live => ({
   ...more,
 })
 const pulling = (): JobState => ({ ...job(CAR), step: 'pull', pulls: [{ startedAt: iso(0) }] })
-const holding = (): JobState => ({ ...job(CAR), step: 'hold', pulls: [{ startedAt: iso(-60), endedAt: iso(0) }], holds: [{ isolatedAt: iso(0), plannedMinutes: 30 }] })
+const holding = (): JobState => ({
+  ...job(CAR),
+  step: 'hold',
+  pulls: [{ startedAt: iso(-60), endedAt: iso(0) }],
+  holds: [{ isolatedAt: iso(0), plannedMinutes: 30 }],
+})
 const ids = (state: JobState, now: Live) => alarmsOf(state, now).map((a) => a.id)
 
 test('a pull that reaches its target calls once, and not again when it was seen', () => {
   const state = pulling()
   const deep = live(20, { vacuumPa: (state.opened.procedure.targetMicron - 1) * PA_PER_MICRON })
   expect(ids(state, deep)).toEqual(['target:1'])
-  const seen = reduceJob(state, { id: 'a', kind: 'alarm-answered', happenedAt: iso(20), storedAt: iso(20), by: 'Teo', payload: { alarm: 'target:1', answer: 'seen', minutes: 0 } })
+  const seen = reduceJob(state, {
+    id: 'a',
+    kind: 'alarm-answered',
+    happenedAt: iso(20),
+    storedAt: iso(20),
+    by: 'Teo',
+    payload: { alarm: 'target:1', answer: 'seen', minutes: 0 },
+  })
   expect(ids(seen, deep)).toEqual([])
 })
 

@@ -8,7 +8,9 @@ import type { Live } from './types'
 /** Something that wants a person now; its id says which, so that it is answered once. */
 export type Alarm = { id: string; sentence: string }
 
-/** Rising faster than this in a hold, or while pulled, something has opened, Pa/s: 90 and 225 micron a minute (assumed). */
+/**
+ * Rising faster than this in a hold, or while pulled, something has opened, Pa/s: 90 and 225 micron a minute (assumed).
+ */
 const RUNAWAY_HOLD_PA_S = 0.2
 const RUNAWAY_PULL_PA_S = 0.5
 
@@ -44,9 +46,20 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
   const reached = carPa !== undefined && carPa <= targetMicron * PA_PER_MICRON
   const due = Date.parse(pull.startedAt) + pullMinutes * 60_000
   return [
-    ...(reached ? [{ id: `target:${n}`, sentence: `Target reached: ${Math.round((carPa ?? 0) / PA_PER_MICRON).toLocaleString('en')} micron.` }] : []),
-    ...(!reached && live.nowMs >= due ? [{ id: `back:pull:${n}`, sentence: 'The pull’s time is up, and it is not at its target.' }] : []),
-    ...((live.fallPaS ?? 0) > RUNAWAY_PULL_PA_S ? [{ id: `runaway:pull:${n}`, sentence: 'It rises with the pump on: something has opened.' }] : []),
+    ...(reached
+      ? [
+          {
+            id: `target:${n}`,
+            sentence: `Target reached: ${Math.round((carPa ?? 0) / PA_PER_MICRON).toLocaleString('en')} micron.`,
+          },
+        ]
+      : []),
+    ...(!reached && live.nowMs >= due
+      ? [{ id: `back:pull:${n}`, sentence: 'The pull’s time is up, and it is not at its target.' }]
+      : []),
+    ...((live.fallPaS ?? 0) > RUNAWAY_PULL_PA_S
+      ? [{ id: `runaway:pull:${n}`, sentence: 'It rises with the pump on: something has opened.' }]
+      : []),
   ]
 }
 
@@ -59,13 +72,28 @@ function holdAlarms(state: JobState, live: Live): Alarm[] {
   const over = live.nowMs >= holdEndsMs(hold)
   return [
     ...(over ? [{ id: `back:hold:${n}:${hold.plannedMinutes}`, sentence: 'The hold’s time is up: judge it.' }] : []),
-    ...(finding && !over ? [{ id: `verdict:${n}:${finding}`, sentence: `The hold is decided: ${finding === 'wet' ? 'damp for certain' : finding.replaceAll('-', ' ')}.` }] : []),
-    ...((live.fallPaS ?? 0) > RUNAWAY_HOLD_PA_S ? [{ id: `runaway:hold:${n}`, sentence: 'It is running away: a valve, a hose or a large hole.' }] : []),
+    ...(finding && !over
+      ? [
+          {
+            id: `verdict:${n}:${finding}`,
+            sentence: `The hold is decided: ${finding === 'wet' ? 'damp for certain' : finding.replaceAll('-', ' ')}.`,
+          },
+        ]
+      : []),
+    ...((live.fallPaS ?? 0) > RUNAWAY_HOLD_PA_S
+      ? [{ id: `runaway:hold:${n}`, sentence: 'It is running away: a valve, a hose or a large hole.' }]
+      : []),
   ]
 }
 
 function silence(state: JobState, live: Live, factor: number): Alarm[] {
-  if ((state.step !== 'pull' && state.step !== 'hold') || live.vacuumAtMs === undefined || live.vacuumByHand || currentHold(state)?.ended) return []
+  if (
+    (state.step !== 'pull' && state.step !== 'hold') ||
+    live.vacuumAtMs === undefined ||
+    live.vacuumByHand ||
+    currentHold(state)?.ended
+  )
+    return []
   const ageS = (live.nowMs - live.vacuumAtMs) / 1000
   if (ageS < silentAfterS(factor)) return []
   return [

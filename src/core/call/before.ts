@@ -7,7 +7,14 @@ import { type Call, finish, record } from './types'
 export function restFinding(state: JobState): RestFinding | undefined {
   const { zero, opened } = state
   if (!zero) return undefined
-  return readRest(zero.lowPaG, zero.highPaG, zero.errorPa, opened.label.refrigerant, opened.place.ambientC, opened.place.barometerPa)
+  return readRest(
+    zero.lowPaG,
+    zero.highPaG,
+    zero.errorPa,
+    opened.label.refrigerant,
+    opened.place.ambientC,
+    opened.place.barometerPa,
+  )
 }
 
 const psig = (pa: number): string => `${Math.round(pa / 1000)} kPa (${(pa / PA_PER_PSI).toFixed(0)} psig)`
@@ -17,7 +24,10 @@ export function callZero(state: JobState): Call {
   if (!finding) {
     return {
       sentence: 'Read both gauges at rest.',
-      why: ['Anything but zero means refrigerant inside, or a needle off its zero.', 'Engine off, car standing since it was driven in.'],
+      why: [
+        'Anything but zero means refrigerant inside, or a needle off its zero.',
+        'Engine off, car standing since it was driven in.',
+      ],
       form: 'zero',
       watch: ['Gloves and eye protection on: liquid freezes skin and blinds.'],
       action: { label: 'Both are read', key: 'B', does: { do: 'send', form: 'zero' } },
@@ -30,7 +40,9 @@ export function callZero(state: JobState): Call {
   return {
     sentence: 'Nothing inside. Go on.',
     why: [
-      state.zeroAnswer === 'needle-off-zero' ? 'The needle stands below its zero at rest: set it, and read it with that in mind.' : 'Both gauges stand at zero within their error.',
+      state.zeroAnswer === 'needle-off-zero'
+        ? 'The needle stands below its zero at rest: set it, and read it with that in mind.'
+        : 'Both gauges stand at zero within their error.',
     ],
     watch: [],
     action: { label: 'Log the repair', key: 'L', does: record(finish('zero')) },
@@ -48,7 +60,11 @@ function callRecover(state: JobState, finding: Extract<RestFinding, { kind: 'ref
   }[finding.liquid]
   return {
     sentence: 'Recover it first.',
-    why: [full, means, 'Certified recovery equipment only. Venting on purpose is illegal in most places; local law decides.'],
+    why: [
+      full,
+      means,
+      'Certified recovery equipment only. Venting on purpose is illegal in most places; local law decides.',
+    ],
     form: 'recovered',
     watch: [
       'No pump on this car before it reads zero: pressure breaks its vanes.',
@@ -63,10 +79,23 @@ function callRecover(state: JobState, finding: Extract<RestFinding, { kind: 'ref
 function callBelowZero(): Call {
   return {
     sentence: 'Below zero: which is it?',
-    why: ['Either the system is already under vacuum, or the needle stands off its zero.', 'Take the gauge off: if it still reads below zero, it is the needle.'],
+    why: [
+      'Either the system is already under vacuum, or the needle stands off its zero.',
+      'Take the gauge off: if it still reads below zero, it is the needle.',
+    ],
     watch: [],
-    action: { label: 'Already under vacuum', key: 'U', does: record({ kind: 'zero-explained', payload: { answer: 'already-under-vacuum' } }) },
-    plain: [{ label: 'Needle off zero', key: 'N', does: record({ kind: 'zero-explained', payload: { answer: 'needle-off-zero' } }) }],
+    action: {
+      label: 'Already under vacuum',
+      key: 'U',
+      does: record({ kind: 'zero-explained', payload: { answer: 'already-under-vacuum' } }),
+    },
+    plain: [
+      {
+        label: 'Needle off zero',
+        key: 'N',
+        does: record({ kind: 'zero-explained', payload: { answer: 'needle-off-zero' } }),
+      },
+    ],
   }
 }
 
@@ -75,11 +104,15 @@ export function callFix(state: JobState): Call {
   return {
     sentence: 'Log what was renewed.',
     why: [
-      wet ? 'Open for long and the drier is the old one: expect bound water, a slow pull.' : 'It feeds the pull and the record.',
+      wet
+        ? 'Open for long and the drier is the old one: expect bound water, a slow pull.'
+        : 'It feeds the pull and the record.',
       'Oil left with a part goes back by the part’s table. Never without a reason.',
     ],
     form: 'fix',
-    watch: state.opened.car.hybrid ? ['High-voltage compressor: only the maker’s non-conducting oil, only trained staff.'] : ['No sealers, no stop-leak.'],
+    watch: state.opened.car.hybrid
+      ? ['High-voltage compressor: only the maker’s non-conducting oil, only trained staff.']
+      : ['No sealers, no stop-leak.'],
     action: { label: 'Repair is logged', key: 'L', does: { do: 'send', form: 'fix' } },
     plain: [],
     after: 'Then rig up.',

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { HoldResult } from '../hold/judge'
+import type { HoldResult } from '../hold/types'
 import type { HoldEnded } from '../procedure/events'
 import { CAR, done, HOLDING, job, later, minutes, PULLING, part, RIGGED, rest } from '../tests/job-fixture'
 import { callFor } from './call'
@@ -13,7 +13,11 @@ const deedsOf = (call: Call): Deed[] => (call.action.does.do === 'record' ? call
 
 describe('before the vacuum', () => {
   test('a fresh car is read at rest, both gauges', () => {
-    expect(callFor(job(CAR), live(0))).toMatchObject({ sentence: 'Read both gauges at rest.', form: 'zero', action: { does: { do: 'send', form: 'zero' } } })
+    expect(callFor(job(CAR), live(0))).toMatchObject({
+      sentence: 'Read both gauges at rest.',
+      form: 'zero',
+      action: { does: { do: 'send', form: 'zero' } },
+    })
   })
 
   test('pressure asks for recovery and tells liquid from vapour from air', () => {
@@ -57,7 +61,10 @@ describe('the pull', () => {
   test('at the target it says isolate; late and above it, it says so and lets the hold tell', () => {
     const pulling = job(CAR, ...PULLING)
     expect(callFor(pulling, live(30, { vacuumPa: 480 * MICRON })).sentence).toBe('Deep enough. Isolate it.')
-    expect(callFor(pulling, live(90, { vacuumPa: 900 * MICRON }))).toMatchObject({ sentence: 'Not at the target yet.', action: { label: 'Isolate it all the same' } })
+    expect(callFor(pulling, live(90, { vacuumPa: 900 * MICRON }))).toMatchObject({
+      sentence: 'Not at the target yet.',
+      action: { label: 'Isolate it all the same' },
+    })
   })
 
   test('what the target proves is a dew point at most, not a tight car', () => {
@@ -103,7 +110,11 @@ describe('the hold', () => {
 
   test('undecided it is left alone until its time, and says what it proves by then', () => {
     const call = callFor(holding, live(52, { judgement: judged({}) }))
-    expect(call).toMatchObject({ sentence: 'Leave it. Come back at', figure: { text: '11:10', caption: 'in 18 min' }, sure: 'undecided, as expected' })
+    expect(call).toMatchObject({
+      sentence: 'Leave it. Come back at',
+      figure: { text: '11:10', caption: 'in 18 min' },
+      sure: 'undecided, as expected',
+    })
     expect(call.proves?.text).toMatch(/By now a leak of 700 g a year would show, at the planned end one of 90/)
   })
 
@@ -116,17 +127,36 @@ describe('the hold', () => {
   })
 
   test('tight goes on proving more, and a finding in the first minutes is not called', () => {
-    expect(callFor(holding, live(55, { judgement: judged({ verdict: 'tight', probability: { leak: 0.02, damp: 0.1 } }) })).sentence).toMatch(/Leave it/)
-    expect(callFor(holding, live(45, { judgement: judged({ verdict: 'leak', heldS: 300 }) })).sentence).toMatch(/Leave it/)
+    expect(
+      callFor(holding, live(55, { judgement: judged({ verdict: 'tight', probability: { leak: 0.02, damp: 0.1 } }) }))
+        .sentence,
+    ).toMatch(/Leave it/)
+    expect(callFor(holding, live(45, { judgement: judged({ verdict: 'leak', heldS: 300 }) })).sentence).toMatch(
+      /Leave it/,
+    )
   })
 
   test('when time is up the hand goes to judging', () => {
-    expect(callFor(holding, live(71))).toMatchObject({ sentence: 'Time is up. Judge it.', action: { label: 'Judge the hold', does: { do: 'judge' } } })
+    expect(callFor(holding, live(71))).toMatchObject({
+      sentence: 'Time is up. Judge it.',
+      action: { label: 'Judge the hold', does: { do: 'judge' } },
+    })
   })
 
   const ended = (change: Partial<HoldEnded>): Deed => ({
     kind: 'hold-ended',
-    payload: { verdict: 'tight', leak: 0.01, damp: 0.05, risePaS: 0, provesGramsPerYear: 94, leakGramsPerYear: 3, heldS: 1800, samples: 1800, reasons: ['level'], ...change },
+    payload: {
+      verdict: 'tight',
+      leak: 0.01,
+      damp: 0.05,
+      risePaS: 0,
+      provesGramsPerYear: 94,
+      leakGramsPerYear: 3,
+      heldS: 1800,
+      samples: 1800,
+      reasons: ['level'],
+      ...change,
+    },
   })
 
   test.each([
@@ -146,7 +176,12 @@ describe('the hold', () => {
     const text = callFor(later(holding, 71, ended({})), live(72)).proves?.text
     expect(text).toMatch(/No leak of 94 g a year or more/)
     expect(text).toMatch(/Not a core under its coupler/)
-    expect([gramsWords(1234), gramsWords(96.6), gramsWords(0), gramsWords(Number.NaN)]).toEqual(['1,200', '97', 'no', 'no'])
+    expect([gramsWords(1234), gramsWords(96.6), gramsWords(0), gramsWords(Number.NaN)]).toEqual([
+      '1,200',
+      '97',
+      'no',
+      'no',
+    ])
   })
 })
 
@@ -156,13 +191,19 @@ describe('the charge', () => {
     { id: 'can-2', stopGrossG: 260, takenG: 214, purgeG: 3 },
   ]
   const containers = ['can-1', 'can-2'].map((id) => ({ id, kind: 'can' as const, grossG: 474, netG: 340 }))
-  const planned: Deed = { kind: 'charge-planned', payload: { targetG: 540, purgeEachG: 3, containers, stops, bandG: [535, 545] } }
+  const planned: Deed = {
+    kind: 'charge-planned',
+    payload: { targetG: 540, purgeEachG: 3, containers, stops, bandG: [535, 545] },
+  }
   const charging = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }, planned)
   const first = later(charging, 71, { kind: 'container-started', payload: { id: 'can-1', grossG: 472 } })
   const open = later(first, 72, part('container-valve', 'open'), part('valve-low', 'open'))
 
   test('containers go on in the plan’s order, each opened with the engine off first', () => {
-    expect(callFor(charging, live(70))).toMatchObject({ form: 'container-start', action: { label: 'can-1 is connected' } })
+    expect(callFor(charging, live(70))).toMatchObject({
+      form: 'container-start',
+      action: { label: 'can-1 is connected' },
+    })
     expect(callFor(first, live(71)).why.join()).toMatch(/Into the vacuum first, engine off/)
     expect(callFor(first, live(71)).watch.join()).toMatch(/High side stays shut while the engine runs/)
   })
@@ -174,16 +215,28 @@ describe('the charge', () => {
   })
 
   test('when the flow has died into the vacuum the engine goes on', () => {
-    expect(callFor(open, live(75, { scaleG: 420, flowGMin: 2 }))).toMatchObject({ sentence: 'The flow stopped. Engine on.' })
+    expect(callFor(open, live(75, { scaleG: 420, flowGMin: 2 }))).toMatchObject({
+      sentence: 'The flow stopped. Engine on.',
+    })
     expect(callFor(open, live(75, { scaleG: 471, flowGMin: 2 })).sentence).not.toMatch(/Engine on/)
   })
 
   test('the word comes early for the hand that closes, and what moved the scale is said', () => {
     const closing = { inS: 12, aimG: 152, short: true, flowGMin: 240, nowG: 200 }
-    const call = callFor(open, live(73, { scaleG: 200, flowGMin: 240, closing, scaleNotes: ['the scale was bumped: those readings are left out'] }))
+    const call = callFor(
+      open,
+      live(73, {
+        scaleG: 200,
+        flowGMin: 240,
+        closing,
+        scaleNotes: ['the scale was bumped: those readings are left out'],
+      }),
+    )
     expect(call.figure?.caption).toMatch(/in 0 min 12 s/)
     expect(call.why.join(' ')).toMatch(/short at first.*quarter open.*Noticed: the scale was bumped/)
-    expect(callFor(open, live(73, { scaleG: 160, flowGMin: 240, closing: { ...closing, inS: -0.2 } })).sentence).toMatch(/Close the low valve now/)
+    expect(
+      callFor(open, live(73, { scaleG: 160, flowGMin: 240, closing: { ...closing, inS: -0.2 } })).sentence,
+    ).toMatch(/Close the low valve now/)
   })
 
   test('a flow that fades with the engine on is explained, the connector before the charge', () => {
@@ -193,7 +246,10 @@ describe('the charge', () => {
     // an engine that has just been started is given its minute
     expect(callFor(running, live(75, { scaleG: 300, flowGMin: 1 })).sentence).toMatch(/Hand on the low valve/)
     const together = { scaleG: 300, flowGMin: 1, lowPa: 75_815 + 350_000, highPa: 75_815 + 355_000 }
-    expect(callFor(running, live(80, together))).toMatchObject({ sentence: 'The compressor does not run.', action: { label: 'Low valve is shut' } })
+    expect(callFor(running, live(80, together))).toMatchObject({
+      sentence: 'The compressor does not run.',
+      action: { label: 'Low valve is shut' },
+    })
   })
 
   test('a shut low valve asks for the weight, and offers to open again while grams are wanted', () => {
@@ -211,15 +267,29 @@ describe('the charge', () => {
         { kind: 'container-started', payload: { id: 'can-2', grossG: 474 } },
         { kind: 'container-ended', payload: { id: 'can-2', grossG: second } },
       )
-    expect(callFor(finish(260), live(81)).why.join()).toMatch(/Asked for: 540 g. On the target, within the ±15 g allowed/)
-    expect(callFor(finish(200), live(81)).why.join()).toMatch(/60 g over, 45 more than allowed.*Recovery is the only honest way back/)
-    expect(callFor(finish(400), live(81))).toMatchObject({ sentence: '140 g short. Another container.', form: 'plan', action: { label: 'Plan another' } })
+    expect(callFor(finish(260), live(81)).why.join()).toMatch(
+      /Asked for: 540 g. On the target, within the ±15 g allowed/,
+    )
+    expect(callFor(finish(200), live(81)).why.join()).toMatch(
+      /60 g over, 45 more than allowed.*Recovery is the only honest way back/,
+    )
+    expect(callFor(finish(400), live(81))).toMatchObject({
+      sentence: '140 g short. Another container.',
+      form: 'plan',
+      action: { label: 'Plan another' },
+    })
   })
 })
 
 describe('the end', () => {
   test('the car is left in order, then signed; signed, only the record is left', () => {
-    let state = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }, done('charge'), done('prove'))
+    let state = later(
+      job(CAR, ...HOLDING),
+      70,
+      { kind: 'hold-decided', payload: { next: 'charge' } },
+      done('charge'),
+      done('prove'),
+    )
     const order: string[] = []
     for (let i = 0; i < 7; i++) {
       const call = callFor(state, live(80 + i))
@@ -229,7 +299,13 @@ describe('the end', () => {
     expect(order.indexOf('Low coupler is off')).toBeLessThan(order.indexOf('Engine is off'))
     expect(order.indexOf('Engine is off')).toBeLessThan(order.indexOf('High coupler is off'))
     expect(callFor(state, live(90))).toMatchObject({ sentence: 'Sign the record.', form: 'sign' })
-    const signed = later(state, 91, { kind: 'signed', payload: { certificate: 'CL-0533', readingCount: 0, readingsSha256: 'a'.repeat(64) } })
-    expect(callFor(signed, live(92))).toMatchObject({ sentence: 'Signed. The car can go.', action: { does: { do: 'go', to: 'record' } } })
+    const signed = later(state, 91, {
+      kind: 'signed',
+      payload: { certificate: 'CL-0533', readingCount: 0, readingsSha256: 'a'.repeat(64) },
+    })
+    expect(callFor(signed, live(92))).toMatchObject({
+      sentence: 'Signed. The car can go.',
+      action: { does: { do: 'go', to: 'record' } },
+    })
   })
 })

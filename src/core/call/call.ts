@@ -11,7 +11,10 @@ export function callFor(state: JobState, live: Live): Call {
   if (state.signed) {
     return {
       sentence: 'Signed. The car can go.',
-      why: [`By ${state.signed.by}, certificate ${state.signed.certificate}.`, 'Changes from here on are corrections on top.'],
+      why: [
+        `By ${state.signed.by}, certificate ${state.signed.certificate}.`,
+        'Changes from here on are corrections on top.',
+      ],
       watch: [],
       action: { label: 'Open the record', key: 'O', does: { do: 'go', to: 'record' } },
       plain: [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }],

@@ -13,8 +13,16 @@ const deedsOf = (call: Call): Deed[] => (call.action.does.do === 'record' ? call
 describe('the ways of letting it in', () => {
   const start = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
   const begun = (way: 'first-high' | 'liquid-high') => {
-    const payload = chargePlanned(start, [{ id: 'cylinder-7', kind: 'cylinder', grossG: 9120, tareG: 3410 }], { ...usualChoices(start), way })
-    return later(start, 71, { kind: 'charge-planned', payload }, { kind: 'container-started', payload: { id: 'cylinder-7', grossG: 9120 } })
+    const payload = chargePlanned(start, [{ id: 'cylinder-7', kind: 'cylinder', grossG: 9120, tareG: 3410 }], {
+      ...usualChoices(start),
+      way,
+    })
+    return later(
+      start,
+      71,
+      { kind: 'charge-planned', payload },
+      { kind: 'container-started', payload: { id: 'cylinder-7', grossG: 9120 } },
+    )
   }
   /** Presses the call's button and records what it stands for, without one caution. */
   const press = (state: JobState, m: number, more: object = {}): JobState => {
@@ -22,7 +30,9 @@ describe('the ways of letting it in', () => {
     for (const deed of deeds) {
       const before = deeds.slice(0, deeds.indexOf(deed))
       expect(cautionsBefore(later(state, m, ...before), deed).map((c) => c.code)).toEqual(
-        deed.kind === 'part-set' && deed.payload.part === 'valve-high' && deed.payload.state === 'open' ? ['high-open-charge'] : [],
+        deed.kind === 'part-set' && deed.payload.part === 'valve-high' && deed.payload.state === 'open'
+          ? ['high-open-charge']
+          : [],
       )
     }
     return later(state, m, ...deeds)
@@ -32,7 +42,12 @@ describe('the ways of letting it in', () => {
     const state = begun('liquid-high')
     expect(callFor(state, live(72)).sentence).toMatch(/Invert it/)
     const open = press(state, 72)
-    expect(open.rig).toMatchObject({ 'container-pose': 'inverted', 'valve-high': 'open', 'valve-low': 'closed', engine: 'off' })
+    expect(open.rig).toMatchObject({
+      'container-pose': 'inverted',
+      'valve-high': 'open',
+      'valve-low': 'closed',
+      engine: 'off',
+    })
     const flowing = callFor(open, live(74, { scaleG: 8900, flowGMin: 1 }))
     expect(flowing.sentence).toMatch(/Hand on the high valve/)
     expect(flowing.plain).toEqual([])
@@ -49,7 +64,10 @@ describe('the ways of letting it in', () => {
     expect(stalled.action.label).toBe('High shut, engine on')
     // whoever would rather shut it shuts both: an open high valve is not forgotten
     const plainly = stalled.plain[0]?.does
-    expect(plainly?.do === 'record' && later(open, 74, ...plainly.deeds).rig).toMatchObject({ 'valve-low': 'closed', 'valve-high': 'closed' })
+    expect(plainly?.do === 'record' && later(open, 74, ...plainly.deeds).rig).toMatchObject({
+      'valve-low': 'closed',
+      'valve-high': 'closed',
+    })
     const running = later(open, 74, ...deedsOf(stalled))
     expect(running.rig).toMatchObject({ 'valve-high': 'closed', engine: 'on', 'valve-low': 'open' })
     expect(cautionsBefore(later(open, 74, part('valve-high', 'closed')), part('engine', 'on'))).toEqual([])
@@ -58,7 +76,10 @@ describe('the ways of letting it in', () => {
 
 test('the school of one hose takes the manifold off first, without one caution, and leaves the high side to be read again', () => {
   const start = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
-  const payload = chargePlanned(start, [{ id: 'cylinder-7', kind: 'cylinder', grossG: 9120, tareG: 3410 }], { ...usualChoices(start), line: 'single-hose' })
+  const payload = chargePlanned(start, [{ id: 'cylinder-7', kind: 'cylinder', grossG: 9120, tareG: 3410 }], {
+    ...usualChoices(start),
+    line: 'single-hose',
+  })
   let state = later(start, 71, { kind: 'charge-planned', payload })
   const call = callFor(state, live(72))
   expect(call.sentence).toBe('Manifold off. One hose on the low port.')
@@ -66,7 +87,12 @@ test('the school of one hose takes the manifold off first, without one caution, 
     expect(cautionsBefore(state, deed).map((c) => c.code)).toEqual([])
     state = later(state, 72, deed)
   }
-  expect(state.rig).toMatchObject({ 'coupler-high': 'off', 'coupler-low': 'open', 'valve-low': 'closed', 'valve-high': 'closed' })
+  expect(state.rig).toMatchObject({
+    'coupler-high': 'off',
+    'coupler-low': 'open',
+    'valve-low': 'closed',
+    'valve-high': 'closed',
+  })
   expect(callFor(state, live(73)).sentence).toBe('cylinder-7 on the scale.')
 })
 
@@ -82,29 +108,45 @@ test('two grams that a scale can hardly tell are no reason to put another contai
     { kind: 'charge-planned', payload: chargePlanned(start, containers) },
     { kind: 'container-started', payload: { id: 'cylinder-6', grossG: 4000 } },
   )
-  const ended = (grossG: number) => callFor(later(planned, 80, { kind: 'container-ended', payload: { id: 'cylinder-6', grossG } }), live(81)).sentence
+  const ended = (grossG: number) =>
+    callFor(later(planned, 80, { kind: 'container-ended', payload: { id: 'cylinder-6', grossG } }), live(81)).sentence
   expect(ended(3459)).toBe('538 g is in. Prove it.')
   expect(ended(3480)).toBe('cylinder-7 on the scale.')
 })
 
 describe('the proof', () => {
-  const proving = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }, part('engine', 'on'), done('charge'))
+  const proving = later(
+    job(CAR, ...HOLDING),
+    70,
+    { kind: 'hold-decided', payload: { next: 'charge' } },
+    part('engine', 'on'),
+    done('charge'),
+  )
   const read = (engine: 'idle' | 'at-speed', lowPaG = 230_000): Deed => ({
     kind: 'proof-read',
     payload: { lowPaG, highPaG: 800_000, ventC: 8, ambientC: 11, note: '', engine },
   })
 
   test('a car that has just been started is left to run, and read from a time that is said', () => {
-    expect(callFor(proving, live(72))).toMatchObject({ sentence: 'Let it run. Read it from', figure: { text: expect.any(String) } })
+    expect(callFor(proving, live(72))).toMatchObject({
+      sentence: 'Let it run. Read it from',
+      figure: { text: expect.any(String) },
+    })
     expect(callFor(proving, live(76)).sentence).toBe('Read both sides and the vent, at idle.')
     expect(callFor(later(proving, 72, part('engine', 'off')), live(76)).action).toMatchObject({ label: 'Engine is on' })
   })
 
   test('idle, then speed, then it is closed up; whoever has enough after one may go on', () => {
     const once = later(proving, 76, read('idle'))
-    expect(callFor(once, live(77))).toMatchObject({ sentence: 'Read it again at 1,500 rpm.', plain: [{ label: 'Enough, close it up' }] })
+    expect(callFor(once, live(77))).toMatchObject({
+      sentence: 'Read it again at 1,500 rpm.',
+      plain: [{ label: 'Enough, close it up' }],
+    })
     const twice = later(once, 80, read('at-speed'))
-    expect(callFor(twice, live(81))).toMatchObject({ sentence: 'Proved. Leave it in order.', action: { label: 'Close it up' } })
+    expect(callFor(twice, live(81))).toMatchObject({
+      sentence: 'Proved. Leave it in order.',
+      action: { label: 'Close it up' },
+    })
   })
 
   test('readings that are not as they should be say what is likeliest, and never for certain', () => {

@@ -9,7 +9,10 @@ import { GRAMS_PER_OUNCE } from '../units/constants'
 import { grams, MORE_FROM_G, valveName } from './charge-words'
 import { type Call, type Live, record, set } from './types'
 
-/** A flow is not called faded before a started engine or an opened valve has had this long, ms (assumed: the flow is measured over a minute). */
+/**
+ * A flow is not called faded before a started engine or an opened valve has had this long, ms (assumed: the flow is
+ * measured over a minute).
+ */
 const FLOW_BUILDS_MS = 90_000
 
 /** The call while a container is on the scale: open it, let it flow, close in time, weigh it. */
@@ -29,7 +32,12 @@ export function callContainer(state: JobState, live: Live, container: ChargedCon
     const valves = [set(words.valve, 'open'), ...(both ? [set('valve-high', 'open')] : [])]
     return {
       ...base,
-      sentence: way === 'liquid-high' ? 'Invert it. Open it and the high valve.' : both ? 'Open the container and both valves.' : 'Open the container and the low valve.',
+      sentence:
+        way === 'liquid-high'
+          ? 'Invert it. Open it and the high valve.'
+          : both
+            ? 'Open the container and both valves.'
+            : 'Open the container and the low valve.',
       why: [
         rig.engine === 'on'
           ? 'Low side only, slowly, vapour.'
@@ -37,25 +45,41 @@ export function callContainer(state: JobState, live: Live, container: ChargedCon
             ? words.how
             : `Into the vacuum first, engine off, until the flow stops: about ${grams(firstOf(state))} g by themselves.`,
       ],
-      action: { label: both ? 'All are open' : 'Both are open', key: 'O', does: record(...pose, set('container-valve', 'open'), ...valves) },
+      action: {
+        label: both ? 'All are open' : 'Both are open',
+        key: 'O',
+        does: record(...pose, set('container-valve', 'open'), ...valves),
+      },
       after: `Then watch it down to ${grams(stopG)} g.`,
     }
   }
   if (!opened) return callClose(state, id, left)
-  const stalled = rig.engine === 'off' && live.flowGMin !== undefined && live.flowGMin < FADED_G_MIN && (live.scaleG ?? startGrossG) < startGrossG - 5
+  const stalled =
+    rig.engine === 'off' &&
+    live.flowGMin !== undefined &&
+    live.flowGMin < FADED_G_MIN &&
+    (live.scaleG ?? startGrossG) < startGrossG - 5
   if (stalled && left > 0.5 && way !== 'liquid-high') {
     const high = rig['valve-high'] === 'open'
     return {
       ...base,
       sentence: high ? 'The flow stopped. High valve shut, engine on.' : 'The flow stopped. Engine on.',
-      why: ['The pressures have met. Cooling at maximum, recirculation, air over the condenser.', 'The compressor starts once its pressure switch is satisfied.'],
+      why: [
+        'The pressures have met. Cooling at maximum, recirculation, air over the condenser.',
+        'The compressor starts once its pressure switch is satisfied.',
+      ],
       action: { label: high ? 'High shut, engine on' : 'Engine is on', key: 'E', does: record(...engineDeeds(state)) },
       plain: [{ label: 'Low valve is shut', key: 'V', does: record(...shutDeeds(state)) }],
       after: `Low side only, down to ${grams(stopG)} g.`,
     }
   }
   const turnedMs = Math.max(...['engine' as const, words.valve].map((p) => Date.parse(state.turnedAt[p] ?? startedAt)))
-  const faded = live.nowMs - turnedMs > FLOW_BUILDS_MS && rig.engine === 'on' && live.flowGMin !== undefined && live.flowGMin < FADED_G_MIN && left > MORE_FROM_G
+  const faded =
+    live.nowMs - turnedMs > FLOW_BUILDS_MS &&
+    rig.engine === 'on' &&
+    live.flowGMin !== undefined &&
+    live.flowGMin < FADED_G_MIN &&
+    left > MORE_FROM_G
   if (faded) return callFaded(state, fadedOf(state, live, container), left)
   return callFlowing(state, live, stopG)
 }
@@ -66,7 +90,11 @@ function callFaded(state: JobState, { headline, sentence, next }: Faded, leftG: 
     sentence: headline,
     why: [sentence, next, `${grams(leftG)} g are still to come out of it.`],
     watch: [...WAY_WORDS[wayOf(state)].watch],
-    action: { label: `${valveName(state) === 'low' ? 'Low' : 'High'} valve is shut`, key: 'V', does: record(...shutDeeds(state)) },
+    action: {
+      label: `${valveName(state) === 'low' ? 'Low' : 'High'} valve is shut`,
+      key: 'V',
+      does: record(...shutDeeds(state)),
+    },
     plain: [{ label: 'Engine is off', key: 'E', does: record(set('engine', 'off')) }],
     after: 'Or leave it open and wait: the call follows the flow.',
   }
@@ -82,11 +110,23 @@ function callClose(state: JobState, id: string, leftG: number): Call {
   const valve = valveName(state)
   return {
     sentence: `Shut ${id} and weigh it.`,
-    why: [`${valve === 'low' ? 'Low' : 'High'} valve first, then the container: the line stays clean.`, 'What the scale shows now is what counts.'],
+    why: [
+      `${valve === 'low' ? 'Low' : 'High'} valve first, then the container: the line stays clean.`,
+      'What the scale shows now is what counts.',
+    ],
     form: 'container-end',
     watch: [],
     action: { label: 'Container is shut', key: 'S', does: { do: 'send', form: 'container-end' } },
-    plain: leftG > MORE_FROM_G ? [{ label: `A quarter open, ${grams(leftG)} g more`, key: 'O', does: record(set(WAY_WORDS[wayOf(state)].valve, 'open')) }] : [],
+    plain:
+      leftG > MORE_FROM_G
+        ? [
+            {
+              label: `A quarter open, ${grams(leftG)} g more`,
+              key: 'O',
+              does: record(set(WAY_WORDS[wayOf(state)].valve, 'open')),
+            },
+          ]
+        : [],
   }
 }
 
@@ -94,7 +134,11 @@ function callClose(state: JobState, id: string, leftG: number): Call {
 function fadedOf(state: JobState, live: Live, { id, startGrossG }: ChargedContainer): Faded {
   const { label, place } = state.opened
   const planned = state.plan?.containers.find((c) => c.id === id)
-  const held = (live.scaleG ?? startGrossG) - (planned ? tareOf({ ...planned, grossG: startGrossG }) + heelG(planned, label.refrigerant, withinTablesC(place.ambientC)) : 0)
+  const held =
+    (live.scaleG ?? startGrossG) -
+    (planned
+      ? tareOf({ ...planned, grossG: startGrossG }) + heelG(planned, label.refrigerant, withinTablesC(place.ambientC))
+      : 0)
   return fadedCause({
     engineOn: state.rig.engine === 'on',
     lowPa: live.lowPa,
@@ -113,18 +157,31 @@ function callFlowing(state: JobState, live: Live, stopG: number): Call {
   const words = WAY_WORDS[wayOf(state)]
   const valve = valveName(state)
   const engineOff = state.rig.engine === 'off'
-  const seconds = closing ? Math.max(0, Math.round(closing.inS)) : left > 0 && rate && rate > 1 ? Math.max(0, Math.round((left / rate) * 60)) : undefined
+  const seconds = closing
+    ? Math.max(0, Math.round(closing.inS))
+    : left > 0 && rate && rate > 1
+      ? Math.max(0, Math.round((left / rate) * 60))
+      : undefined
   const now = left <= 0 || (closing !== undefined && closing.inS <= 0)
   return {
-    sentence: left <= 0 ? `Close the ${valve} valve now. It was due at` : now ? `Close the ${valve} valve now, for` : `Hand on the ${valve} valve. Close it for`,
+    sentence:
+      left <= 0
+        ? `Close the ${valve} valve now. It was due at`
+        : now
+          ? `Close the ${valve} valve now, for`
+          : `Hand on the ${valve} valve. Close it for`,
     figure: {
       text: grams(stopG),
       caption: `g on the scale, ${(stopG / GRAMS_PER_OUNCE).toFixed(1)} oz${seconds === undefined || now ? '' : `, in ${Math.floor(seconds / 60)} min ${seconds % 60} s`}`,
     },
     why: [
-      rate === undefined ? 'No flow measured yet: type what the scale shows.' : `${rate.toFixed(0)} g a minute leaves the container.`,
+      rate === undefined
+        ? 'No flow measured yet: type what the scale shows.'
+        : `${rate.toFixed(0)} g a minute leaves the container.`,
       ...(closing?.short
-        ? [`Closed ${grams(closing.aimG - stopG)} g short at first: at this flow nobody knows this hand well enough. The rest through a valve a quarter open.`]
+        ? [
+            `Closed ${grams(closing.aimG - stopG)} g short at first: at this flow nobody knows this hand well enough. The rest through a valve a quarter open.`,
+          ]
         : []),
       ...(closing && !closing.short ? ['Early enough for the hand, the valve and what still flows.'] : []),
       ...(live.scaleNotes ?? []).slice(-2).map((note) => `Noticed: ${note}.`),
@@ -133,7 +190,13 @@ function callFlowing(state: JobState, live: Live, stopG: number): Call {
     action: { label: `${valve === 'low' ? 'Low' : 'High'} valve is shut`, key: 'V', does: record(...shutDeeds(state)) },
     plain:
       engineOff && words.phase === 'vapour'
-        ? [{ label: state.rig['valve-high'] === 'open' ? 'High shut, engine on' : 'Engine is on', key: 'E', does: record(...engineDeeds(state)) }]
+        ? [
+            {
+              label: state.rig['valve-high'] === 'open' ? 'High shut, engine on' : 'Engine is on',
+              key: 'E',
+              does: record(...engineDeeds(state)),
+            },
+          ]
         : [],
     after: 'Then shut the container and weigh it.',
   }
@@ -142,7 +205,13 @@ function callFlowing(state: JobState, live: Live, stopG: number): Call {
 /** Every valve the charge goes through, shut: of both, the high one too. */
 const shutDeeds = (state: JobState) => {
   const { valve } = WAY_WORDS[wayOf(state)]
-  return [set(valve, 'closed'), ...(valve === 'valve-low' && state.rig['valve-high'] === 'open' ? [set('valve-high', 'closed')] : [])]
+  return [
+    set(valve, 'closed'),
+    ...(valve === 'valve-low' && state.rig['valve-high'] === 'open' ? [set('valve-high', 'closed')] : []),
+  ]
 }
 /** The engine on, the high valve shut before it. */
-const engineDeeds = (state: JobState) => [...(state.rig['valve-high'] === 'open' ? [set('valve-high', 'closed')] : []), set('engine', 'on')]
+const engineDeeds = (state: JobState) => [
+  ...(state.rig['valve-high'] === 'open' ? [set('valve-high', 'closed')] : []),
+  set('engine', 'on'),
+]

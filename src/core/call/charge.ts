@@ -10,9 +10,15 @@ export function callCharge(state: JobState, live: Live): Call {
   if (!state.plan) {
     return {
       sentence: 'What stands on the scale?',
-      why: ['Gross as weighed, net from the label. A partly used one needs its empty weight.', 'Zero the scale after the hose is on.'],
+      why: [
+        'Gross as weighed, net from the label. A partly used one needs its empty weight.',
+        'Zero the scale after the hose is on.',
+      ],
       form: 'plan',
-      watch: ['Eye protection and gloves on.', 'Purchase and use of refrigerant are regulated: local codes and licensed practice decide.'],
+      watch: [
+        'Eye protection and gloves on.',
+        'Purchase and use of refrigerant are regulated: local codes and licensed practice decide.',
+      ],
       action: { label: 'Plan the charge', key: 'P', does: { do: 'send', form: 'plan' } },
       plain: [],
       after: 'It says where to stop for each container.',
@@ -47,9 +53,14 @@ function callNext(state: JobState): Call {
   }
 }
 
-/** The school that takes the manifold off: both ports are closed and capped but one, and the container hangs on one hose. */
+/**
+ * The school that takes the manifold off: both ports are closed and capped but one, and the container hangs on one
+ * hose.
+ */
 function callRigOff({ rig }: JobState): Call {
-  const shut = (['valve-low', 'valve-high'] as const).filter((valve) => rig[valve] === 'open').map((valve) => set(valve, 'closed'))
+  const shut = (['valve-low', 'valve-high'] as const)
+    .filter((valve) => rig[valve] === 'open')
+    .map((valve) => set(valve, 'closed'))
   return {
     sentence: 'Manifold off. One hose on the low port.',
     why: [
@@ -78,7 +89,8 @@ function callRigOff({ rig }: JobState): Call {
 /** What too much or too little does, and the way back. */
 export function offTargetWords(offG: number, allowsG: number): string {
   const by = grams(Math.abs(offG))
-  if (Math.abs(offG) <= allowsG) return `${by === '0' ? 'On the target' : `${by} g ${offG > 0 ? 'over' : 'under'} it`}, within the ±${grams(allowsG)} g allowed.`
+  if (Math.abs(offG) <= allowsG)
+    return `${by === '0' ? 'On the target' : `${by} g ${offG > 0 ? 'over' : 'under'} it`}, within the ±${grams(allowsG)} g allowed.`
   const beyond = grams(Math.abs(offG) - allowsG)
   return offG > 0
     ? `${by} g over, ${beyond} more than allowed: the high side rises, the vent warms, liquid can reach the compressor. Recovery is the only honest way back.`
@@ -103,7 +115,10 @@ function callFilled(state: JobState): Call {
     }
   }
   const hose = state.plan?.hose
-  const giveBack = hose && !hose.drawnDown ? 'The hose was to stay full: what is in it is not in the car.' : 'Container shut, the line draws down into the low side while it runs.'
+  const giveBack =
+    hose && !hose.drawnDown
+      ? 'The hose was to stay full: what is in it is not in the car.'
+      : 'Container shut, the line draws down into the low side while it runs.'
   const stands = wayOf(state) === 'liquid-high' && state.rig.engine === 'off'
   return {
     sentence: `${grams(got)} g is in. Prove it.`,

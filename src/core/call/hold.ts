@@ -1,4 +1,4 @@
-import type { HoldResult, Verdict } from '../hold/judge'
+import type { HoldResult, Verdict } from '../hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '../procedure/state'
 import { chanceWords } from '../units/chance'
 import { type Ask, type Call, type CallButton, type Live, record } from './types'
@@ -16,7 +16,12 @@ const LONGER = decide('Hold on longer', 'H', 'hold')
 const BOARD: CallButton = { label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }
 /** A finding is not called before this, s: equalising gas bends too (assumed). */
 const FOUND_AFTER_S = 600
-const FOUND_WORDS = { leak: 'It leaks.', damp: 'It is damp.', 'leak-and-damp': 'It leaks and is damp.', wet: 'It is damp for certain.' }
+const FOUND_WORDS = {
+  leak: 'It leaks.',
+  damp: 'It is damp.',
+  'leak-and-damp': 'It leaks and is damp.',
+  wet: 'It is damp for certain.',
+}
 /** From this much on water is certain, whatever stays open about a leak: it has to come out first (assumed). */
 const CERTAINLY_DAMP = 0.95
 
@@ -38,7 +43,14 @@ export function gramsWords(grams: number): string {
 
 export function callHold(state: JobState, live: Live): Call {
   const hold = currentHold(state)
-  if (!hold) return { sentence: 'Isolation was not recorded.', why: ['Without its moment there is no hold to judge.'], watch: [], action: PULL, plain: [] }
+  if (!hold)
+    return {
+      sentence: 'Isolation was not recorded.',
+      why: ['Without its moment there is no hold to judge.'],
+      watch: [],
+      action: PULL,
+      plain: [],
+    }
   return hold.ended ? callVerdict(state, hold) : callHolding(state, hold, live)
 }
 
@@ -49,12 +61,31 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
   const finding = judged && findingOf(judged)
   const found = finding !== undefined
   const over = live.nowMs >= ends
-  const end: CallButton = { label: over ? 'Judge the hold' : 'End the hold', key: 'E', does: { do: 'judge' }, ...(!over && !found && { ask: shorten(judged) }) }
+  const end: CallButton = {
+    label: over ? 'Judge the hold' : 'End the hold',
+    key: 'E',
+    does: { do: 'judge' },
+    ...(!over && !found && { ask: shorten(judged) }),
+  }
   return {
     sure: finding === 'wet' ? `damp, ${chanceWords(judged?.probability.damp ?? 1)}; leak open` : sureOf(judged),
-    sentence: over ? 'Time is up. Judge it.' : found ? `${FOUND_WORDS[finding]} No need to wait.` : 'Leave it. Come back at',
-    ...(over || found ? {} : { figure: { text: live.clock(ends), caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min` } }),
-    why: [...(judged?.reasons ?? ['The first minutes show gas settling, not the car.']), ...(over ? [] : expectedWords(judged, hold, live))],
+    sentence: over
+      ? 'Time is up. Judge it.'
+      : found
+        ? `${FOUND_WORDS[finding]} No need to wait.`
+        : 'Leave it. Come back at',
+    ...(over || found
+      ? {}
+      : {
+          figure: {
+            text: live.clock(ends),
+            caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min`,
+          },
+        }),
+    why: [
+      ...(judged?.reasons ?? ['The first minutes show gas settling, not the car.']),
+      ...(over ? [] : expectedWords(judged, hold, live)),
+    ],
     proves: { title: 'What it proves', text: provesOf(judged, state) },
     watch: [],
     action: over || found ? end : { ...BOARD, label: 'To the board' },
@@ -77,7 +108,12 @@ function shorten(judged: HoldResult | undefined): Ask {
     now === undefined
       ? 'Nothing is proved yet.'
       : `By now a leak of ${gramsWords(now)} g a year would show${end === undefined ? '' : `, at the planned end one of ${gramsWords(end)}`}.`
-  return { question: 'Why end it before its time?', kind: 'hold-shortened', judge: true, price: `${price} The record says who ended it, why, and what was not proved.` }
+  return {
+    question: 'Why end it before its time?',
+    kind: 'hold-shortened',
+    judge: true,
+    price: `${price} The record says who ended it, why, and what was not proved.`,
+  }
 }
 
 function sureOf(judged: HoldResult | undefined): string {
@@ -128,7 +164,10 @@ function callVerdict(state: JobState, hold: Hold): Call {
   const wet = foundBy(ended.verdict, ended.damp) === 'wet'
   const [action, ...plain] = wet ? CHOICES.damp : CHOICES[ended.verdict]
   const limit = ended.provesGramsPerYear === null ? undefined : gramsWords(ended.provesGramsPerYear)
-  const found = ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak') ? [`Up to ${gramsWords(ended.leakGramsPerYear)} g a year, worst case.`] : []
+  const found =
+    ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak')
+      ? [`Up to ${gramsWords(ended.leakGramsPerYear)} g a year, worst case.`]
+      : []
   return {
     sure: `leak ${chanceWords(ended.leak)}, damp ${chanceWords(ended.damp)}`,
     sentence: wet ? 'Damp for certain. Pull again.' : SENTENCES[ended.verdict],
@@ -145,7 +184,10 @@ function callVerdict(state: JobState, hold: Hold): Call {
         ? `No leak of ${limit} g a year or more would have stayed hidden, worst case, on ${state.opened.volumeL} L. Not a core under its coupler, nor a seal that opens under pressure only.`
         : 'Nothing: too little was read.',
     },
-    watch: ended.verdict === 'leak' || ended.verdict === 'leak-and-damp' ? ['The hoses are in this hold: a leaking hose looks like a leaking car.'] : [],
+    watch:
+      ended.verdict === 'leak' || ended.verdict === 'leak-and-damp'
+        ? ['The hoses are in this hold: a leaking hose looks like a leaking car.']
+        : [],
     action,
     plain,
   }

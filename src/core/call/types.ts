@@ -1,8 +1,8 @@
 import type { Closing } from '../charge/closing'
-import type { HoldResult } from '../hold/judge'
+import type { HoldResult } from '../hold/types'
 import type { Caution } from '../procedure/cautions'
 import type { EventDraft, EventKind, PayloadOf } from '../procedure/events'
-import type { PullAdvice } from '../pull/advisor'
+import type { PullAdvice } from '../pull/advice'
 
 /** An event a button records, before it gets its id and time. */
 export type Deed = { [K in EventKind]: { kind: K; payload: PayloadOf<K> } }[EventKind]
@@ -11,7 +11,12 @@ export type Deed = { [K in EventKind]: { kind: K; payload: PayloadOf<K> } }[Even
 export type FormName = 'zero' | 'recovered' | 'fix' | 'plan' | 'container-start' | 'container-end' | 'proof' | 'sign'
 
 /** What a button does: record deeds, send a form, end the hold on the server, or go somewhere. */
-export type Does = { do: 'record'; deeds: Deed[] } | { do: 'send'; form: FormName } | { do: 'judge' } | { do: 'go'; to: 'board' | 'record' } | { do: 'wait' }
+export type Does =
+  | { do: 'record'; deeds: Deed[] }
+  | { do: 'send'; form: FormName }
+  | { do: 'judge' }
+  | { do: 'go'; to: 'board' | 'record' }
+  | { do: 'wait' }
 
 /** A button that wants a reason first: it is recorded as this event, then the hold is judged or not. */
 export type Ask = { question: string; kind: 'hold-skipped' | 'hold-shortened'; judge: boolean; price: string }
@@ -72,7 +77,10 @@ export type Live = {
 }
 
 export const record = (...deeds: Deed[]): Does => ({ do: 'record', deeds })
-export const set = (part: PayloadOf<'part-set'>['part'], state: string): Deed => ({ kind: 'part-set', payload: { part, state } })
+export const set = (part: PayloadOf<'part-set'>['part'], state: string): Deed => ({
+  kind: 'part-set',
+  payload: { part, state },
+})
 export const finish = (step: PayloadOf<'step-finished'>['step']): Deed => ({ kind: 'step-finished', payload: { step } })
 
 /** A draft asks for its caution by kind and payload only. */

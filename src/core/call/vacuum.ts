@@ -1,7 +1,7 @@
 import { carPressurePa, gaugeSeat } from '../board/car-pressure'
 import { dewPointAtMostC } from '../fluids/water'
 import { currentPull, type JobState } from '../procedure/state'
-import type { AdviceKind } from '../pull/advisor'
+import type { AdviceKind } from '../pull/advice'
 import { chanceWords } from '../units/chance'
 import { PA_PER_MICRON } from '../units/constants'
 import { type Ask, type Call, finish, type Live, record, set } from './types'
@@ -14,7 +14,11 @@ export function callRig(state: JobState): Call {
       ...cautious,
       sentence: 'Close both manifold valves.',
       why: ['Clockwise closes a valve.', 'Do it before anything is snapped on.'],
-      action: { label: 'Both valves are shut', key: 'V', does: record(set('valve-low', 'closed'), set('valve-high', 'closed')) },
+      action: {
+        label: 'Both valves are shut',
+        key: 'V',
+        does: record(set('valve-low', 'closed'), set('valve-high', 'closed')),
+      },
       after: 'Then the couplers.',
     }
   }
@@ -22,7 +26,10 @@ export function callRig(state: JobState): Call {
     return {
       ...cautious,
       sentence: 'Snap both couplers on, closed.',
-      why: ['Counter-clockwise closes a coupler: the opposite of a valve.', 'Snap on, tug. Port sizes differ, low and high cannot be swapped.'],
+      why: [
+        'Counter-clockwise closes a coupler: the opposite of a valve.',
+        'Snap on, tug. Port sizes differ, low and high cannot be swapped.',
+      ],
       action: { label: 'Both are on', key: 'C', does: record(set('coupler-low', 'on'), set('coupler-high', 'on')) },
       after: 'Then open them onto the cores.',
     }
@@ -32,7 +39,11 @@ export function callRig(state: JobState): Call {
       ...cautious,
       sentence: 'Open the couplers.',
       why: ['Clockwise, until they press the core, and no further: bottomed out they bend it.'],
-      action: { label: 'Both press the core', key: 'O', does: record(set('coupler-low', 'open'), set('coupler-high', 'open')) },
+      action: {
+        label: 'Both press the core',
+        key: 'O',
+        does: record(set('coupler-low', 'open'), set('coupler-high', 'open')),
+      },
       after: 'Then the centre hose.',
     }
   }
@@ -40,8 +51,15 @@ export function callRig(state: JobState): Call {
     return {
       ...cautious,
       sentence: 'Centre hose to the pump.',
-      why: ['Finger tight, gasket looked at.', 'Pump level, oil between the marks, exhaust cap off, dry grounded cord.'],
-      action: { label: 'Hose on, cap off', key: 'H', does: record(set('centre-hose', 'pump'), set('exhaust-cap', 'off')) },
+      why: [
+        'Finger tight, gasket looked at.',
+        'Pump level, oil between the marks, exhaust cap off, dry grounded cord.',
+      ],
+      action: {
+        label: 'Hose on, cap off',
+        key: 'H',
+        does: record(set('centre-hose', 'pump'), set('exhaust-cap', 'off')),
+      },
       after: 'Then pull.',
     }
   }
@@ -56,13 +74,25 @@ export function callRig(state: JobState): Call {
 /** A sweep is let in to a little above the air, Pa (assumed). */
 const SWEEP_PA = 20_000
 
-/** Between two pulls dry nitrogen takes water along that a pump alone leaves behind; it is let out again before the pump runs. */
+/**
+ * Between two pulls dry nitrogen takes water along that a pump alone leaves behind; it is let out again before the pump
+ * runs.
+ */
 function sweepOf(state: JobState): Pick<Call, 'plain' | 'after'> {
   if (state.pulls.length === 0) return { plain: [], after: 'Then open both valves.' }
   const sweeps = state.sweeps.reduce((sum, s) => sum + s.passes, 0)
   return {
-    plain: [{ label: 'Log a nitrogen sweep', key: 'N', does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: SWEEP_PA } }) }],
-    after: sweeps > 0 ? `Sweeps so far: ${sweeps}. Let the nitrogen out first; then the pump, then both valves.` : 'Then open both valves.',
+    plain: [
+      {
+        label: 'Log a nitrogen sweep',
+        key: 'N',
+        does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: SWEEP_PA } }),
+      },
+    ],
+    after:
+      sweeps > 0
+        ? `Sweeps so far: ${sweeps}. Let the nitrogen out first; then the pump, then both valves.`
+        : 'Then open both valves.',
   }
 }
 
@@ -88,7 +118,11 @@ export function callPull(state: JobState, live: Live): Call {
       sentence: 'Open both valves.',
       why: ['The sound changes, mist leaves the exhaust: water and air, not smoke.'],
       watch: [],
-      action: { label: 'Both valves are open', key: 'V', does: record(set('valve-low', 'open'), set('valve-high', 'open')) },
+      action: {
+        label: 'Both valves are open',
+        key: 'V',
+        does: record(set('valve-low', 'open'), set('valve-high', 'open')),
+      },
       plain: [],
     }
   }
@@ -128,23 +162,51 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
   return {
     sure: likely ? `${STANDS[likely.kind]}, ${chanceWords(likely.probability)}` : 'by the procedure’s minutes',
     sentence: stuck ? likely.sentence : late ? 'Not at the target yet.' : 'Leave it. Come back at',
-    ...(late || stuck ? {} : { figure: { text: live.clock(due), caption: `in ${Math.max(1, Math.round((due - live.nowMs) / 60_000))} min` } }),
+    ...(late || stuck
+      ? {}
+      : {
+          figure: { text: live.clock(due), caption: `in ${Math.max(1, Math.round((due - live.nowMs) / 60_000))} min` },
+        }),
     why: [
       shown === undefined
         ? 'No vacuum reading yet: type what the gauge shows.'
         : `${Math.round(shown).toLocaleString('en')} micron ${atPump ? 'at the pump ' : ''}now, the target is ${target.toLocaleString('en')}${atPump ? ' at the car' : ''}.`,
-      ...(likely ? [likely.kind === 'on-course' ? predictedWords(live) : stuck ? likely.next : `${likely.sentence} ${likely.next}`] : []),
-      ...(late && !likely ? ['Water still boiling, a leak, or the hoses: isolate it and let the hold tell.'] : late ? [] : ['It calls when the target is reached.']),
+      ...(likely
+        ? [
+            likely.kind === 'on-course'
+              ? predictedWords(live)
+              : stuck
+                ? likely.next
+                : `${likely.sentence} ${likely.next}`,
+          ]
+        : []),
+      ...(late && !likely
+        ? ['Water still boiling, a leak, or the hoses: isolate it and let the hold tell.']
+        : late
+          ? []
+          : ['It calls when the target is reached.']),
     ].filter((line) => line !== ''),
     proves,
     watch: atPump ? ['The gauge is at the pump: it reads ahead of the car as long as anything flows.'] : [],
-    action: late || stuck ? { label: 'Isolate it all the same', key: 'I', does: isolateNow } : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
-    plain: late || stuck ? [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }] : [{ label: 'Isolate now', key: 'I', does: isolateNow }],
+    action:
+      late || stuck
+        ? { label: 'Isolate it all the same', key: 'I', does: isolateNow }
+        : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
+    plain:
+      late || stuck
+        ? [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }]
+        : [{ label: 'Isolate now', key: 'I', does: isolateNow }],
     after: 'Then shut both valves, then stop the pump.',
   }
 }
 
-const STANDS: Record<AdviceKind, string> = { 'on-course': 'on course', boiling: 'water boiling', leak: 'stuck, a leak', hoses: 'stuck, the hoses', pump: 'stuck, the pump' }
+const STANDS: Record<AdviceKind, string> = {
+  'on-course': 'on course',
+  boiling: 'water boiling',
+  leak: 'stuck, a leak',
+  hoses: 'stuck, the hoses',
+  pump: 'stuck, the pump',
+}
 
 function predictedWords(live: Live): string {
   const left = live.pull?.toTargetS
@@ -161,7 +223,8 @@ const SKIP: Ask = {
   question: 'Why is there no hold?',
   kind: 'hold-skipped',
   judge: false,
-  price: 'Without a hold nothing is proved: no leak is ruled out, and whether it is dry nobody knows. The record says who skipped it and why.',
+  price:
+    'Without a hold nothing is proved: no leak is ruled out, and whether it is dry nobody knows. The record says who skipped it and why.',
 }
 
 export function callIsolate(state: JobState): Call {

@@ -14,7 +14,10 @@ const CYLINDER: Container = { id: 'cylinder-7', kind: 'cylinder', grossG: 9120, 
 
 const charging = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
 const planned = (containers: Container[], choices: Partial<ChargeChoices> = {}, state: JobState = charging): JobState =>
-  later(state, 71, { kind: 'charge-planned', payload: chargePlanned(state, containers, { ...usualChoices(state), ...choices }) })
+  later(state, 71, {
+    kind: 'charge-planned',
+    payload: chargePlanned(state, containers, { ...usualChoices(state), ...choices }),
+  })
 const on = (id: string, grossG: number, differs?: 'hose-hung-on' | 'another-container'): Deed => ({
   kind: 'container-started',
   payload: { id, grossG, ...(differs && { differs }) },
@@ -70,8 +73,16 @@ describe('the stops follow what was weighed', () => {
         fc.boolean(),
         fc.constantFrom<ChargeChoices['way']>('vapour-low', 'liquid-high'),
         (containers, targetG, purgeEachG, purgeOnChange, drawnDown, way) => {
-          let state = planned(containers, { targetG, reason: 'test', purgeEachG, purgeOnChange, way, hose: { boreMm: 4.8, lengthM: 1.5, drawnDown } })
-          for (let next = stopsNow(state)[0]; next; next = stopsNow(state)[0]) state = later(state, 80, on(next.id, next.startGrossG), off(next.id, next.stopGrossG))
+          let state = planned(containers, {
+            targetG,
+            reason: 'test',
+            purgeEachG,
+            purgeOnChange,
+            way,
+            hose: { boreMm: 4.8, lengthM: 1.5, drawnDown },
+          })
+          for (let next = stopsNow(state)[0]; next; next = stopsNow(state)[0])
+            state = later(state, 80, on(next.id, next.startGrossG), off(next.id, next.stopGrossG))
           expect(chargedG(state)).toBeCloseTo(targetG, 6)
         },
       ),
@@ -108,14 +119,24 @@ test('what stays in a hose that is taken off full is not in the car, and is coun
 test('a car colder or hotter than the tables is planned at their edge, and its page goes on', () => {
   for (const ambientC of [-35, 70]) {
     const car = { ...CAR, place: { ...CAR.place, ambientC } }
-    const state = planned([CAN, CYLINDER], {}, later(job(car, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }))
+    const state = planned(
+      [CAN, CYLINDER],
+      {},
+      later(job(car, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } }),
+    )
     expect(stopsNow(state)).toHaveLength(2)
     expect(chargedG(later(state, 80, on('can-1', 474), off('can-1', 174)))).toBe(297)
   }
 })
 
 test('the layers of the ascent join, the done ones at what was weighed, the last one at the target', () => {
-  const state = later(planned([CAN, SECOND, CYLINDER], { targetG: 900, reason: 'test' }), 80, on('can-1', 474), off('can-1', 150), on('can-2', 470))
+  const state = later(
+    planned([CAN, SECOND, CYLINDER], { targetG: 900, reason: 'test' }),
+    80,
+    on('can-1', 474),
+    off('can-1', 150),
+    on('can-2', 470),
+  )
   const levels = levelsOf(state)
   expect(levels.map((l) => [l.id, l.state])).toEqual([
     ['can-1', 'done'],

@@ -22,7 +22,10 @@ class Bench {
     this.delayS = 1 + 3 * this.random()
   }
 
-  /** Lets it flow until somebody says the word, in so many seconds from a reading; then the hand takes its time, and the hose empties itself. */
+  /**
+   * Lets it flow until somebody says the word, in so many seconds from a reading; then the hand takes its time, and the
+   * hose empties itself.
+   */
   flowUntil(word: (readings: readonly ScaleReading[]) => number | null, opening = 1, mostS = 4000): void {
     this.open = opening
     let closesAt = Number.POSITIVE_INFINITY
@@ -30,7 +33,8 @@ class Bench {
     while (this.t < until) {
       this.second()
       const inS = closesAt === Number.POSITIVE_INFINITY ? word(this.readings) : null
-      if (inS !== null) closesAt = this.t + Math.max(0, inS) + Math.max(0.3, this.delayS + 0.2 * normalPair(this.random)[0])
+      if (inS !== null)
+        closesAt = this.t + Math.max(0, inS) + Math.max(0.3, this.delayS + 0.2 * normalPair(this.random)[0])
       if (this.t + 1 > closesAt) {
         this.flow(closesAt - this.t)
         this.open = 0

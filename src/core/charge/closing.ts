@@ -1,11 +1,16 @@
 import type { ScaleReading } from './scale-watch'
 
-/** How long a hand and its valve take from the word to the last gram, s: what is thought of it and how far off that may be. */
+/**
+ * How long a hand and its valve take from the word to the last gram, s: what is thought of it and how far off that may
+ * be.
+ */
 export type Lead = { meanS: number; spreadS: number; seen: number }
 
 /** A stranger's hand: between one and four seconds (assumed). */
 export const STRANGER: Lead = { meanS: 2.5, spreadS: 0.9, seen: 0 }
-/** One hand differs from its own mean by so much from time to time, and is measured no better than that, s (assumed). */
+/**
+ * One hand differs from its own mean by so much from time to time, and is measured no better than that, s (assumed).
+ */
 const OWN_SPREAD_S = 0.25
 /** Grams of doubt that are no reason to stop short. */
 const SURE_WITHIN_G = 2.5
@@ -53,7 +58,8 @@ export type Closing = { inS: number; aimG: number; short: boolean; flowGMin: num
 
 /**
  * When the valve has to be told to close so that the last grams land on the weight to stop at.
- * Where the hand is not known well enough for this flow, it is closed short of the target by what a slow hand would let through; the rest follows with the hand as it was then seen.
+ * Where the hand is not known well enough for this flow, it is closed short of the target by what a slow hand would let
+ * through; the rest follows with the hand as it was then seen.
  * @param stopG - gross to stop at, g
  */
 export function closingOf(readings: readonly ScaleReading[], stopG: number, stepG: number, lead: Lead): Closing | null {
@@ -62,7 +68,13 @@ export function closingOf(readings: readonly ScaleReading[], stopG: number, step
   const doubtG = flow.gramsPerS * lead.spreadS
   const short = doubtG > SURE_WITHIN_G
   const leadS = lead.meanS + (short ? KEPT_SPREADS * lead.spreadS : 0)
-  return { inS: (flow.nowG - stopG) / flow.gramsPerS - leadS, aimG: stopG + (short ? KEPT_SPREADS * doubtG : 0), short, flowGMin: flow.gramsPerS * 60, nowG: flow.nowG }
+  return {
+    inS: (flow.nowG - stopG) / flow.gramsPerS - leadS,
+    aimG: stopG + (short ? KEPT_SPREADS * doubtG : 0),
+    short,
+    flowGMin: flow.gramsPerS * 60,
+    nowG: flow.nowG,
+  }
 }
 
 /**
@@ -80,5 +92,9 @@ export function learnLead(lead: Lead, saidG: number, endedG: number, gramsPerS: 
   const measured = Math.hypot(OWN_SPREAD_S, (STEP_BLUR * stepG) / gramsPerS)
   const weight = lead.spreadS ** 2 / (lead.spreadS ** 2 + measured ** 2)
   const spread = Math.sqrt((1 - weight) * lead.spreadS ** 2)
-  return { meanS: lead.meanS + weight * (tookS - lead.meanS), spreadS: Math.max(OWN_SPREAD_S, spread), seen: lead.seen + 1 }
+  return {
+    meanS: lead.meanS + weight * (tookS - lead.meanS),
+    spreadS: Math.max(OWN_SPREAD_S, spread),
+    seen: lead.seen + 1,
+  }
 }

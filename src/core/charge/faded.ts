@@ -1,11 +1,20 @@
-import { type Refrigerant, restPressurePa } from '../fluids/refrigerant'
+import { restPressurePa } from '../fluids/refrigerant'
+import type { Refrigerant } from '../fluids/refrigerants'
 
 /** Why little leaves a container whose valves are open, and what to do. */
-export type Faded = { kind: 'equal' | 'not-engaged' | 'below-switch' | 'empty' | 'cold' | 'slow'; headline: string; sentence: string; next: string }
+export type Faded = {
+  kind: 'equal' | 'not-engaged' | 'below-switch' | 'empty' | 'cold' | 'slow'
+  headline: string
+  sentence: string
+  next: string
+}
 
 /** Below this a flow has faded, g/min (assumed). */
 export const FADED_G_MIN = 4
-/** The low-pressure switch lets the compressor run from about this, Pa above the air (assumed; the service manual has the figure). */
+/**
+ * The low-pressure switch lets the compressor run from about this, Pa above the air (assumed; the service manual has
+ * the figure).
+ */
 export const SWITCH_PA_G = 200_000
 /** A running compressor keeps the sides further apart than this, Pa (assumed). */
 const SIDES_APART_PA = 150_000

@@ -1,7 +1,9 @@
-import { type Refrigerant, saturatedDensities } from '../fluids/refrigerant'
+import { saturatedDensities } from '../fluids/refrigerant'
+import type { Refrigerant } from '../fluids/refrigerants'
 
 /**
- * What flows into an evacuated system by itself until the pressures meet, g: its volume filled with vapour as dense as the container's.
+ * What flows into an evacuated system by itself until the pressures meet, g: its volume filled with vapour as dense as
+ * the container's.
  * More where the car is colder than the container and it condenses.
  * @param volumeL - free volume of the system, L
  * @param ambientC - temperature of container and car, Celsius, within the refrigerant's table

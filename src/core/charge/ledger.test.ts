@@ -33,8 +33,22 @@ test('what left a container is what went into the car and what was purged, whate
 })
 
 test('sums are by refrigerant and kind, each above zero', () => {
-  const entries = [entry('bought', 5710), entry('charged', -500), entry('purged', -3), entry('corrected', 20), entry('charged', -340, null), entry('heel', -11, null)]
-  expect(totalsOf(entries)[0]?.sums).toEqual({ bought: 5710, charged: 840, purged: 3, recovered: 0, heel: 11, corrected: 20 })
+  const entries = [
+    entry('bought', 5710),
+    entry('charged', -500),
+    entry('purged', -3),
+    entry('corrected', 20),
+    entry('charged', -340, null),
+    entry('heel', -11, null),
+  ]
+  expect(totalsOf(entries)[0]?.sums).toEqual({
+    bought: 5710,
+    charged: 840,
+    purged: 3,
+    recovered: 0,
+    heel: 11,
+    corrected: 20,
+  })
 })
 
 test('what goes away with an empty can is its heel; a can that is put back and a cylinder keep theirs', () => {
@@ -47,8 +61,18 @@ test('what goes away with an empty can is its heel; a can that is put back and a
 })
 
 test('a correction without a reason and a purchase of nothing are refused', () => {
-  const draft = { id: '00000000-0000-4000-8000-000000000000', kind: 'corrected', refrigerant: 'R-134a', container: 'c', equipmentId: null, grams: -5, why: '' }
+  const draft = {
+    id: '00000000-0000-4000-8000-000000000000',
+    kind: 'corrected',
+    refrigerant: 'R-134a',
+    container: 'c',
+    equipmentId: null,
+    grams: -5,
+    why: '',
+  }
   expect(LedgerDraft.safeParse(draft).error?.issues[0]).toMatchObject({ path: ['why'] })
   expect(LedgerDraft.safeParse({ ...draft, why: 'weighed again' }).success).toBe(true)
-  expect(LedgerDraft.safeParse({ ...draft, kind: 'bought', why: '' }).error?.issues[0]).toMatchObject({ path: ['grams'] })
+  expect(LedgerDraft.safeParse({ ...draft, kind: 'bought', why: '' }).error?.issues[0]).toMatchObject({
+    path: ['grams'],
+  })
 })

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { Id } from '../entry/id'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'
-import { REFRIGERANTS } from '../fluids/refrigerant'
+import { REFRIGERANTS } from '../fluids/refrigerants'
 
 export const LEDGER_KINDS = ['bought', 'charged', 'purged', 'recovered', 'heel', 'corrected'] as const
 export type LedgerKind = (typeof LEDGER_KINDS)[number]
@@ -38,7 +38,11 @@ export const LedgerDraft = z
 export type LedgerDraft = z.infer<typeof LedgerDraft>
 
 /** What one container gave: into the car, and purged or left in the hose, g, both at least zero. */
-export function gaveOut(startGrossG: number, endGrossG: number, plannedLossG: number): { chargedG: number; purgedG: number } {
+export function gaveOut(
+  startGrossG: number,
+  endGrossG: number,
+  plannedLossG: number,
+): { chargedG: number; purgedG: number } {
   const out = Math.max(0, startGrossG - endGrossG)
   const purgedG = Math.min(plannedLossG, out)
   return { chargedG: out - purgedG, purgedG }
@@ -52,7 +56,11 @@ const EMPTIED_BLUR_G = 3
  * What goes away with a can that was emptied, g; nothing for a cylinder, or for a can that is put back.
  * @param heelG - vapour at ambient in its volume, g
  */
-export function heelLeftG(container: { kind: 'can' | 'cylinder'; tareG: number }, endGrossG: number, heelG: number): number {
+export function heelLeftG(
+  container: { kind: 'can' | 'cylinder'; tareG: number },
+  endGrossG: number,
+  heelG: number,
+): number {
   const left = endGrossG - container.tareG
   return container.kind === 'can' && left > 0 && left <= EMPTIED_HEELS * heelG + EMPTIED_BLUR_G ? left : 0
 }
@@ -61,7 +69,10 @@ export function heelLeftG(container: { kind: 'can' | 'cylinder'; tareG: number }
 export type Balance = { container: string; equipmentId: string | null; refrigerant: string; grams: number }
 
 const Part = text(80, 0).optional()
-/** Which lines of the ledger are asked for: days of the shop, both included, and parts of the names of container and car. */
+/**
+ * Which lines of the ledger are asked for: days of the shop, both included, and parts of the names of container and
+ * car.
+ */
 export const LedgerQuery = z.object({ from: Day.optional(), to: Day.optional(), container: Part, car: Part })
 export type LedgerQuery = z.infer<typeof LedgerQuery>
 
@@ -73,7 +84,9 @@ export function totalsOf(entries: readonly LedgerEntry[]): { refrigerant: string
     sums: Object.fromEntries(
       LEDGER_KINDS.map((kind) => [
         kind,
-        entries.filter((e) => e.refrigerant === refrigerant && e.kind === kind).reduce((sum, e) => sum + (kind === 'corrected' ? e.grams : Math.abs(e.grams)), 0),
+        entries
+          .filter((e) => e.refrigerant === refrigerant && e.kind === kind)
+          .reduce((sum, e) => sum + (kind === 'corrected' ? e.grams : Math.abs(e.grams)), 0),
       ]),
     ) as Record<LedgerKind, number>,
   }))

@@ -1,8 +1,17 @@
 import { chargedG, type JobState } from '../procedure/state'
 import { stopsNow } from './plan-for-job'
 
-/** One container as a layer of the charge: from and to which grams in the car it fills, and its weights on the scale. */
-export type Level = { id: string; state: 'done' | 'now' | 'coming'; fromG: number; toG: number; startGrossG: number; stopGrossG: number }
+/**
+ * One container as a layer of the charge: from and to which grams in the car it fills, and its weights on the scale.
+ */
+export type Level = {
+  id: string
+  state: 'done' | 'now' | 'coming'
+  fromG: number
+  toG: number
+  startGrossG: number
+  stopGrossG: number
+}
 
 /**
  * The containers of a charge as layers, the first at the bottom.
@@ -12,7 +21,16 @@ export function levelsOf(state: JobState): Level[] {
   const done = state.containers.flatMap((c, i): Level[] => {
     if (c.endGrossG === undefined) return []
     const upTo = (n: number) => chargedG({ ...state, containers: state.containers.slice(0, n) })
-    return [{ id: c.id, state: 'done', fromG: upTo(i), toG: upTo(i + 1), startGrossG: c.startGrossG, stopGrossG: c.endGrossG }]
+    return [
+      {
+        id: c.id,
+        state: 'done',
+        fromG: upTo(i),
+        toG: upTo(i + 1),
+        startGrossG: c.startGrossG,
+        stopGrossG: c.endGrossG,
+      },
+    ]
   })
   const open = state.containers.some((c) => c.endGrossG === undefined)
   let fromG = done[done.length - 1]?.toG ?? 0

@@ -25,9 +25,13 @@ export type ChargeChoices = {
 export const labelTargetG = ({ opened: { label } }: JobState): number => (label.lowG + label.highG) / 2
 
 /** How far from its target a charge may end, g: the label's tolerance, or half its range where that is wider. */
-export const toleranceG = ({ opened: { label } }: JobState): number => Math.max(label.toleranceG, (label.highG - label.lowG) / 2)
+export const toleranceG = ({ opened: { label } }: JobState): number =>
+  Math.max(label.toleranceG, (label.highG - label.lowG) / 2)
 
-/** What a charge is like before anybody chooses: as planned before, else vapour by the low side, the hose drawn down, purged at every change. */
+/**
+ * What a charge is like before anybody chooses: as planned before, else vapour by the low side, the hose drawn down,
+ * purged at every change.
+ */
 export function usualChoices(state: JobState): ChargeChoices {
   const { plan, opened } = state
   const own = opened.rig.pumpHose ?? CHARGING_HOSE
@@ -46,13 +50,20 @@ export function usualChoices(state: JobState): ChargeChoices {
  * What a job asks of the plan: what is still wanted, from these containers.
  * What stays in the hose and the first purge count once, however many containers were on before.
  */
-export function chargeInputOf(state: JobState, containers: readonly Container[], choices: ChargeChoices = usualChoices(state)): ChargePlanInput {
+export function chargeInputOf(
+  state: JobState,
+  containers: readonly Container[],
+  choices: ChargeChoices = usualChoices(state),
+): ChargePlanInput {
   const { label, place, rig } = state.opened
   const wantedG = Math.max(0, choices.targetG - closedG(state))
   const begun = state.containers.some((c) => c.endGrossG !== undefined)
   return {
     refrigerant: label.refrigerant,
-    target: choices.targetG === labelTargetG(state) && !begun ? { lowG: label.lowG, highG: label.highG } : { lowG: wantedG, highG: wantedG },
+    target:
+      choices.targetG === labelTargetG(state) && !begun
+        ? { lowG: label.lowG, highG: label.highG }
+        : { lowG: wantedG, highG: wantedG },
     toleranceG: toleranceG(state),
     ambientC: withinTablesC(place.ambientC),
     scaleStepG: rig.scaleStepG,
@@ -65,10 +76,15 @@ export function chargeInputOf(state: JobState, containers: readonly Container[],
 }
 
 /** What the containers that were closed have put into the car, g. */
-const closedG = (state: JobState): number => chargedG({ ...state, containers: state.containers.filter((c) => c.endGrossG !== undefined) })
+const closedG = (state: JobState): number =>
+  chargedG({ ...state, containers: state.containers.filter((c) => c.endGrossG !== undefined) })
 
 /** The plan as it goes into the job's log, with the containers it needs. */
-export function chargePlanned(state: JobState, containers: readonly Container[], choices: ChargeChoices = usualChoices(state)): PayloadOf<'charge-planned'> {
+export function chargePlanned(
+  state: JobState,
+  containers: readonly Container[],
+  choices: ChargeChoices = usualChoices(state),
+): PayloadOf<'charge-planned'> {
   const plan = planCharge(chargeInputOf(state, containers, choices))
   const before = closedG(state)
   const needed = new Set(plan.steps.map((s) => s.id))
@@ -99,7 +115,8 @@ function asPlanned({ id, kind, grossG, netG, tareG, refrigerant, stockId }: Cont
 }
 
 /**
- * The planned stops as they are now: what the containers before really gave, and what this one weighed when it went on, move them.
+ * The planned stops as they are now: what the containers before really gave, and what this one weighed when it went on,
+ * move them.
  * @returns one for every container that is on or still to come, in their order; stops in g gross
  */
 export function stopsNow(state: JobState): ChargePlan['steps'] {
@@ -112,7 +129,9 @@ export function stopsNow(state: JobState): ChargePlan['steps'] {
     if (!planned) return []
     // a hose that hangs on the scale weighs with the empty container too; a full can of another weight has another can
     const shiftG = c.differs === 'hose-hung-on' ? c.startGrossG - planned.grossG : 0
-    return [{ ...planned, grossG: c.startGrossG, ...(planned.tareG !== undefined && { tareG: planned.tareG + shiftG }) }]
+    return [
+      { ...planned, grossG: c.startGrossG, ...(planned.tareG !== undefined && { tareG: planned.tareG + shiftG }) },
+    ]
   })
   return planCharge(chargeInputOf(state, [...onScale, ...coming])).steps
 }

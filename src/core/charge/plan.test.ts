@@ -36,7 +36,12 @@ test('what is weighed out is what the car gets, what was purged and what stays i
       fc.boolean(),
       fc.constantFrom<'vapour' | 'liquid'>('vapour', 'liquid'),
       (target, purge, drawnDown, phase) => {
-        const plan = planCharge({ ...BASE, target: { lowG: target, highG: target }, purgeEachG: purge, hose: { ...BASE.hose, drawnDown, phase } })
+        const plan = planCharge({
+          ...BASE,
+          target: { lowG: target, highG: target },
+          purgeEachG: purge,
+          hose: { ...BASE.hose, drawnDown, phase },
+        })
         const purged = plan.steps.reduce((sum, s) => sum + s.purgeG, 0)
         expect(plan.weighedOutG).toBeCloseTo(plan.deliveredG + purged + plan.hoseHoldUpG, 6)
         expect(plan.shortG).toBe(0)

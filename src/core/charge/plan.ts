@@ -1,4 +1,5 @@
-import { type Refrigerant, saturatedDensities } from '../fluids/refrigerant'
+import { saturatedDensities } from '../fluids/refrigerant'
+import type { Refrigerant } from '../fluids/refrigerants'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 
 /** A container at hand; masses g. A full can's tare is gross less net; a partly used one needs its tare. */
@@ -66,11 +67,13 @@ const HEEL_HALF_WIDTH_G = 2
 const CAN_TARE_SHARE = [0.15, 0.8] as const
 
 /** Empty weight of a container, g; NaN when neither tare nor net was given. */
-export const tareOf = (container: Container): number => container.tareG ?? container.grossG - (container.netG ?? Number.NaN)
+export const tareOf = (container: Container): number =>
+  container.tareG ?? container.grossG - (container.netG ?? Number.NaN)
 
 /** Vapour that stays in an emptied container at ambient, g. */
 export function heelG(container: Container, refrigerant: Refrigerant, ambientC: number): number {
-  const volumeL = container.volumeL ?? ((container.netG ?? container.grossG - tareOf(container)) * VOLUME_ML_PER_NET_G) / 1000
+  const volumeL =
+    container.volumeL ?? ((container.netG ?? container.grossG - tareOf(container)) * VOLUME_ML_PER_NET_G) / 1000
   return volumeL * saturatedDensities(refrigerant, ambientC).vapourKgM3
 }
 
@@ -89,7 +92,10 @@ export function planCharge(input: ChargePlanInput): ChargePlan {
     if (toDeliver <= 1e-9) break
     const purged = steps.length === 0 ? (input.purgeFirst ?? true) : (input.purgeOnChange ?? true)
     const purgeG = purged ? input.purgeEachG : 0
-    const available = Math.max(0, container.grossG - tareOf(container) - heelG(container, input.refrigerant, input.ambientC))
+    const available = Math.max(
+      0,
+      container.grossG - tareOf(container) - heelG(container, input.refrigerant, input.ambientC),
+    )
     const takenG = Math.min(available, toDeliver + purgeG)
     const emptied = available <= toDeliver + purgeG
     const stopGrossG = container.grossG - takenG
@@ -132,7 +138,10 @@ export function hoseContentG(hose: ChargePlanInput['hose']): number {
   return volumeM3 * HOSE_DENSITY[hose.phase] * 1000
 }
 
-/** 95 % half-width, g: one scale step per weighing, half of each purge, a tenth of the hold-up, 2 g per heel, in quadrature. */
+/**
+ * 95 % half-width, g: one scale step per weighing, half of each purge, a tenth of the hold-up, 2 g per heel, in
+ * quadrature.
+ */
 function bandHalfWidthG(steps: readonly ChargeStep[], scaleStepG: number, holdUpG: number): number {
   const weighings = 2 * steps.length * scaleStepG ** 2
   const purges = steps.reduce((sum, s) => sum + (s.purgeG / 2) ** 2, 0)
@@ -143,19 +152,32 @@ function bandHalfWidthG(steps: readonly ChargeStep[], scaleStepG: number, holdUp
 function warningsOf(input: ChargePlanInput, shortG: number, halfWidth: number, allowance: number): string[] {
   const found: string[] = []
   if (shortG >= 1e-6) found.push(`These containers are ${Math.ceil(shortG)} g short of the target.`)
-  if (halfWidth > allowance) found.push(`This scale, with these changes, cannot meet ±${allowance.toFixed(0)} g: they leave ±${halfWidth.toFixed(0)} g.`)
+  if (halfWidth > allowance)
+    found.push(
+      `This scale, with these changes, cannot meet ±${allowance.toFixed(0)} g: they leave ±${halfWidth.toFixed(0)} g.`,
+    )
   for (const c of input.containers) {
     const tare = tareOf(c)
-    if (c.grossG < tare) found.push(`${c.id} weighs less than its own empty weight: check the gross, the tare and what lay on the scale.`)
-    else if (c.netG !== undefined && c.tareG === undefined && c.grossG <= c.netG) found.push(`${c.id}: the gross is not above the net. Was the net weight taken for the gross?`)
-    else if (c.kind === 'can' && c.netG !== undefined && (tare < CAN_TARE_SHARE[0] * c.netG || tare > CAN_TARE_SHARE[1] * c.netG))
+    if (c.grossG < tare)
+      found.push(`${c.id} weighs less than its own empty weight: check the gross, the tare and what lay on the scale.`)
+    else if (c.netG !== undefined && c.tareG === undefined && c.grossG <= c.netG)
+      found.push(`${c.id}: the gross is not above the net. Was the net weight taken for the gross?`)
+    else if (
+      c.kind === 'can' &&
+      c.netG !== undefined &&
+      (tare < CAN_TARE_SHARE[0] * c.netG || tare > CAN_TARE_SHARE[1] * c.netG)
+    )
       found.push(
         `${c.id}: an empty weight of ${tare.toFixed(0)} g is unusual for a can of ${c.netG.toFixed(0)} g. Was the scale zeroed with something on it, or the hose hung on afterwards?`,
       )
     if (c.netG !== undefined && c.tareG !== undefined && c.grossG - c.tareG > c.netG * 1.03)
-      found.push(`${c.id} holds ${(c.grossG - c.tareG).toFixed(0)} g by its weights, more than the ${c.netG.toFixed(0)} g of its label: check the tare.`)
+      found.push(
+        `${c.id} holds ${(c.grossG - c.tareG).toFixed(0)} g by its weights, more than the ${c.netG.toFixed(0)} g of its label: check the tare.`,
+      )
   }
   if (input.hose.phase === 'liquid')
-    found.push('Liquid goes only into the high side or a resting system with the engine off; never start against liquid, never liquid into the low side of a running compressor.')
+    found.push(
+      'Liquid goes only into the high side or a resting system with the engine off; never start against liquid, never liquid into the low side of a running compressor.',
+    )
   return found
 }

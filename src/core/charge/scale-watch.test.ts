@@ -31,13 +31,16 @@ test('a hose that leans on is counted out, and off again too', () => {
   expect(Math.abs(end(watched.readings) - end(flowing(300)))).toBeLessThanOrEqual(2 * STEP)
   expect(watched.events[0]?.words).toMatch(/\+3\d g and stays/)
   // while it leans too the container weighs what it weighs
-  for (const [i, r] of watched.readings.entries()) expect(Math.abs(r.grams - (flowing(300)[i] as ScaleReading).grams)).toBeLessThanOrEqual(2 * STEP)
+  for (const [i, r] of watched.readings.entries())
+    expect(Math.abs(r.grams - (flowing(300)[i] as ScaleReading).grams)).toBeLessThanOrEqual(2 * STEP)
 })
 
 test('a container lifted off and put back, a little askew, keeps its weight', () => {
   const held = flowing(120)
   const shut = Array.from({ length: 60 }, (_, i) => ({ tS: 120 + i, grams: end(held) }))
-  const lifted = changed([...held, ...shut], 130, 145, () => 0).map((r) => (r.tS >= 145 ? { ...r, grams: r.grams + 12 } : r))
+  const lifted = changed([...held, ...shut], 130, 145, () => 0).map((r) =>
+    r.tS >= 145 ? { ...r, grams: r.grams + 12 } : r,
+  )
   const watched = watchScale(lifted, STEP)
   expect(watched.events.map((e) => e.kind)).toEqual(['lifted'])
   expect(Math.abs(end(watched.readings) - end(held))).toBeLessThanOrEqual(STEP)
@@ -50,7 +53,8 @@ test('a scale switched to ounces is read as ounces, and back', () => {
   )
   expect(watched.events.map((e) => e.kind)).toEqual(['other-unit', 'other-unit'])
   expect(watched.events[0]?.words).toMatch(/ounces/)
-  for (const [i, r] of watched.readings.entries()) expect(Math.abs(r.grams - (flowing(200)[i] as ScaleReading).grams)).toBeLessThan(4)
+  for (const [i, r] of watched.readings.entries())
+    expect(Math.abs(r.grams - (flowing(200)[i] as ScaleReading).grams)).toBeLessThan(4)
 })
 
 test('a scale that creeps with the valve shut is named', () => {

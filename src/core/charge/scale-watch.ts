@@ -4,7 +4,12 @@ import { GRAMS_PER_OUNCE } from '../units/constants'
 export type ScaleReading = { tS: number; grams: number }
 
 /** Something that moved the scale and is no refrigerant: noticed, named, and counted out. */
-export type ScaleEvent = { kind: 'bumped' | 'leaning' | 'lifted' | 'drifting' | 'other-unit'; atS: number; byG: number; words: string }
+export type ScaleEvent = {
+  kind: 'bumped' | 'leaning' | 'lifted' | 'drifting' | 'other-unit'
+  atS: number
+  byG: number
+  words: string
+}
 
 export type Watched = {
   /** readings with what is no refrigerant counted out, g */
@@ -42,7 +47,11 @@ const words = (grams: number): string => `${grams > 0 ? '+' : '−'}${Math.abs(M
  * @param stepG - smallest step of the scale, g
  * @param shutFrom - times since when the valve has been shut, s; none while it is open
  */
-export function watchScale(readings: readonly ScaleReading[], stepG: number, shutFrom: readonly [from: number, to: number][] = []): Watched {
+export function watchScale(
+  readings: readonly ScaleReading[],
+  stepG: number,
+  shutFrom: readonly [from: number, to: number][] = [],
+): Watched {
   const out: ScaleReading[] = []
   const events: ScaleEvent[] = []
   let offset = 0
@@ -70,7 +79,11 @@ export function watchScale(readings: readonly ScaleReading[], stepG: number, shu
     }
     out.push({ tS, grams: weight })
   }
-  return { readings: out, offsetG: offset, events: [...events, ...driftOf(out, stepG, shutFrom)].sort((a, b) => a.atS - b.atS) }
+  return {
+    readings: out,
+    offsetG: offset,
+    events: [...events, ...driftOf(out, stepG, shutFrom)].sort((a, b) => a.atS - b.atS),
+  }
 }
 
 type Now = { offset: number; factor: number; stepG: number }
@@ -80,31 +93,56 @@ type Explained = { event: ScaleEvent | null; skip: number; offset: number; facto
 function explain(readings: readonly ScaleReading[], i: number, weightBefore: number, now: Now): Explained {
   const { tS, grams } = readings[i] as ScaleReading
   const shownBefore = (weightBefore + now.offset) * now.factor
-  const near = (shown: number) => Math.abs(shown / now.factor - now.offset - weightBefore) <= Math.max(2 * STEP_G, 4 * now.stepG)
+  const near = (shown: number) =>
+    Math.abs(shown / now.factor - now.offset - weightBefore) <= Math.max(2 * STEP_G, 4 * now.stepG)
   const same = { offset: now.offset, factor: now.factor }
   const unit = OTHER_UNITS.find((u) => Math.abs(grams / (shownBefore * u.factor) - 1) < UNIT_SHARE)
   if (unit && now.factor === 1) {
     return {
-      event: { kind: 'other-unit', atS: tS, byG: 0, words: `the scale was switched to ${unit.name}: read as such from here on` },
+      event: {
+        kind: 'other-unit',
+        atS: tS,
+        byG: 0,
+        words: `the scale was switched to ${unit.name}: read as such from here on`,
+      },
       skip: 0,
       offset: now.offset,
       factor: unit.factor,
     }
   }
   if (now.factor !== 1 && Math.abs(grams / (shownBefore / now.factor) - 1) < UNIT_SHARE) {
-    return { event: { kind: 'other-unit', atS: tS, byG: 0, words: 'the scale shows grams again' }, skip: 0, offset: now.offset, factor: 1 }
+    return {
+      event: { kind: 'other-unit', atS: tS, byG: 0, words: 'the scale shows grams again' },
+      skip: 0,
+      offset: now.offset,
+      factor: 1,
+    }
   }
   const back = readings.slice(i, i + 1 + BUMP_READINGS).findIndex((r) => near(r.grams))
   if (back > 0)
     return {
-      event: { kind: 'bumped', atS: tS, byG: grams / now.factor - now.offset - weightBefore, words: 'the scale was bumped: those readings are left out' },
+      event: {
+        kind: 'bumped',
+        atS: tS,
+        byG: grams / now.factor - now.offset - weightBefore,
+        words: 'the scale was bumped: those readings are left out',
+      },
       skip: back,
       ...same,
     }
   if (grams / now.factor - now.offset < LIFTED_SHARE * weightBefore) {
     const later = readings.findIndex((r, k) => k > i && r.grams / now.factor - now.offset > LIFTED_SHARE * weightBefore)
     if (later < 0)
-      return { event: { kind: 'lifted', atS: tS, byG: -weightBefore, words: 'the container was lifted off: put it back as it stood' }, skip: readings.length - i, ...same }
+      return {
+        event: {
+          kind: 'lifted',
+          atS: tS,
+          byG: -weightBefore,
+          words: 'the container was lifted off: put it back as it stood',
+        },
+        skip: readings.length - i,
+        ...same,
+      }
     const settled = readings[Math.min(readings.length - 1, later + 1)] as ScaleReading
     const change = settled.grams / now.factor - now.offset - weightBefore
     // nothing flows while a hand holds it: what differs afterwards is how it stands
@@ -122,7 +160,12 @@ function explain(readings: readonly ScaleReading[], i: number, weightBefore: num
   }
   const by = grams / now.factor - now.offset - weightBefore
   return {
-    event: { kind: 'leaning', atS: tS, byG: by, words: `the scale jumped by ${words(by)} and stays: a hose leans or something lies on it; counted out` },
+    event: {
+      kind: 'leaning',
+      atS: tS,
+      byG: by,
+      words: `the scale jumped by ${words(by)} and stays: a hose leans or something lies on it; counted out`,
+    },
     skip: 0,
     offset: now.offset + by,
     factor: now.factor,
@@ -130,7 +173,11 @@ function explain(readings: readonly ScaleReading[], i: number, weightBefore: num
 }
 
 /** Creeping with the valve shut, once for each time it was shut. */
-function driftOf(readings: readonly ScaleReading[], stepG: number, shutFrom: readonly [number, number][]): ScaleEvent[] {
+function driftOf(
+  readings: readonly ScaleReading[],
+  stepG: number,
+  shutFrom: readonly [number, number][],
+): ScaleEvent[] {
   return shutFrom.flatMap(([from, to]): ScaleEvent[] => {
     // the hose settles first
     const part = readings.filter((r) => r.tS >= from + 10 && r.tS <= to)

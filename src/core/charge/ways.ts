@@ -32,7 +32,11 @@ export const WAY_WORDS: Record<Way, WayWords> = {
     valve: 'valve-low',
     pose: 'upright',
     phase: 'vapour',
-    watch: ['High valve shut before the engine starts: the compressor would fill the container until it bursts.', 'Container upright: liquid breaks a running compressor.', WARM],
+    watch: [
+      'High valve shut before the engine starts: the compressor would fill the container until it bursts.',
+      'Container upright: liquid breaks a running compressor.',
+      WARM,
+    ],
   },
   'liquid-high': {
     name: 'liquid, high side, engine off',
@@ -40,7 +44,11 @@ export const WAY_WORDS: Record<Way, WayWords> = {
     valve: 'valve-high',
     pose: 'inverted',
     phase: 'liquid',
-    watch: ['Engine off until the last gram is in and has boiled: never start against liquid.', 'Liquid freezes skin and blinds: gloves, eye protection.', WARM],
+    watch: [
+      'Engine off until the last gram is in and has boiled: never start against liquid.',
+      'Liquid freezes skin and blinds: gloves, eye protection.',
+      WARM,
+    ],
   },
 }
 

@@ -16,7 +16,9 @@ export function workingOf(input: ChargePlanInput, plan: ChargePlan): string[] {
   const { target, hose } = input
   const range = target.highG > target.lowG ? `, the middle of ${both(target.lowG)} to ${both(target.highG)}` : ''
   const purged = plan.steps.reduce((sum, s) => sum + s.purgeG, 0)
-  const held = hose.drawnDown ? 'nothing stays in the hose, it is drawn down' : `${both(plan.hoseHoldUpG)} of ${hose.phase} stay in the hose`
+  const held = hose.drawnDown
+    ? 'nothing stays in the hose, it is drawn down'
+    : `${both(plan.hoseHoldUpG)} of ${hose.phase} stay in the hose`
   const steps = plan.steps.map((s, i) => {
     const c = input.containers.find((x) => x.id === s.id) as (typeof input.containers)[number]
     const tare = tareOf(c)

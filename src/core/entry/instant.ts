@@ -1,6 +1,8 @@
 import * as z from 'zod'
 
-/** First and last year a moment may lie in: no instrument is older, and four digits keep the form the same everywhere. */
+/**
+ * First and last year a moment may lie in: no instrument is older, and four digits keep the form the same everywhere.
+ */
 const YEARS = { first: 1970, last: 2999 } as const
 
 const within = (written: string): boolean => {
@@ -9,7 +11,10 @@ const within = (written: string): boolean => {
 }
 const OUTSIDE = { error: `lies outside the years ${YEARS.first} to ${YEARS.last}` }
 
-/** A moment in the one form it is stored, hashed and compared in: UTC with milliseconds, such as `2026-11-25T14:03:00.000Z`. */
+/**
+ * A moment in the one form it is stored, hashed and compared in: UTC with milliseconds, such as
+ * `2026-11-25T14:03:00.000Z`.
+ */
 export const oneForm = (written: string): string => new Date(written).toISOString()
 
 /**

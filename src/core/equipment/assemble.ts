@@ -30,7 +30,8 @@ export class PartMissing extends Error {
 }
 
 /**
- * The rig these parts make, with what the checks have found: the pump's ultimate by its last blank-off test since the oil was changed,
+ * The rig these parts make, with what the checks have found: the pump's ultimate by its last blank-off test since the
+ * oil was changed,
  * the hoses' own gas by their last hold alone.
  * @throws PartMissing naming the part
  */
@@ -61,18 +62,27 @@ export function assembleRig(name: string, parts: RigParts, shelf: readonly Shelv
     scaleStepG: scale.spec.stepG,
     hoseKind: low.spec.hoseKind,
     ...(high && { highHose: { boreMm: high.spec.boreMm, lengthM: high.spec.lengthM, kind: high.spec.hoseKind } }),
-    ...(toPump && { pumpHose: { boreMm: toPump.spec.boreMm, lengthM: toPump.spec.lengthM, kind: toPump.spec.hoseKind } }),
+    ...(toPump && {
+      pumpHose: { boreMm: toPump.spec.boreMm, lengthM: toPump.spec.lengthM, kind: toPump.spec.hoseKind },
+    }),
     cores: parts.cores,
     gaugeAt: parts.gaugeAt,
     resolutionPa: gauge.spec.resolutionMicron * PA_PER_MICRON,
     // only when every hose in the hold was measured is their sum known
-    ...(baseline.every((b) => b !== null) && { hoseBaselinePaM3S: baseline.reduce<number>((sum, b) => sum + (b as number), 0) }),
+    ...(baseline.every((b) => b !== null) && {
+      hoseBaselinePaM3S: baseline.reduce<number>((sum, b) => sum + (b as number), 0),
+    }),
     equipment: { pump: pump.id, hoses: ids, gauge: gauge.id, scale: scale.id },
   }
 }
 
-const last = <K extends EquipmentDeed['kind']>(item: Shelved, kind: K): Extract<EquipmentDeed, { kind: K }> | undefined =>
-  item.deeds.filter((d): d is Extract<EquipmentDeed, { kind: K }> => d.kind === kind).sort((a, b) => b.happenedAt.localeCompare(a.happenedAt))[0]
+const last = <K extends EquipmentDeed['kind']>(
+  item: Shelved,
+  kind: K,
+): Extract<EquipmentDeed, { kind: K }> | undefined =>
+  item.deeds
+    .filter((d): d is Extract<EquipmentDeed, { kind: K }> => d.kind === kind)
+    .sort((a, b) => b.happenedAt.localeCompare(a.happenedAt))[0]
 
 /** What a pump reaches now: by its last settled blank-off test since the oil was changed, else by its plate. */
 export function ultimateOf(pump: Extract<Shelved, { kind: 'pump' }>): number {

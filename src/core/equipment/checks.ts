@@ -27,7 +27,13 @@ export function judgeBlankOff(readings: readonly PressureReading[], plate: Equip
   const last = readings.slice(-3).map((r) => r.pa / PA_PER_MICRON)
   const ultimateMicron = Math.min(...last)
   const settled = last.length === 3 && Math.max(...last) <= ultimateMicron * (1 + SETTLED_WITHIN) + 1
-  if (!settled) return { ultimateMicron, settled, verdict: 'not-settled', words: `Still falling at ${Math.round(ultimateMicron)} micron: let it run and read again.` }
+  if (!settled)
+    return {
+      ultimateMicron,
+      settled,
+      verdict: 'not-settled',
+      words: `Still falling at ${Math.round(ultimateMicron)} micron: let it run and read again.`,
+    }
   const healthy = ultimateMicron <= Math.max(HEALTHY_MICRON, NEEDS_OIL_FACTOR * plate.ultimateMicron)
   return {
     ultimateMicron,
@@ -58,14 +64,23 @@ const LEAKS_FACTOR = 3
  * @param volumeL - of the hoses with what is on them, L
  * @param hose - the hose, for what its kind gives by model.md section 4
  */
-export function judgeHoseHold(readings: readonly PressureReading[], volumeL: number, hose: EquipmentOf<'hose'>['spec']): HoseHold {
+export function judgeHoseHold(
+  readings: readonly PressureReading[],
+  volumeL: number,
+  hose: EquipmentOf<'hose'>['spec'],
+): HoseHold {
   const used = readings.slice(Math.min(readings.length - 3, Math.floor(readings.length / 2)))
   const { slope, sigma } = lineThrough(used)
   const cubic = volumeL / 1000
   const heldS = (readings[readings.length - 1] as PressureReading).atS
   const gas = { value: slope * cubic, low: (slope - 1.96 * sigma) * cubic, high: (slope + 1.96 * sigma) * cubic }
   const by = (kind: 'barrier-new' | 'rubber-old') => gasOf(kind, hose.lengthM, Math.max(600, heldS))
-  const verdict = gas.value <= 2 * by('barrier-new') ? 'as-new' : gas.value <= LEAKS_FACTOR * by('rubber-old') ? 'old-rubber' : 'leaks'
+  const verdict =
+    gas.value <= 2 * by('barrier-new')
+      ? 'as-new'
+      : gas.value <= LEAKS_FACTOR * by('rubber-old')
+        ? 'old-rubber'
+        : 'leaks'
   const shown = `${gas.value <= 0 ? 'no' : gas.value.toExponential(1)} Pa m³/s`
   const words = {
     'as-new': `The hose gives ${shown} by itself, as a new one does.`,
@@ -81,7 +96,9 @@ function gasOf(kind: 'barrier-new' | 'rubber-old', lengthM: number, afterS: numb
   return lengthM * (first * (afterS / 3600) ** -0.7 + steady)
 }
 
-/** Least squares through readings, Pa/s, with the slope's standard deviation from what is left over (a micron at least). */
+/**
+ * Least squares through readings, Pa/s, with the slope's standard deviation from what is left over (a micron at least).
+ */
 function lineThrough(readings: readonly PressureReading[]): { slope: number; sigma: number } {
   const n = readings.length
   const meanT = readings.reduce((s, r) => s + r.atS, 0) / n

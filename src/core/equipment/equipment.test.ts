@@ -10,16 +10,62 @@ import { Equipment, type EquipmentDeed, type PressureReading, type Shelved } fro
 import { duesOf, duesOfRig } from './upkeep'
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
-const micron = (...values: number[]): PressureReading[] => values.map((v, i) => ({ atS: i * 60, pa: v * PA_PER_MICRON, typed: `${v}` }))
-const deed = (n: number, kind: EquipmentDeed['kind'], happenedAt: string, payload: object = {}) => ({ id: id(n), kind, happenedAt, by: 'x', payload }) as EquipmentDeed
+const micron = (...values: number[]): PressureReading[] =>
+  values.map((v, i) => ({ atS: i * 60, pa: v * PA_PER_MICRON, typed: `${v}` }))
+const deed = (n: number, kind: EquipmentDeed['kind'], happenedAt: string, payload: object = {}) =>
+  ({ id: id(n), kind, happenedAt, by: 'x', payload }) as EquipmentDeed
 const PLATE = { speedCfm: 4, stages: 2 as const, ultimateMicron: 25 }
-const NEW_HOSE = { boreMm: 9.5, lengthM: 1.2, hoseKind: 'barrier-new' as const, boughtOn: '2026-01-01', sealsRenewedOn: '2026-01-01' }
+const NEW_HOSE = {
+  boreMm: 9.5,
+  lengthM: 1.2,
+  hoseKind: 'barrier-new' as const,
+  boughtOn: '2026-01-01',
+  sealsRenewedOn: '2026-01-01',
+}
 
-const pump = (deeds: EquipmentDeed[] = [], use = { hours: 0, wetJobs: 0, jobs: 0 }): Shelved => ({ id: id(1), name: 'Pump', kind: 'pump', spec: PLATE, retired: false, deeds, use })
-const hose = (n: number, deeds: EquipmentDeed[] = [], spec = {}): Shelved => ({ id: id(n), name: `Hose ${n}`, kind: 'hose', spec: { ...NEW_HOSE, ...spec }, retired: false, deeds })
-const gauge: Shelved = { id: id(8), name: 'Gauge', kind: 'gauge', spec: { gaugeKind: 'electronic', resolutionMicron: 1, calibratedOn: '2026-06-01' }, retired: false, deeds: [] }
-const scale: Shelved = { id: id(9), name: 'Scale', kind: 'scale', spec: { stepG: 2, calibratedOn: '2026-06-01' }, retired: false, deeds: [] }
-const PARTS: RigParts = { pump: id(1), lowHose: id(2), highHose: id(3), pumpHose: null, gauge: id(8), gaugeAt: 'far', scale: id(9), cores: 'out' }
+const pump = (deeds: EquipmentDeed[] = [], use = { hours: 0, wetJobs: 0, jobs: 0 }): Shelved => ({
+  id: id(1),
+  name: 'Pump',
+  kind: 'pump',
+  spec: PLATE,
+  retired: false,
+  deeds,
+  use,
+})
+const hose = (n: number, deeds: EquipmentDeed[] = [], spec = {}): Shelved => ({
+  id: id(n),
+  name: `Hose ${n}`,
+  kind: 'hose',
+  spec: { ...NEW_HOSE, ...spec },
+  retired: false,
+  deeds,
+})
+const gauge: Shelved = {
+  id: id(8),
+  name: 'Gauge',
+  kind: 'gauge',
+  spec: { gaugeKind: 'electronic', resolutionMicron: 1, calibratedOn: '2026-06-01' },
+  retired: false,
+  deeds: [],
+}
+const scale: Shelved = {
+  id: id(9),
+  name: 'Scale',
+  kind: 'scale',
+  spec: { stepG: 2, calibratedOn: '2026-06-01' },
+  retired: false,
+  deeds: [],
+}
+const PARTS: RigParts = {
+  pump: id(1),
+  lowHose: id(2),
+  highHose: id(3),
+  pumpHose: null,
+  gauge: id(8),
+  gaugeAt: 'far',
+  scale: id(9),
+  cores: 'out',
+}
 
 /** A hose that gives what model.md says of its kind, held for half an hour after ten minutes under vacuum. */
 function held(kind: 'barrier-new' | 'rubber-old', lengthM: number, volumeL: number, leakPaM3S = 0): PressureReading[] {
@@ -54,13 +100,31 @@ test('a hose held alone gives what its kind gives: the gas found lies near the l
 
 test('a rig has what its parts have been found to be: ultimate by the test after the oil, hoses by their hold alone', () => {
   const test25 = deed(20, 'blank-off', '2026-11-01T10:00:00Z', { readings: micron(500, 44, 44, 44) })
-  const alone = (n: number) => deed(30 + n, 'hose-hold', '2026-11-01T10:00:00Z', { readings: held('barrier-new', 1.2, 0.1), volumeL: 0.1 })
+  const alone = (n: number) =>
+    deed(30 + n, 'hose-hold', '2026-11-01T10:00:00Z', { readings: held('barrier-new', 1.2, 0.1), volumeL: 0.1 })
   const shelf = [pump([test25]), hose(2, [alone(2)]), hose(3, [alone(3)]), gauge, scale]
   const rig = assembleRig('Cart', PARTS, shelf)
-  expect(rig).toMatchObject({ pumpCfm: 4, ultimateMicron: 44, hoses: 2, boreMm: 9.5, hoseKind: 'barrier-new', cores: 'out', equipment: { pump: id(1), hoses: [id(2), id(3)] } })
-  expect(rig.hoseBaselinePaM3S).toBeCloseTo(2 * judgeHoseHold(held('barrier-new', 1.2, 0.1), 0.1, NEW_HOSE).gasPaM3S.value, 12)
+  expect(rig).toMatchObject({
+    pumpCfm: 4,
+    ultimateMicron: 44,
+    hoses: 2,
+    boreMm: 9.5,
+    hoseKind: 'barrier-new',
+    cores: 'out',
+    equipment: { pump: id(1), hoses: [id(2), id(3)] },
+  })
+  expect(rig.hoseBaselinePaM3S).toBeCloseTo(
+    2 * judgeHoseHold(held('barrier-new', 1.2, 0.1), 0.1, NEW_HOSE).gasPaM3S.value,
+    12,
+  )
   // fresh oil takes the old test's word away, one hose never held alone the sum's
-  const changed = [pump([deed(21, 'oil-changed', '2026-11-02T10:00:00Z'), test25]), hose(2), hose(3, [alone(3)]), gauge, scale]
+  const changed = [
+    pump([deed(21, 'oil-changed', '2026-11-02T10:00:00Z'), test25]),
+    hose(2),
+    hose(3, [alone(3)]),
+    gauge,
+    scale,
+  ]
   expect(assembleRig('Cart', PARTS, changed)).toMatchObject({ ultimateMicron: 25 })
   expect(assembleRig('Cart', PARTS, changed).hoseBaselinePaM3S).toBeUndefined()
 })
@@ -89,19 +153,32 @@ test('oil is due by hours or after a wet job, seals and calibration by the year'
   const now = Date.parse('2026-11-25T12:00:00Z')
   const oil = (hours: number, wetJobs: number) => duesOf(pump([], { hours, wetJobs, jobs: 3 }), now, dayOf)[0]?.state
   expect([oil(2, 0), oil(8.5, 0), oil(10, 0), oil(1, 1)]).toEqual(['fine', 'soon', 'due', 'due'])
-  const seals = (on: string, deeds: EquipmentDeed[] = []) => duesOf(hose(2, deeds, { sealsRenewedOn: on }), now, dayOf)[0]
+  const seals = (on: string, deeds: EquipmentDeed[] = []) =>
+    duesOf(hose(2, deeds, { sealsRenewedOn: on }), now, dayOf)[0]
   expect(seals('2026-01-01')).toMatchObject({ state: 'soon', on: '2027-01-01' })
   expect(seals('2025-11-20')?.state).toBe('due')
   expect(seals('2025-01-01', [deed(40, 'seals-renewed', '2026-11-01T00:00:00Z')])?.state).toBe('fine')
   const shelf = [pump([], { hours: 11, wetJobs: 0, jobs: 4 }), hose(2), hose(3), gauge, scale]
-  expect(duesOfRig(assembleRig('Cart', PARTS, shelf), shelf, now, dayOf).map((d) => d.words.split(':')[0])).toEqual(['Pump', 'Hose 2', 'Hose 3'])
+  expect(duesOfRig(assembleRig('Cart', PARTS, shelf), shelf, now, dayOf).map((d) => d.words.split(':')[0])).toEqual([
+    'Pump',
+    'Hose 2',
+    'Hose 3',
+  ])
 })
 
 test('a container lighter than when it is empty, a hose without bore and a day that is none are refused by their path', () => {
-  const container = { id: id(5), name: 'Can', kind: 'container', retired: false, spec: { containerKind: 'can', refrigerant: 'R-134a', grossG: 100, tareG: 132 } }
+  const container = {
+    id: id(5),
+    name: 'Can',
+    kind: 'container',
+    retired: false,
+    spec: { containerKind: 'can', refrigerant: 'R-134a', grossG: 100, tareG: 132 },
+  }
   const paths = (item: object) => Equipment.safeParse(item).error?.issues.map((i) => i.path.join('.'))
   expect(paths(container)).toEqual(['spec.grossG'])
-  expect(paths({ id: id(2), name: 'H', kind: 'hose', retired: false, spec: { ...NEW_HOSE, boreMm: 0, boughtOn: 'spring' } })).toEqual(['spec.boreMm', 'spec.boughtOn'])
+  expect(
+    paths({ id: id(2), name: 'H', kind: 'hose', retired: false, spec: { ...NEW_HOSE, boreMm: 0, boughtOn: 'spring' } }),
+  ).toEqual(['spec.boreMm', 'spec.boughtOn'])
 })
 
 test('speed at the ports: never more than the pump has, less the deeper, and what a narrow hose leaves is a few hundredths of a CFM', () => {
@@ -113,7 +190,15 @@ test('speed at the ports: never more than the pump has, less the deeper, and wha
   expect(at('5000')).toBeLessThan(at('air'))
   expect(at('500')).toBeLessThan(at('5000'))
   // one 1.5 m hose of 4.8 mm on a 5 CFM pump, straight to it and without a core: 0.03 to 0.1 CFM at 500 micron
-  const narrow = { ...rig, hoses: 1, boreMm: 4.8, lengthM: 1.5, pumpCfm: 5, cores: 'out' as const, pumpHose: { boreMm: 12.7, lengthM: 0.1, kind: 'metal' as const } }
+  const narrow = {
+    ...rig,
+    hoses: 1,
+    boreMm: 4.8,
+    lengthM: 1.5,
+    pumpCfm: 5,
+    cores: 'out' as const,
+    pumpHose: { boreMm: 12.7, lengthM: 0.1, kind: 'metal' as const },
+  }
   const [slow] = portSpeeds(narrow, 20, 101_325).filter((s) => s.depth === 500)
   const cfm = ((slow?.speedM3S ?? 0) * 1000) / L_S_PER_CFM
   expect(cfm).toBeGreaterThan(0.03)
@@ -122,9 +207,22 @@ test('speed at the ports: never more than the pump has, less the deeper, and wha
 
 test('every hose of the rig is in its network as it is: a narrow hose to the pump slows the pull', () => {
   const rig = assembleRig('Cart', PARTS, [pump(), hose(2), hose(3), gauge, scale])
-  const ask = { car: { volumeL: 2.5, evaporators: 1 as const }, ambientC: 20, barometerPa: 101_325, water: { liquidG: 0, boundG: 0 } }
-  const to500 = (r: typeof rig) => simulate(composeRig({ ...ask, rig: r }), { seconds: 7200, everyS: 7200, until: { node: 'evaporator', pressurePa: 66 } }).reachedS ?? 7200
+  const ask = {
+    car: { volumeL: 2.5, evaporators: 1 as const },
+    ambientC: 20,
+    barometerPa: 101_325,
+    water: { liquidG: 0, boundG: 0 },
+  }
+  const to500 = (r: typeof rig) =>
+    simulate(composeRig({ ...ask, rig: r }), {
+      seconds: 7200,
+      everyS: 7200,
+      until: { node: 'evaporator', pressurePa: 66 },
+    }).reachedS ?? 7200
   expect(to500({ ...rig, pumpHose: { boreMm: 4.8, lengthM: 1.5, kind: 'rubber-old' } })).toBeGreaterThan(2 * to500(rig))
-  const high = composeRig({ ...ask, rig: { ...rig, highHose: { boreMm: 4.8, lengthM: 1.8, kind: 'metal' } } }).links.find((l) => l.id === 'hose-high')
+  const high = composeRig({
+    ...ask,
+    rig: { ...rig, highHose: { boreMm: 4.8, lengthM: 1.8, kind: 'metal' } },
+  }).links.find((l) => l.id === 'hose-high')
   expect(high).toMatchObject({ bore_mm: 4.8, length_m: 1.8, kind: 'metal' })
 })

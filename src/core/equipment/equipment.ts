@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { Id } from '../entry/id'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'
-import { REFRIGERANTS } from '../fluids/refrigerant'
+import { REFRIGERANTS } from '../fluids/refrigerants'
 import { LINK_KINDS } from '../rig/rig-file'
 
 const Name = text(60, 1, 'a name people use')
@@ -40,7 +40,8 @@ export const SPECS = {
 export const EQUIPMENT_KINDS = ['pump', 'hose', 'gauge', 'scale', 'container'] as const
 export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number]
 
-const of = <K extends EquipmentKind>(kind: K) => z.strictObject({ id: Id, name: Name, kind: z.literal(kind), spec: SPECS[kind], retired: z.boolean() })
+const of = <K extends EquipmentKind>(kind: K) =>
+  z.strictObject({ id: Id, name: Name, kind: z.literal(kind), spec: SPECS[kind], retired: z.boolean() })
 
 /** One thing on the shelf. */
 export const Equipment = z.discriminatedUnion('kind', [
@@ -48,12 +49,19 @@ export const Equipment = z.discriminatedUnion('kind', [
   of('hose'),
   of('gauge'),
   of('scale'),
-  of('container').refine((c) => c.spec.grossG >= c.spec.tareG, { path: ['spec', 'grossG'], error: 'a container cannot weigh less than when it is empty' }),
+  of('container').refine((c) => c.spec.grossG >= c.spec.tareG, {
+    path: ['spec', 'grossG'],
+    error: 'a container cannot weigh less than when it is empty',
+  }),
 ])
 export type Equipment = z.infer<typeof Equipment>
 export type EquipmentOf<K extends EquipmentKind> = Extract<Equipment, { kind: K }>
 
-const PressureReading = z.strictObject({ atS: z.number().min(0).max(200_000), pa: z.number().min(0).max(120_000), typed: text(60) })
+const PressureReading = z.strictObject({
+  atS: z.number().min(0).max(200_000),
+  pa: z.number().min(0).max(120_000),
+  typed: text(60),
+})
 
 /** What was done to a piece of equipment or found out about it. */
 export const EQUIPMENT_DEEDS = {
@@ -61,7 +69,10 @@ export const EQUIPMENT_DEEDS = {
   'seals-renewed': z.strictObject({}),
   calibrated: z.strictObject({}),
   'blank-off': z.strictObject({ readings: z.array(PressureReading).min(3, 'three readings at least').max(400) }),
-  'hose-hold': z.strictObject({ readings: z.array(PressureReading).min(4, 'four readings at least').max(400), volumeL: z.number().min(0.001).max(20) }),
+  'hose-hold': z.strictObject({
+    readings: z.array(PressureReading).min(4, 'four readings at least').max(400),
+    volumeL: z.number().min(0.001).max(20),
+  }),
 } as const
 export type EquipmentDeedKind = keyof typeof EQUIPMENT_DEEDS
 export type PressureReading = z.infer<typeof PressureReading>
@@ -76,7 +87,15 @@ export const DEEDS_OF: Record<EquipmentKind, readonly EquipmentDeedKind[]> = {
 }
 
 /** A deed as stored, newest first where there are several. */
-export type EquipmentDeed = { [K in EquipmentDeedKind]: { id: string; kind: K; happenedAt: string; by: string; payload: z.infer<(typeof EQUIPMENT_DEEDS)[K]> } }[EquipmentDeedKind]
+export type EquipmentDeed = {
+  [K in EquipmentDeedKind]: {
+    id: string
+    kind: K
+    happenedAt: string
+    by: string
+    payload: z.infer<(typeof EQUIPMENT_DEEDS)[K]>
+  }
+}[EquipmentDeedKind]
 
 /** Use since the pump's oil was last changed: counted from the pump being switched on and off on jobs. */
 export type PumpUse = { hours: number; wetJobs: number; jobs: number }

@@ -23,7 +23,9 @@ export function duesOf(item: Shelved, now: number, dayOf: DayOf): Due[] {
       return [byDate('seals', latest(item, 'seals-renewed', item.spec.sealsRenewedOn, dayOf), SEALS_DAYS, dayOf(now))]
     case 'gauge':
     case 'scale':
-      return [byDate('calibration', latest(item, 'calibrated', item.spec.calibratedOn, dayOf), CALIBRATION_DAYS, dayOf(now))]
+      return [
+        byDate('calibration', latest(item, 'calibrated', item.spec.calibratedOn, dayOf), CALIBRATION_DAYS, dayOf(now)),
+      ]
     case 'container':
       return []
     default: {
@@ -34,22 +36,40 @@ export function duesOf(item: Shelved, now: number, dayOf: DayOf): Due[] {
 }
 
 /** What the parts of a rig are due for, or soon will be, with the part's name first. */
-export function duesOfRig(rig: { equipment?: Rig['equipment'] }, shelf: readonly Shelved[], now: number, dayOf: DayOf): Due[] {
+export function duesOfRig(
+  rig: { equipment?: Rig['equipment'] },
+  shelf: readonly Shelved[],
+  now: number,
+  dayOf: DayOf,
+): Due[] {
   const { equipment } = rig
   if (!equipment) return []
   const ids = [equipment.pump, ...equipment.hoses, equipment.gauge, equipment.scale]
   return ids.flatMap((id) => {
     const item = shelf.find((s) => s.id === id)
-    return item ? duesOf(item, now, dayOf).flatMap((d) => (d.state === 'fine' && d.what !== 'oil' ? [] : [{ ...d, words: `${item.name}: ${d.words}` }])) : []
+    return item
+      ? duesOf(item, now, dayOf).flatMap((d) =>
+          d.state === 'fine' && d.what !== 'oil' ? [] : [{ ...d, words: `${item.name}: ${d.words}` }],
+        )
+      : []
   })
 }
 
 function oilDue(item: Shelved): Due {
   const { hours, wetJobs } = item.use ?? { hours: 0, wetJobs: 0 }
   const run = `${hours.toFixed(1)} h on this oil`
-  if (wetJobs > 0) return { what: 'oil', state: 'due', words: `oil due: ${wetJobs === 1 ? 'a wet job' : `${wetJobs} wet jobs`} since the change, ${run}` }
+  if (wetJobs > 0)
+    return {
+      what: 'oil',
+      state: 'due',
+      words: `oil due: ${wetJobs === 1 ? 'a wet job' : `${wetJobs} wet jobs`} since the change, ${run}`,
+    }
   if (hours >= OIL_HOURS) return { what: 'oil', state: 'due', words: `oil due: ${run}, ${OIL_HOURS} is its measure` }
-  return { what: 'oil', state: hours >= SOON * OIL_HOURS ? 'soon' : 'fine', words: `${run}, due at ${OIL_HOURS} h or after a wet job` }
+  return {
+    what: 'oil',
+    state: hours >= SOON * OIL_HOURS ? 'soon' : 'fine',
+    words: `${run}, due at ${OIL_HOURS} h or after a wet job`,
+  }
 }
 
 const latest = (item: Shelved, kind: string, first: string, dayOf: DayOf): string => {

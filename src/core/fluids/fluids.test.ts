@@ -53,11 +53,15 @@ test.each(R1234YF)('R-1234yf at %d °C within 0.3 %%', (c, kPa) => {
 })
 
 test('saturation temperature is the inverse of saturation pressure', () => {
-  for (const c of [-30, 0, 25, 70]) expect(saturationK('R-134a', saturationPa('R-134a', kelvin(c)))).toBeCloseTo(kelvin(c), 4)
+  for (const c of [-30, 0, 25, 70])
+    expect(saturationK('R-134a', saturationPa('R-134a', kelvin(c)))).toBeCloseTo(kelvin(c), 4)
 })
 
 test('densities between two rows lie between them, at a row on it', () => {
-  expect(saturatedDensities('R-134a', 25)).toEqual({ liquidKgM3: expect.closeTo(1206.7, 1), vapourKgM3: expect.closeTo(32.35, 2) })
+  expect(saturatedDensities('R-134a', 25)).toEqual({
+    liquidKgM3: expect.closeTo(1206.7, 1),
+    vapourKgM3: expect.closeTo(32.35, 2),
+  })
   const { vapourKgM3 } = saturatedDensities('R-134a', 22)
   expect(vapourKgM3).toBeGreaterThan(27.78)
   expect(vapourKgM3).toBeLessThan(32.35)

@@ -1,13 +1,16 @@
 import { requireRange } from '../errors'
 import { kelvin } from '../units/temperature'
 import { findRoot } from './find-root'
+import type { Refrigerant } from './refrigerants'
 import { SATURATION_TABLES } from './saturation-tables'
 
-/** Refrigerants a charge can be planned for. */
-export const REFRIGERANTS = ['R-134a', 'R-1234yf'] as const
-export type Refrigerant = (typeof REFRIGERANTS)[number]
-
-type Fluid = { criticalK: number; criticalPa: number; lowK: number; molarKgMol: number; terms: [coefficient: number, power: number][] }
+type Fluid = {
+  criticalK: number
+  criticalPa: number
+  lowK: number
+  molarKgMol: number
+  terms: [coefficient: number, power: number][]
+}
 
 const FLUIDS: Record<Refrigerant, Fluid> = {
   // Tillner-Roth and Baehr, J. Phys. Chem. Ref. Data 23, 657 (1994), ancillary vapour-pressure equation
@@ -38,7 +41,10 @@ const FLUIDS: Record<Refrigerant, Fluid> = {
   },
 }
 
-/** An ambient brought within the density tables, Celsius: a container that is colder or hotter is worked out at their edge. */
+/**
+ * An ambient brought within the density tables, Celsius: a container that is colder or hotter is worked out at their
+ * edge.
+ */
 export const withinTablesC = (ambientC: number): number => Math.max(-26, Math.min(60, ambientC))
 
 /** Molar mass, kg/mol. */
@@ -63,7 +69,8 @@ export function saturationPa(fluid: Refrigerant, temperatureK: number): number {
 
 /**
  * Saturation temperature at a pressure, K: the inverse of `saturationPa`.
- * @throws OutOfRange when the pressure (Pa absolute) is not one the fluid can have between 233.15 K and its critical point
+ * @throws OutOfRange when the pressure (Pa absolute) is not one the fluid can have between 233.15 K and its critical
+ *   point
  */
 export function saturationK(fluid: Refrigerant, pressurePa: number): number {
   const { criticalK, lowK } = FLUIDS[fluid]
@@ -76,7 +83,10 @@ export function saturationK(fluid: Refrigerant, pressurePa: number): number {
  * @param temperatureC - Celsius, about -26 (R-134a) or -29 (R-1234yf) to 60
  * @throws OutOfRange outside the table
  */
-export function saturatedDensities(fluid: Refrigerant, temperatureC: number): { liquidKgM3: number; vapourKgM3: number } {
+export function saturatedDensities(
+  fluid: Refrigerant,
+  temperatureC: number,
+): { liquidKgM3: number; vapourKgM3: number } {
   const table = SATURATION_TABLES[fluid]
   const first = table[0]
   const last = table[table.length - 1]

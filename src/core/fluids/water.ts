@@ -39,7 +39,10 @@ export function waterBoilingK(pressurePa: number): number {
   return findRoot((t) => waterSaturationPa(t) - pressurePa, COLDEST_K, HOTTEST_K, 1e-6)
 }
 
-/** Dew or frost point that a final pressure stands for at most, Celsius; the pressure in Pa absolute, range as `waterBoilingK`. */
+/**
+ * Dew or frost point that a final pressure stands for at most, Celsius; the pressure in Pa absolute, range as
+ * `waterBoilingK`.
+ */
 export function dewPointAtMostC(pressurePa: number): number {
   return waterBoilingK(pressurePa) - ZERO_C_K
 }

@@ -3,7 +3,8 @@ import { kelvin } from '../units/temperature'
 
 /**
  * A way water makes the pressure go: 0 at isolation, rising, dimensionless, of s since isolation.
- * `bound`: out of oil, drier and walls, with one time constant. `pair`: out of two places at once, a fast one and a slow one.
+ * `bound`: out of oil, drier and walls, with one time constant. `pair`: out of two places at once, a fast one and a
+ * slow one.
  * `warming`: liquid that boiled itself cold warms up and its saturation with it.
  */
 export type Bend = {
@@ -17,16 +18,25 @@ export type Bend = {
   of: (elapsedS: number) => number
 }
 
-/** Time constants of bound water in a closed volume, s: model.md's 300 to 3000, shortened by the pressure that builds up. */
+/**
+ * Time constants of bound water in a closed volume, s: model.md's 300 to 3000, shortened by the pressure that builds
+ * up.
+ */
 const BOUND_TAUS_S = [30, 45, 70, 105, 160, 240, 360, 540, 800, 1200, 1900, 3000]
-/** Water that boiled itself cold by so much warms up again with these time constants, K and s (model.md section 4: 20 g and up at 0.4 W/K). */
+/**
+ * Water that boiled itself cold by so much warms up again with these time constants, K and s (model.md section 4: 20 g
+ * and up at 0.4 W/K).
+ */
 const COLD_BY_K = [2, 4, 7, 11, 17, 25, 36, 50]
 const WARMING_TAUS_S = [215, 370]
 /** Two places that give water at once: fast and slow time constants, s, and the share of the fast one. */
 const PAIR_FAST_S = [60, 130, 280]
 const PAIR_SLOW_S = [400, 800, 1600]
 const PAIR_SHARES = [0.2, 0.45, 0.7]
-/** Share of a damp car's chance that goes to water warming up, and to two places at once, rather than one out of oil (assumed). */
+/**
+ * Share of a damp car's chance that goes to water warming up, and to two places at once, rather than one out of oil
+ * (assumed).
+ */
 const WARMING_SHARE = 0.3
 const PAIR_SHARE = 0.15
 /** A focus puts so many bends on each side of the best one. */
@@ -34,13 +44,16 @@ const FINE = 4
 
 /**
  * Bends of water with their share of a damp car's chance.
- * @param focuses - bends of the coarse grid that matter: it is made finer around them, the chance of their cells shared out
+ * @param focuses - bends of the coarse grid that matter: it is made finer around them, the chance of their cells shared
+ *   out
  */
 export function waterBends(ambientC: number, focuses: readonly Bend[] = []): Bend[] {
   const boundEach = (1 - WARMING_SHARE - PAIR_SHARE) / BOUND_TAUS_S.length
   const pairEach = PAIR_SHARE / (PAIR_FAST_S.length * PAIR_SLOW_S.length * PAIR_SHARES.length)
   const warmEach = WARMING_SHARE / (COLD_BY_K.length * WARMING_TAUS_S.length)
-  const pairs = PAIR_FAST_S.flatMap((fast) => PAIR_SLOW_S.flatMap((slow) => PAIR_SHARES.map((share) => pair(fast, slow, share, pairEach))))
+  const pairs = PAIR_FAST_S.flatMap((fast) =>
+    PAIR_SLOW_S.flatMap((slow) => PAIR_SHARES.map((share) => pair(fast, slow, share, pairEach))),
+  )
   const bends = [
     ...BOUND_TAUS_S.map((tauS) => bound(tauS, boundEach)),
     ...pairs,
@@ -51,7 +64,8 @@ export function waterBends(ambientC: number, focuses: readonly Bend[] = []): Ben
   return [...others, ...focuses.flatMap((f) => fineAround(ambientC, f))]
 }
 
-export const sameBend = (a: Bend, b: Bend): boolean => a.kind === b.kind && a.tauS === b.tauS && a.coldK === b.coldK && a.slowS === b.slowS && a.share === b.share
+export const sameBend = (a: Bend, b: Bend): boolean =>
+  a.kind === b.kind && a.tauS === b.tauS && a.coldK === b.coldK && a.slowS === b.slowS && a.share === b.share
 
 function fineAround(ambientC: number, focus: Bend): Bend[] {
   if (focus.kind === 'bound') {
@@ -63,14 +77,26 @@ function fineAround(ambientC: number, focus: Bend): Bend[] {
     const steps = [0.72, 1, 1.38]
     const shares = [-0.12, 0, 0.12].map((d) => focus.share + d)
     const each = focus.prior / (steps.length ** 2 * shares.length)
-    return steps.flatMap((f) => steps.flatMap((g) => shares.map((share) => pair(focus.tauS * f, focus.slowS * g, share, each))))
+    return steps.flatMap((f) =>
+      steps.flatMap((g) => shares.map((share) => pair(focus.tauS * f, focus.slowS * g, share, each))),
+    )
   }
   const colds = [-0.3, -0.15, 0, 0.15, 0.3].map((f) => focus.coldK * (1 + f))
   const taus = [0.8, 0.9, 1, 1.15, 1.35].map((f) => focus.tauS * f)
-  return colds.flatMap((coldK) => taus.map((tauS) => warming(ambientC, coldK, tauS, focus.prior / (colds.length * taus.length))))
+  return colds.flatMap((coldK) =>
+    taus.map((tauS) => warming(ambientC, coldK, tauS, focus.prior / (colds.length * taus.length))),
+  )
 }
 
-const bound = (tauS: number, prior: number): Bend => ({ kind: 'bound', tauS, coldK: 0, slowS: 0, share: 0, prior, of: (s) => 1 - Math.exp(-s / tauS) })
+const bound = (tauS: number, prior: number): Bend => ({
+  kind: 'bound',
+  tauS,
+  coldK: 0,
+  slowS: 0,
+  share: 0,
+  prior,
+  of: (s) => 1 - Math.exp(-s / tauS),
+})
 
 const pair = (tauS: number, slowS: number, share: number, prior: number): Bend => ({
   kind: 'pair',
@@ -86,17 +112,33 @@ function warming(ambientC: number, coldK: number, tauS: number, prior: number): 
   const saturation = saturationBelow(ambientC)
   const startPa = saturation(coldK)
   const endPa = saturation(0)
-  return { kind: 'warming', tauS, coldK, slowS: 0, share: 0, prior, of: (s) => (saturation(coldK * Math.exp(-s / tauS)) - startPa) / (endPa - startPa) }
+  return {
+    kind: 'warming',
+    tauS,
+    coldK,
+    slowS: 0,
+    share: 0,
+    prior,
+    of: (s) => (saturation(coldK * Math.exp(-s / tauS)) - startPa) / (endPa - startPa),
+  }
 }
 
 const TABLE_STEP_K = 0.25
 const TABLE_K = 80
 let table: { ambientC: number; logs: Float64Array } | undefined
 
-/** Saturation so many kelvin below an ambient, Pa: its logarithm tabled every quarter kelvin, straight between (within 1e-5). */
+/**
+ * Saturation so many kelvin below an ambient, Pa: its logarithm tabled every quarter kelvin, straight between (within
+ * 1e-5).
+ */
 function saturationBelow(ambientC: number): (coldK: number) => number {
   if (table?.ambientC !== ambientC) {
-    table = { ambientC, logs: Float64Array.from({ length: TABLE_K / TABLE_STEP_K + 2 }, (_, i) => Math.log(waterSaturationPa(kelvin(ambientC - i * TABLE_STEP_K)))) }
+    table = {
+      ambientC,
+      logs: Float64Array.from({ length: TABLE_K / TABLE_STEP_K + 2 }, (_, i) =>
+        Math.log(waterSaturationPa(kelvin(ambientC - i * TABLE_STEP_K))),
+      ),
+    }
   }
   const { logs } = table
   return (coldK) => {
@@ -106,7 +148,10 @@ function saturationBelow(ambientC: number): (coldK: number) => number {
   }
 }
 
-/** Time constants with which the two sides of the expansion device meet after isolation, s, and the chance of each; the rest has nothing to equalise (assumed). */
+/**
+ * Time constants with which the two sides of the expansion device meet after isolation, s, and the chance of each; the
+ * rest has nothing to equalise (assumed).
+ */
 export const EQUALISING: readonly { tauS: number; prior: number }[] = [
   { tauS: 20, prior: 0.15 },
   { tauS: 60, prior: 0.15 },

@@ -1,8 +1,9 @@
 import { asChance } from '../units/chance'
-import { type Judged, LEAK_RANGE_PA_M3_S, priorsOf, SHORTEST_S, waterOfBend } from './judge'
+import { type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S, waterOfBend } from './judged'
 import { leakGramsPerYear } from './leak-rate'
 import { gathered, logSum, mixtureQuantile, type Normal } from './normal'
 import type { Hypothesis } from './posterior'
+import { priorsOf } from './priors'
 import type { Cleaned } from './problems'
 import { reasonsOf } from './reasons'
 import type { Future, HoldContext, HoldResult, HoldSample, Interval, Problem, Shape, Verdict } from './types'
@@ -45,7 +46,12 @@ export function tooEarly(samples: readonly HoldSample[], problems: Problem[], co
 }
 
 /** Verdict, intervals and words from the weighed hypotheses. */
-export function conclude(judged: Judged, samples: readonly HoldSample[], { samples: used, problems: found }: Cleaned, context: HoldContext): HoldResult {
+export function conclude(
+  judged: Judged,
+  samples: readonly HoldSample[],
+  { samples: used, problems: found }: Cleaned,
+  context: HoldContext,
+): HoldResult {
   const hypotheses = weighted(judged.hypotheses)
   const chance: Record<Shape, number> = { tight: 0, damp: 0, leak: 0, 'leak-and-damp': 0 }
   for (const { h, weight } of hypotheses) chance[h.shape] += weight
@@ -57,7 +63,8 @@ export function conclude(judged: Judged, samples: readonly HoldSample[], { sampl
   const problems = [...found, ...unexplained(judged)]
   const limitPaS = limitOf(hypotheses, judged.prior, leak, rise, context)
   const verdict = verdictOf({ leak, damp, dampWithoutLeak, clear: rise.low > 0 }, problems)
-  const grams = (risePaS: number) => leakGramsPerYear(risePaS, context.volumeL, context.refrigerant, context.barometerPa)
+  const grams = (risePaS: number) =>
+    leakGramsPerYear(risePaS, context.volumeL, context.refrigerant, context.barometerPa)
   const longer = Math.max(1, context.plannedS / Math.max(60, heldS))
   const invalid = verdict === 'invalid'
   const heightPa = hypotheses.reduce((sum, { h, weight }) => sum + weight * h.heightPa, 0)
@@ -80,7 +87,10 @@ export function conclude(judged: Judged, samples: readonly HoldSample[], { sampl
   }
 }
 
-function verdictOf({ leak, damp, dampWithoutLeak, clear }: { leak: number; damp: number; dampWithoutLeak: number; clear: boolean }, problems: readonly Problem[]): Verdict {
+function verdictOf(
+  { leak, damp, dampWithoutLeak, clear }: { leak: number; damp: number; dampWithoutLeak: number; clear: boolean },
+  problems: readonly Problem[],
+): Verdict {
   if (problems.some((p) => p.spoils || (p.unlessLeak && leak < LEAK_FROM))) return 'invalid'
   // a leak whose rise is not clear of zero is no finding
   if (leak >= LEAK_FROM && !clear) return 'undecided'
@@ -99,7 +109,9 @@ function weighted(hypotheses: readonly Hypothesis[]): Weighted[] {
 }
 
 const risesOf = (hypotheses: readonly Weighted[], least: number): (Normal & { weight: number })[] =>
-  hypotheses.filter((w) => w.weight > least).map(({ h, weight }) => ({ mean: h.rise.mean, sigma: h.rise.sigma, weight }))
+  hypotheses
+    .filter((w) => w.weight > least)
+    .map(({ h, weight }) => ({ mean: h.rise.mean, sigma: h.rise.sigma, weight }))
 
 /** What does not die: the mixture of every explanation's own, 95 %. */
 function riseOf(hypotheses: readonly Weighted[]): Interval {
@@ -113,7 +125,13 @@ function riseOf(hypotheses: readonly Weighted[]): Interval {
  * Smallest rise this hold can tell from none: above it no more than a twentieth of what is believed remains,
  * and never less than two deviations of the rise itself.
  */
-function limitOf(hypotheses: readonly Weighted[], prior: Judged['prior'], leak: number, rise: Interval, context: HoldContext): number {
+function limitOf(
+  hypotheses: readonly Weighted[],
+  prior: Judged['prior'],
+  leak: number,
+  rise: Interval,
+  context: HoldContext,
+): number {
   const half = Math.max(rise.high - rise.value, (rise.high - rise.low) / 2)
   const volume = context.volumeL / 1000
   const least = Math.max(half, prior.driftPaS)
@@ -144,19 +162,39 @@ function unexplained({ curve, hypotheses, prior, noise }: Judged): Problem[] {
   while (from > 0 && Math.abs(left[from - 1] as number) > far) from--
   while (to < left.length - 1 && Math.abs(left[to + 1] as number) > far) to++
   const at = (i: number) => (curve.samples[i] as HoldSample).elapsedS
-  return [{ fromS: at(from), toS: at(to), what: 'the readings follow no shape a hold has: was the pump still on, or a valve turned?', spoils: true }]
+  return [
+    {
+      fromS: at(from),
+      toS: at(to),
+      what: 'the readings follow no shape a hold has: was the pump still on, or a valve turned?',
+      spoils: true,
+    },
+  ]
 }
 
 /** So many of the heaviest explanations speak for all when the future is drawn. */
 const MOST_PROJECTED = 40
 
-function projections({ curve, prior }: Judged, hypotheses: readonly Weighted[], times: readonly number[], heldS: number): HoldResult['projected'] {
+function projections(
+  { curve, prior }: Judged,
+  hypotheses: readonly Weighted[],
+  times: readonly number[],
+  heldS: number,
+): HoldResult['projected'] {
   const used = hypotheses.slice(0, MOST_PROJECTED).filter((w, i) => i === 0 || w.weight > 0.001)
   const total = used.reduce((sum, w) => sum + w.weight, 0)
   const curves = used.map(({ h }) => curve.through(h, prior))
   return times.map((atS) => {
-    const parts = used.map(({ h, weight }, i) => ({ ...spreadAt(curves[i] as (s: number) => number, h, atS, heldS, prior.driftPaS), weight }))
-    return { atS, value: parts.reduce((sum, p) => sum + p.weight * p.mean, 0) / total, low: mixtureQuantile(parts, 0.1), high: mixtureQuantile(parts, 0.9) }
+    const parts = used.map(({ h, weight }, i) => ({
+      ...spreadAt(curves[i] as (s: number) => number, h, atS, heldS, prior.driftPaS),
+      weight,
+    }))
+    return {
+      atS,
+      value: parts.reduce((sum, p) => sum + p.weight * p.mean, 0) / total,
+      low: mixtureQuantile(parts, 0.1),
+      high: mixtureQuantile(parts, 0.9),
+    }
   })
 }
 
@@ -166,7 +204,10 @@ function spreadAt(curve: (s: number) => number, h: Hypothesis, atS: number, held
   return { mean, sigma: Math.max(0.005 * mean, sigma * Math.max(0, atS - heldS)) }
 }
 
-/** When a decision is to be expected if things go on so, s; the rise's uncertainty shrinks with the three-halves power of time. */
+/**
+ * When a decision is to be expected if things go on so, s; the rise's uncertainty shrinks with the three-halves power
+ * of time.
+ */
 function expectedAt(rise: Interval, limitPaS: number, heldS: number, context: HoldContext): number | null {
   const sigma = Math.max(1e-9, (rise.high - rise.low) / 3.92)
   const tight = 3.2e-6 / (context.volumeL / 1000)
@@ -179,7 +220,13 @@ function expectedAt(rise: Interval, limitPaS: number, heldS: number, context: Ho
 const POINTS = 13
 
 /** One future for each shape that is still worth showing. */
-function futuresOf({ curve, prior }: Judged, hypotheses: readonly Weighted[], chance: Record<Shape, number>, heldS: number, context: HoldContext): Future[] {
+function futuresOf(
+  { curve, prior }: Judged,
+  hypotheses: readonly Weighted[],
+  chance: Record<Shape, number>,
+  heldS: number,
+  context: HoldContext,
+): Future[] {
   const end = Math.max(context.plannedS, heldS)
   return (['tight', 'damp', 'leak', 'leak-and-damp'] as const).flatMap((shape): Future[] => {
     const best = hypotheses.find((w) => w.h.shape === shape)?.h
@@ -189,7 +236,19 @@ function futuresOf({ curve, prior }: Judged, hypotheses: readonly Weighted[], ch
     const value = (s: number) => Math.max(0.01, through(s))
     const { sigma } = spreadAt(through, best, end, heldS, prior.driftPaS)
     const half = 1.2816 * sigma
-    const points = Array.from({ length: POINTS }, (_, i) => heldS + ((end - heldS) * i) / (POINTS - 1)).map((s) => ({ elapsedS: s, pressurePa: value(s) }))
-    return [{ shape, probability, atEndPa: value(end), lowPa: Math.max(0.005, value(end) - half), highPa: value(end) + half, points }]
+    const points = Array.from({ length: POINTS }, (_, i) => heldS + ((end - heldS) * i) / (POINTS - 1)).map((s) => ({
+      elapsedS: s,
+      pressurePa: value(s),
+    }))
+    return [
+      {
+        shape,
+        probability,
+        atEndPa: value(end),
+        lowPa: Math.max(0.005, value(end) - half),
+        highPa: value(end) + half,
+        points,
+      },
+    ]
   })
 }

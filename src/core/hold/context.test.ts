@@ -42,7 +42,10 @@ test('the second hold knows the first and how long it was pulled between, unless
   const mended = twice([{ step: 'fix', startedAt: iso(92) }])
   expect(previousHold(mended, currentHold(mended) as never)).toBeUndefined()
   const spoilt = twice()
-  spoilt.holds = [{ isolatedAt: iso(60), plannedMinutes: 30, ended: { ...ENDED, verdict: 'invalid', risePaS: null } }, spoilt.holds[1] as never]
+  spoilt.holds = [
+    { isolatedAt: iso(60), plannedMinutes: 30, ended: { ...ENDED, verdict: 'invalid', risePaS: null } },
+    spoilt.holds[1] as never,
+  ]
   expect(holdContext(spoilt, 30).previous).toBeUndefined()
 })
 
@@ -60,8 +63,25 @@ test('hoses count to the isolated volume while a coupler ties them to the car, a
 test('hoses held alone before bring their own figure; the story’s chances can be switched off', () => {
   const measured = { ...twice(), opened: { ...CAR, rig: { ...CAR.rig, hoseBaselinePaM3S: 3e-7, resolutionPa: 0.2 } } }
   expect(holdContext(measured, 30)).toMatchObject({ hoseBaselinePaM3S: 3e-7, resolutionPa: 0.2 })
-  const opening = { id: 'a', kind: 'job-opened', happenedAt: iso(0), storedAt: iso(0), by: 'Teo', payload: CAR } as JobEvent
-  const even = foldJob([opening, { id: 'b', kind: 'priors-set', happenedAt: iso(1), storedAt: iso(1), by: 'Teo', payload: { use: 'even' } } as JobEvent])
+  const opening = {
+    id: 'a',
+    kind: 'job-opened',
+    happenedAt: iso(0),
+    storedAt: iso(0),
+    by: 'Teo',
+    payload: CAR,
+  } as JobEvent
+  const even = foldJob([
+    opening,
+    {
+      id: 'b',
+      kind: 'priors-set',
+      happenedAt: iso(1),
+      storedAt: iso(1),
+      by: 'Teo',
+      payload: { use: 'even' },
+    } as JobEvent,
+  ])
   expect(holdContext(even, 30).priors).toEqual(EVEN_PRIORS)
   expect(holdContext(foldJob([opening]), 30).priors).not.toEqual(EVEN_PRIORS)
 })

@@ -11,7 +11,8 @@ export const EVEN_PRIORS: HoldPriors = { leak: 0.5, damp: 0.5 }
 
 /**
  * The judge's context for a job's hold.
- * The isolated volume is the car with the hoses that stay on it; an earlier hold counts unless something was mended since.
+ * The isolated volume is the car with the hoses that stay on it; an earlier hold counts unless something was mended
+ * since.
  * @param hold - which hold; the running one unless told
  */
 export function holdContext(state: JobState, plannedMinutes: number, hold = currentHold(state)): HoldContext {
@@ -47,7 +48,11 @@ export function storyPriors(state: JobState): HoldPriors {
 }
 
 /** Hoses are in the hold unless both couplers were shut off from the car. */
-const hosesInside = ({ rig }: JobState): boolean => rig['coupler-low'] === 'open' || rig['coupler-high'] === 'open' || rig['coupler-low'] === 'on' || rig['coupler-high'] === 'on'
+const hosesInside = ({ rig }: JobState): boolean =>
+  rig['coupler-low'] === 'open' ||
+  rig['coupler-high'] === 'open' ||
+  rig['coupler-low'] === 'on' ||
+  rig['coupler-high'] === 'on'
 
 function hoseL({ opened: { rig } }: JobState): number {
   const litres = (boreMm: number, lengthM: number) => (Math.PI / 4) * (boreMm / 1000) ** 2 * lengthM * 1000
@@ -56,13 +61,17 @@ function hoseL({ opened: { rig } }: JobState): number {
   return low + (rig.highHose ? litres(rig.highHose.boreMm, rig.highHose.lengthM) : low)
 }
 
-/** The hoses between port and shut valve, by their kind (assumed from their bore); half of what a hose gives goes to the car's end. */
+/**
+ * The hoses between port and shut valve, by their kind (assumed from their bore); half of what a hose gives goes to the
+ * car's end.
+ */
 function hosesOf(state: JobState, isolated: Hold | undefined): HoseBackground {
   const { rig } = state.opened
   const [first, steady] = OUTGASSING[hoseKindOf(rig)]
   const metres = (rig.lengthM * rig.hoses) / 2
   const pulled = state.pulls[0]
-  const vacuumBeforeS = pulled && isolated ? Math.max(0, (Date.parse(isolated.isolatedAt) - Date.parse(pulled.startedAt)) / 1000) : 0
+  const vacuumBeforeS =
+    pulled && isolated ? Math.max(0, (Date.parse(isolated.isolatedAt) - Date.parse(pulled.startedAt)) / 1000) : 0
   return { atHourPaM3S: first * metres, steadyPaM3S: steady * metres, vacuumBeforeS }
 }
 
@@ -72,10 +81,16 @@ export function previousHold(state: JobState, hold: Hold): PreviousHold | undefi
   const ended = before?.ended
   if (!before || !ended || ended.verdict === 'invalid' || ended.risePaS === null) return undefined
   const [from, to] = [Date.parse(ended.at), Date.parse(hold.isolatedAt)]
-  const mended = state.visits.some((v) => v.step === 'fix' && Date.parse(v.startedAt) >= from && Date.parse(v.startedAt) <= to)
+  const mended = state.visits.some(
+    (v) => v.step === 'fix' && Date.parse(v.startedAt) >= from && Date.parse(v.startedAt) <= to,
+  )
   if (mended) return undefined
-  const pulledS = state.pulls.reduce((sum, p) => sum + overlapS(Date.parse(p.startedAt), p.endedAt ? Date.parse(p.endedAt) : to, from, to), 0)
+  const pulledS = state.pulls.reduce(
+    (sum, p) => sum + overlapS(Date.parse(p.startedAt), p.endedAt ? Date.parse(p.endedAt) : to, from, to),
+    0,
+  )
   return { risePaS: ended.risePaS, leak: ended.leak, damp: ended.damp, pulledS }
 }
 
-const overlapS = (a: number, b: number, from: number, to: number): number => Math.max(0, Math.min(b, to) - Math.max(a, from)) / 1000
+const overlapS = (a: number, b: number, from: number, to: number): number =>
+  Math.max(0, Math.min(b, to) - Math.max(a, from)) / 1000

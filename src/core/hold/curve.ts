@@ -49,7 +49,8 @@ export class Curve {
   /** Sums of the record at this noise. */
   gram({ sigma, correlationS }: Noise): Gram {
     const gram = new Gram(FIRST_BEND + this.bends.length + 1, FIRST_BEND)
-    for (const [i, s] of this.samples.entries()) gram.add(s.elapsedS, sigma[i] as number, correlationS, (row) => row.set(this.columns[i] as Float64Array))
+    for (const [i, s] of this.samples.entries())
+      gram.add(s.elapsedS, sigma[i] as number, correlationS, (row) => row.set(this.columns[i] as Float64Array))
     this.last = gram
     return gram
   }
@@ -63,11 +64,20 @@ export class Curve {
   }
 
   /** Coefficients of a hypothesis by least squares: level, rise, what equalises and the bend; the hoses are given. */
-  coefficients(h: Drawn, prior: Prior): { level: number; rise: number; equalising: number; height: number; hose: number } {
+  coefficients(
+    h: Drawn,
+    prior: Prior,
+  ): { level: number; rise: number; equalising: number; height: number; hose: number } {
     const gram = this.last as Gram
     const readings = FIRST_BEND + this.bends.length
     const gas = HOSE + h.hose.law
-    const used = [LEVEL, LINE, ...(h.hose.spread > 0 ? [gas] : []), ...(h.equalising >= 0 ? [FIRST_EQUALISING + h.equalising] : []), ...(h.bend >= 0 ? [FIRST_BEND + h.bend] : [])]
+    const used = [
+      LEVEL,
+      LINE,
+      ...(h.hose.spread > 0 ? [gas] : []),
+      ...(h.equalising >= 0 ? [FIRST_EQUALISING + h.equalising] : []),
+      ...(h.bend >= 0 ? [FIRST_BEND + h.bend] : []),
+    ]
     const held = h.shape === 'tight' || h.shape === 'damp' ? 1 / prior.driftPaS ** 2 : 0
     const a = used.map((i) =>
       used.map(

@@ -2,13 +2,17 @@
 export type Noise = { sigma: Float64Array; correlationS: number }
 
 /**
- * Sums of products of columns over a record, each sample freed of what it shares with the one before (noise that dies out exponentially).
+ * Sums of products of columns over a record, each sample freed of what it shares with the one before (noise that dies
+ * out exponentially).
  * Only columns among the first `lead` may be taken out of the others.
  * Row-major, symmetric; columns are functions of time, the last one is what was read.
  */
 export class Gram {
   readonly size: number
-  /** so many first columns have their products with all others; of the rest only squares and products with the last column are kept */
+  /**
+   * so many first columns have their products with all others; of the rest only squares and products with the last
+   * column are kept
+   */
   readonly lead: number
   readonly sums: Float64Array
   private readonly before: Float64Array
@@ -51,7 +55,10 @@ export class Gram {
     return this.sums[a <= b ? a * this.size + b : b * this.size + a] as number
   }
 
-  /** A copy with a column taken out of all others, its coefficient's prior normal about zero; infinite sigma for no prior. Returns ln of what the integral adds. */
+  /**
+   * A copy with a column taken out of all others, its coefficient's prior normal about zero; infinite sigma for no
+   * prior. Returns ln of what the integral adds.
+   */
   without(column: number, priorSigma: number): { gram: Gram; log: number } {
     const out = new Gram(this.size, this.lead)
     const last = this.size - 1
@@ -59,7 +66,8 @@ export class Gram {
     for (let a = 0; a < this.size; a++) {
       const factor = pivot > 0 ? this.get(a, column) / pivot : 0
       const row = a * this.size
-      if (a < this.lead) for (let b = a; b < this.size; b++) out.sums[row + b] = this.get(a, b) - factor * this.get(column, b)
+      if (a < this.lead)
+        for (let b = a; b < this.size; b++) out.sums[row + b] = this.get(a, b) - factor * this.get(column, b)
       else for (const b of a < last ? [a, last] : [a]) out.sums[row + b] = this.get(a, b) - factor * this.get(column, b)
     }
     const log = Number.isFinite(priorSigma) ? -0.5 * Math.log(Math.max(1e-300, pivot * priorSigma * priorSigma)) : 0

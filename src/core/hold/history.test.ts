@@ -7,7 +7,14 @@ import { rulesOn } from './schools'
 import { priorsOfStory } from './story-priors'
 import type { HoldContext, HoldResult, HoldSample } from './types'
 
-const CONTEXT: HoldContext = { volumeL: 2.5, instrument: 'electronic', ambientC: 22, barometerPa: 101_325, refrigerant: 'R-134a', plannedS: 1800 }
+const CONTEXT: HoldContext = {
+  volumeL: 2.5,
+  instrument: 'electronic',
+  ambientC: 22,
+  barometerPa: 101_325,
+  refrigerant: 'R-134a',
+  plannedS: 1800,
+}
 const line = (startPa: number, risePaS: number, seconds: number): HoldSample[] =>
   Array.from({ length: seconds / 10 + 1 }, (_, i) => ({ elapsedS: 10 * i, pressurePa: startPa + risePaS * 10 * i }))
 const found = (verdict: HoldResult['verdict'], limit: number, leak: [number, number] | null = null): HoldResult => ({
@@ -27,8 +34,14 @@ test('a loss a hold would have shown and did not leaves the coupler and the seal
 test('a loss below what the hold can show says nothing, one within the hole’s range agrees', () => {
   expect(historyAgainst(found('tight', 5000), 400, 100)?.says).toBe('unknown')
   expect(historyAgainst(found('leak', 100, [200, 4000]), 400, 100)?.says).toBe('agree')
-  expect(historyAgainst(found('leak', 100, [5, 100]), 400, 100)).toMatchObject({ says: 'not-both', words: expect.stringMatching(/there is another/) })
-  expect(historyAgainst(found('leak', 100, [20_000, 400_000]), 400, 100)).toMatchObject({ says: 'not-both', words: expect.stringMatching(/it is new, or it is in the hoses/) })
+  expect(historyAgainst(found('leak', 100, [5, 100]), 400, 100)).toMatchObject({
+    says: 'not-both',
+    words: expect.stringMatching(/there is another/),
+  })
+  expect(historyAgainst(found('leak', 100, [20_000, 400_000]), 400, 100)).toMatchObject({
+    says: 'not-both',
+    words: expect.stringMatching(/it is new, or it is in the hoses/),
+  })
 })
 
 test('without its figures the history is silent, and an open verdict leaves it open', () => {
@@ -46,7 +59,8 @@ test('the wetter the story the likelier water; a car that kept its charge leaks 
 })
 
 test('a micron a minute is the line of its rule, and lets through twenty to 480 g a year on 2.5 L', () => {
-  const micron = (perMinute: number) => rulesOn(line(40, (perMinute * 0.1333224) / 60, 1800), CONTEXT).find((r) => r.rule === '1 micron a minute')
+  const micron = (perMinute: number) =>
+    rulesOn(line(40, (perMinute * 0.1333224) / 60, 1800), CONTEXT).find((r) => r.rule === '1 micron a minute')
   expect(micron(0.9)?.says).toBe('passes')
   expect(micron(1.1)?.says).toBe('fails')
   expect(micron(1)?.letsThrough.high).toBeGreaterThan(430)
@@ -66,7 +80,10 @@ test('the history’s loss is grams a year; nothing without its figures, and not
   const recovered = later(job(CAR), 1, { kind: 'recovered', payload: { grams: 340 } })
   expect(lossOf(recovered)?.gramsPerYear).toBeCloseTo((200 / 200) * 365.25, 6)
   expect(lossOf(job(CAR))).toBeNull()
-  const today = { ...recovered, opened: { ...recovered.opened, history: { ...recovered.opened.history, daysSinceCharge: 0 } } }
+  const today = {
+    ...recovered,
+    opened: { ...recovered.opened, history: { ...recovered.opened.history, daysSinceCharge: 0 } },
+  }
   expect(lossOf(today)).toBeNull()
   // more was recovered than was booked in: it lost nothing
   expect(lossOf({ ...recovered, recoveredG: 2000 })).toMatchObject({ grams: 0, gramsPerYear: 0 })

@@ -15,7 +15,8 @@ export function historyAgainst(result: HoldResult, gramsLost: number | null, day
   if (gramsLost === null || days === null || days <= 0) return null
   const gramsPerYear = (gramsLost / days) * DAYS_A_YEAR
   const lost = `It lost about ${Math.round(gramsPerYear)} g a year`
-  if (result.verdict === 'undecided' || result.verdict === 'invalid') return { gramsPerYear, says: 'unknown', words: `${lost}; this hold has not said yet whether it still does.` }
+  if (result.verdict === 'undecided' || result.verdict === 'invalid')
+    return { gramsPerYear, says: 'unknown', words: `${lost}; this hold has not said yet whether it still does.` }
   if (result.verdict === 'tight' || result.verdict === 'damp') {
     const limit = result.detectionLimitGramsPerYear?.high ?? Number.POSITIVE_INFINITY
     if (gramsPerYear > APART * limit) {
@@ -33,8 +34,20 @@ export function historyAgainst(result: HoldResult, gramsLost: number | null, day
   }
   const { low, high } = result.leakGramsPerYear ?? { low: 0, high: Number.POSITIVE_INFINITY }
   if (gramsPerYear >= low / APART && gramsPerYear <= high * APART)
-    return { gramsPerYear, says: 'agree', words: `${lost}, and the hole found here would lose between ${Math.round(low)} and ${Math.round(high)}.` }
+    return {
+      gramsPerYear,
+      says: 'agree',
+      words: `${lost}, and the hole found here would lose between ${Math.round(low)} and ${Math.round(high)}.`,
+    }
   return gramsPerYear > high
-    ? { gramsPerYear, says: 'not-both', words: `${lost}, more than the hole found here explains: there is another, or it leaks under pressure only.` }
-    : { gramsPerYear, says: 'not-both', words: `${lost}, less than the hole found here would lose: it is new, or it is in the hoses.` }
+    ? {
+        gramsPerYear,
+        says: 'not-both',
+        words: `${lost}, more than the hole found here explains: there is another, or it leaks under pressure only.`,
+      }
+    : {
+        gramsPerYear,
+        says: 'not-both',
+        words: `${lost}, less than the hole found here would lose: it is new, or it is in the hoses.`,
+      }
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { REFRIGERANTS } from '../fluids/refrigerant'
+import { REFRIGERANTS } from '../fluids/refrigerants'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { priorsOfStory } from './story-priors'
 import type { HoldContext, HoldResult } from './types'
@@ -39,7 +39,11 @@ const PLANNED_S = 1800
 const AMBIENT_C = 25
 
 /** The judge's context from a file's. @param heldS - length of the record, s: the plan when none is told */
-export function contextOfFile(file: HoldContextFile, heldS: number, read: { barometerRead: boolean; ambientC: number | null }): HoldContext {
+export function contextOfFile(
+  file: HoldContextFile,
+  heldS: number,
+  read: { barometerRead: boolean; ambientC: number | null },
+): HoldContext {
   const { instrument, previous_hold: previous } = file
   return {
     volumeL: file.volume_L,
@@ -53,8 +57,18 @@ export function contextOfFile(file: HoldContextFile, heldS: number, read: { baro
     plannedS: file.planned_hold_s ?? Math.max(PLANNED_S, heldS),
     hosesIncluded: file.hoses_included,
     hoseBaselinePaM3S: file.hoses_included === false ? undefined : file.hose_baseline_Pa_m3_s,
-    priors: priorsOfStory({ openHours: file.open_hours, days: file.days_since_charge, gramsLost: file.grams_lost, chargeG: file.charge_g }),
-    previous: previous && { risePaS: previous.sustained_rise_Pa_s, leak: previous.probability.leak, damp: previous.probability.damp, pulledS: previous.pulled_s_since },
+    priors: priorsOfStory({
+      openHours: file.open_hours,
+      days: file.days_since_charge,
+      gramsLost: file.grams_lost,
+      chargeG: file.charge_g,
+    }),
+    previous: previous && {
+      risePaS: previous.sustained_rise_Pa_s,
+      leak: previous.probability.leak,
+      damp: previous.probability.damp,
+      pulledS: previous.pulled_s_since,
+    },
   }
 }
 

@@ -2,10 +2,18 @@ import { expect, test } from 'vitest'
 import { waterSaturationPa } from '../fluids/water'
 import { kelvin } from '../units/temperature'
 import { hoseRisePa } from './hose-background'
-import { type HoldContext, type HoldSample, judgeHold } from './judge'
+import { judgeHold } from './judge'
 import { leakGramsPerYear } from './leak-rate'
+import type { HoldContext, HoldSample } from './types'
 
-const CONTEXT: HoldContext = { volumeL: 2.5, instrument: 'electronic', ambientC: 22, barometerPa: 101_325, refrigerant: 'R-134a', plannedS: 1800 }
+const CONTEXT: HoldContext = {
+  volumeL: 2.5,
+  instrument: 'electronic',
+  ambientC: 22,
+  barometerPa: 101_325,
+  refrigerant: 'R-134a',
+  plannedS: 1800,
+}
 
 /** A seeded gauge: 0.5 % noise and a step of one micron. */
 function gauge(truePa: (s: number) => number, seconds: number, seed = 7): HoldSample[] {

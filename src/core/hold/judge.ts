@@ -1,28 +1,21 @@
 import { waterSaturationPa } from '../fluids/water'
-import { GAS_CONSTANT, PA_PER_MICRON, WATER_KG_MOL } from '../units/constants'
+import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import { type Bend, sameBend, waterBends } from './bends'
 import { binned } from './binned'
 import { conclude, tooEarly } from './conclude'
 import { Curve, type HoseLaws } from './curve'
 import { hoseRisePa } from './hose-background'
+import { FEWEST_SAMPLES, type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S } from './judged'
 import { type Estimated, estimateNoise, noiseOf, stepsOf } from './noise'
 import { candidates, type Hypothesis, type Prior, weigh } from './posterior'
+import { priorsOf } from './priors'
 import { type Cleaned, clean } from './problems'
-import type { HoldContext, HoldPriors, HoldResult, HoldSample } from './types'
+import type { HoldContext, HoldResult, HoldSample } from './types'
 
-export type { Future, HoldContext, HoldResult, HoldSample, Shape, Verdict } from './types'
-
-/** Chances before any reading (assumed, model.md section 6): a car that lost charge or was just repaired; water likewise. */
-export const DEFAULT_PRIORS: HoldPriors = { leak: 0.4, damp: 0.4 }
-/** A judgement needs this many samples over this long; before, equalising gas looks like anything. */
-export const FEWEST_SAMPLES = 6
-export const SHORTEST_S = 150
 /** Samples the fits are made on at most; more are averaged into these. */
 const MOST_SAMPLES = 400
 const MOST_FOR_STEPS = 4000
-/** Air a leak lets in at hard vacuum, Pa m3/s (model.md section 6). */
-export const LEAK_RANGE_PA_M3_S = [1e-6, 3e-3] as const
 /** A rise that is seen lies well inside the range of leaks: the range reaches so many times as far. */
 const BEYOND_RANGE = 10
 /** Smallest height of a bend worth the word damp, Pa (assumed). */
@@ -31,42 +24,54 @@ const DAMP_FROM_PA = 1
 const DRIFT_K = 1.5
 const DAY_SWING_K = 8
 const NIGHT_S = 6 * 3600
-/** The weather moves a needle by so much in twelve hours when nobody read the barometer, Pa (assumed, a tenth of an inch). */
+/**
+ * The weather moves a needle by so much in twelve hours when nobody read the barometer, Pa (assumed, a tenth of an
+ * inch).
+ */
 const WEATHER_PA = 340
 const HALF_DAY_S = 43_200
-/** Hoses nobody measured: their gas at one hour under vacuum, Pa m3/s, from a metre of new barrier hose to four of old rubber, and how long they were pulled before, s (assumed). */
+/**
+ * Hoses nobody measured: their gas at one hour under vacuum, Pa m3/s, from a metre of new barrier hose to four of old
+ * rubber, and how long they were pulled before, s (assumed).
+ */
 const UNKNOWN_HOSES_PA_M3_S = [3e-7, 8e-7, 2.4e-6, 6.5e-6]
 /** Each of these kinds, and hoses known by their kind, to such a share as a deviation (assumed). */
 const HOSES_UNCERTAIN = 0.4
 const UNKNOWN_PULLED_S = [700, 3200]
-/** What old hoses let through for good, Pa m3/s (model.md section 4, two metres), and how far the gas warms while it rises, K (assumed). */
+/**
+ * What old hoses let through for good, Pa m3/s (model.md section 4, two metres), and how far the gas warms while it
+ * rises, K (assumed).
+ */
 const PERMEATION_PA_M3_S = 6e-8
 const WARMED_K = 1
-/** Air that leaks in on the other side of the expansion device comes late by up to so long, s (assumed; the device of model.md's default car takes 60 s). */
+/**
+ * Air that leaks in on the other side of the expansion device comes late by up to so long, s (assumed; the device of
+ * model.md's default car takes 60 s).
+ */
 const EQUALISING_LEAK_S = 80
-/** Water on the other side of the device comes late, and is missing at first to such a share of the whole rise as a deviation (assumed). */
+/**
+ * Water on the other side of the device comes late, and is missing at first to such a share of the whole rise as a
+ * deviation (assumed).
+ */
 const LATE_WATER_SHARE = 0.25
-/** Slope beside a bend that no shape of water explains, as a share of the mean rise: found on records of known truth. */
+/**
+ * Slope beside a bend that no shape of water explains, as a share of the mean rise: found on records of known truth.
+ */
 const UNEXPLAINED_SHARE = 0.03
 /** A measured baseline is known to this share (assumed). */
 const BASELINE_UNCERTAIN = 0.3
-/** How long a baseline hold is taken to have lasted, and how long hoses are pulled before a hold when nobody says, s (assumed). */
+/**
+ * How long a baseline hold is taken to have lasted, and how long hoses are pulled before a hold when nobody says, s
+ * (assumed).
+ */
 const BASELINE_HELD_S = 1800
 const USUAL_PULLED_S = 1500
-
-/** One record judged: readings as fitted, the hypotheses with their weights, and the noise found. */
-export type Judged = {
-  curve: Curve
-  hypotheses: Hypothesis[]
-  prior: Prior
-  bends: readonly Bend[]
-  noise: Estimated
-}
 
 /**
  * Judges a hold on all its samples.
  * @param samples - in order of time, from isolation on; Pa absolute
- * @returns probabilities, the sustained rise with its interval and what the hold proves; `undecided` rather than a guess, `invalid` with the span where the record cannot bear a judgement
+ * @returns probabilities, the sustained rise with its interval and what the hold proves; `undecided` rather than a
+ *   guess, `invalid` with the span where the record cannot bear a judgement
  * @see model.md section 6, docs/judging.md
  */
 export function judgeHold(samples: readonly HoldSample[], context: HoldContext): HoldResult {
@@ -75,8 +80,13 @@ export function judgeHold(samples: readonly HoldSample[], context: HoldContext):
 }
 
 /** The record cleaned and its hypotheses weighed; `judged` is null when there is too little to weigh. */
-export function judgeRecord(samples: readonly HoldSample[], context: HoldContext): { judged: Judged | null; cleaned: Cleaned } {
-  const finite = merged(samples).filter((s) => Number.isFinite(s.pressurePa) && Number.isFinite(s.elapsedS) && s.pressurePa >= 0)
+export function judgeRecord(
+  samples: readonly HoldSample[],
+  context: HoldContext,
+): { judged: Judged | null; cleaned: Cleaned } {
+  const finite = merged(samples).filter(
+    (s) => Number.isFinite(s.pressurePa) && Number.isFinite(s.elapsedS) && s.pressurePa >= 0,
+  )
   const cleaned = clean(finite, context)
   return { judged: weighRecord(cleaned.samples, context), cleaned }
 }
@@ -87,37 +97,59 @@ function merged(samples: readonly HoldSample[]): readonly HoldSample[] {
   const out: HoldSample[] = []
   for (const s of [...samples].sort((a, b) => a.elapsedS - b.elapsedS)) {
     const before = out[out.length - 1]
-    if (before && before.elapsedS === s.elapsedS) out[out.length - 1] = { ...before, pressurePa: (before.pressurePa + s.pressurePa) / 2 }
+    if (before && before.elapsedS === s.elapsedS)
+      out[out.length - 1] = { ...before, pressurePa: (before.pressurePa + s.pressurePa) / 2 }
     else out.push(s)
   }
   return out
 }
 
-/** Weighs every hypothesis, twice: the second time with the noise the first left over. Null when there is too little to weigh. */
+/**
+ * Weighs every hypothesis, twice: the second time with the noise the first left over. Null when there is too little to
+ * weigh.
+ */
 export function weighRecord(samples: readonly HoldSample[], context: HoldContext): Judged | null {
   const first = samples[0]
   const last = samples[samples.length - 1]
-  if (!first || !last || samples.length < (context.instrument === 'needle' ? 3 : FEWEST_SAMPLES) || last.elapsedS - first.elapsedS < SHORTEST_S) return null
+  if (
+    !first ||
+    !last ||
+    samples.length < (context.instrument === 'needle' ? 3 : FEWEST_SAMPLES) ||
+    last.elapsedS - first.elapsedS < SHORTEST_S
+  )
+    return null
   // steps are looked for in the readings themselves, unless there are so many that averages speak for them
   const readings = binned(samples, MOST_FOR_STEPS)
   const steps = stepsOf(readings, context)
   const used = binned(readings, MOST_SAMPLES)
-  const usedSteps = used.length === readings.length ? steps : Float64Array.from(used, (s) => steps[Math.min(steps.length - 1, indexAt(readings, s.elapsedS))] as number)
+  const usedSteps =
+    used.length === readings.length
+      ? steps
+      : Float64Array.from(used, (s) => steps[Math.min(steps.length - 1, indexAt(readings, s.elapsedS))] as number)
   const spacingS = (last.elapsedS - first.elapsedS) / Math.max(1, used.length - 1)
   const hose = hoseLaws(context)
   let noise: Estimated = { scale: 1, correlationS: Math.max(3, 0.5 * spacingS) }
   let prior = priorOf(used, usedSteps, context, noise)
   const coarse = waterBends(context.ambientC)
   const rough = new Curve(used, coarse, context, hose)
-  const looked = candidates(rough.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), coarse, prior)
-  // a second look with the noise the first left over, and a finer grid where water would be: with a leak beside it, and without
+  const looked = candidates(
+    rough.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)),
+    coarse,
+    prior,
+  )
+  // a second look with the noise the first left over, and a finer grid where water would be: with a leak beside it, and
+  // without
   const free = looked.reduce((a, c) => (c.log > a.log ? c : a))
   noise = estimateNoise(used, rough.leftOver({ ...free, shape: 'leak-and-damp' }, prior), usedSteps, context, spacingS)
   prior = priorOf(used, usedSteps, context, noise)
-  const focuses = bestBends(weigh(rough.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), coarse, prior), coarse)
+  const focuses = bestBends(
+    weigh(rough.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), coarse, prior),
+    coarse,
+  )
   const bends = waterBends(context.ambientC, focuses)
   const curve = new Curve(used, bends, context, hose)
-  const weighed = () => weigh(curve.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), bends, prior)
+  const weighed = () =>
+    weigh(curve.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), bends, prior)
   let hypotheses = weighed()
   // where the finer grid fits better, what the coarse one left over was not noise
   const again = estimateNoise(used, curve.leftOver(best(hypotheses), prior), usedSteps, context, spacingS)
@@ -131,7 +163,8 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
 
 /**
  * Bends of the best damp explanations, with a leak and without.
- * A bend that is known only coarsely leaves a slope over that looks like a leak: a wet car on the bench came out as leaking for certain while only the best bend of a free line was refined.
+ * A bend that is known only coarsely leaves a slope over that looks like a leak: a wet car on the bench came out as
+ * leaking for certain while only the best bend of a free line was refined.
  */
 function bestBends(hypotheses: readonly Hypothesis[], bends: readonly Bend[]): Bend[] {
   const tops = (['damp', 'leak-and-damp'] as const).flatMap((shape) => {
@@ -143,13 +176,19 @@ function bestBends(hypotheses: readonly Hypothesis[], bends: readonly Bend[]): B
 
 const best = (hypotheses: readonly Hypothesis[]): Hypothesis => hypotheses.reduce((a, b) => (b.log > a.log ? b : a))
 
-/** The columns of the hoses: what they give by then as the law of their kind, one Pa m3/s at an hour when only that they are there is known. */
+/**
+ * The columns of the hoses: what they give by then as the law of their kind, one Pa m3/s at an hour when only that they
+ * are there is known.
+ */
 function hoseLaws(context: HoldContext): HoseLaws {
   const { hoseBaselinePaM3S, hoses, volumeL } = context
-  if (hoseBaselinePaM3S !== undefined) return baselineLaws(hoseBaselinePaM3S, volumeL, hoses?.vacuumBeforeS ?? USUAL_PULLED_S)
+  if (hoseBaselinePaM3S !== undefined)
+    return baselineLaws(hoseBaselinePaM3S, volumeL, hoses?.vacuumBeforeS ?? USUAL_PULLED_S)
   if (hoses) return [(s) => hoseRisePa(hoses, volumeL, s)]
   if (context.hosesIncluded === false) return []
-  return UNKNOWN_PULLED_S.map((vacuumBeforeS) => (s: number) => hoseRisePa({ atHourPaM3S: 1, steadyPaM3S: 0, vacuumBeforeS }, volumeL, s))
+  return UNKNOWN_PULLED_S.map(
+    (vacuumBeforeS) => (s: number) => hoseRisePa({ atHourPaM3S: 1, steadyPaM3S: 0, vacuumBeforeS }, volumeL, s),
+  )
 }
 
 /** A baseline was measured as one figure; it may stay (a hole, permeation), die away (outgassing), or half and half. */
@@ -164,12 +203,18 @@ function baselineLaws(baselinePaM3S: number, volumeL: number, vacuumBeforeS: num
 
 /** What hoses may add, as multiples of a column. */
 function hosesOf(context: HoldContext): Prior['hoses'] {
-  if (context.hoseBaselinePaM3S !== undefined) return [0, 1, 2].map((law) => ({ law, times: 1, spread: BASELINE_UNCERTAIN, chance: 1 / 3 }))
+  if (context.hoseBaselinePaM3S !== undefined)
+    return [0, 1, 2].map((law) => ({ law, times: 1, spread: BASELINE_UNCERTAIN, chance: 1 / 3 }))
   if (context.hoses) return [{ law: 0, times: 1, spread: HOSES_UNCERTAIN, chance: 1 }]
   const none = context.hosesIncluded === false ? 1 : context.hosesIncluded ? 0.1 : 0.6
   if (none === 1) return [{ law: 0, times: 0, spread: 0, chance: 1 }]
-  const kinds = UNKNOWN_PULLED_S.flatMap((_s, law) => UNKNOWN_HOSES_PA_M3_S.map((times) => ({ law, times, spread: HOSES_UNCERTAIN * times })))
-  return [{ law: 0, times: 0, spread: 0, chance: none }, ...kinds.map((k) => ({ ...k, chance: (1 - none) / kinds.length }))]
+  const kinds = UNKNOWN_PULLED_S.flatMap((_s, law) =>
+    UNKNOWN_HOSES_PA_M3_S.map((times) => ({ law, times, spread: HOSES_UNCERTAIN * times })),
+  )
+  return [
+    { law: 0, times: 0, spread: 0, chance: none },
+    ...kinds.map((k) => ({ ...k, chance: (1 - none) / kinds.length })),
+  ]
 }
 
 function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: HoldContext, noise: Estimated): Prior {
@@ -184,7 +229,10 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
   const unsure = context.instrument === 'needle' ? 1000 : 0
   // a hole larger than any that was thought of is a hole all the more
   const steepest = spanS > 0 ? (last.pressurePa - startPa) / spanS : 0
-  const slope = { low: LEAK_RANGE_PA_M3_S[0] / volume, high: Math.max(LEAK_RANGE_PA_M3_S[1] / volume, BEYOND_RANGE * steepest) }
+  const slope = {
+    low: LEAK_RANGE_PA_M3_S[0] / volume,
+    high: Math.max(LEAK_RANGE_PA_M3_S[1] / volume, BEYOND_RANGE * steepest),
+  }
   const seen = context.previous && seenBefore(context.previous.risePaS, context.previous.leak)
   return {
     leak,
@@ -196,7 +244,11 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
     unexplainedPaS: (UNEXPLAINED_SHARE * Math.max(0, last.pressurePa - startPa)) / Math.max(60, spanS),
     permeationPaS: (LEAK_RANGE_PA_M3_S[0] / 3 + (context.hosesIncluded === false ? 0 : PERMEATION_PA_M3_S)) / volume,
     warmedPaS: ((WARMED_K / kelvin(context.ambientC)) * Math.max(0, last.pressurePa - startPa)) / Math.max(60, spanS),
-    equalisingPa: Math.hypot(0.3 * startPa + 2, EQUALISING_LEAK_S * lateRise(samples), LATE_WATER_SHARE * Math.max(0, last.pressurePa - startPa)),
+    equalisingPa: Math.hypot(
+      0.3 * startPa + 2,
+      EQUALISING_LEAK_S * lateRise(samples),
+      LATE_WATER_SHARE * Math.max(0, last.pressurePa - startPa),
+    ),
     hoses: hosesOf(context),
   }
 }
@@ -207,26 +259,29 @@ function lateRise(samples: readonly HoldSample[]): number {
   if (quarter < 1) return 0
   const meanOf = (from: number, to: number) => {
     const part = samples.slice(from, to)
-    return { t: part.reduce((sum, s) => sum + s.elapsedS, 0) / part.length, pa: part.reduce((sum, s) => sum + s.pressurePa, 0) / part.length }
+    return {
+      t: part.reduce((sum, s) => sum + s.elapsedS, 0) / part.length,
+      pa: part.reduce((sum, s) => sum + s.pressurePa, 0) / part.length,
+    }
   }
   const [third, last] = [meanOf(2 * quarter, 3 * quarter), meanOf(3 * quarter, samples.length)]
   return last.t > third.t ? Math.max(0, (last.pa - third.pa) / (last.t - third.t)) : 0
 }
 
-/** Chances before any reading; an earlier hold's finding takes the place of the default. */
-export function priorsOf(context: HoldContext): HoldPriors {
-  const base = context.priors ?? DEFAULT_PRIORS
-  if (!context.previous) return base
-  const between = (p: number) => Math.min(0.97, Math.max(0.02, p))
-  // water shrinks with every pull, a leak does not
-  const shrunk = context.previous.damp * Math.exp(-context.previous.pulledS / 3600)
-  return { leak: between(context.previous.leak), damp: between(Math.max(0.5 * base.damp, shrunk)) }
-}
+const seenBefore = (risePaS: number, leak: number): Prior['seen'] =>
+  risePaS > 0 && leak > 0.3 ? { mean: Math.log(risePaS), sigma: 0.25, share: 0.7 * leak } : undefined
 
-const seenBefore = (risePaS: number, leak: number): Prior['seen'] => (risePaS > 0 && leak > 0.3 ? { mean: Math.log(risePaS), sigma: 0.25, share: 0.7 * leak } : undefined)
-
-/** Rise that is no leak: the gas warming, the weather on a needle, the step of a resting gauge, hoses known by one figure; Pa/s. */
-function driftOf(samples: readonly HoldSample[], steps: Float64Array, context: HoldContext, noise: Estimated, spanS: number): number {
+/**
+ * Rise that is no leak: the gas warming, the weather on a needle, the step of a resting gauge, hoses known by one
+ * figure; Pa/s.
+ */
+function driftOf(
+  samples: readonly HoldSample[],
+  steps: Float64Array,
+  context: HoldContext,
+  noise: Estimated,
+  spanS: number,
+): number {
   const meanPa = samples.reduce((sum, s) => sum + s.pressurePa, 0) / samples.length
   const kelvins = spanS > NIGHT_S ? DAY_SWING_K : DRIFT_K
   const overS = Math.max(spanS, Math.min(context.plannedS, NIGHT_S), 600)
@@ -234,10 +289,12 @@ function driftOf(samples: readonly HoldSample[], steps: Float64Array, context: H
   const firstPa = Math.min(meanPa, (samples[0] as HoldSample).pressurePa * 2)
   const warming = ((kelvins / kelvin(context.ambientC)) * firstPa) / overS
   const step = steps[steps.length >> 1] as number
-  const resting = context.instrument === 'electronic' && noise.scale * 2 * PA_PER_MICRON < 0.5 * step ? (0.3 * step) / spanS : 0
+  const resting =
+    context.instrument === 'electronic' && noise.scale * 2 * PA_PER_MICRON < 0.5 * step ? (0.3 * step) / spanS : 0
   // what the hoses may give besides their baseline is no leak of the car
   const baseline = ((context.hoseBaselinePaM3S ?? 0) * BASELINE_UNCERTAIN) / (context.volumeL / 1000)
-  const weather = context.instrument === 'needle' && !context.barometerRead ? (WEATHER_PA * Math.sqrt(spanS / HALF_DAY_S)) / spanS : 0
+  const weather =
+    context.instrument === 'needle' && !context.barometerRead ? (WEATHER_PA * Math.sqrt(spanS / HALF_DAY_S)) / spanS : 0
   return Math.max(1e-7, Math.hypot(warming, resting, weather, baseline))
 }
 
@@ -251,7 +308,3 @@ function indexAt(samples: readonly HoldSample[], elapsedS: number): number {
   }
   return low
 }
-
-/** Water a bend of this height stands for, g, as vapour in the isolated volume. */
-export const waterOfBend = (heightPa: number, context: HoldContext): number =>
-  ((heightPa * (context.volumeL / 1000) * WATER_KG_MOL) / (GAS_CONSTANT * kelvin(context.ambientC))) * 1000

@@ -4,7 +4,10 @@ import type { HoldContext, HoldSample } from './types'
 
 /** A kink is looked for in so many samples at most. */
 export const MOST_FOR_KINKS = 300
-/** Where the pump may have been shut off, as shares of the record, and how fast the fall may have been, in time constants until then. */
+/**
+ * Where the pump may have been shut off, as shares of the record, and how fast the fall may have been, in time
+ * constants until then.
+ */
 const AT_SHARES = [0.08, 0.12, 0.17, 0.22, 0.28, 0.34, 0.4, 0.46, 0.52, 0.58, 0.65, 0.72, 0.8]
 const FALLS = [1.2, 2.6, 4.5]
 /** Smooth shapes a hold can have, s: whatever they follow is no kink. */
@@ -16,7 +19,10 @@ const LEAST_GAIN = 45
 const LEAST_FALL_SHARE = 0.15
 const LEAST_FALL_NOISES = 7
 
-/** Gas that equalises is done by then, s; whoever still falls so far above the bottom, from so far above it, has a pump on it (assumed). */
+/**
+ * Gas that equalises is done by then, s; whoever still falls so far above the bottom, from so far above it, has a pump
+ * on it (assumed).
+ */
 const EQUALISED_BY_S = 400
 const STILL_ABOVE = 1.25
 const FELL_FROM = 1.8
@@ -52,7 +58,9 @@ export function lateIsolation(samples: readonly HoldSample[], context: HoldConte
   const last = samples[samples.length - 1]
   if (!first || !last || samples.length < 40) return null
   const span = last.elapsedS - first.elapsedS
-  const kinks = AT_SHARES.flatMap((share) => FALLS.map((n) => ({ atS: first.elapsedS + share * span, tauS: (share * span) / n })))
+  const kinks = AT_SHARES.flatMap((share) =>
+    FALLS.map((n) => ({ atS: first.elapsedS + share * span, tauS: (share * span) / n })),
+  )
   const smooth = 2 + SMOOTH_TAUS_S.length
   const readings = smooth + kinks.length
   const gram = new Gram(readings + 1, smooth)
@@ -63,7 +71,10 @@ export function lateIsolation(samples: readonly HoldSample[], context: HoldConte
       row[1] = s.elapsedS / span
       for (const [k, tau] of SMOOTH_TAUS_S.entries()) row[2 + k] = Math.exp(-s.elapsedS / tau)
       for (const [k, { atS, tauS }] of kinks.entries())
-        row[smooth + k] = s.elapsedS < atS ? Math.exp(-(s.elapsedS - first.elapsedS) / tauS) - Math.exp(-(atS - first.elapsedS) / tauS) : 0
+        row[smooth + k] =
+          s.elapsedS < atS
+            ? Math.exp(-(s.elapsedS - first.elapsedS) / tauS) - Math.exp(-(atS - first.elapsedS) / tauS)
+            : 0
       row[readings] = s.pressurePa
     })
   }
@@ -79,7 +90,13 @@ export function lateIsolation(samples: readonly HoldSample[], context: HoldConte
     const gain = size * size * own
     const at = samples.find((s) => s.elapsedS >= atS) ?? last
     const fall = size * (1 - Math.exp(-(atS - first.elapsedS) / tauS))
-    if (size <= 0 || gain < most || fall < LEAST_FALL_SHARE * at.pressurePa || fall < LEAST_FALL_NOISES * nominalPa(at.pressurePa, context)) continue
+    if (
+      size <= 0 ||
+      gain < most ||
+      fall < LEAST_FALL_SHARE * at.pressurePa ||
+      fall < LEAST_FALL_NOISES * nominalPa(at.pressurePa, context)
+    )
+      continue
     if (first.pressurePa < (1 + LEAST_FALL_SHARE) * at.pressurePa) continue
     most = gain
     found = atS

@@ -1,4 +1,5 @@
-import { molarMassKgMol, REFRIGERANT_VISCOSITY_PA_S, type Refrigerant, restPressurePa } from '../fluids/refrigerant'
+import { molarMassKgMol, REFRIGERANT_VISCOSITY_PA_S, restPressurePa } from '../fluids/refrigerant'
+import type { Refrigerant } from '../fluids/refrigerants'
 import { AIR_KG_MOL, AIR_VISCOSITY_PA_S, GAS_CONSTANT, SECONDS_A_YEAR } from '../units/constants'
 import { kelvin } from '../units/temperature'
 
@@ -13,10 +14,18 @@ export type GramsPerYear = { low: number; high: number }
  * @param barometerPa - air pressure of the place, Pa
  * @see model.md section 7
  */
-export function leakGramsPerYear(risePaS: number, volumeL: number, refrigerant: Refrigerant, barometerPa: number, serviceC = 25): GramsPerYear {
+export function leakGramsPerYear(
+  risePaS: number,
+  volumeL: number,
+  refrigerant: Refrigerant,
+  barometerPa: number,
+  serviceC = 25,
+): GramsPerYear {
   const airPaM3S = (risePaS * volumeL) / 1000
   const servicePa = restPressurePa(refrigerant, serviceC)
-  const viscous = ((airPaM3S * (servicePa ** 2 - barometerPa ** 2)) / barometerPa ** 2) * (AIR_VISCOSITY_PA_S / REFRIGERANT_VISCOSITY_PA_S)
+  const viscous =
+    ((airPaM3S * (servicePa ** 2 - barometerPa ** 2)) / barometerPa ** 2) *
+    (AIR_VISCOSITY_PA_S / REFRIGERANT_VISCOSITY_PA_S)
   const molar = molarMassKgMol(refrigerant)
   const molecular = ((airPaM3S * (servicePa - barometerPa)) / barometerPa) * Math.sqrt(AIR_KG_MOL / molar)
   const grams = (molar / (GAS_CONSTANT * kelvin(serviceC))) * SECONDS_A_YEAR * 1000

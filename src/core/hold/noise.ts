@@ -4,16 +4,25 @@ import type { HoldContext, HoldSample } from './types'
 
 /** An electronic gauge's floor, Pa: some 2 micron (model.md section 5: 1 to 3). */
 const FLOOR_PA = 2 * PA_PER_MICRON
-/** Share of the reading an electronic gauge's noise is unless the context says, and a needle's reading error, Pa: a fifth of an inch (assumed). */
+/**
+ * Share of the reading an electronic gauge's noise is unless the context says, and a needle's reading error, Pa: a
+ * fifth of an inch (assumed).
+ */
 const NOISE_FRACTION = 0.01
 const NEEDLE_PA = 680
 /** Without a step told: a needle is read to half an inch, an electronic gauge to a micron. */
 const STEP_PA = { needle: 1693, electronic: PA_PER_MICRON } as const
-/** Gas shut in with the valve and the gauge's lag: a sample's deviation is so many times larger at isolation, dying out with this time constant, s (assumed). */
+/**
+ * Gas shut in with the valve and the gauge's lag: a sample's deviation is so many times larger at isolation, dying out
+ * with this time constant, s (assumed).
+ */
 const SETTLING_FACTOR = 20
 const SETTLING_S = 14
 
-/** Step of the instrument at each sample, Pa: what the context says, coarser where the readings themselves only come in larger steps. */
+/**
+ * Step of the instrument at each sample, Pa: what the context says, coarser where the readings themselves only come in
+ * larger steps.
+ */
 export function stepsOf(samples: readonly HoldSample[], context: HoldContext): Float64Array {
   const told = context.resolutionPa ?? STEP_PA[context.instrument]
   const steps = new Float64Array(samples.length).fill(told)
@@ -42,15 +51,27 @@ export function nominalPa(pressurePa: number, context: HoldContext): number {
 }
 
 /** How much larger a sample's deviation is taken while the closed valve's gas and the gauge's lag die out. */
-const settling = (elapsedS: number, many: boolean): number => 1 + (many ? SETTLING_FACTOR : 3) * Math.exp(-elapsedS / SETTLING_S)
+const settling = (elapsedS: number, many: boolean): number =>
+  1 + (many ? SETTLING_FACTOR : 3) * Math.exp(-elapsedS / SETTLING_S)
 
 /** Noise of every sample at a scale of the book's figure. */
-export function noiseOf(samples: readonly HoldSample[], steps: Float64Array, context: HoldContext, scale: number, correlationS: number): Noise {
+export function noiseOf(
+  samples: readonly HoldSample[],
+  steps: Float64Array,
+  context: HoldContext,
+  scale: number,
+  correlationS: number,
+): Noise {
   const many = samples.length >= 40
   const sigma = Float64Array.from(samples, (s, i) => {
     if (context.instrument === 'needle') return Math.hypot(NEEDLE_PA, (steps[i] as number) / Math.sqrt(12))
     const averaged = 1 / Math.sqrt(Math.min(6, s.count ?? 1))
-    return Math.hypot(scale * nominalPa(s.pressurePa, context) * averaged, ((steps[i] as number) * averaged) / Math.sqrt(12)) * settling(s.elapsedS, many)
+    return (
+      Math.hypot(
+        scale * nominalPa(s.pressurePa, context) * averaged,
+        ((steps[i] as number) * averaged) / Math.sqrt(12),
+      ) * settling(s.elapsedS, many)
+    )
   })
   return { sigma, correlationS }
 }
@@ -68,8 +89,15 @@ const SHORTEST_CORRELATION_S = 2
  * Scale and correlation of the noise from what a fit left over.
  * @param residual - Pa, one for each sample
  */
-export function estimateNoise(samples: readonly HoldSample[], residual: Float64Array, steps: Float64Array, context: HoldContext, spacingS: number): Estimated {
-  if (context.instrument === 'needle' || samples.length < 12) return { scale: 1, correlationS: Math.max(SHORTEST_CORRELATION_S, 0.3 * spacingS) }
+export function estimateNoise(
+  samples: readonly HoldSample[],
+  residual: Float64Array,
+  steps: Float64Array,
+  context: HoldContext,
+  spacingS: number,
+): Estimated {
+  if (context.instrument === 'needle' || samples.length < 12)
+    return { scale: 1, correlationS: Math.max(SHORTEST_CORRELATION_S, 0.3 * spacingS) }
   const z: number[] = []
   let stepShare = 0
   for (let i = 0; i < samples.length; i++) {

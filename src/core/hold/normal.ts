@@ -28,7 +28,8 @@ const CLEAR_SIGMAS = 6
  */
 export function overlap({ low, high }: LogUniform, { mean, sigma }: Normal): number {
   const span = Math.log(high / low)
-  if (mean > CLEAR_SIGMAS * sigma && mean - CLEAR_SIGMAS * sigma > low && mean + CLEAR_SIGMAS * sigma < high) return (sigma * ROOT_TAU) / (mean * span)
+  if (mean > CLEAR_SIGMAS * sigma && mean - CLEAR_SIGMAS * sigma > low && mean + CLEAR_SIGMAS * sigma < high)
+    return (sigma * ROOT_TAU) / (mean * span)
   if (mean + 8 * sigma < low || mean - 8 * sigma > high) return 0
   const step = Math.exp(span / CELLS)
   let sum = 0
@@ -50,13 +51,15 @@ const TABLE_FROM = -9
 const TABLE_TO = CLEAR_SIGMAS
 
 /**
- * `overlap` for many means at one sigma: worked out when first asked on a grid of a fifth of a sigma, its logarithm straight between.
+ * `overlap` for many means at one sigma: worked out when first asked on a grid of a fifth of a sigma, its logarithm
+ * straight between.
  * Within 0.5 % of `overlap`; where the mean is far above or near the prior's end, `overlap` itself.
  */
 export function overlapsAt(prior: LogUniform, sigma: number): (mean: number) => number {
   const logs = new Float64Array((TABLE_TO - TABLE_FROM) / TABLE_STEP + 2).fill(Number.NaN)
   const at = (i: number): number => {
-    if (Number.isNaN(logs[i])) logs[i] = Math.log(Math.max(1e-300, overlap(prior, { mean: (TABLE_FROM + i * TABLE_STEP) * sigma, sigma })))
+    if (Number.isNaN(logs[i]))
+      logs[i] = Math.log(Math.max(1e-300, overlap(prior, { mean: (TABLE_FROM + i * TABLE_STEP) * sigma, sigma })))
     return logs[i] as number
   }
   return (mean) => {
@@ -76,7 +79,8 @@ export function under({ low, high }: LogUniform, { mean, sigma }: Normal): Norma
   let [w, m, mm] = [0, 0, 0]
   for (let i = 0, from = low; i < CELLS; i++, from *= step) {
     const x = from * Math.sqrt(step)
-    // equal factors have equal chances; counted from the nearest, so that a reading far outside leaves the end it points to
+    // equal factors have equal chances; counted from the nearest, so that a reading far outside leaves the end it
+    // points to
     const weight = Math.exp(nearest - (x - mean) ** 2 / (2 * sigma * sigma))
     w += weight
     m += weight * x
@@ -116,7 +120,8 @@ export function mixtureQuantile(parts: readonly (Normal & { weight: number })[],
 const MOST_PARTS = 150
 
 /**
- * A mixture of very many normals as one of few: those alike in mean (to a quarter of the usual sigma) and in sigma (to a tenth) become one with their common mean and spread.
+ * A mixture of very many normals as one of few: those alike in mean (to a quarter of the usual sigma) and in sigma (to
+ * a tenth) become one with their common mean and spread.
  */
 export function gathered(parts: readonly (Normal & { weight: number })[]): readonly (Normal & { weight: number })[] {
   if (parts.length <= MOST_PARTS) return parts
@@ -131,5 +136,9 @@ export function gathered(parts: readonly (Normal & { weight: number })[]): reado
     group.m += p.weight * p.mean
     group.mm += p.weight * (p.mean ** 2 + p.sigma ** 2)
   }
-  return [...groups.values()].map(({ w, m, mm }) => ({ weight: w, mean: m / w, sigma: Math.sqrt(Math.max(1e-30, mm / w - (m / w) ** 2)) }))
+  return [...groups.values()].map(({ w, m, mm }) => ({
+    weight: w,
+    mean: m / w,
+    sigma: Math.sqrt(Math.max(1e-30, mm / w - (m / w) ** 2)),
+  }))
 }

@@ -12,7 +12,10 @@ export type Prior = {
   damp: number
   /** rise of a leak, Pa/s */
   slope: LogUniform
-  /** rise an earlier hold found, when a leak would have to show it again: mean and deviation of ln(rise), and the chance it is that */
+  /**
+   * rise an earlier hold found, when a leak would have to show it again: mean and deviation of ln(rise), and the chance
+   * it is that
+   */
   seen?: { mean: number; sigma: number; share: number } | undefined
   /** height of a bend of water, Pa */
   height: LogUniform
@@ -47,7 +50,10 @@ export type Hypothesis = {
 export const LEVEL = 0
 export const LINE = 1
 export const HOSE = 2
-/** laws of the hoses' gas there are columns for: short and long under vacuum before; a baseline that stays, dies away, or half and half */
+/**
+ * laws of the hoses' gas there are columns for: short and long under vacuum before; a baseline that stays, dies away,
+ * or half and half
+ */
 export const HOSE_LAWS = 3
 export const FIRST_EQUALISING = HOSE + HOSE_LAWS
 export const FIRST_BEND = FIRST_EQUALISING + EQUALISING.length
@@ -56,7 +62,10 @@ export const FIRST_BEND = FIRST_EQUALISING + EQUALISING.length
 const FAR_BEHIND = 8.5
 const MOST_WEIGHED = 300
 const CELLS = 16
-/** A rise is known less well than its best shapes say, for none of them is the whole truth: by so much, found on records of known truth. */
+/**
+ * A rise is known less well than its best shapes say, for none of them is the whole truth: by so much, found on records
+ * of known truth.
+ */
 const WIDER = 1.2
 
 type Sums = { yy: number; ly: number; ll: number; lineSigma: number }
@@ -65,7 +74,8 @@ type BendSums = { by: number; bb: number; bl: number }
 /**
  * Every hypothesis with the integral of its likelihood over its coefficients (ln, a shared constant left out).
  * @param wanted - keys of the only ones to weigh
- * Level, what equalises and drift are integrated exactly; the leak's rise and the bend's height under their log-uniform priors.
+ * Level, what equalises and drift are integrated exactly; the leak's rise and the bend's height under their log-uniform
+ * priors.
  */
 export function weigh(gram: Gram, bends: readonly Bend[], prior: Prior, wanted?: ReadonlySet<number>): Hypothesis[] {
   const rough = candidates(gram, bends, prior, wanted)
@@ -80,7 +90,8 @@ export function weigh(gram: Gram, bends: readonly Bend[], prior: Prior, wanted?:
 }
 
 /** What a hypothesis is told by among those of one record, its shape left out. */
-const keyOf = (equalising: number, hose: number, bend: number): number => ((equalising + 1) * 100 + hose) * 1000 + bend + 1
+const keyOf = (equalising: number, hose: number, bend: number): number =>
+  ((equalising + 1) * 100 + hose) * 1000 + bend + 1
 
 /** Integrals over a leak's rise, kept for every uncertainty of the line there is: there are few. */
 type Overlaps = (rise: Normal) => number
@@ -97,16 +108,33 @@ function overlapsOf(prior: Prior): Overlaps {
 }
 
 /** A hypothesis by its best fit alone, with the sums to weigh it by. */
-export type Candidate = { key: number; equalising: number; hose: HoseGas; bend: number; log: number; chance: number; sums: Sums; bendSums: BendSums | null; bendChance: number }
+export type Candidate = {
+  key: number
+  equalising: number
+  hose: HoseGas
+  bend: number
+  log: number
+  chance: number
+  sums: Sums
+  bendSums: BendSums | null
+  bendChance: number
+}
 
 /** Every combination of bend, what equalises and hoses, by its best fit. */
-export function candidates(gram: Gram, bends: readonly Bend[], prior: Prior, wanted?: ReadonlySet<number>): Candidate[] {
+export function candidates(
+  gram: Gram,
+  bends: readonly Bend[],
+  prior: Prior,
+  wanted?: ReadonlySet<number>,
+): Candidate[] {
   const readings = FIRST_BEND + bends.length
   const levelled = gram.without(LEVEL, Number.POSITIVE_INFINITY).gram
   const rough: Candidate[] = []
   for (let equalising = -1; equalising < EQUALISING.length; equalising++) {
-    const { gram: g, log: eLog } = equalising < 0 ? { gram: levelled, log: 0 } : levelled.without(FIRST_EQUALISING + equalising, prior.equalisingPa)
-    const eChance = Math.log(equalising < 0 ? NOTHING_TO_EQUALISE : (EQUALISING[equalising] as { prior: number }).prior) + eLog
+    const { gram: g, log: eLog } =
+      equalising < 0 ? { gram: levelled, log: 0 } : levelled.without(FIRST_EQUALISING + equalising, prior.equalisingPa)
+    const eChance =
+      Math.log(equalising < 0 ? NOTHING_TO_EQUALISE : (EQUALISING[equalising] as { prior: number }).prior) + eLog
     for (const [index, hose] of prior.hoses.entries()) {
       const { of, log: hLog } = freedOfHose(g, hose, readings)
       const chance = eChance + Math.log(hose.chance) + hLog
@@ -114,7 +142,18 @@ export function candidates(gram: Gram, bends: readonly Bend[], prior: Prior, wan
       if (!(sums.ll > 0)) continue
       const straight = -(sums.yy - sums.ly ** 2 / sums.ll) / 2 + chance
       const flat = keyOf(equalising, index, -1)
-      if (!wanted || wanted.has(flat)) rough.push({ key: flat, equalising, hose, bend: -1, log: straight, chance, sums, bendSums: null, bendChance: 0 })
+      if (!wanted || wanted.has(flat))
+        rough.push({
+          key: flat,
+          equalising,
+          hose,
+          bend: -1,
+          log: straight,
+          chance,
+          sums,
+          bendSums: null,
+          bendChance: 0,
+        })
       for (let k = 0; k < bends.length; k++) {
         const key = keyOf(equalising, index, k)
         if (wanted && !wanted.has(key)) continue
@@ -123,7 +162,17 @@ export function candidates(gram: Gram, bends: readonly Bend[], prior: Prior, wan
         const full = b.bb - b.bl ** 2 / sums.ll
         const gain = full > 0 ? Math.max(0, b.by - (b.bl * sums.ly) / sums.ll) ** 2 / full : 0
         const bendChance = Math.log((bends[k] as Bend).prior)
-        rough.push({ key, equalising, hose, bend: k, log: straight + gain / 2 + bendChance, chance, sums, bendSums: b, bendChance })
+        rough.push({
+          key,
+          equalising,
+          hose,
+          bend: k,
+          log: straight + gain / 2 + bendChance,
+          chance,
+          sums,
+          bendSums: b,
+          bendChance,
+        })
       }
     }
   }
@@ -138,7 +187,8 @@ function weighOne(found: Hypothesis[], c: Candidate, prior: Prior, overlaps: Ove
 type Products = (a: number, b: number) => number
 
 /**
- * Products of columns when hoses give so many times their column, give or take: taken off the readings, the doubt integrated out.
+ * Products of columns when hoses give so many times their column, give or take: taken off the readings, the doubt
+ * integrated out.
  * Worked out one by one as asked, because a copy of all sums for each kind of hose took longer than all the rest.
  */
 function freedOfHose(g: Gram, { law, times, spread }: HoseGas, readings: number): { of: Products; log: number } {
@@ -149,7 +199,9 @@ function freedOfHose(g: Gram, { law, times, spread }: HoseGas, readings: number)
   const loose = spread > 0
   const plain = (a: number, b: number): number => {
     if (b !== readings) return g.get(a, b)
-    return a === readings ? g.get(a, a) - 2 * times * g.get(gas, a) + times * times * own : g.get(a, b) - times * g.get(a, gas)
+    return a === readings
+      ? g.get(a, a) - 2 * times * g.get(gas, a) + times * times * own
+      : g.get(a, b) - times * g.get(a, gas)
   }
   const shared = (a: number): number => plain(gas, a)
   return {
@@ -189,7 +241,13 @@ function leakRise(line: Normal, prior: Prior): Normal {
   return { mean, sigma: Math.hypot(WIDER * sigma, prior.warmedPaS) }
 }
 
-function weighStraight(found: Hypothesis[], { key, chance, equalising, hose }: Candidate, s: Sums, prior: Prior, overlaps: Overlaps): void {
+function weighStraight(
+  found: Hypothesis[],
+  { key, chance, equalising, hose }: Candidate,
+  s: Sums,
+  prior: Prior,
+  overlaps: Overlaps,
+): void {
   const mean = s.ly / s.ll
   const sigma = Math.hypot(s.lineSigma, prior.driftPaS)
   const fit = -(s.yy - s.ly * mean) / 2 + chance + Math.log(1 - prior.damp) + Math.log(s.lineSigma / sigma)
@@ -216,7 +274,14 @@ function weighStraight(found: Hypothesis[], { key, chance, equalising, hose }: C
   })
 }
 
-function weighBend(found: Hypothesis[], candidate: Candidate, s: Sums, b: BendSums, prior: Prior, overlaps: Overlaps): void {
+function weighBend(
+  found: Hypothesis[],
+  candidate: Candidate,
+  s: Sums,
+  b: BendSums,
+  prior: Prior,
+  overlaps: Overlaps,
+): void {
   const { key, equalising, hose, bend } = candidate
   const chance = candidate.chance + candidate.bendChance + Math.log(prior.damp)
   // a leak-free car: the line is drift, normal about zero
@@ -229,15 +294,46 @@ function weighBend(found: Hypothesis[], candidate: Candidate, s: Sums, b: BendSu
   const logDamp = free + Math.log(overlap(prior.height, alone))
   const both = weighBoth(s, b, prior, overlaps)
   const heightPa = Math.min(prior.height.high, Math.max(0, alone.mean))
-  found.push({ key, bend, equalising, hose, shape: 'damp', rise: restingRise(both.rise, prior), log: chance + logDamp + Math.log(1 - prior.leak), heightPa })
-  found.push({ key, bend, equalising, hose, shape: 'leak-and-damp', rise: leakRise(both.rise, prior), log: chance + both.log + Math.log(prior.leak), heightPa: both.heightPa })
+  found.push({
+    key,
+    bend,
+    equalising,
+    hose,
+    shape: 'damp',
+    rise: restingRise(both.rise, prior),
+    log: chance + logDamp + Math.log(1 - prior.leak),
+    heightPa,
+  })
+  found.push({
+    key,
+    bend,
+    equalising,
+    hose,
+    shape: 'leak-and-damp',
+    rise: leakRise(both.rise, prior),
+    log: chance + both.log + Math.log(prior.leak),
+    heightPa: both.heightPa,
+  })
 }
 
 /** Room for the cells of one hypothesis, used again by the next: a record has up to two thousand. */
-const SCRATCH = { logs: new Float64Array(CELLS), flats: new Float64Array(CELLS), means: new Float64Array(CELLS), heights: new Float64Array(CELLS) }
+const SCRATCH = {
+  logs: new Float64Array(CELLS),
+  flats: new Float64Array(CELLS),
+  means: new Float64Array(CELLS),
+  heights: new Float64Array(CELLS),
+}
 
-/** Bend and leak together: the height stepped through where it can be, the rise integrated at each; and the rise with nothing presumed of it. */
-function weighBoth(s: Sums, b: BendSums, prior: Prior, overlaps: Overlaps): { log: number; rise: Normal; heightPa: number } {
+/**
+ * Bend and leak together: the height stepped through where it can be, the rise integrated at each; and the rise with
+ * nothing presumed of it.
+ */
+function weighBoth(
+  s: Sums,
+  b: BendSums,
+  prior: Prior,
+  overlaps: Overlaps,
+): { log: number; rise: Normal; heightPa: number } {
   const { height } = prior
   const full = b.bb - b.bl ** 2 / s.ll
   const sigmaD = 1 / Math.sqrt(Math.max(1e-30, full))

@@ -4,12 +4,18 @@ import { lateIsolation, MOST_FOR_KINKS, slowFall } from './late-isolation'
 import { nominalPa, stepsOf } from './noise'
 import type { HoldContext, HoldSample, Problem } from './types'
 
-/** An electronic gauge that shows the same figure again and again this high has reached its limit, Pa: 10,000 micron (assumed, per instrument). */
+/**
+ * An electronic gauge that shows the same figure again and again this high has reached its limit, Pa: 10,000 micron
+ * (assumed, per instrument).
+ */
 const LIMIT_FROM_PA = 10_000 * PA_PER_MICRON
 /** Above this no electronic gauge for this work reads, Pa: 25,000 micron (model.md section 5). */
 const NO_GAUGE_READS_PA = 26_000 * PA_PER_MICRON
 const RUN_AT_LIMIT = 4
-/** Missing for longer than this share of the record, s at least, and this many usual spacings, the shape is hidden (assumed). */
+/**
+ * Missing for longer than this share of the record, s at least, and this many usual spacings, the shape is hidden
+ * (assumed).
+ */
 const GAP_SHARE = 0.28
 const GAP_S = 200
 const GAP_SPACINGS = 8
@@ -18,7 +24,10 @@ export const VALVE_UNTIL_S = 200
 /** What a jump is at least: a share of the reading and micron. */
 const JUMP_SHARE = 0.03
 const JUMP_PA = 7 * PA_PER_MICRON
-/** ... and out of the slow unrest of the record by so much; by less when it comes within a sample, far outside the usual step between samples. */
+/**
+ * ... and out of the slow unrest of the record by so much; by less when it comes within a sample, far outside the usual
+ * step between samples.
+ */
 const UNRESTS = 8
 const SLOW_UNRESTS = 3
 const SHARP_SIGMAS = 7
@@ -40,20 +49,40 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
   const problems: Problem[] = []
   const ranged = context.instrument === 'electronic' ? withoutOverRange(samples, problems) : [...samples]
   findGap(ranged, problems)
-  const late = context.instrument === 'electronic' ? (lateIsolation(binned(ranged, MOST_FOR_KINKS), context) ?? slowFall(binned(ranged, MOST_FOR_KINKS))) : null
-  if (late !== null) problems.push({ fromS: 0, toS: late, what: 'falling as under a pump until then, and not after: it was isolated later than the record says', spoils: true })
+  const late =
+    context.instrument === 'electronic'
+      ? (lateIsolation(binned(ranged, MOST_FOR_KINKS), context) ?? slowFall(binned(ranged, MOST_FOR_KINKS)))
+      : null
+  if (late !== null)
+    problems.push({
+      fromS: 0,
+      toS: late,
+      what: 'falling as under a pump until then, and not after: it was isolated later than the record says',
+      spoils: true,
+    })
   const jumpAt = context.instrument === 'electronic' ? findJump(binned(ranged, MOST_FOR_JUMPS), context) : null
   if (jumpAt === null) return { samples: ranged, problems }
   const { fromS, toS, byPa } = jumpAt
   const micron = Math.round(Math.abs(byPa) / PA_PER_MICRON)
   const way = byPa > 0 ? 'up' : 'down'
   if (toS <= VALVE_UNTIL_S) {
-    problems.push({ fromS: 0, toS, what: `the closing valve's own gas: ${micron} micron ${way} at once; left out`, spoils: false })
+    problems.push({
+      fromS: 0,
+      toS,
+      what: `the closing valve's own gas: ${micron} micron ${way} at once; left out`,
+      spoils: false,
+    })
     return { samples: ranged.filter((s) => s.elapsedS >= toS), problems }
   }
   const span = (ranged[ranged.length - 1] as HoldSample).pressurePa - (ranged[0] as HoldSample).pressurePa
   const small = Math.abs(byPa) < SMALL_JUMP_SHARE * span
-  problems.push({ fromS, toS, what: `a jump of ${micron} micron ${way}, as from a valve that was turned or a hose that was knocked`, spoils: !small, unlessLeak: small })
+  problems.push({
+    fromS,
+    toS,
+    what: `a jump of ${micron} micron ${way}, as from a valve that was turned or a hose that was knocked`,
+    spoils: !small,
+    unlessLeak: small,
+  })
   return { samples: ranged, problems }
 }
 
@@ -73,13 +102,17 @@ function withoutOverRange(samples: readonly HoldSample[], problems: Problem[]): 
     what: `over the gauge's range, ${Math.round(Math.min(limit, first.pressurePa) / PA_PER_MICRON).toLocaleString('en')} micron`,
     // a leak climbs to the limit; a gauge that is there at once was never shut in with the car
     spoils:
-      kept.length < 6 || (first.elapsedS > heldFrom && lastBefore(kept, first.elapsedS) < 0.6 * first.pressurePa) || heldTo - heldFrom < 180 || heldTo - heldFrom < 0.15 * total,
+      kept.length < 6 ||
+      (first.elapsedS > heldFrom && lastBefore(kept, first.elapsedS) < 0.6 * first.pressurePa) ||
+      heldTo - heldFrom < 180 ||
+      heldTo - heldFrom < 0.15 * total,
     unlessLeak: hidden.length > 0.2 * samples.length,
   })
   return kept
 }
 
-const lastBefore = (kept: readonly HoldSample[], elapsedS: number): number => kept.filter((s) => s.elapsedS < elapsedS).at(-1)?.pressurePa ?? Number.POSITIVE_INFINITY
+const lastBefore = (kept: readonly HoldSample[], elapsedS: number): number =>
+  kept.filter((s) => s.elapsedS < elapsedS).at(-1)?.pressurePa ?? Number.POSITIVE_INFINITY
 
 /** The figure a gauge repeats when it can show no more, Pa; what no gauge reads when it does not. */
 function limitShown(samples: readonly HoldSample[]): number {
@@ -108,19 +141,30 @@ function findGap(samples: readonly HoldSample[], problems: Problem[]): void {
     if (gap < least) continue
     usual ||= usualSpacing(samples)
     if (gap < GAP_SPACINGS * usual) continue
-    problems.push({ fromS, toS: fromS + gap, what: `no readings for ${Math.round(gap / 60)} minutes`, spoils: gap > GAP_SHARE * total })
+    problems.push({
+      fromS,
+      toS: fromS + gap,
+      what: `no readings for ${Math.round(gap / 60)} minutes`,
+      spoils: gap > GAP_SHARE * total,
+    })
   }
 }
 
 /** The middle one of all spacings, s. */
 function usualSpacing(samples: readonly HoldSample[]): number {
   const spacings = new Float64Array(samples.length - 1)
-  for (let i = 1; i < samples.length; i++) spacings[i - 1] = (samples[i] as HoldSample).elapsedS - (samples[i - 1] as HoldSample).elapsedS
+  for (let i = 1; i < samples.length; i++)
+    spacings[i - 1] = (samples[i] as HoldSample).elapsedS - (samples[i - 1] as HoldSample).elapsedS
   return spacings.sort()[spacings.length >> 1] as number
 }
 
-/** Where the readings jump at once and stay: found against the slope on both sides, larger than the record's own unrest. */
-function findJump(samples: readonly HoldSample[], context: HoldContext): { fromS: number; toS: number; byPa: number } | null {
+/**
+ * Where the readings jump at once and stay: found against the slope on both sides, larger than the record's own unrest.
+ */
+function findJump(
+  samples: readonly HoldSample[],
+  context: HoldContext,
+): { fromS: number; toS: number; byPa: number } | null {
   const n = samples.length
   if (n < 40) return null
   const span = (samples[n - 1] as HoldSample).elapsedS - (samples[0] as HoldSample).elapsedS
@@ -139,7 +183,12 @@ function findJump(samples: readonly HoldSample[], context: HoldContext): { fromS
   const at = samples[largest.i] as HoldSample
   // windows of a gauge that rests show less unrest than its step
   const step = stepsOf(samples, context)[largest.i] as number
-  const least = Math.max(JUMP_SHARE * at.pressurePa, JUMP_PA, JUMP_STEPS * step, JUMP_NOISES * nominalPa(at.pressurePa, context))
+  const least = Math.max(
+    JUMP_SHARE * at.pressurePa,
+    JUMP_PA,
+    JUMP_STEPS * step,
+    JUMP_NOISES * nominalPa(at.pressurePa, context),
+  )
   if (Math.abs(largest.by) < least) return null
   // a jump is over within two samples; a bend takes its time
   const range = samples.slice(largest.i - k, Math.min(n, largest.i + k))
@@ -159,11 +208,16 @@ function findJump(samples: readonly HoldSample[], context: HoldContext): { fromS
 /** Usual change between two samples and the two before around a place, as a deviation, Pa. */
 function usualStep(samples: readonly HoldSample[], around: number): number {
   const part = samples.slice(Math.max(0, around - 150), around + 150)
-  const steps = Float64Array.from({ length: Math.max(0, part.length - 4) }, (_, i) => Math.abs(stepAt(part, i + 2))).sort()
+  const steps = Float64Array.from({ length: Math.max(0, part.length - 4) }, (_, i) =>
+    Math.abs(stepAt(part, i + 2)),
+  ).sort()
   return 1.48 * Math.max(steps[steps.length >> 1] ?? 0, 1e-3)
 }
 
-/** Means of windows of `k` samples, each sample first replaced by the middle of three so that one wild reading is no jump. */
+/**
+ * Means of windows of `k` samples, each sample first replaced by the middle of three so that one wild reading is no
+ * jump.
+ */
 function windowMeans(samples: readonly HoldSample[], k: number): (from: number) => number {
   const n = samples.length
   const sums = new Float64Array(n + 1)

@@ -2,7 +2,13 @@ import { PA_PER_MICRON } from '../units/constants'
 import type { HoldSample, Problem, Verdict } from './types'
 
 /** Why the verdict is what it is, in a line or two with numbers. */
-export function reasonsOf(verdict: Verdict, used: readonly HoldSample[], risePaS: number, { damp }: { leak: number; damp: number }, problems: readonly Problem[]): string[] {
+export function reasonsOf(
+  verdict: Verdict,
+  used: readonly HoldSample[],
+  risePaS: number,
+  { damp }: { leak: number; damp: number },
+  problems: readonly Problem[],
+): string[] {
   const first = used[0] as HoldSample
   const last = used[used.length - 1] as HoldSample
   const rose = Math.round((last.pressurePa - first.pressurePa) / PA_PER_MICRON)
@@ -20,9 +26,16 @@ export function reasonsOf(verdict: Verdict, used: readonly HoldSample[], risePaS
     case 'leak-and-damp':
       return [`${moved}: it bends at first, and about ${perMinute} micron a minute stays.`, ...noted]
     case 'invalid':
-      return problems.filter((p) => p.spoils || p.unlessLeak).map((p) => `The record cannot bear a judgement from ${clock(p.fromS)} to ${clock(p.toS)}: ${p.what}.`)
+      return problems
+        .filter((p) => p.spoils || p.unlessLeak)
+        .map((p) => `The record cannot bear a judgement from ${clock(p.fromS)} to ${clock(p.toS)}: ${p.what}.`)
     default:
-      return [damp >= 0.95 ? `${moved}, and it bends: water. Whether a leak is beside it stays open.` : `${moved}. More than one shape still fits.`, ...noted]
+      return [
+        damp >= 0.95
+          ? `${moved}, and it bends: water. Whether a leak is beside it stays open.`
+          : `${moved}. More than one shape still fits.`,
+        ...noted,
+      ]
   }
 }
 

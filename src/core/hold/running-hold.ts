@@ -1,5 +1,6 @@
 import { conclude } from './conclude'
-import { type Judged, judgeHold, judgeRecord } from './judge'
+import { judgeHold, judgeRecord } from './judge'
+import type { Judged } from './judged'
 import { noiseOf, stepsOf } from './noise'
 import { logSum } from './normal'
 import { type Hypothesis, weigh } from './posterior'
@@ -18,8 +19,10 @@ type Look = { judged: Judged; cleaned: Cleaned; wanted: ReadonlySet<number>; lef
 
 /**
  * A hold that is judged while it runs.
- * Each sample is added to the sums of the last full look, with its shapes and noise, and the explanations that count are weighed again.
- * A full look, as `judgeHold` makes it on everything, is due as soon as `isDue` says so; whoever owns the hold takes it when there is time.
+ * Each sample is added to the sums of the last full look, with its shapes and noise, and the explanations that count
+ * are weighed again.
+ * A full look, as `judgeHold` makes it on everything, is due as soon as `isDue` says so; whoever owns the hold takes it
+ * when there is time.
  */
 export class RunningHold {
   readonly context: HoldContext
@@ -43,19 +46,31 @@ export class RunningHold {
 
   /**
    * Adds one sample.
-   * @throws RangeError when it lies before the last one, or is no finite pressure of zero or more: the record stays as it was
+   * @throws RangeError when it lies before the last one, or is no finite pressure of zero or more: the record stays as
+   *   it was
    */
   add(sample: HoldSample): HoldResult {
     const before = this.samples[this.samples.length - 1]
-    if (!(Number.isFinite(sample.pressurePa) && sample.pressurePa >= 0)) throw new RangeError(`a pressure of ${sample.pressurePa} Pa is none`)
-    if (!Number.isFinite(sample.elapsedS) || (before && sample.elapsedS <= before.elapsedS)) throw new RangeError(`${sample.elapsedS} s does not follow ${before?.elapsedS} s`)
+    if (!(Number.isFinite(sample.pressurePa) && sample.pressurePa >= 0))
+      throw new RangeError(`a pressure of ${sample.pressurePa} Pa is none`)
+    if (!Number.isFinite(sample.elapsedS) || (before && sample.elapsedS <= before.elapsedS))
+      throw new RangeError(`${sample.elapsedS} s does not follow ${before?.elapsedS} s`)
     this.samples.push(sample)
     if (!this.last) return this.look()
     const { judged, cleaned, wanted, left, step } = this.last
     cleaned.samples.push(sample)
-    const { sigma, correlationS } = noiseOf([sample], Float64Array.of(step), this.context, judged.noise.scale, judged.noise.correlationS)
+    const { sigma, correlationS } = noiseOf(
+      [sample],
+      Float64Array.of(step),
+      this.context,
+      judged.noise.scale,
+      judged.noise.correlationS,
+    )
     const gram = judged.curve.add(sample, sigma[0] as number, correlationS)
-    const hypotheses = weigh(gram, judged.bends, judged.prior, wanted).map((h) => ({ ...h, log: h.log + left[h.shape] }))
+    const hypotheses = weigh(gram, judged.bends, judged.prior, wanted).map((h) => ({
+      ...h,
+      log: h.log + left[h.shape],
+    }))
     return conclude({ ...judged, hypotheses }, this.samples, cleaned, this.context)
   }
 
@@ -69,7 +84,12 @@ export class RunningHold {
     }
     const { judged, cleaned } = made
     const steps = stepsOf(this.samples.slice(-60), this.context)
-    this.last = { judged, cleaned: { ...cleaned, samples: [...cleaned.samples] }, ...heaviest(judged.hypotheses), step: steps[steps.length - 1] as number }
+    this.last = {
+      judged,
+      cleaned: { ...cleaned, samples: [...cleaned.samples] },
+      ...heaviest(judged.hypotheses),
+      step: steps[steps.length - 1] as number,
+    }
     return conclude(judged, this.samples, cleaned, this.context)
   }
 }

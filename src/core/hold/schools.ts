@@ -3,7 +3,12 @@ import { type GramsPerYear, leakGramsPerYear } from './leak-rate'
 import type { HoldContext, HoldSample } from './types'
 
 /** What a school's simple rule would have said of a hold, when, and the leak it lets through on this volume. */
-export type RuleSaid = { rule: string; says: 'passes' | 'fails' | 'not yet'; atS: number | null; letsThrough: GramsPerYear }
+export type RuleSaid = {
+  rule: string
+  says: 'passes' | 'fails' | 'not yet'
+  atS: number | null
+  letsThrough: GramsPerYear
+}
 
 type Rule = {
   name: string /** s it waits */
@@ -34,9 +39,15 @@ const RULES: readonly Rule[] = [
     name: '1 micron a minute',
     waitS: 900,
     allowsPaS: () => micron(1) / 60,
-    fails: (samples) => rose(samples) / Math.max(1, lastOf(samples).elapsedS - (samples[0] as HoldSample).elapsedS) > micron(1) / 60,
+    fails: (samples) =>
+      rose(samples) / Math.max(1, lastOf(samples).elapsedS - (samples[0] as HoldSample).elapsedS) > micron(1) / 60,
   },
-  { name: 'below 200 micron after 20 minutes', waitS: 1200, allowsPaS: () => micron(200) / 1200, fails: (samples) => lastOf(samples).pressurePa > micron(200) },
+  {
+    name: 'below 200 micron after 20 minutes',
+    waitS: 1200,
+    allowsPaS: () => micron(200) / 1200,
+    fails: (samples) => lastOf(samples).pressurePa > micron(200),
+  },
   ceiling(1000, 1),
   ceiling(2500, 3),
   {
@@ -55,7 +66,10 @@ export function rulesOn(samples: readonly HoldSample[], context: HoldContext): R
     const within = samples.filter((s) => s.elapsedS <= waitS)
     const failed = within.length > 1 && fails(within, context)
     // a ceiling that is passed fails at once, a wait only at its end
-    const early = failed && name.startsWith('stays') ? (within.find((_s, i) => i > 0 && fails(within.slice(0, i + 1), context))?.elapsedS ?? null) : null
+    const early =
+      failed && name.startsWith('stays')
+        ? (within.find((_s, i) => i > 0 && fails(within.slice(0, i + 1), context))?.elapsedS ?? null)
+        : null
     const done = held >= waitS * 0.98
     return {
       rule: name,

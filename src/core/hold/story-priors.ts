@@ -1,16 +1,22 @@
 import { DAYS_A_YEAR } from '../units/constants'
-import { DEFAULT_PRIORS } from './judge'
+import { DEFAULT_PRIORS } from './priors'
 import type { HoldPriors } from './types'
 
 /** What a job's story says of a car before any reading; hours, days and grams. */
-export type Story = { openHours?: number | undefined; days?: number | undefined; gramsLost?: number | undefined; chargeG?: number | undefined }
+export type Story = {
+  openHours?: number | undefined
+  days?: number | undefined
+  gramsLost?: number | undefined
+  chargeG?: number | undefined
+}
 
 /** Losing less than this share of its charge a year, a car has no history of a leak (assumed). */
 const KEPT_SHARE_A_YEAR = 0.04
 
 /**
  * Chances before any reading, from the job's story (assumed).
- * A leak: model.md's for a car that lost charge or was repaired, less where it kept its charge. Water: more the longer it was open.
+ * A leak: model.md's for a car that lost charge or was repaired, less where it kept its charge. Water: more the longer
+ * it was open.
  */
 export function priorsOfStory({ openHours, days, gramsLost, chargeG }: Story): HoldPriors {
   const yearly = days && gramsLost !== undefined && chargeG ? ((gramsLost / days) * DAYS_A_YEAR) / chargeG : undefined

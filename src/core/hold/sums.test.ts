@@ -58,7 +58,11 @@ test('a reading that says nothing leaves the whole prior: its mean and its sprea
 })
 
 test('very many normals gathered into few keep mean, spread and quantiles', () => {
-  const parts = Array.from({ length: 1200 }, (_, i) => ({ mean: Math.sin(i), sigma: 0.3 + 0.2 * Math.cos(i * 7), weight: 1 + (i % 5) }))
+  const parts = Array.from({ length: 1200 }, (_, i) => ({
+    mean: Math.sin(i),
+    sigma: 0.3 + 0.2 * Math.cos(i * 7),
+    weight: 1 + (i % 5),
+  }))
   const few = gathered(parts)
   expect(few.length).toBeLessThan(parts.length / 4)
   const moments = (p: readonly { mean: number; sigma: number; weight: number }[]) => {
@@ -69,7 +73,8 @@ test('very many normals gathered into few keep mean, spread and quantiles', () =
   expect(moments(few).w).toBeCloseTo(moments(parts).w, 6)
   expect(moments(few).m).toBeCloseTo(moments(parts).m, 9)
   expect(moments(few).v).toBeCloseTo(moments(parts).v, 9)
-  for (const share of [0.025, 0.5, 0.975]) expect(mixtureQuantile(few, share)).toBeCloseTo(mixtureQuantile(parts, share), 2)
+  for (const share of [0.025, 0.5, 0.975])
+    expect(mixtureQuantile(few, share)).toBeCloseTo(mixtureQuantile(parts, share), 2)
 })
 
 test('one normal’s quantiles are its own, and a sum of logarithms does not overflow', () => {
@@ -120,7 +125,10 @@ test('only leading columns have products with all others; what is kept is the sa
     [4, 4],
   ] as const) {
     expect(sparse.get(a, b)).toBeCloseTo(whole.get(a, b), 9)
-    expect(sparse.without(0, 2).gram.get(a === 0 ? 1 : a, b)).toBeCloseTo(whole.without(0, 2).gram.get(a === 0 ? 1 : a, b), 9)
+    expect(sparse.without(0, 2).gram.get(a === 0 ? 1 : a, b)).toBeCloseTo(
+      whole.without(0, 2).gram.get(a === 0 ? 1 : a, b),
+      9,
+    )
   }
 })
 

@@ -1,4 +1,4 @@
-import type { Refrigerant } from '../fluids/refrigerant'
+import type { Refrigerant } from '../fluids/refrigerants'
 import type { HoseBackground } from './hose-background'
 import type { GramsPerYear } from './leak-rate'
 
@@ -40,7 +40,14 @@ export type Shape = 'tight' | 'leak' | 'damp' | 'leak-and-damp'
 export type Verdict = Shape | 'undecided' | 'invalid'
 
 /** What a shape expects from now on: Pa at the planned end with its 80 % band, and points for the picture. */
-export type Future = { shape: Shape; probability: number; atEndPa: number; lowPa: number; highPa: number; points: { elapsedS: number; pressurePa: number }[] }
+export type Future = {
+  shape: Shape
+  probability: number
+  atEndPa: number
+  lowPa: number
+  highPa: number
+  points: { elapsedS: number; pressurePa: number }[]
+}
 
 /** A span of the record with something wrong, in s since isolation. */
 export type Problem = {

@@ -10,11 +10,14 @@ const says = (car: TwoSides, seed: number) => judgeHold(readBy(seed, car), conte
 const leaks = (verdict: string) => verdict === 'leak' || verdict === 'leak-and-damp'
 
 describe('a car that is tight and wet, computed by other means than the judge was made with', () => {
-  // one source of bound water came out as leaking in 14 %, two in 21 % while the judge knew one bend and nothing it could not explain
+  // one source of bound water came out as leaking in 14 %, two in 21 % while the judge knew one bend and nothing it
+  // could not explain
   test.each(['one', 'two', 'pool'] as const)(
     '%s: is called leaking in at most one of twenty-five',
     (kind) => {
-      const called = Array.from({ length: CARS }, (_, i) => says(twoSides(i + 1, kind), i + 1)).filter((r) => leaks(r.verdict))
+      const called = Array.from({ length: CARS }, (_, i) => says(twoSides(i + 1, kind), i + 1)).filter((r) =>
+        leaks(r.verdict),
+      )
       expect(called.length).toBeLessThanOrEqual(2)
     },
     120_000,
@@ -22,13 +25,23 @@ describe('a car that is tight and wet, computed by other means than the judge wa
 })
 
 test('a hole that is large is found beside whatever water there is', () => {
-  const found = (['one', 'two', 'pool', 'dry'] as const).flatMap((kind) => Array.from({ length: 10 }, (_, i) => leaks(says(twoSides(i + 1, kind, 1.5e-3), i + 1).verdict)))
+  const found = (['one', 'two', 'pool', 'dry'] as const).flatMap((kind) =>
+    Array.from({ length: 10 }, (_, i) => leaks(says(twoSides(i + 1, kind, 1.5e-3), i + 1).verdict)),
+  )
   expect(found.filter(Boolean).length).toBeGreaterThanOrEqual(34)
 }, 120_000)
 
 describe('the other means themselves', () => {
   test('a pool that is large enough ends at its saturation, and one that is not at the vapour of its mass', () => {
-    const car = { ...twoSides(3, 'dry'), ambientC: 20, holdS: 4 * 3600, everyS: 60, meetS: 20, pullS: 600, pumpM3S: 1e-5 }
+    const car = {
+      ...twoSides(3, 'dry'),
+      ambientC: 20,
+      holdS: 4 * 3600,
+      everyS: 60,
+      meetS: 20,
+      pullS: 600,
+      pumpM3S: 1e-5,
+    }
     const saturation = waterSaturationPa(kelvin(20))
     const large = heldPa({ ...car, pool: { grams: 5, side: 1 } })
     const start = heldPa(car)
@@ -44,9 +57,16 @@ describe('the other means themselves', () => {
   })
 
   test('bound water gives no more than it holds', () => {
-    const car = { ...twoSides(5, 'dry'), bound: [{ grams: 0.02, tauS: 300, side: 0 as const }], pullS: 1, holdS: 4 * 3600, everyS: 60 }
+    const car = {
+      ...twoSides(5, 'dry'),
+      bound: [{ grams: 0.02, tauS: 300, side: 0 as const }],
+      pullS: 1,
+      holdS: 4 * 3600,
+      everyS: 60,
+    }
     const dry = heldPa({ ...car, bound: [] })
-    const most = ((0.02 / 1000 / WATER_KG_MOL) * GAS_CONSTANT * kelvin(car.ambientC)) / (car.volumesM3[0] + car.volumesM3[1])
+    const most =
+      ((0.02 / 1000 / WATER_KG_MOL) * GAS_CONSTANT * kelvin(car.ambientC)) / (car.volumesM3[0] + car.volumesM3[1])
     expect((heldPa(car).at(-1) ?? 0) - (dry.at(-1) ?? 0)).toBeLessThanOrEqual(most)
   })
 })

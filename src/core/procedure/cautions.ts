@@ -15,7 +15,8 @@ export type Caution = { code: string; sentence: string; remedy: string }
 export function cautionsBefore(state: JobState, event: Pick<EventDraft, 'kind' | 'payload'>): Caution[] {
   if (event.kind === 'part-set') return turning(state, event.payload as PartSet)
   if (event.kind === 'nitrogen-swept') return [NITROGEN]
-  if (event.kind === 'container-warmed') return (event.payload as PayloadOf<'container-warmed'>).celsius > WARMEST_C ? [TOO_WARM] : []
+  if (event.kind === 'container-warmed')
+    return (event.payload as PayloadOf<'container-warmed'>).celsius > WARMEST_C ? [TOO_WARM] : []
   if (event.kind === 'step-finished') return finishing(state, (event.payload as PayloadOf<'step-finished'>).step)
   return []
 }
@@ -28,7 +29,9 @@ function finishing(state: JobState, step: Step): Caution[] {
   return step === 'isolate' && state.rig['centre-hose'] === 'pump' ? [...found, HOSE_ON_STOPPED_PUMP] : found
 }
 
-/** Steps that can be passed without doing them, and what that costs: whoever passes one leaves its name in the record. */
+/**
+ * Steps that can be passed without doing them, and what that costs: whoever passes one leaves its name in the record.
+ */
 const UNDONE: Partial<Record<Step, { is: (state: JobState) => boolean; caution: Caution }>> = {
   zero: {
     is: (state) => state.zero === undefined && state.recoveredG === undefined,
@@ -48,15 +51,27 @@ const UNDONE: Partial<Record<Step, { is: (state: JobState) => boolean; caution: 
   },
   isolate: {
     is: (state) => state.holds.length === 0,
-    caution: { code: 'isolate-passed', sentence: 'Nobody has shut this car in: there is no hold to judge.', remedy: 'Shut both manifold valves before the pump is stopped.' },
+    caution: {
+      code: 'isolate-passed',
+      sentence: 'Nobody has shut this car in: there is no hold to judge.',
+      remedy: 'Shut both manifold valves before the pump is stopped.',
+    },
   },
   charge: {
     is: (state) => state.containers.every((c) => c.endGrossG === undefined),
-    caution: { code: 'charge-passed', sentence: 'Nothing was weighed into this car.', remedy: 'Plan the charge and weigh each container on and off.' },
+    caution: {
+      code: 'charge-passed',
+      sentence: 'Nothing was weighed into this car.',
+      remedy: 'Plan the charge and weigh each container on and off.',
+    },
   },
   prove: {
     is: (state) => state.proofs.length === 0,
-    caution: { code: 'proof-passed', sentence: 'Nobody has read both sides and the vent with the engine running.', remedy: 'Read them after five minutes, at idle and at speed.' },
+    caution: {
+      code: 'proof-passed',
+      sentence: 'Nobody has read both sides and the vent with the engine running.',
+      remedy: 'Read them after five minutes, at idle and at speed.',
+    },
   },
 }
 
@@ -64,12 +79,17 @@ const UNDONE: Partial<Record<Step, { is: (state: JobState) => boolean; caution: 
 export const WARMEST_C = 50
 
 /** An inverted container whose liquid can reach the low side. */
-const liquidCanRun = (rig: RigState): boolean => rig['centre-hose'] === 'container' && rig['container-valve'] === 'open' && rig['valve-low'] === 'open'
+const liquidCanRun = (rig: RigState): boolean =>
+  rig['centre-hose'] === 'container' && rig['container-valve'] === 'open' && rig['valve-low'] === 'open'
 
 /** Liquid was let in and the engine has not run since. */
 function liquidWentIn(state: JobState): boolean {
   const last = state.containers[state.containers.length - 1]
-  return wayOf(state) === 'liquid-high' && last !== undefined && (state.turnedAt.engine ?? '') < (last.endedAt ?? last.startedAt)
+  return (
+    wayOf(state) === 'liquid-high' &&
+    last !== undefined &&
+    (state.turnedAt.engine ?? '') < (last.endedAt ?? last.startedAt)
+  )
 }
 
 const TOO_WARM: Caution = {
@@ -89,7 +109,8 @@ const AGAINST_LIQUID: Caution = {
 }
 const NITROGEN: Caution = {
   code: 'nitrogen-sweep',
-  sentence: 'Dry nitrogen only, through a regulator with a relief valve, below the label’s limit. Never oxygen, never shop air.',
+  sentence:
+    'Dry nitrogen only, through a regulator with a relief valve, below the label’s limit. Never oxygen, never shop air.',
   remedy: 'Ventilate; let it out to the air of the room before the pump runs: a pump is broken by pressure.',
 }
 const HOSE_ON_STOPPED_PUMP: Caution = {
@@ -104,14 +125,25 @@ function turning(state: JobState, { part, state: to }: PartSet): Caution[] {
     part === 'pump' && to === 'on' && underPressure(state),
     part === 'pump' && to === 'on' && state.rig['exhaust-cap'] === 'on' && EXHAUST_CAP,
     part === 'pump' && to === 'off' && carIsOpen(state.rig) && PUMP_BEFORE_VALVES,
-    next.engine === 'on' && next['valve-high'] === 'open' && (part === 'engine' || part === 'valve-high') && HIGH_SIDE_OPEN,
+    next.engine === 'on' &&
+      next['valve-high'] === 'open' &&
+      (part === 'engine' || part === 'valve-high') &&
+      HIGH_SIDE_OPEN,
     (part === 'coupler-low' || part === 'coupler-high') && to === 'open' && state.rig[part] === 'off' && COUPLER_SENSE,
-    (part === 'coupler-low' || part === 'coupler-high') && to === 'on' && valvesOpenWhileSnapping(state.rig) && VALVES_OPEN,
+    (part === 'coupler-low' || part === 'coupler-high') &&
+      to === 'on' &&
+      valvesOpenWhileSnapping(state.rig) &&
+      VALVES_OPEN,
     part === 'coupler-high' && to === 'off' && state.rig.engine === 'on' && HIGH_OFF_RUNNING,
     part === 'valve-high' && to === 'open' && state.step === 'charge' && next.engine === 'off' && HIGH_SIDE_CHARGE,
     next['container-pose'] === 'inverted' && next.engine === 'on' && liquidCanRun(next) && INVERTED_RUNNING,
     part === 'engine' && to === 'on' && liquidWentIn(state) && AGAINST_LIQUID,
-    part === 'engine' && to === 'on' && state.step !== 'charge' && state.step !== 'prove' && state.step !== 'leave' && ENGINE_IN_VACUUM,
+    part === 'engine' &&
+      to === 'on' &&
+      state.step !== 'charge' &&
+      state.step !== 'prove' &&
+      state.step !== 'leave' &&
+      ENGINE_IN_VACUUM,
   ]
   return found.filter((c): c is Caution => c !== false)
 }
@@ -122,11 +154,24 @@ function underPressure(state: JobState): Caution | false {
   const { zero, opened } = state
   const caution = {
     code: 'pump-under-pressure',
-    sentence: 'This system was under pressure at the zero check: the pump is not a recovery machine, pressure breaks its vanes.',
+    sentence:
+      'This system was under pressure at the zero check: the pump is not a recovery machine, pressure breaks its vanes.',
     remedy: 'Recover the refrigerant with certified equipment and read both gauges again.',
   }
-  if (!zero) return { ...caution, code: 'zero-not-read', sentence: 'Nobody has read both gauges at rest: there may be pressure inside.' }
-  const finding = readRest(zero.lowPaG, zero.highPaG, zero.errorPa, opened.label.refrigerant, opened.place.ambientC, opened.place.barometerPa)
+  if (!zero)
+    return {
+      ...caution,
+      code: 'zero-not-read',
+      sentence: 'Nobody has read both gauges at rest: there may be pressure inside.',
+    }
+  const finding = readRest(
+    zero.lowPaG,
+    zero.highPaG,
+    zero.errorPa,
+    opened.label.refrigerant,
+    opened.place.ambientC,
+    opened.place.barometerPa,
+  )
   return finding.kind === 'refrigerant' ? caution : false
 }
 
@@ -148,7 +193,8 @@ const HIGH_SIDE_OPEN: Caution = {
 const COUPLER_SENSE: Caution = {
   code: 'coupler-sense',
   sentence: 'A coupler turns the other way from a valve: clockwise opens it onto the core.',
-  remedy: 'Closed means counter-clockwise. Snap it on closed, tug, then open it until it presses the core and no further.',
+  remedy:
+    'Closed means counter-clockwise. Snap it on closed, tug, then open it until it presses the core and no further.',
 }
 const VALVES_OPEN: Caution = {
   code: 'valves-open-at-coupling',

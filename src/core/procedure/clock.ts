@@ -14,7 +14,8 @@ export function wallTimeMs(segments: readonly ClockSegment[], jobMs: number): nu
 }
 
 /** How fast the clock runs now, times the wall. */
-export const clockFactor = (segments: readonly ClockSegment[]): number => (segments[segments.length - 1] as ClockSegment).factor
+export const clockFactor = (segments: readonly ClockSegment[]): number =>
+  (segments[segments.length - 1] as ClockSegment).factor
 
 function lastWhere(segments: readonly ClockSegment[], test: (s: ClockSegment) => boolean): ClockSegment {
   const first = segments[0]

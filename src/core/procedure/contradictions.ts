@@ -1,7 +1,10 @@
 import { canonicalJson } from '../record/canonical'
 import type { EventDraft, JobEvent } from './events'
 
-/** What a deed is about: two deeds about the same thing, done without knowing of each other, contradict; others merely happened beside. */
+/**
+ * What a deed is about: two deeds about the same thing, done without knowing of each other, contradict; others merely
+ * happened beside.
+ */
 function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & EventDraft): string[] {
   switch (kind) {
     case 'part-set':

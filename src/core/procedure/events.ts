@@ -3,7 +3,7 @@ import { WAYS } from '../charge/ways'
 import { Id } from '../entry/id'
 import { Instant } from '../entry/instant'
 import { text, verbatim } from '../entry/text'
-import { REFRIGERANTS } from '../fluids/refrigerant'
+import { REFRIGERANTS } from '../fluids/refrigerants'
 import { LINK_KINDS } from '../rig/rig-file'
 import { PartSet } from './parts'
 import { STEPS } from './steps'
@@ -13,14 +13,38 @@ const Note = text(1000, 0)
 const Grams = z.number().min(0).max(50_000)
 const PaGauge = z.number().min(-110_000).max(6_000_000)
 const Celsius = z.number().min(-60).max(90)
-const Band = (value: z.ZodNumber) => z.tuple([value, value]).refine(([low, high]) => high >= low, { error: 'the upper end must not be below the lower end' })
+const Band = (value: z.ZodNumber) =>
+  z
+    .tuple([value, value])
+    .refine(([low, high]) => high >= low, { error: 'the upper end must not be below the lower end' })
 
-/** Refrigerants a label may name; the first two can be charged here, the others are recognised and refused with a reason. */
+/**
+ * Refrigerants a label may name; the first two can be charged here, the others are recognised and refused with a
+ * reason.
+ */
 export const LABEL_REFRIGERANTS = [...REFRIGERANTS, 'R-12', 'R-744'] as const
 export const OPENED = ['nothing', 'cap-or-core', 'component', 'overnight', 'days'] as const
 export const PURPOSES = ['work', 'training', 'demonstration'] as const
-export const RENEWED = ['core-small', 'core-large', 'caps', 'drier', 'seals', 'compressor', 'condenser', 'evaporator', 'hose'] as const
-export const LEAVE_ITEMS = ['container-shut', 'low-coupler-off', 'engine-off', 'high-coupler-off', 'caps-on', 'pump-capped', 'label-filled'] as const
+export const RENEWED = [
+  'core-small',
+  'core-large',
+  'caps',
+  'drier',
+  'seals',
+  'compressor',
+  'condenser',
+  'evaporator',
+  'hose',
+] as const
+export const LEAVE_ITEMS = [
+  'container-shut',
+  'low-coupler-off',
+  'engine-off',
+  'high-coupler-off',
+  'caps-on',
+  'pump-capped',
+  'label-filled',
+] as const
 
 export const Label = z
   .strictObject({
@@ -32,14 +56,20 @@ export const Label = z
     oilKind: Text,
     oilMl: z.number().min(0).max(1000).nullable(),
     source: z.enum(['label', 'manual']),
-    /** where the label has a line for each engine or for front and rear: all of them, and the name of the one that is this car's */
+    /**
+     * where the label has a line for each engine or for front and rear: all of them, and the name of the one that is
+     * this car's
+     */
     lines: z
       .array(z.strictObject({ name: Text, lowG: z.number().min(50).max(5000), highG: z.number().min(50).max(5000) }))
       .max(6)
       .optional(),
     line: Text.optional(),
   })
-  .refine((label) => label.highG >= label.lowG, { path: ['highG'], error: 'the upper end must not be below the lower end' })
+  .refine((label) => label.highG >= label.lowG, {
+    path: ['highG'],
+    error: 'the upper end must not be below the lower end',
+  })
 
 export const Procedure = z.strictObject({
   name: Text,
@@ -49,7 +79,11 @@ export const Procedure = z.strictObject({
 })
 export type Procedure = z.infer<typeof Procedure>
 
-const HoseFigures = z.strictObject({ boreMm: z.number().min(1).max(30), lengthM: z.number().min(0.05).max(10), kind: z.enum(LINK_KINDS) })
+const HoseFigures = z.strictObject({
+  boreMm: z.number().min(1).max(30),
+  lengthM: z.number().min(0.05).max(10),
+  kind: z.enum(LINK_KINDS),
+})
 
 export const Rig = z.strictObject({
   name: Text,
@@ -86,14 +120,25 @@ export const JobOpened = z.strictObject({
     barometerPa: z.number().min(40_000).max(110_000),
     ambientC: Celsius,
   }),
-  story: z.strictObject({ opened: z.enum(OPENED), openHours: z.number().min(0).max(10_000), drierReplaced: z.boolean() }),
-  history: z.strictObject({ daysSinceCharge: z.number().min(0).max(20_000).nullable(), lastChargeG: Grams.nullable(), recoveredG: Grams.nullable() }),
+  story: z.strictObject({
+    opened: z.enum(OPENED),
+    openHours: z.number().min(0).max(10_000),
+    drierReplaced: z.boolean(),
+  }),
+  history: z.strictObject({
+    daysSinceCharge: z.number().min(0).max(20_000).nullable(),
+    lastChargeG: Grams.nullable(),
+    recoveredG: Grams.nullable(),
+  }),
   /** free volume of the system, L (assumed from the number of evaporators unless measured) */
   volumeL: z.number().min(0.5).max(20),
   procedure: Procedure,
   rig: Rig,
   simulated: z.boolean(),
-  /** what the job is for; work when left out. Training and demonstration reach no ledger, no pump's hours and no hand's learned lead */
+  /**
+   * what the job is for; work when left out. Training and demonstration reach no ledger, no pump's hours and no hand's
+   * learned lead
+   */
   purpose: z.enum(PURPOSES).optional(),
   /** set where it was entered later than it happened: a pull nobody wrote down, a night's log that is imported */
   datedBack: z.literal(true).optional(),
@@ -125,7 +170,10 @@ const ChargeContainer = z
     /** the container on the shelf it is, so that its book and its weight follow */
     stockId: Id.optional(),
   })
-  .refine((c) => c.tareG !== undefined || c.netG !== undefined, { path: ['netG'], error: 'a container needs its net weight, or its tare when partly used' })
+  .refine((c) => c.tareG !== undefined || c.netG !== undefined, {
+    path: ['netG'],
+    error: 'a container needs its net weight, or its tare when partly used',
+  })
   .refine((c) => (c.tareG ?? c.grossG - (c.netG ?? 0)) >= 0 && c.grossG > (c.tareG ?? 0), {
     path: ['grossG'],
     error: 'the gross weight must be more than the empty weight',
@@ -135,7 +183,12 @@ const ChargeContainer = z
 export const PAYLOADS = {
   'job-opened': JobOpened,
   'label-set': Label,
-  'zero-read': z.strictObject({ lowPaG: PaGauge, highPaG: PaGauge, errorPa: z.number().min(1).max(100_000), typed: Text }),
+  'zero-read': z.strictObject({
+    lowPaG: PaGauge,
+    highPaG: PaGauge,
+    errorPa: z.number().min(1).max(100_000),
+    typed: Text,
+  }),
   recovered: z.strictObject({ grams: Grams }),
   'zero-explained': z.strictObject({ answer: z.enum(['already-under-vacuum', 'needle-off-zero']) }),
   'fix-logged': z.strictObject({
@@ -151,9 +204,16 @@ export const PAYLOADS = {
   'hold-skipped': z.strictObject({ why: Text }),
   /** ended before its planned time while nothing was found: what was not proved is the price */
   'hold-shortened': z.strictObject({ why: Text }),
-  'alarm-answered': z.strictObject({ alarm: Text, answer: z.enum(['seen', 'snoozed']), minutes: z.number().min(0).max(1440) }),
+  'alarm-answered': z.strictObject({
+    alarm: Text,
+    answer: z.enum(['seen', 'snoozed']),
+    minutes: z.number().min(0).max(1440),
+  }),
   /** dry nitrogen let in and out again between two pulls */
-  'nitrogen-swept': z.strictObject({ passes: z.number().int().min(1).max(9), pressurePaG: z.number().min(0).max(1_200_000) }),
+  'nitrogen-swept': z.strictObject({
+    passes: z.number().int().min(1).max(9),
+    pressurePaG: z.number().min(0).max(1_200_000),
+  }),
   /** whether the job's story weighs in on the judgement, or nothing is presumed */
   'priors-set': z.strictObject({ use: z.enum(['story', 'even']) }),
   'hold-decided': z.strictObject({ next: z.enum(['charge', 'pull', 'fix', 'hold']) }),
@@ -165,7 +225,9 @@ export const PAYLOADS = {
     bandG: z.tuple([z.number(), z.number()]),
     /** school of letting it in; vapour by the low side when it is not said */
     way: z.enum(WAYS).optional(),
-    hose: z.strictObject({ boreMm: z.number().min(1).max(30), lengthM: z.number().min(0).max(10), drawnDown: z.boolean() }).optional(),
+    hose: z
+      .strictObject({ boreMm: z.number().min(1).max(30), lengthM: z.number().min(0).max(10), drawnDown: z.boolean() })
+      .optional(),
     /** whether the manifold stays on for the charge, or comes off for one charging hose on the low port */
     line: z.enum(['rig-stays', 'single-hose']).optional(),
     /** false where the hose stays shut while a container is changed */
@@ -176,15 +238,23 @@ export const PAYLOADS = {
   'container-started': z.strictObject({
     id: Text,
     grossG: z.number().min(1).max(60_000),
-    /** why it weighs otherwise than planned: the hose was not on the scale then, or it is another container of the same net */
+    /**
+     * why it weighs otherwise than planned: the hose was not on the scale then, or it is another container of the same
+     * net
+     */
     differs: z.enum(['hose-hung-on', 'another-container']).optional(),
   }),
   'container-warmed': z.strictObject({ celsius: z.number().min(0).max(100) }),
   'container-ended': z.strictObject({
     id: Text,
     grossG: z.number().min(1).max(60_000),
-    /** weight and flow when the word to close was said, and the scale's step: how long this hand takes is learned from it */
-    closing: z.strictObject({ saidG: z.number(), gramsPerS: z.number().min(0).max(100), stepG: z.number().min(0) }).optional(),
+    /**
+     * weight and flow when the word to close was said, and the scale's step: how long this hand takes is learned from
+     * it
+     */
+    closing: z
+      .strictObject({ saidG: z.number(), gramsPerS: z.number().min(0).max(100), stepG: z.number().min(0) })
+      .optional(),
   }),
   'proof-read': z.strictObject({
     lowPaG: PaGauge,
@@ -197,37 +267,67 @@ export const PAYLOADS = {
     humidity: z.number().min(0).max(1).optional(),
   }),
   /** how it cooled when it came in, running */
-  'before-read': z.strictObject({ lowPaG: PaGauge.nullable(), highPaG: PaGauge.nullable(), ventC: Celsius, ambientC: Celsius }),
+  'before-read': z.strictObject({
+    lowPaG: PaGauge.nullable(),
+    highPaG: PaGauge.nullable(),
+    ventC: Celsius,
+    ambientC: Celsius,
+  }),
   /** pressure of the charged system at rest, engine off long enough to be as warm as the air */
   'rest-read': z.strictObject({ paG: PaGauge, errorPa: z.number().min(1).max(100_000), ambientC: Celsius }),
   /** the maker's own figures, which lead */
-  'maker-bands-set': z.strictObject({ lowPaG: Band(PaGauge).optional(), highPaG: Band(PaGauge).optional(), ventC: Band(Celsius).optional() }),
+  'maker-bands-set': z.strictObject({
+    lowPaG: Band(PaGauge).optional(),
+    highPaG: Band(PaGauge).optional(),
+    ventC: Band(Celsius).optional(),
+  }),
   'leave-tapped': z.strictObject({ item: z.enum(LEAVE_ITEMS), done: z.boolean() }),
   noted: z.strictObject({ text: Text }),
   corrected: z.strictObject({ eventId: Id, was: Text, is: Text, why: Text }),
   'caution-passed': z.strictObject({ code: Text }),
   /** the server's clock stood earlier than at the entry before: times across it cannot be compared */
   'clock-set-back': z.strictObject({ backS: z.number().min(0).max(1e10) }),
-  /** what was done without a line and contradicts what others did meanwhile: it waits for somebody to choose; stands before it */
+  /**
+   * what was done without a line and contradicts what others did meanwhile: it waits for somebody to choose; stands
+   * before it
+   */
   'set-aside': z.strictObject({ eventId: Id, because: Id }),
   'deed-chosen': z.strictObject({ eventId: Id, holds: z.boolean() }),
-  'bench-set': z.strictObject({ action: z.enum(['start', 'stop', 'reset', 'speed', 'scenario', 'gauge', 'scale']), factor: z.number().min(1).max(600) }),
-  signed: z.strictObject({ certificate: Text, readingCount: z.number().int().min(0), readingsSha256: verbatim(64, 64) }),
+  'bench-set': z.strictObject({
+    action: z.enum(['start', 'stop', 'reset', 'speed', 'scenario', 'gauge', 'scale']),
+    factor: z.number().min(1).max(600),
+  }),
+  signed: z.strictObject({
+    certificate: Text,
+    readingCount: z.number().int().min(0),
+    readingsSha256: verbatim(64, 64),
+  }),
 } as const
 
 export type EventKind = keyof typeof PAYLOADS
 export type PayloadOf<K extends EventKind> = z.infer<(typeof PAYLOADS)[K]>
 
 /** An event before it is stored: what happened, in job time (ISO 8601), with the id its maker gave it. */
-export type EventDraft = { [K in EventKind]: { id: string; kind: K; happenedAt: string; payload: PayloadOf<K> } }[EventKind]
+export type EventDraft = {
+  [K in EventKind]: { id: string; kind: K; happenedAt: string; payload: PayloadOf<K> }
+}[EventKind]
 /** An event as stored; `by` is the name of who recorded it. */
 export type JobEvent = EventDraft & { storedAt: string; by: string }
 
 /** Kinds only the server writes, because it alone can vouch for them. */
-export const SERVER_KINDS: readonly EventKind[] = ['job-opened', 'hold-ended', 'signed', 'bench-set', 'clock-set-back', 'set-aside']
+export const SERVER_KINDS: readonly EventKind[] = [
+  'job-opened',
+  'hold-ended',
+  'signed',
+  'bench-set',
+  'clock-set-back',
+  'set-aside',
+]
 /** Kinds that may follow a signature. */
 export const AFTER_SIGNATURE: readonly EventKind[] = ['corrected', 'noted', 'clock-set-back']
 
-const drafts = (Object.keys(PAYLOADS) as EventKind[]).map((kind) => z.strictObject({ id: Id, kind: z.literal(kind), happenedAt: Instant, payload: PAYLOADS[kind] }))
+const drafts = (Object.keys(PAYLOADS) as EventKind[]).map((kind) =>
+  z.strictObject({ id: Id, kind: z.literal(kind), happenedAt: Instant, payload: PAYLOADS[kind] }),
+)
 /** Parses an event draft of any kind. */
 export const EventDraftSchema = z.discriminatedUnion('kind', drafts as never) as unknown as z.ZodType<EventDraft>

@@ -13,22 +13,45 @@ import { summarise, waitEndsMs } from './summary'
 const OPENED: JobOpened = {
   car: { name: 'Shuttle 3', model: 'Halvorn Ridge 14', hybrid: false },
   complaint: '',
-  label: { refrigerant: 'R-134a', lowG: 530, highG: 550, typed: '530-550 g', toleranceG: 15, oilKind: 'PAG 46', oilMl: null, source: 'label' },
+  label: {
+    refrigerant: 'R-134a',
+    lowG: 530,
+    highG: 550,
+    typed: '530-550 g',
+    toleranceG: 15,
+    oilKind: 'PAG 46',
+    oilMl: null,
+    source: 'label',
+  },
   place: { altitudeM: 2380, barometerPa: 75_815, ambientC: 11 },
   story: { opened: 'component', openHours: 2, drierReplaced: true },
   history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null },
   volumeL: 2.5,
   procedure: { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 },
-  rig: { name: 'Cart', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2 },
+  rig: {
+    name: 'Cart',
+    boreMm: 9.5,
+    lengthM: 1.2,
+    hoses: 2,
+    pumpCfm: 4,
+    ultimateMicron: 25,
+    gauge: 'electronic',
+    scaleStepG: 2,
+  },
   simulated: false,
 }
 const START = Date.parse('2026-03-02T10:00:00.000Z')
 const at = (minutes: number) => new Date(START + minutes * 60_000).toISOString()
-const eventOf = (deed: Deed, minutes: number): JobEvent => ({ id: `e${minutes}`, happenedAt: at(minutes), storedAt: at(minutes), by: 'Teo', ...deed }) as JobEvent
+const eventOf = (deed: Deed, minutes: number): JobEvent =>
+  ({ id: `e${minutes}`, happenedAt: at(minutes), storedAt: at(minutes), by: 'Teo', ...deed }) as JobEvent
 const opening = eventOf({ kind: 'job-opened', payload: OPENED }, 0)
-const after = (...deeds: [minutes: number, deed: Deed][]): JobState => foldJob([opening, ...deeds.map(([m, d]) => eventOf(d, m))])
+const after = (...deeds: [minutes: number, deed: Deed][]): JobState =>
+  foldJob([opening, ...deeds.map(([m, d]) => eventOf(d, m))])
 const part = (name: Part, state: string): Deed => ({ kind: 'part-set', payload: { part: name, state } })
-const zero = (pa: number): Deed => ({ kind: 'zero-read', payload: { lowPaG: pa, highPaG: pa, errorPa: 7000, typed: '' } })
+const zero = (pa: number): Deed => ({
+  kind: 'zero-read',
+  payload: { lowPaG: pa, highPaG: pa, errorPa: 7000, typed: '' },
+})
 const done = (step: JobState['step']): Deed => ({ kind: 'step-finished', payload: { step } })
 const LIVE = { nowMs: START, clock: String }
 
@@ -48,7 +71,10 @@ test('following the call from the zero check shuts the car in without one cautio
   for (let i = 0; i < 40 && state.step !== 'hold'; i++) {
     const live = { ...LIVE, nowMs: START + (10 + i) * 60_000, ...(state.step === 'pull' && { vacuumPa: 30 }) }
     const { does } = callFor(state, live).action
-    const deeds: Deed[] = does.do === 'record' ? does.deeds : [{ kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } }, done('fix')]
+    const deeds: Deed[] =
+      does.do === 'record'
+        ? does.deeds
+        : [{ kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } }, done('fix')]
     for (const deed of deeds) {
       expect(cautionsBefore(state, deed), JSON.stringify(deed)).toEqual([])
       state = reduceJob(state, eventOf(deed, 10 + i))
@@ -97,9 +123,26 @@ test('a pull counts from the pump running and a valve open, in either order, and
 })
 
 test('a hold ends when its procedure says, and holding on adds the same again', () => {
-  const held = after([1, done('zero')], [2, done('fix')], [3, done('rig')], [4, done('pull')], [5, { kind: 'isolated', payload: {} }], [6, done('isolate')])
+  const held = after(
+    [1, done('zero')],
+    [2, done('fix')],
+    [3, done('rig')],
+    [4, done('pull')],
+    [5, { kind: 'isolated', payload: {} }],
+    [6, done('isolate')],
+  )
   expect(waitEndsMs(held)).toBe(START + 35 * 60_000)
-  const ended = { verdict: 'undecided', leak: 0.4, damp: 0.4, risePaS: null, provesGramsPerYear: null, leakGramsPerYear: null, heldS: 1800, samples: 9, reasons: [] } as const
+  const ended = {
+    verdict: 'undecided',
+    leak: 0.4,
+    damp: 0.4,
+    risePaS: null,
+    provesGramsPerYear: null,
+    leakGramsPerYear: null,
+    heldS: 1800,
+    samples: 9,
+    reasons: [],
+  } as const
   const judged = reduceJob(held, eventOf({ kind: 'hold-ended', payload: { ...ended, reasons: [] } }, 35))
   expect(waitEndsMs(judged)).toBeNull()
   const longer = reduceJob(judged, eventOf({ kind: 'hold-decided', payload: { next: 'hold' } }, 36))
@@ -147,13 +190,21 @@ test.each([
 })
 
 test('after recovery and a second look at zero the pump is no danger', () => {
-  const state = after([1, zero(300_000)], [2, { kind: 'recovered', payload: { grams: 400 } }], [3, zero(0)], [4, part('exhaust-cap', 'off')])
+  const state = after(
+    [1, zero(300_000)],
+    [2, { kind: 'recovered', payload: { grams: 400 } }],
+    [3, zero(0)],
+    [4, part('exhaust-cap', 'off')],
+  )
   expect(cautionsBefore(state, part('pump', 'on'))).toEqual([])
   expect(state.recoveredG).toBe(400)
 })
 
 test('leaving taps turn the parts they speak of, and can be taken back', () => {
-  const state = after([1, part('engine', 'on')], [2, { kind: 'leave-tapped', payload: { item: 'engine-off', done: true } }])
+  const state = after(
+    [1, part('engine', 'on')],
+    [2, { kind: 'leave-tapped', payload: { item: 'engine-off', done: true } }],
+  )
   expect(state.rig.engine).toBe('off')
   const back = reduceJob(state, eventOf({ kind: 'leave-tapped', payload: { item: 'engine-off', done: false } }, 3))
   expect(back.left).toEqual([])
@@ -161,16 +212,28 @@ test('leaving taps turn the parts they speak of, and can be taken back', () => {
 
 test('the board’s row follows the fold', () => {
   expect(summarise(after()).line).toBe('read both gauges')
-  expect(summarise(after([1, zero(0)], [2, done('zero')]))).toMatchObject({ step: 'fix', comeBackAt: null, signed: false })
+  expect(summarise(after([1, zero(0)], [2, done('zero')]))).toMatchObject({
+    step: 'fix',
+    comeBackAt: null,
+    signed: false,
+  })
 })
 
 test('an event of unknown kind or with a stray field is refused by name', () => {
-  const good = { id: '11111111-1111-4111-8111-111111111111', kind: 'recovered', happenedAt: at(1), payload: { grams: 5 } }
+  const good = {
+    id: '11111111-1111-4111-8111-111111111111',
+    kind: 'recovered',
+    happenedAt: at(1),
+    payload: { grams: 5 },
+  }
   expect(EventDraftSchema.safeParse(good).success).toBe(true)
   const stray = EventDraftSchema.safeParse({ ...good, payload: { grams: 5, ounces: 1 } })
   expect(stray.error?.issues[0]?.message).toMatch(/ounces/)
   expect(EventDraftSchema.safeParse({ ...good, kind: 'vented' }).success).toBe(false)
-  expect(EventDraftSchema.safeParse({ ...good, kind: 'part-set', payload: { part: 'pump', state: 'sideways' } }).error?.issues[0]?.path).toEqual(['payload', 'state'])
+  expect(
+    EventDraftSchema.safeParse({ ...good, kind: 'part-set', payload: { part: 'pump', state: 'sideways' } }).error
+      ?.issues[0]?.path,
+  ).toEqual(['payload', 'state'])
 })
 
 test('a job’s clock and its inverse agree on every segment', () => {

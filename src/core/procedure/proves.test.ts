@@ -16,7 +16,10 @@ test('what the editor promises is of the size the judge reaches on dry cars', ()
   const limits = [3, 4, 7, 16, 22].map((seed) => {
     const { samples, context } = knownRecord(seed, { leakPaM3S: 0, wet: false, minutes: 30, everyS: 1 })
     return {
-      told: limitOfRule({ targetMicron: (samples[0] as { pressurePa: number }).pressurePa / 0.1333224, holdMinutes: 30 }).electronic,
+      told: limitOfRule({
+        targetMicron: (samples[0] as { pressurePa: number }).pressurePa / 0.1333224,
+        holdMinutes: 30,
+      }).electronic,
       judged: judgeHold(samples, context).detectionLimitGramsPerYear?.high ?? Number.NaN,
     }
   })

@@ -4,16 +4,28 @@ import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from '../
 import { kelvin } from '../units/temperature'
 import type { Procedure } from './events'
 
-/** A single car's free volume, L, and what the judge's own limits come from: a gauge's noise with its correlation, s, and the gas that warms, K (assumed). */
+/**
+ * A single car's free volume, L, and what the judge's own limits come from: a gauge's noise with its correlation, s,
+ * and the gas that warms, K (assumed).
+ */
 const VOLUME_L = 2.5
 const NOISE_SHARE = 0.01
 const CORRELATED_S = 10
 const WARMS_K = 1.5
-/** A bend of water may hide in a slope: telling them apart costs so many times the straight line's doubt (found on records of known truth). */
+/**
+ * A bend of water may hide in a slope: telling them apart costs so many times the straight line's doubt (found on
+ * records of known truth).
+ */
 const BEND_COSTS = 4
 
-/** What a rule of these figures can prove on a single car of 2.5 L with R-134a, in grams a year worst case: with an electronic gauge and with a needle. */
-export function limitOfRule({ targetMicron, holdMinutes }: Pick<Procedure, 'targetMicron' | 'holdMinutes'>): { electronic: number; needle: number } {
+/**
+ * What a rule of these figures can prove on a single car of 2.5 L with R-134a, in grams a year worst case: with an
+ * electronic gauge and with a needle.
+ */
+export function limitOfRule({ targetMicron, holdMinutes }: Pick<Procedure, 'targetMicron' | 'holdMinutes'>): {
+  electronic: number
+  needle: number
+} {
   const heldS = holdMinutes * 60
   const depthPa = targetMicron * PA_PER_MICRON
   const noisePa = Math.hypot(NOISE_SHARE * depthPa, 2 * PA_PER_MICRON)
@@ -49,7 +61,13 @@ export const SCHOOLS: readonly (Procedure & { proves: string })[] = [
     holdMinutes: 30,
     proves: 'Dry to a dew point near −24 °C, and no leak above the limit that volume and gauge give.',
   },
-  { name: 'Quick look for leaks', targetMicron: 1000, pullMinutes: 15, holdMinutes: 20, proves: 'Large leaks before the long pull; nothing about water.' },
+  {
+    name: 'Quick look for leaks',
+    targetMicron: 1000,
+    pullMinutes: 15,
+    holdMinutes: 20,
+    proves: 'Large leaks before the long pull; nothing about water.',
+  },
   {
     name: 'By the clock, 30 min',
     targetMicron: 1000,
@@ -57,7 +75,13 @@ export const SCHOOLS: readonly (Procedure & { proves: string })[] = [
     holdMinutes: 10,
     proves: 'That the pump ran. Water may still be there, and a short hold hides small leaks.',
   },
-  { name: 'By the hour open', targetMicron: 500, pullMinutes: 60, holdMinutes: 45, proves: 'For a core or a switch; longer where it stood open longer.' },
+  {
+    name: 'By the hour open',
+    targetMicron: 500,
+    pullMinutes: 60,
+    holdMinutes: 45,
+    proves: 'For a core or a switch; longer where it stood open longer.',
+  },
   {
     name: 'Deep gauge',
     targetMicron: 200,
@@ -65,6 +89,18 @@ export const SCHOOLS: readonly (Procedure & { proves: string })[] = [
     holdMinutes: 60,
     proves: 'Dry to a dew point near −33 °C; an hour of hold finds leaks several times smaller than half an hour.',
   },
-  { name: 'Triple, nitrogen between', targetMicron: 1000, pullMinutes: 20, holdMinutes: 20, proves: 'Water is swept out between pulls; each pull has its own hold.' },
-  { name: 'Overnight', targetMicron: 500, pullMinutes: 90, holdMinutes: 720, proves: 'Small leaks, if the barometer and the temperature of the night are accounted for.' },
+  {
+    name: 'Triple, nitrogen between',
+    targetMicron: 1000,
+    pullMinutes: 20,
+    holdMinutes: 20,
+    proves: 'Water is swept out between pulls; each pull has its own hold.',
+  },
+  {
+    name: 'Overnight',
+    targetMicron: 500,
+    pullMinutes: 90,
+    holdMinutes: 720,
+    proves: 'Small leaks, if the barometer and the temperature of the night are accounted for.',
+  },
 ]

@@ -91,13 +91,22 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
         ...turnPart(state, 'centre-hose', 'container', at),
         containers: [
           ...state.containers,
-          { id: event.payload.id, startGrossG: event.payload.grossG, startedAt: at, ...(event.payload.differs && { differs: event.payload.differs }) },
+          {
+            id: event.payload.id,
+            startGrossG: event.payload.grossG,
+            startedAt: at,
+            ...(event.payload.differs && { differs: event.payload.differs }),
+          },
         ],
       }
     case 'container-ended':
       return {
         ...turnPart(state, 'container-valve', 'closed', at),
-        containers: state.containers.map((c) => (c.id === event.payload.id && c.endGrossG === undefined ? { ...c, endGrossG: event.payload.grossG, endedAt: at } : c)),
+        containers: state.containers.map((c) =>
+          c.id === event.payload.id && c.endGrossG === undefined
+            ? { ...c, endGrossG: event.payload.grossG, endedAt: at }
+            : c,
+        ),
       }
     case 'proof-read':
       return { ...state, proofs: [...state.proofs, { ...event.payload, at }] }
@@ -119,11 +128,18 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'clock-set-back':
       return state
     case 'set-aside':
-      return { ...state, aside: { ...state.aside, [event.payload.eventId]: { because: event.payload.because, event: null } } }
+      return {
+        ...state,
+        aside: { ...state.aside, [event.payload.eventId]: { because: event.payload.because, event: null } },
+      }
     case 'deed-chosen':
       return choose(state, event.payload.eventId, event.payload.holds)
     case 'bench-set':
-      return { ...state, benchRunning: event.payload.action === 'stop' ? false : event.payload.action === 'start' ? true : state.benchRunning }
+      return {
+        ...state,
+        benchRunning:
+          event.payload.action === 'stop' ? false : event.payload.action === 'start' ? true : state.benchRunning,
+      }
     case 'signed':
       return { ...closeVisit(state, at), signed: { ...event.payload, at, by: event.by } }
     default: {
@@ -158,7 +174,9 @@ function planCharged(state: JobState, payload: NonNullable<JobState['plan']>): J
 const following = (step: Step): Step => STEPS[Math.min(STEPS.length - 1, STEPS.indexOf(step) + 1)] as Step
 
 function closeVisit(state: JobState, at: string): JobState {
-  const visits = state.visits.map((v, i) => (i === state.visits.length - 1 && v.endedAt === undefined ? { ...v, endedAt: at } : v))
+  const visits = state.visits.map((v, i) =>
+    i === state.visits.length - 1 && v.endedAt === undefined ? { ...v, endedAt: at } : v,
+  )
   return { ...state, visits }
 }
 
@@ -171,10 +189,13 @@ function enter(state: JobState, step: Step, at: string): JobState {
 function turnPart<P extends keyof RigState>(state: JobState, part: P, to: string, at: string): JobState {
   const rig = { ...state.rig, [part]: to } as RigState
   const turned = { ...state, rig, turnedAt: { ...state.turnedAt, [part]: at } }
-  const pulling = rig.pump === 'on' && rig['centre-hose'] === 'pump' && (rig['valve-low'] === 'open' || rig['valve-high'] === 'open')
+  const pulling =
+    rig.pump === 'on' && rig['centre-hose'] === 'pump' && (rig['valve-low'] === 'open' || rig['valve-high'] === 'open')
   const open = currentPull(state)
-  if (pulling && (!open || open.endedAt) && state.step === 'pull') return { ...turned, pulls: [...state.pulls, { startedAt: at }] }
-  if (!pulling && open && !open.endedAt) return { ...turned, pulls: [...state.pulls.slice(0, -1), { ...open, endedAt: at }] }
+  if (pulling && (!open || open.endedAt) && state.step === 'pull')
+    return { ...turned, pulls: [...state.pulls, { startedAt: at }] }
+  if (!pulling && open && !open.endedAt)
+    return { ...turned, pulls: [...state.pulls.slice(0, -1), { ...open, endedAt: at }] }
   return turned
 }
 
@@ -183,7 +204,10 @@ function isolate(state: JobState, at: string): JobState {
   return { ...state, holds: [...state.holds, hold] }
 }
 
-function changeHold(state: JobState, change: (hold: NonNullable<ReturnType<typeof currentHold>>) => JobState['holds'][number]): JobState {
+function changeHold(
+  state: JobState,
+  change: (hold: NonNullable<ReturnType<typeof currentHold>>) => JobState['holds'][number],
+): JobState {
   const hold = currentHold(state)
   return hold ? { ...state, holds: [...state.holds.slice(0, -1), change(hold)] } : state
 }
@@ -191,7 +215,10 @@ function changeHold(state: JobState, change: (hold: NonNullable<ReturnType<typeo
 function decide(state: JobState, next: 'charge' | 'pull' | 'fix' | 'hold', at: string): JobState {
   if (next !== 'hold') return enter(state, next, at)
   // holding on: the same isolation, a later end, and the verdict so far taken back
-  return changeHold(state, ({ ended: _taken, ...hold }) => ({ ...hold, plannedMinutes: hold.plannedMinutes + state.opened.procedure.holdMinutes }))
+  return changeHold(state, ({ ended: _taken, ...hold }) => ({
+    ...hold,
+    plannedMinutes: hold.plannedMinutes + state.opened.procedure.holdMinutes,
+  }))
 }
 
 function leaveItem(state: JobState, item: JobState['left'][number], done: boolean, at: string): JobState {

@@ -9,7 +9,13 @@ const charging = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload
 const container = (id: string, more: object = {}) => ({ id, kind: 'can' as const, grossG: 474, netG: 340, ...more })
 const plan = (...containers: ReturnType<typeof container>[]): Deed => ({
   kind: 'charge-planned',
-  payload: { targetG: 540, purgeEachG: 3, containers, stops: containers.map((c) => ({ id: c.id, stopGrossG: 140, takenG: 334, purgeG: 3 })), bandG: [530, 550] },
+  payload: {
+    targetG: 540,
+    purgeEachG: 3,
+    containers,
+    stops: containers.map((c) => ({ id: c.id, stopGrossG: 140, takenG: 334, purgeG: 3 })),
+    bandG: [530, 550],
+  },
 })
 const start = (id: string, grossG: number): Deed => ({ kind: 'container-started', payload: { id, grossG } })
 const end = (id: string, grossG: number): Deed => ({ kind: 'container-ended', payload: { id, grossG } })
@@ -28,8 +34,20 @@ describe('what cannot be is refused, with its place and reason', () => {
       'containers[0].refrigerant',
       /holds R-1234yf.*asks for R-134a: never mix/,
     ],
-    ['a container listed twice', charging, plan(container('can-1'), container('can-1')), 'containers[1].id', /listed once/],
-    ['a name that was on this car already', closed, plan(container('can-1')), 'containers[0].id', /was on this car already/],
+    [
+      'a container listed twice',
+      charging,
+      plan(container('can-1'), container('can-1')),
+      'containers[1].id',
+      /listed once/,
+    ],
+    [
+      'a name that was on this car already',
+      closed,
+      plan(container('can-1')),
+      'containers[0].id',
+      /was on this car already/,
+    ],
     ['a container nobody planned', planned, start('can-9', 474), 'id', /not in the charge plan/],
     ['a second one while the first is open', open, start('can-2', 474), 'id', /can-1 is still on/],
     ['the same one again', closed, start('can-1', 474), 'id', /weighed off already/],
@@ -57,7 +75,11 @@ describe('what cannot be is refused, with its place and reason', () => {
   })
 
   test('a negative weight does not get so far', () => {
-    const draft = { id: '00000000-0000-4000-8000-000000000000', happenedAt: '2026-03-02T10:00:00Z', ...start('can-1', -5) }
+    const draft = {
+      id: '00000000-0000-4000-8000-000000000000',
+      happenedAt: '2026-03-02T10:00:00Z',
+      ...start('can-1', -5),
+    }
     expect(EventDraftSchema.safeParse(draft).error?.issues[0]?.path).toEqual(['payload', 'grossG'])
   })
 })
@@ -69,7 +91,13 @@ describe('what would hurt is said before it is done', () => {
 
   test('an inverted container on a running low side, whichever of them comes last', () => {
     expect(codes(flowing, part('container-pose', 'inverted'))).toEqual(['inverted-running-low'])
-    const inverted = later(open, 73, part('container-pose', 'inverted'), part('container-valve', 'open'), part('engine', 'on'))
+    const inverted = later(
+      open,
+      73,
+      part('container-pose', 'inverted'),
+      part('container-valve', 'open'),
+      part('engine', 'on'),
+    )
     expect(codes(inverted, part('valve-low', 'open'))).toEqual(['inverted-running-low'])
     // with the low valve shut, or at rest, it may stand as it likes
     expect(codes(later(flowing, 74, part('valve-low', 'closed')), part('container-pose', 'inverted'))).toEqual([])
@@ -83,7 +111,10 @@ describe('what would hurt is said before it is done', () => {
   })
 
   test('an engine started against liquid', () => {
-    const liquid: Deed = { kind: 'charge-planned', payload: { ...(plan(container('can-1')).payload as object), way: 'liquid-high' } } as Deed
+    const liquid: Deed = {
+      kind: 'charge-planned',
+      payload: { ...(plan(container('can-1')).payload as object), way: 'liquid-high' },
+    } as Deed
     const state = later(charging, 71, liquid, start('can-1', 474), end('can-1', 142))
     expect(codes(state, part('engine', 'on'))).toContain('start-against-liquid')
     // in the proof too, where it is first started; not again once it has run

@@ -9,7 +9,8 @@ export type Refusal = { path: string; reason: string }
 const SETTLES_G = 5
 
 /**
- * Refuses what contradicts what is already known of a job: not what is unwise, which is asked about and passed on, but what cannot be.
+ * Refuses what contradicts what is already known of a job: not what is unwise, which is asked about and passed on, but
+ * what cannot be.
  * @returns null when the event may be recorded
  */
 export function refusalOf(state: JobState, event: Pick<EventDraft, 'kind' | 'payload'>): Refusal | null {
@@ -32,10 +33,14 @@ function heldAlready(state: JobState, event: EventDraft): string | null {
   const hold = currentHold(state)
   switch (event.kind) {
     case 'isolated':
-      return hold && !state.pulls.some((p) => p.startedAt > hold.isolatedAt) ? 'it is shut in already, and was not pulled since' : null
+      return hold && !state.pulls.some((p) => p.startedAt > hold.isolatedAt)
+        ? 'it is shut in already, and was not pulled since'
+        : null
     case 'step-finished': {
       const { step } = event.payload
-      return stepNumber(step) < stepNumber(state.step) ? `${STEP_NAMES[step]} is finished already: this car is at ${STEP_NAMES[state.step]}` : null
+      return stepNumber(step) < stepNumber(state.step)
+        ? `${STEP_NAMES[step]} is finished already: this car is at ${STEP_NAMES[state.step]}`
+        : null
     }
     case 'hold-ended':
       return hold?.ended ? 'this hold was ended already' : null
@@ -44,11 +49,15 @@ function heldAlready(state: JobState, event: EventDraft): string | null {
     case 'hold-decided':
       return decidedAlready(state, event.payload.next)
     case 'recovered':
-      return state.recoveredUnread ? 'what was recovered is booked already: read both gauges again before more is' : null
+      return state.recoveredUnread
+        ? 'what was recovered is booked already: read both gauges again before more is'
+        : null
     case 'zero-explained':
       return state.zeroAnswer === event.payload.answer ? 'the gauges were explained so already' : null
     case 'leave-tapped':
-      return state.left.includes(event.payload.item) === event.payload.done ? 'that item of the list stands so already' : null
+      return state.left.includes(event.payload.item) === event.payload.done
+        ? 'that item of the list stands so already'
+        : null
     case 'alarm-answered':
       return state.alarms[event.payload.alarm]?.untilMs === null ? 'somebody has seen this alarm already' : null
     case 'priors-set':
@@ -71,10 +80,15 @@ function refusePlan(state: JobState, { containers }: PayloadOf<'charge-planned'>
   for (const [i, c] of containers.entries()) {
     const path = `containers[${i}]`
     if (c.refrigerant !== undefined && c.refrigerant !== asked) {
-      return { path: `${path}.refrigerant`, reason: `${c.id} holds ${c.refrigerant}, the car’s label asks for ${asked}: never mix, take another container` }
+      return {
+        path: `${path}.refrigerant`,
+        reason: `${c.id} holds ${c.refrigerant}, the car’s label asks for ${asked}: never mix, take another container`,
+      }
     }
-    if (containers.findIndex((o) => o.id === c.id) < i) return { path: `${path}.id`, reason: `${c.id} is there twice; each container is listed once` }
-    if (state.containers.some((used) => used.id === c.id)) return { path: `${path}.id`, reason: `${c.id} was on this car already; give another container another name` }
+    if (containers.findIndex((o) => o.id === c.id) < i)
+      return { path: `${path}.id`, reason: `${c.id} is there twice; each container is listed once` }
+    if (state.containers.some((used) => used.id === c.id))
+      return { path: `${path}.id`, reason: `${c.id} was on this car already; give another container another name` }
   }
   return null
 }
@@ -84,21 +98,35 @@ function refuseStart(state: JobState, { id, grossG }: PayloadOf<'container-start
   if (!planned) return { path: 'id', reason: `${id} is not in the charge plan: plan the charge with it first` }
   const open = openContainer(state)
   if (open) return { path: 'id', reason: `${open.id} is still on: shut it and weigh it first` }
-  if (state.containers.some((c) => c.id === id)) return { path: 'id', reason: `${id} was on and was weighed off already` }
+  if (state.containers.some((c) => c.id === id))
+    return { path: 'id', reason: `${id} was on and was weighed off already` }
   if (planned.tareG === undefined && planned.netG !== undefined && grossG <= planned.netG) {
-    return { path: 'grossG', reason: `${Math.round(grossG)} g is not above the ${Math.round(planned.netG)} g net of a full one: partly used? Plan it with its empty weight` }
+    return {
+      path: 'grossG',
+      reason: `${Math.round(grossG)} g is not above the ${Math.round(planned.netG)} g net of a full one: partly used? Plan it with its empty weight`,
+    }
   }
   if (planned.tareG !== undefined && grossG < planned.tareG) {
-    return { path: 'grossG', reason: `${Math.round(grossG)} g is less than its own empty weight of ${Math.round(planned.tareG)} g: check tare and scale` }
+    return {
+      path: 'grossG',
+      reason: `${Math.round(grossG)} g is less than its own empty weight of ${Math.round(planned.tareG)} g: check tare and scale`,
+    }
   }
   return null
 }
 
 function refuseEnd(state: JobState, { id, grossG }: PayloadOf<'container-ended'>): Refusal | null {
   const open = openContainer(state)
-  if (open?.id !== id) return { path: 'id', reason: `${id} is not on the scale${open ? `, ${open.id} is` : ': it was weighed off already, or never put on'}` }
+  if (open?.id !== id)
+    return {
+      path: 'id',
+      reason: `${id} is not on the scale${open ? `, ${open.id} is` : ': it was weighed off already, or never put on'}`,
+    }
   if (grossG > open.startGrossG + SETTLES_G) {
-    return { path: 'grossG', reason: `it stood at ${Math.round(open.startGrossG)} g when it went on: a container does not gain` }
+    return {
+      path: 'grossG',
+      reason: `it stood at ${Math.round(open.startGrossG)} g when it went on: a container does not gain`,
+    }
   }
   return null
 }

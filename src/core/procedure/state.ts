@@ -15,7 +15,14 @@ export type Hold = {
   skipped?: { why: string; by: string }
   shortened?: { why: string; by: string }
 }
-export type ChargedContainer = { id: string; startGrossG: number; endGrossG?: number; startedAt: string; endedAt?: string; differs?: 'hose-hung-on' | 'another-container' }
+export type ChargedContainer = {
+  id: string
+  startGrossG: number
+  endGrossG?: number
+  startedAt: string
+  endedAt?: string
+  differs?: 'hose-hung-on' | 'another-container'
+}
 export type Proof = PayloadOf<'proof-read'> & { at: string }
 export type LeaveItem = (typeof LEAVE_ITEMS)[number]
 
@@ -52,7 +59,9 @@ export type JobState = {
   left: LeaveItem[]
   corrections: Correction[]
   notes: { text: string; at: string; by: string }[]
-  /** deeds that were done without a line and wait for somebody to choose, by their id; null until the deed itself comes */
+  /**
+   * deeds that were done without a line and wait for somebody to choose, by their id; null until the deed itself comes
+   */
   aside: Readonly<Record<string, { because: string; event: JobEvent | null }>>
   signed?: PayloadOf<'signed'> & { at: string; by: string }
   benchRunning: boolean
@@ -69,22 +78,32 @@ export const currentHold = (state: JobState): Hold | undefined => state.holds[st
 export const holdEndsMs = (hold: Hold): number => Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000
 
 /** The container on the scale now: started and not yet ended. */
-export const openContainer = (state: JobState): ChargedContainer | undefined => state.containers.find((c) => c.endGrossG === undefined)
+export const openContainer = (state: JobState): ChargedContainer | undefined =>
+  state.containers.find((c) => c.endGrossG === undefined)
 
 /** The newest reading of the proof; undefined before the first. */
 export const lastProof = (state: JobState): Proof | undefined => state.proofs[state.proofs.length - 1]
 
 export const wayOf = (state: JobState): Way => state.plan?.way ?? 'vapour-low'
 
-/** What leaves a container of this job and does not reach the car, g: its planned purge, and for the first what stays in a hose that is not drawn down. */
+/**
+ * What leaves a container of this job and does not reach the car, g: its planned purge, and for the first what stays in
+ * a hose that is not drawn down.
+ */
 export function lostG(state: JobState, id: string): { purgeG: number; hoseG: number } {
   const purgeG = state.plan?.stops.find((s) => s.id === id)?.purgeG ?? 0
   const hose = state.plan?.hose
   const first = state.containers.length === 0 || state.containers[0]?.id === id
-  return { purgeG, hoseG: hose && !hose.drawnDown && first ? hoseContentG({ ...hose, phase: WAY_WORDS[wayOf(state)].phase }) : 0 }
+  return {
+    purgeG,
+    hoseG: hose && !hose.drawnDown && first ? hoseContentG({ ...hose, phase: WAY_WORDS[wayOf(state)].phase }) : 0,
+  }
 }
 
-/** Grams in the car by the scale: what left the containers, less purges and what stays in the hose, g. @param liveGrossG - what the open container weighs now */
+/**
+ * Grams in the car by the scale: what left the containers, less purges and what stays in the hose, g. @param liveGrossG
+ * - what the open container weighs now
+ */
 export function chargedG(state: JobState, liveGrossG?: number): number {
   return state.containers.reduce((sum, c) => {
     const end = c.endGrossG ?? liveGrossG ?? c.startGrossG

@@ -50,7 +50,8 @@ export function summarise(state: JobState): JobSummary {
 export function waitEndsMs(state: JobState): number | null {
   if (state.signed) return null
   const pull = currentPull(state)
-  if (state.step === 'pull' && pull && !pull.endedAt) return Date.parse(pull.startedAt) + state.opened.procedure.pullMinutes * 60_000
+  if (state.step === 'pull' && pull && !pull.endedAt)
+    return Date.parse(pull.startedAt) + state.opened.procedure.pullMinutes * 60_000
   const hold = currentHold(state)
   return state.step === 'hold' && hold && !hold.ended ? holdEndsMs(hold) : null
 }

@@ -1,11 +1,14 @@
-import { type Refrigerant, saturationPa } from '../fluids/refrigerant'
+import { saturationPa } from '../fluids/refrigerant'
+import type { Refrigerant } from '../fluids/refrigerants'
 import type { JobState, Proof } from '../procedure/state'
 import { kelvin } from '../units/temperature'
 
 /** Low and high end of what is to be expected: pressures Pa above the air of the place, vent in Celsius. */
 export type ProofBands = { lowPaG: [number, number]; highPaG: [number, number]; ventC: [number, number] }
 
-/** What moves typical readings besides the ambient: whether the engine idles, and the air's relative humidity, 0 to 1. */
+/**
+ * What moves typical readings besides the ambient: whether the engine idles, and the air's relative humidity, 0 to 1.
+ */
 export type Load = { idle?: boolean; humidity?: number | undefined }
 
 /** Condensing above ambient, K; evaporating, Celsius; vent above evaporating, K (assumed, model.md section 10). */
@@ -26,7 +29,12 @@ const HOTTEST_C = 90
  * @param barometerPa - air pressure of the place, Pa
  * @throws OutOfRange when ambient plus 30 K passes the critical point
  */
-export function typicalBands(refrigerant: Refrigerant, ambientC: number, barometerPa: number, load: Load = {}): ProofBands {
+export function typicalBands(
+  refrigerant: Refrigerant,
+  ambientC: number,
+  barometerPa: number,
+  load: Load = {},
+): ProofBands {
   const humid = Math.max(0, (load.humidity ?? DRY) - DRY) / (1 - DRY)
   const adds = (of: keyof typeof IDLE_ADDS_K) => (load.idle ? IDLE_ADDS_K[of] : 0) + HUMID_ADDS_K[of] * humid
   const gauge = (c: number) => saturationPa(refrigerant, kelvin(c)) - barometerPa
@@ -34,14 +42,27 @@ export function typicalBands(refrigerant: Refrigerant, ambientC: number, baromet
   const evaporatingTo = EVAPORATING_C[1] + adds('evaporating')
   return {
     lowPaG: [gauge(EVAPORATING_C[0]), gauge(evaporatingTo)],
-    highPaG: [gauge(ambientC + CONDENSING_ABOVE_K[0]), gauge(Math.max(condensingTo, Math.min(HOTTEST_C, condensingTo + adds('condensing'))))],
+    highPaG: [
+      gauge(ambientC + CONDENSING_ABOVE_K[0]),
+      gauge(Math.max(condensingTo, Math.min(HOTTEST_C, condensingTo + adds('condensing')))),
+    ],
     ventC: [EVAPORATING_C[0] + VENT_ABOVE_K[0], EVAPORATING_C[1] + VENT_ABOVE_K[1] + adds('vent')],
   }
 }
 
 /** The bands a reading of this job is held against: the maker's where they were entered, else the typical ones. */
-export function bandsFor({ opened, makerBands }: JobState, reading?: Pick<Proof, 'ambientC' | 'engine' | 'humidity'>): ProofBands {
+export function bandsFor(
+  { opened, makerBands }: JobState,
+  reading?: Pick<Proof, 'ambientC' | 'engine' | 'humidity'>,
+): ProofBands {
   const { label, place } = opened
-  const typical = typicalBands(label.refrigerant, reading?.ambientC ?? place.ambientC, place.barometerPa, { idle: reading?.engine === 'idle', humidity: reading?.humidity })
-  return { lowPaG: makerBands?.lowPaG ?? typical.lowPaG, highPaG: makerBands?.highPaG ?? typical.highPaG, ventC: makerBands?.ventC ?? typical.ventC }
+  const typical = typicalBands(label.refrigerant, reading?.ambientC ?? place.ambientC, place.barometerPa, {
+    idle: reading?.engine === 'idle',
+    humidity: reading?.humidity,
+  })
+  return {
+    lowPaG: makerBands?.lowPaG ?? typical.lowPaG,
+    highPaG: makerBands?.highPaG ?? typical.highPaG,
+    ventC: makerBands?.ventC ?? typical.ventC,
+  }
 }

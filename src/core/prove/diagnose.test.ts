@@ -4,7 +4,8 @@ import { diagnose, type ProofHistory } from './diagnose'
 
 const BANDS = typicalBands('R-134a', 30, 101_325)
 const FULL: ProofHistory = { chargedG: 540, targetG: 540, toleranceG: 15, holdProved: true }
-const first = (low: number, high: number, ventC: number, history = FULL) => diagnose([{ reading: { lowPaG: low * 1000, highPaG: high * 1000, ventC }, bands: BANDS }], history)[0]
+const first = (low: number, high: number, ventC: number, history = FULL) =>
+  diagnose([{ reading: { lowPaG: low * 1000, highPaG: high * 1000, ventC }, bands: BANDS }], history)[0]
 
 test('readings within their bands are as they should be', () => {
   expect(first(230, 1250, 9)?.kind).toBe('as-it-should-be')
@@ -27,7 +28,10 @@ test('two needles are never a certainty, and the reason names what was read', ()
     [-40, 700, 20],
     [500, 2500, 20],
   ] as const) {
-    const causes = diagnose([{ reading: { lowPaG: low * 1000, highPaG: high * 1000, ventC: vent }, bands: BANDS }], FULL)
+    const causes = diagnose(
+      [{ reading: { lowPaG: low * 1000, highPaG: high * 1000, ventC: vent }, bands: BANDS }],
+      FULL,
+    )
     expect(causes[0]?.chance).toBeLessThan(0.995)
     expect(causes.length).toBeLessThanOrEqual(6)
     expect(causes[0]?.reason).toMatch(/Low side .* high side .* vent .* weight/s)
@@ -36,12 +40,18 @@ test('two needles are never a certainty, and the reason names what was read', ()
 
 test('rest pressure above saturation lifts air, one that is right rules it out, one below lifts a shortage', () => {
   const chance = (kind: string, rest?: ProofHistory['rest']) =>
-    diagnose([{ reading: { lowPaG: 330_000, highPaG: 1_750_000, ventC: 13 }, bands: BANDS }], { ...FULL, holdProved: false, ...(rest && { rest }) }).find((c) => c.kind === kind)
-      ?.chance ?? 0
+    diagnose([{ reading: { lowPaG: 330_000, highPaG: 1_750_000, ventC: 13 }, bands: BANDS }], {
+      ...FULL,
+      holdProved: false,
+      ...(rest && { rest }),
+    }).find((c) => c.kind === kind)?.chance ?? 0
   expect(chance('air', 'air')).toBeGreaterThan(2 * chance('air'))
   expect(chance('air', 'right')).toBeLessThan(0.5 * chance('air'))
   const short = (rest?: ProofHistory['rest']) =>
-    diagnose([{ reading: { lowPaG: 130_000, highPaG: 800_000, ventC: 14 }, bands: BANDS }], { ...FULL, ...(rest && { rest }) }).find((c) => c.kind === 'short')?.chance ?? 0
+    diagnose([{ reading: { lowPaG: 130_000, highPaG: 800_000, ventC: 14 }, bands: BANDS }], {
+      ...FULL,
+      ...(rest && { rest }),
+    }).find((c) => c.kind === 'short')?.chance ?? 0
   expect(short('no-liquid')).toBeGreaterThan(1.5 * short())
 })
 
@@ -55,7 +65,11 @@ test('the same reading twice makes it surer, and a hundred times no surer than h
 
 test('a compressor that cycles speaks for a shortage and against all being well', () => {
   const chance = (kind: string, cycling: boolean) =>
-    diagnose([{ reading: { lowPaG: 165_000, highPaG: 950_000, ventC: 12 }, bands: BANDS }], { ...FULL, chargedG: 500, cycling }).find((c) => c.kind === kind)?.chance ?? 0
+    diagnose([{ reading: { lowPaG: 165_000, highPaG: 950_000, ventC: 12 }, bands: BANDS }], {
+      ...FULL,
+      chargedG: 500,
+      cycling,
+    }).find((c) => c.kind === kind)?.chance ?? 0
   expect(chance('short', true)).toBeGreaterThan(1.3 * chance('short', false))
   expect(chance('as-it-should-be', true)).toBeLessThan(chance('as-it-should-be', false))
 })

@@ -1,11 +1,24 @@
 import type { ProofBands } from './bands'
 
-/** What readings point to, how likely, why, and what to look at next. Never a certainty: two needles are a cross-check. */
+/**
+ * What readings point to, how likely, why, and what to look at next. Never a certainty: two needles are a cross-check.
+ */
 export type Cause = { kind: CauseKind; chance: number; sentence: string; reason: string; next: string }
-export type CauseKind = 'as-it-should-be' | 'short' | 'restriction' | 'too-much' | 'air' | 'condenser' | 'compressor' | 'elsewhere'
+export type CauseKind =
+  | 'as-it-should-be'
+  | 'short'
+  | 'restriction'
+  | 'too-much'
+  | 'air'
+  | 'condenser'
+  | 'compressor'
+  | 'elsewhere'
 
 export type ProofReading = { lowPaG: number; highPaG: number; ventC: number }
-/** What the job knows besides the needles: grams in against the target, the tolerance, whether air could have got in, the pressure at rest and how the compressor ran. */
+/**
+ * What the job knows besides the needles: grams in against the target, the tolerance, whether air could have got in,
+ * the pressure at rest and how the compressor ran.
+ */
 export type ProofHistory = {
   chargedG: number
   targetG: number
@@ -17,9 +30,13 @@ export type ProofHistory = {
 }
 
 /** Where a reading lies: 0 in the middle of its band, 1 at an edge, in half-widths. */
-const place = (value: number, [low, high]: [number, number]): number => (value - (low + high) / 2) / Math.max(1e-9, (high - low) / 2)
+const place = (value: number, [low, high]: [number, number]): number =>
+  (value - (low + high) / 2) / Math.max(1e-9, (high - low) / 2)
 
-/** What each cause makes of low side, high side and vent, in half-widths of the typical bands, and its chance before any reading (assumed; practice, model.md section 10). */
+/**
+ * What each cause makes of low side, high side and vent, in half-widths of the typical bands, and its chance before any
+ * reading (assumed; practice, model.md section 10).
+ */
 const SIGNS: Record<CauseKind, { low: number; high: number; vent: number; prior: number }> = {
   'as-it-should-be': { low: 0, high: 0, vent: 0, prior: 0.4 },
   short: { low: -2, high: -2, vent: 2, prior: 0.12 },
@@ -34,14 +51,32 @@ const SIGNS: Record<CauseKind, { low: number; high: number; vent: number; prior:
 const SPREAD = 1.1
 
 const WORDS: Record<CauseKind, { sentence: string; next: string }> = {
-  'as-it-should-be': { sentence: 'As it should be.', next: 'Read it again after five minutes at 1,500 rpm, then leave it in order.' },
+  'as-it-should-be': {
+    sentence: 'As it should be.',
+    next: 'Read it again after five minutes at 1,500 rpm, then leave it in order.',
+  },
   short: { sentence: 'Short of charge.', next: 'Weigh again what went in; find where it goes before adding any.' },
-  restriction: { sentence: 'A restriction at the expansion device or evaporator.', next: 'Look for frost at one place of the liquid line; the filter and the expansion device.' },
-  'too-much': { sentence: 'Too much in it.', next: 'Recover it and charge by weight; recovery is the only honest way back.' },
+  restriction: {
+    sentence: 'A restriction at the expansion device or evaporator.',
+    next: 'Look for frost at one place of the liquid line; the filter and the expansion device.',
+  },
+  'too-much': {
+    sentence: 'Too much in it.',
+    next: 'Recover it and charge by weight; recovery is the only honest way back.',
+  },
   air: { sentence: 'Air in it.', next: 'Rest pressure against ambient tells; recover, evacuate, hold, charge again.' },
-  condenser: { sentence: 'No air over the condenser.', next: 'Fan, bonnet seals, leaves between condenser and radiator; a hose of water over it tells at once.' },
-  compressor: { sentence: 'The compressor does not pump as it should.', next: 'Clutch gap and slip, control valve, belt; with the engine off the sides meet at once.' },
-  elsewhere: { sentence: 'The weight is right, the fault is elsewhere.', next: 'Blend door, cabin filter, heater valve, sensor; connector and pressure switch.' },
+  condenser: {
+    sentence: 'No air over the condenser.',
+    next: 'Fan, bonnet seals, leaves between condenser and radiator; a hose of water over it tells at once.',
+  },
+  compressor: {
+    sentence: 'The compressor does not pump as it should.',
+    next: 'Clutch gap and slip, control valve, belt; with the engine off the sides meet at once.',
+  },
+  elsewhere: {
+    sentence: 'The weight is right, the fault is elsewhere.',
+    next: 'Blend door, cabin filter, heater valve, sensor; connector and pressure switch.',
+  },
 }
 
 /** Two needles and a thermometer are wrong about the cause so often, whatever they agree on (assumed). */
@@ -54,7 +89,10 @@ const READINGS_COUNT_AS = 1.5
  * @param readings - each with the bands it is held against; an empty list says nothing and gives nothing
  * @returns likeliest first, chances add up to one over all causes; those under 4 % are left out
  */
-export function diagnose(readings: readonly { reading: ProofReading; bands: ProofBands }[], history: ProofHistory): Cause[] {
+export function diagnose(
+  readings: readonly { reading: ProofReading; bands: ProofBands }[],
+  history: ProofHistory,
+): Cause[] {
   if (readings.length === 0) return []
   const places = readings.map(({ reading, bands }) => ({
     low: place(reading.lowPaG, bands.lowPaG),
@@ -79,7 +117,12 @@ export function diagnose(readings: readonly { reading: ProofReading; bands: Proo
   const last = places[places.length - 1] as (typeof places)[number]
   const reason = reasonOf(last, off, history, vacuum)
   return scores
-    .map(({ kind, score: own }) => ({ kind, chance: (1 - DOUBT) * (Math.exp(own - top) / total) + DOUBT / kinds.length, ...WORDS[kind], reason }))
+    .map(({ kind, score: own }) => ({
+      kind,
+      chance: (1 - DOUBT) * (Math.exp(own - top) / total) + DOUBT / kinds.length,
+      ...WORDS[kind],
+      reason,
+    }))
     .filter((c) => c.chance >= 0.04)
     .sort((a, b) => b.chance - a.chance)
 }
@@ -95,7 +138,11 @@ const CYCLING_SAYS: Partial<Record<CauseKind, number>> = { short: 1, elsewhere: 
 /** What the weight and the hold say for or against a cause, ln. */
 function storyOf(kind: CauseKind, offG: number, history: ProofHistory, vacuum: boolean): number {
   const { rest, cycling } = history
-  return weighed(kind, offG, history, vacuum) + (rest ? (REST_SAYS[rest][kind] ?? 0) : 0) + (cycling ? (CYCLING_SAYS[kind] ?? 0) : 0)
+  return (
+    weighed(kind, offG, history, vacuum) +
+    (rest ? (REST_SAYS[rest][kind] ?? 0) : 0) +
+    (cycling ? (CYCLING_SAYS[kind] ?? 0) : 0)
+  )
 }
 
 function weighed(kind: CauseKind, offG: number, { toleranceG, holdProved }: ProofHistory, vacuum: boolean): number {
@@ -108,11 +155,26 @@ function weighed(kind: CauseKind, offG: number, { toleranceG, holdProved }: Proo
   return 0
 }
 
-function reasonOf(at: { low: number; high: number; vent: number }, offG: number, { toleranceG, rest, cycling }: ProofHistory, vacuum: boolean): string {
+function reasonOf(
+  at: { low: number; high: number; vent: number },
+  offG: number,
+  { toleranceG, rest, cycling }: ProofHistory,
+  vacuum: boolean,
+): string {
   const side = (x: number) => (x < -1 ? 'below' : x > 1 ? 'above' : 'within')
   const weight =
-    Math.abs(offG) <= toleranceG ? 'the weight is in, so it is not short' : offG < 0 ? `${Math.round(-offG)} g short by weight` : `${Math.round(offG)} g over by weight`
+    Math.abs(offG) <= toleranceG
+      ? 'the weight is in, so it is not short'
+      : offG < 0
+        ? `${Math.round(-offG)} g short by weight`
+        : `${Math.round(offG)} g over by weight`
   const atRest =
-    rest === 'air' ? '; at rest above saturation' : rest === 'no-liquid' ? '; at rest below saturation, so no liquid' : rest === 'right' ? '; at rest as it should be' : ''
+    rest === 'air'
+      ? '; at rest above saturation'
+      : rest === 'no-liquid'
+        ? '; at rest below saturation, so no liquid'
+        : rest === 'right'
+          ? '; at rest as it should be'
+          : ''
   return `Low side ${vacuum ? 'in vacuum' : `${side(at.low)} its band`}, high side ${side(at.high)}, vent ${side(at.vent)}; ${weight}${atRest}${cycling ? '; the compressor cycles' : ''}.`
 }

@@ -11,7 +11,9 @@ export function restAfterCharge({ rest, opened: { label, place } }: JobState): P
   return ({ 'too-high': 'air', likely: 'right', none: 'no-liquid' } as const)[found.liquid]
 }
 
-/** What the job's own log says besides the needles. @param cycling - whether the compressor was seen going on and off */
+/**
+ * What the job's own log says besides the needles. @param cycling - whether the compressor was seen going on and off
+ */
 export function proofHistory(state: JobState, cycling = false): ProofHistory {
   const held = state.holds.some((h) => h.ended && (h.ended.verdict === 'tight' || h.ended.verdict === 'damp'))
   const rest = restAfterCharge(state)
@@ -39,10 +41,13 @@ export function customerWords(state: JobState): string {
         : `The hold was judged ${hold.ended.verdict.replaceAll('-', ' ')}.`
       : 'The vacuum was not held, so nothing is said about leaks.',
     inside > 0 ? `${inside} g of ${label.refrigerant} were weighed in; the label asks for ${label.typed}.` : '',
-    proof ? `Running, the middle vent blows ${proof.ventC.toFixed(0)} °C at ${proof.ambientC.toFixed(0)} °C outside${beforeWords(state.before)}.` : '',
+    proof
+      ? `Running, the middle vent blows ${proof.ventC.toFixed(0)} °C at ${proof.ambientC.toFixed(0)} °C outside${beforeWords(state.before)}.`
+      : '',
     'A hold under vacuum cannot show a leak that opens under pressure only.',
   ]
   return said.filter(Boolean).join(' ')
 }
 
-const beforeWords = (before: JobState['before']): string => (before ? `; when it came in it blew ${before.ventC.toFixed(0)} °C at ${before.ambientC.toFixed(0)} °C` : '')
+const beforeWords = (before: JobState['before']): string =>
+  before ? `; when it came in it blew ${before.ventC.toFixed(0)} °C at ${before.ambientC.toFixed(0)} °C` : ''

@@ -57,7 +57,10 @@ test('the maker’s figures lead where they were entered, the typical ones stay 
 })
 
 test('the charged system at rest: air above saturation, right at it, no liquid below it', () => {
-  const at = (kPa: number) => restAfterCharge(later(job(CAR), 5, { kind: 'rest-read', payload: { paG: kPa * 1000, errorPa: ERROR, ambientC: 25 } }))
+  const at = (kPa: number) =>
+    restAfterCharge(
+      later(job(CAR), 5, { kind: 'rest-read', payload: { paG: kPa * 1000, errorPa: ERROR, ambientC: 25 } }),
+    )
   // saturation at 25 C is 665 kPa absolute, 589 above the air at 2380 m
   expect([at(589), at(680), at(300), at(0)]).toEqual(['right', 'air', 'no-liquid', 'no-liquid'])
   expect(restAfterCharge(job(CAR))).toBeUndefined()
@@ -68,7 +71,10 @@ test('whoever pays reads the vent before and after', () => {
     job(CAR),
     5,
     { kind: 'before-read', payload: { lowPaG: null, highPaG: null, ventC: 21.4, ambientC: 24 } },
-    { kind: 'proof-read', payload: { lowPaG: 250_000, highPaG: 1_200_000, ventC: 8.2, ambientC: 25, note: '', engine: 'at-speed' } },
+    {
+      kind: 'proof-read',
+      payload: { lowPaG: 250_000, highPaG: 1_200_000, ventC: 8.2, ambientC: 25, note: '', engine: 'at-speed' },
+    },
   )
   expect(customerWords(proved)).toMatch(/blows 8 °C at 25 °C outside; when it came in it blew 21 °C at 24 °C/)
 })

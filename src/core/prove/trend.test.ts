@@ -5,7 +5,8 @@ import { BENCH_TRUTH } from '../tests/bench-fixture'
 import { cyclingOf, runningWords, ventTrend } from './trend'
 
 const points = (values: readonly number[], everyS = 5) => values.map((value, i) => ({ at: i * everyS * 1000, value }))
-const line = (from: number, perMinute: number, minutes: number) => points(Array.from({ length: minutes * 12 }, (_, i) => from + (perMinute * i) / 12))
+const line = (from: number, perMinute: number, minutes: number) =>
+  points(Array.from({ length: minutes * 12 }, (_, i) => from + (perMinute * i) / 12))
 
 test('a vent that still falls, that is steady, and that rises again', () => {
   expect(ventTrend(line(20, -1.5, 4))).toMatchObject({ kind: 'falling', perMinuteK: expect.closeTo(-1.5, 6) })
@@ -21,7 +22,11 @@ test('only the last two minutes count: what fell before and is level now is stea
 
 test('cycling is counted from rises beyond a third and two thirds: a trembling needle is none', () => {
   const saw = Array.from({ length: 60 }, (_, i) => 300_000 + 100_000 * Math.abs(((i / 6) % 2) - 1))
-  expect(cyclingOf(points(saw))).toMatchObject({ periodS: expect.closeTo(60, 6), fromPa: expect.closeTo(315_000, -4.3), toPa: expect.closeTo(385_000, -4.3) })
+  expect(cyclingOf(points(saw))).toMatchObject({
+    periodS: expect.closeTo(60, 6),
+    fromPa: expect.closeTo(315_000, -4.3),
+    toPa: expect.closeTo(385_000, -4.3),
+  })
   expect(cyclingOf(points(Array.from({ length: 60 }, (_, i) => 300_000 + 20_000 * (i % 2))))).toBeNull()
   // twice up is a restart, not a habit
   expect(cyclingOf(points(saw.slice(0, 26)))).toBeNull()
@@ -34,12 +39,20 @@ function lowSide(truth: Partial<BenchTruth>) {
   const bench = new BenchRun({ ...BENCH_TRUTH, ambientC: 25, ...truth }, 2)
   bench.rig = { ...bench.rig, engine: 'on', 'coupler-low': 'open', 'centre-hose': 'container' }
   bench.car.chargeG = 400
-  return bench.runTo([], 600).flatMap((s) => s.readings.filter((r) => r.channel === 'low').map((r) => ({ at: s.second * 1000, value: r.value * 6894.757 + 101_325 })))
+  return bench
+    .runTo([], 600)
+    .flatMap((s) =>
+      s.readings
+        .filter((r) => r.channel === 'low')
+        .map((r) => ({ at: s.second * 1000, value: r.value * 6894.757 + 101_325 })),
+    )
 }
 
 test('a switch that opens early makes the bench’s compressor cycle, a good one does not', () => {
   const early = lowSide({ pressureSwitch: 'early' })
   expect(cyclingOf(early.filter((p) => p.at > 60_000))).toMatchObject({ cycles: expect.any(Number) })
-  expect(runningWords(undefined, cyclingOf(early), 101_325).join()).toMatch(/goes on and off every \d+ s, the low side between \d+ and \d+ kPa/)
+  expect(runningWords(undefined, cyclingOf(early), 101_325).join()).toMatch(
+    /goes on and off every \d+ s, the low side between \d+ and \d+ kPa/,
+  )
   expect(cyclingOf(lowSide({}).filter((p) => p.at > 60_000))).toBeNull()
 })

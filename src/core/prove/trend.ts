@@ -35,7 +35,10 @@ export function cyclingOf(low: readonly Point[]): Cycling | null {
   if (low.length < 6) return null
   // tenths, not extremes: the moment the engine starts is no part of the swing
   const sorted = low.map((p) => p.value).sort((a, b) => a - b)
-  const [fromPa, toPa] = [0.1, 0.9].map((share) => sorted[Math.floor(share * (sorted.length - 1))] as number) as [number, number]
+  const [fromPa, toPa] = [0.1, 0.9].map((share) => sorted[Math.floor(share * (sorted.length - 1))] as number) as [
+    number,
+    number,
+  ]
   if (toPa - fromPa < SWING_PA) return null
   // a third and two thirds of the way: a needle that trembles in the middle is counted once
   const [down, up] = [fromPa + (toPa - fromPa) / 3, fromPa + (2 * (toPa - fromPa)) / 3]
@@ -48,7 +51,12 @@ export function cyclingOf(low: readonly Point[]): Cycling | null {
     } else if (high && p.value < down) high = false
   }
   if (ups.length < CYCLES) return null
-  return { cycles: ups.length, periodS: ((ups[ups.length - 1] as number) - (ups[0] as number)) / 1000 / (ups.length - 1), fromPa, toPa }
+  return {
+    cycles: ups.length,
+    periodS: ((ups[ups.length - 1] as number) - (ups[0] as number)) / 1000 / (ups.length - 1),
+    fromPa,
+    toPa,
+  }
 }
 
 /** How the air conditioner runs, in a sentence. */
@@ -57,12 +65,15 @@ export function runningWords(trend: VentTrend | undefined, cycling: Cycling | nu
   if (trend) {
     const rate = `${Math.abs(trend.perMinuteK).toFixed(1)} K a minute`
     if (trend.kind === 'falling') said.push(`The vent still falls, ${rate}: read it when it has settled.`)
-    else if (trend.kind === 'rising') said.push(`The vent rises, ${rate}: it was ${trend.lowestC.toFixed(1)} °C at its coldest.`)
+    else if (trend.kind === 'rising')
+      said.push(`The vent rises, ${rate}: it was ${trend.lowestC.toFixed(1)} °C at its coldest.`)
     else said.push('The vent is steady.')
   }
   if (cycling) {
     const kPa = (pa: number) => Math.round((pa - barometerPa) / 1000)
-    said.push(`The compressor goes on and off every ${Math.round(cycling.periodS)} s, the low side between ${kPa(cycling.fromPa)} and ${kPa(cycling.toPa)} kPa.`)
+    said.push(
+      `The compressor goes on and off every ${Math.round(cycling.periodS)} s, the low side between ${kPa(cycling.fromPa)} and ${kPa(cycling.toPa)} kPa.`,
+    )
   }
   return said
 }

@@ -1,6 +1,6 @@
 import { GAS_CONSTANT, PA_PER_MICRON, WATER_KG_MOL } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import type { AdviceKind, PullLook } from './advisor'
+import type { AdviceKind, PullLook } from './advice'
 import type { Flow } from './flow'
 
 type Facts = { look: PullLook; farPa: number; flow: Flow; toTargetS: number | null }
@@ -10,10 +10,12 @@ type Words = { sentence: string; why: string; next: string }
 const roughly = (grams: number): string => String(Number(grams.toPrecision(1)))
 
 const micron = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')
-const minutes = (s: number): string => (s >= 5400 ? `${(s / 3600).toFixed(1)} h` : `${Math.max(1, Math.round(s / 60))} min`)
+const minutes = (s: number): string =>
+  s >= 5400 ? `${(s / 3600).toFixed(1)} h` : `${Math.max(1, Math.round(s / 60))} min`
 
 /** Water the flow carries off, g an hour, if it is all water. */
-export const waterGramsPerHour = (incomingPaM3S: number, ambientC: number): number => ((incomingPaM3S * WATER_KG_MOL) / (GAS_CONSTANT * kelvin(ambientC))) * 3600 * 1000
+export const waterGramsPerHour = (incomingPaM3S: number, ambientC: number): number =>
+  ((incomingPaM3S * WATER_KG_MOL) / (GAS_CONSTANT * kelvin(ambientC))) * 3600 * 1000
 
 /** Water carried off while it hung there, g, if all that came was water; undefined while the balance cannot be made. */
 export const carriedOffG = (look: PullLook, flow: Flow): number | undefined =>

@@ -4,14 +4,24 @@ import { composeRig, farNode, type RigOptions } from '../rig/compose'
 import { simulate } from '../rig/simulate'
 import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import { adviseOnPull, type PullLook } from './advisor'
+import type { PullLook } from './advice'
+import { adviseOnPull } from './advisor'
 import { flowOf } from './flow'
 import { type PullQuestion, planPull } from './planner'
 import { medianWater, mostLiquidG, type Water } from './water-inventory'
 
 const QUESTION: PullQuestion = {
   car: { volumeL: 2.5, evaporators: 1 },
-  rig: { name: 'Cart P2', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 5, ultimateMicron: 40, gauge: 'electronic', scaleStepG: 5 },
+  rig: {
+    name: 'Cart P2',
+    boreMm: 9.5,
+    lengthM: 1.2,
+    hoses: 2,
+    pumpCfm: 5,
+    ultimateMicron: 40,
+    gauge: 'electronic',
+    scaleStepG: 5,
+  },
   story: { opened: 'component', openHours: 3, drierReplaced: true },
   ambientC: 20,
   barometerPa: 101_325,
@@ -22,13 +32,19 @@ const QUESTION: PullQuestion = {
 }
 
 /** A pull whose truth is known, read without noise every five seconds once the gauge is in its range. */
-function pull(question: PullQuestion, minutes: number, truth: { water?: Water; leakPaM3S?: number; options?: RigOptions; at?: 'far' | 'pump' } = {}) {
+function pull(
+  question: PullQuestion,
+  minutes: number,
+  truth: { water?: Water; leakPaM3S?: number; options?: RigOptions; at?: 'far' | 'pump' } = {},
+) {
   const { water = { liquidG: 0, boundG: 0 }, leakPaM3S = 0, at = 'far' } = truth
   const rig = composeRig({ ...question, water, leakPaM3S, ...(truth.options && { options: truth.options }) })
   const run = simulate(rig, { seconds: minutes * 60, everyS: 5 })
   const far = run.nodes.indexOf(farNode(question.car))
   const node = at === 'far' ? far : run.nodes.indexOf('pump')
-  const readings = run.samples.map((s) => ({ tS: s.tS, pressurePa: s.totalPa[node] as number })).filter((r) => r.pressurePa < 20_000 * PA_PER_MICRON)
+  const readings = run.samples
+    .map((s) => ({ tS: s.tS, pressurePa: s.totalPa[node] as number }))
+    .filter((r) => r.pressurePa < 20_000 * PA_PER_MICRON)
   const plan = planPull(question)
   const look: PullLook = {
     readings,
@@ -64,7 +80,9 @@ test('a dry tight car is on course and is told its time', () => {
 
 test('much water at the coldest place is called boiling, with what still comes off', () => {
   const water = { liquidG: 6, boundG: 0 }
-  const { advice } = pull({ ...QUESTION, story: { opened: 'days', openHours: 100, drierReplaced: true } }, 20, { water })
+  const { advice } = pull({ ...QUESTION, story: { opened: 'days', openHours: 100, drierReplaced: true } }, 20, {
+    water,
+  })
   expect(advice.options[0]?.kind).toBe('boiling')
   expect(advice.options[0]?.next).toMatch(/ballast/)
   expect(advice.incomingPaM3S as number).toBeGreaterThan(0)
@@ -88,7 +106,10 @@ test('what comes in at the far side itself is found by the balance within a tent
   for (const flowPaM3S of [0.015, 0.05, 0.5]) {
     const rig = composeRig({ ...QUESTION, water: { liquidG: 0, boundG: 0 } })
     const far = farNode(QUESTION.car)
-    const run = simulate({ ...rig, sources: { ...rig.sources, leaks: [{ at: far, air_Pa_m3_s: flowPaM3S }] } }, { seconds: 2400, everyS: 10 })
+    const run = simulate(
+      { ...rig, sources: { ...rig.sources, leaks: [{ at: far, air_Pa_m3_s: flowPaM3S }] } },
+      { seconds: 2400, everyS: 10 },
+    )
     const readings = run.samples.map((s) => ({ tS: s.tS, pressurePa: s.totalPa[run.nodes.indexOf(far)] as number }))
     const found = flowOf(readings, planPull({ ...QUESTION, draws: 20 }).dry, QUESTION.car.volumeL, 1)
     expect(Math.abs((found.incomingPaM3S as number) / flowPaM3S - 1), `${flowPaM3S}`).toBeLessThan(0.1)
@@ -112,7 +133,10 @@ test('old hoses that hold up the far side above the target are named', () => {
 })
 
 test('a gauge at the pump reads ahead of the far side, and the estimate of the far side holds it', () => {
-  const { advice, farPa, look } = pull({ ...QUESTION, rig: { ...QUESTION.rig, boreMm: 4.8, lengthM: 1.5 } }, 6, { at: 'pump', water: medianWater(QUESTION.story) })
+  const { advice, farPa, look } = pull({ ...QUESTION, rig: { ...QUESTION.rig, boreMm: 4.8, lengthM: 1.5 } }, 6, {
+    at: 'pump',
+    water: medianWater(QUESTION.story),
+  })
   const read = look.readings.at(-1)?.pressurePa as number
   expect(farPa / read).toBeGreaterThan(1.5)
   expect(advice.ahead).toBeGreaterThan(1.3)

@@ -1,48 +1,8 @@
 import { PA_PER_MICRON } from '../units/constants'
+import { ADVICE_KINDS, type AdviceKind, type PullAdvice, type PullLook } from './advice'
 import { ADVICE_WORDS, carriedOffG } from './advice-words'
 import { type Flow, flowOf } from './flow'
 import type { Lead, PullPlan } from './planner'
-
-/** Where a pull may stand. */
-export const ADVICE_KINDS = ['on-course', 'boiling', 'leak', 'hoses', 'pump'] as const
-export type AdviceKind = (typeof ADVICE_KINDS)[number]
-
-/** One way to explain where the pull stands, how likely, why, and what the hand does next. */
-export type Advice = { kind: AdviceKind; probability: number; sentence: string; why: string; next: string }
-
-export type PullAdvice = {
-  /** likeliest first; empty while the gauge shows nothing that can be told from */
-  options: Advice[]
-  /** what the far side of the car has now, Pa; an interval where the gauge sits at the pump */
-  far: { pa: number; lowPa: number; highPa: number } | null
-  /** the gauge reads ahead of the far side by this factor; 1 at the far side */
-  ahead: number
-  /** what still comes in by the flow balance, Pa m3/s; null while it falls too fast to tell */
-  incomingPaM3S: number | null
-  /** s from now to the target if the likeliest explanation holds; null when it will not get there or cannot be told */
-  toTargetS: number | null
-  /** a needle, or an electronic gauge still over its range: nothing to be told yet */
-  blind: string | null
-}
-
-export type PullLook = {
-  /** readings since the pull began, in order; s and Pa absolute */
-  readings: readonly { tS: number; pressurePa: number }[]
-  targetPa: number
-  /** saturation of water at the coldest place now, Pa */
-  waterBoilsPa: number
-  instrument: 'electronic' | 'needle'
-  gaugeAt: 'far' | 'pump'
-  ballastOpen: boolean
-  volumeL: number
-  /** middle of what the story suggests, g */
-  waterG: number
-  /** what 19 of 20 such cars have at most, g */
-  waterMostG: number
-  ambientC: number
-  ultimatePa: number
-  plan: PullPlan
-}
 
 /** Below a tenth of saturation water has mostly gone (model.md section 8). */
 const BOILING_FROM_SHARE = 0.1
@@ -56,16 +16,25 @@ const FLAT_S = 600
 
 /**
  * Where a pull stands against its prediction and the shapes of model.md section 8.
- * @returns explanations with probabilities; heuristic likelihoods about the prediction, the boiling line, the rig's own dry floor and how flat it runs
+ * @returns explanations with probabilities; heuristic likelihoods about the prediction, the boiling line, the rig's own
+ *   dry floor and how flat it runs
  */
 export function adviseOnPull(look: PullLook): PullAdvice {
   const last = look.readings[look.readings.length - 1]
   const nothing = { options: [], far: null, ahead: 1, incomingPaM3S: null, toTargetS: null }
-  if (look.instrument === 'needle') return { ...nothing, blind: 'A needle sees nothing of the last two thousandths of the air: the clock and the hold must tell.' }
-  if (!last) return { ...nothing, blind: 'The gauge is over its range still: until it reads, there is nothing to tell.' }
+  if (look.instrument === 'needle')
+    return {
+      ...nothing,
+      blind: 'A needle sees nothing of the last two thousandths of the air: the clock and the hold must tell.',
+    }
+  if (!last)
+    return { ...nothing, blind: 'The gauge is over its range still: until it reads, there is nothing to tell.' }
   const far = farOf(look, last.pressurePa)
   const flow = flowOf(look.readings, look.plan.dry, look.volumeL, far.pa / last.pressurePa)
-  const scores = ADVICE_KINDS.map((kind) => ({ kind, score: Math.log(CHANCE[kind]) + likelihood(kind, look, far.pa, last.tS, flow) }))
+  const scores = ADVICE_KINDS.map((kind) => ({
+    kind,
+    score: Math.log(CHANCE[kind]) + likelihood(kind, look, far.pa, last.tS, flow),
+  }))
   const top = Math.max(...scores.map((s) => s.score))
   const total = scores.reduce((sum, s) => sum + Math.exp(s.score - top), 0)
   const toTargetS = remaining(look, far.pa, last.tS)
@@ -75,14 +44,25 @@ export function adviseOnPull(look: PullLook): PullAdvice {
     .filter((o) => o.probability >= 0.04)
     .sort((a, b) => b.probability - a.probability)
   const stuck = options[0]?.kind === 'leak' || options[0]?.kind === 'hoses' || options[0]?.kind === 'pump'
-  return { options, far, ahead: far.pa / last.pressurePa, incomingPaM3S: flow.incomingPaM3S, toTargetS: stuck ? null : toTargetS, blind: null }
+  return {
+    options,
+    far,
+    ahead: far.pa / last.pressurePa,
+    incomingPaM3S: flow.incomingPaM3S,
+    toTargetS: stuck ? null : toTargetS,
+    blind: null,
+  }
 }
 
 /** The far side's pressure: the reading itself there, an estimate with its band when only the pump's end is read. */
 function farOf(look: PullLook, readPa: number): NonNullable<PullAdvice['far']> {
   if (look.gaugeAt === 'far') return { pa: readPa, lowPa: readPa, highPa: readPa }
   const lead = leadAt(look.plan.lead, readPa)
-  return { pa: Math.max(readPa, lead.farPa), lowPa: Math.max(readPa, lead.farLowPa), highPa: Math.max(readPa, lead.farHighPa) }
+  return {
+    pa: Math.max(readPa, lead.farPa),
+    lowPa: Math.max(readPa, lead.farLowPa),
+    highPa: Math.max(readPa, lead.farHighPa),
+  }
 }
 
 /** Straight between two levels in logarithms. */
@@ -96,7 +76,12 @@ export function leadAt(lead: readonly Lead[], pumpPa: number): Lead {
   const [a, b] = [lead[at - 1] as Lead, lead[at] as Lead]
   const share = Math.log(a.pumpPa / pumpPa) / Math.log(a.pumpPa / b.pumpPa || 1)
   const between = (of: (l: Lead) => number) => Math.exp(Math.log(of(a)) + share * (Math.log(of(b)) - Math.log(of(a))))
-  return { pumpPa, farLowPa: between((l) => l.farLowPa), farPa: between((l) => l.farPa), farHighPa: between((l) => l.farHighPa) }
+  return {
+    pumpPa,
+    farLowPa: between((l) => l.farLowPa),
+    farPa: between((l) => l.farPa),
+    farHighPa: between((l) => l.farHighPa),
+  }
 }
 
 function scaled(l: Lead, pumpPa: number): Lead {
@@ -137,9 +122,19 @@ function likelihood(kind: AdviceKind, look: PullLook, farPa: number, tS: number,
       return flat + above + unproven + wet
     }
     case 'hoses':
-      return flat + square(outside(ln, Math.log(0.7 * floorOf(look.plan)), Math.log(1.5 * floorOf(look.plan))) / NEAR) + unproven + (floorOf(look.plan) < look.targetPa ? -2 : 0)
+      return (
+        flat +
+        square(outside(ln, Math.log(0.7 * floorOf(look.plan)), Math.log(1.5 * floorOf(look.plan))) / NEAR) +
+        unproven +
+        (floorOf(look.plan) < look.targetPa ? -2 : 0)
+      )
     case 'pump':
-      return flat + square(Math.max(0, Math.log(1.6 * floorOf(look.plan)) - ln) / NEAR) + square(Math.max(0, ln - Math.log(20 * look.ultimatePa)) / NEAR) + unproven
+      return (
+        flat +
+        square(Math.max(0, Math.log(1.6 * floorOf(look.plan)) - ln) / NEAR) +
+        square(Math.max(0, ln - Math.log(20 * look.ultimatePa)) / NEAR) +
+        unproven
+      )
     default: {
       const unknown: never = kind
       return unknown
@@ -151,8 +146,15 @@ function likelihood(kind: AdviceKind, look: PullLook, farPa: number, tS: number,
 const floorOf = (plan: PullPlan): number => Math.min(...plan.dry.farPa)
 
 function bandAt({ band, dry }: PullPlan, tS: number): { lowPa: number; highPa: number; dryPa: number } {
-  const at = Math.max(0, Math.min(band.tS.length - 1, Math.round(tS / Math.max(1e-9, (band.tS[1] ?? 1) - (band.tS[0] ?? 0)))))
-  return { lowPa: band.lowPa[at] as number, highPa: band.highPa[at] as number, dryPa: dry.farPa[Math.min(dry.farPa.length - 1, at)] as number }
+  const at = Math.max(
+    0,
+    Math.min(band.tS.length - 1, Math.round(tS / Math.max(1e-9, (band.tS[1] ?? 1) - (band.tS[0] ?? 0)))),
+  )
+  return {
+    lowPa: band.lowPa[at] as number,
+    highPa: band.highPa[at] as number,
+    dryPa: dry.farPa[Math.min(dry.farPa.length - 1, at)] as number,
+  }
 }
 
 /** Time left by the predicted pull that stands where this one does; null when none reaches the target. */

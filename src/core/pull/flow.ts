@@ -6,7 +6,10 @@ export type Flow = {
   slopePerMin: number | null
   /** for how long it has been flat, s */
   flatS: number
-  /** what still comes in past the gauge, Pa m3/s: speed times pressure, less what the volume gives up; the hoses' own gas counts with it; a hole on the other side shows to about a sixth (both tested) */
+  /**
+   * what still comes in past the gauge, Pa m3/s: speed times pressure, less what the volume gives up; the hoses' own
+   * gas counts with it; a hole on the other side shows to about a sixth (both tested)
+   */
   incomingPaM3S: number | null
 }
 
@@ -20,7 +23,12 @@ const FLAT_PER_MIN = 0.006
  * Slope and flow balance of a pull.
  * @param ahead - far side over reading
  */
-export function flowOf(readings: readonly { tS: number; pressurePa: number }[], dry: DryPull, volumeL: number, ahead: number): Flow {
+export function flowOf(
+  readings: readonly { tS: number; pressurePa: number }[],
+  dry: DryPull,
+  volumeL: number,
+  ahead: number,
+): Flow {
   const last = readings[readings.length - 1]
   if (!last) return { slopePerMin: null, flatS: 0, incomingPaM3S: null }
   const stretch = Math.min(LONGEST_S, Math.max(SHORTEST_S, 0.3 * last.tS))
@@ -41,7 +49,10 @@ function slopeOf(part: readonly { tS: number; pressurePa: number }[]): number | 
   const each = Math.max(1, Math.floor(part.length / SLICES))
   for (let i = 0; i + each <= part.length; i += each) {
     const own = part.slice(i, i + each)
-    slices.push({ t: own.reduce((s, r) => s + r.tS, 0) / each / 60, ln: own.reduce((s, r) => s + Math.log(Math.max(1e-3, r.pressurePa)), 0) / each })
+    slices.push({
+      t: own.reduce((s, r) => s + r.tS, 0) / each / 60,
+      ln: own.reduce((s, r) => s + Math.log(Math.max(1e-3, r.pressurePa)), 0) / each,
+    })
   }
   const slopes: number[] = []
   for (let i = 0; i < slices.length; i++)

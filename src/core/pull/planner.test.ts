@@ -5,7 +5,16 @@ import { linkCosts, type PullQuestion, planPull, whatIfs } from './planner'
 import { depthShare, strataOf } from './strata'
 import { drawWater, medianWater } from './water-inventory'
 
-const CHARGING = { name: 'Cart P1', boreMm: 4.8, lengthM: 1.5, hoses: 2, pumpCfm: 5, ultimateMicron: 60, gauge: 'electronic' as const, scaleStepG: 5 }
+const CHARGING = {
+  name: 'Cart P1',
+  boreMm: 4.8,
+  lengthM: 1.5,
+  hoses: 2,
+  pumpCfm: 5,
+  ultimateMicron: 60,
+  gauge: 'electronic' as const,
+  scaleStepG: 5,
+}
 const STRAIGHT = { ...CHARGING, name: 'Cart P2', boreMm: 9.5, lengthM: 1.2 }
 const QUESTION: PullQuestion = {
   car: { volumeL: 2.5, evaporators: 1 },
@@ -28,7 +37,8 @@ test('the three times stand in order and the seed decides them', () => {
 })
 
 test('the wetter the story, the longer the pull', () => {
-  const time = (opened: PullQuestion['story']['opened']) => planPull({ ...QUESTION, draws: 20, story: { ...QUESTION.story, opened } }).p50S ?? Number.POSITIVE_INFINITY
+  const time = (opened: PullQuestion['story']['opened']) =>
+    planPull({ ...QUESTION, draws: 20, story: { ...QUESTION.story, opened } }).p50S ?? Number.POSITIVE_INFINITY
   expect(time('cap-or-core')).toBeLessThan(time('component'))
   expect(time('component')).toBeLessThan(time('overnight'))
 })

@@ -24,7 +24,10 @@ export type PullQuestion = {
 export type PullBand = { tS: number[]; lowPa: number[]; highPa: number[] }
 
 export type PullPlan = {
-  /** time to the target at the farthest gauge, s: 10, 50 and 90 of 100 pulls are done by then; null when beyond the horizon */
+  /**
+   * time to the target at the farthest gauge, s: 10, 50 and 90 of 100 pulls are done by then; null when beyond the
+   * horizon
+   */
   p10S: number | null
   p50S: number | null
   p90S: number | null
@@ -39,10 +42,15 @@ export type PullPlan = {
 /** While a gauge at the pump shows so much, the far side has this, Pa; 8 of 10 pulls lie between. */
 export type Lead = { pumpPa: number; farLowPa: number; farPa: number; farHighPa: number }
 
-/** A dry, tight pull: pressures at the far side, Pa, at times in s; and by falling pressure the speed there, m3/s, while gas comes in evenly: what the pump takes over its pressure. */
+/**
+ * A dry, tight pull: pressures at the far side, Pa, at times in s; and by falling pressure the speed there, m3/s, while
+ * gas comes in evenly: what the pump takes over its pressure.
+ */
 export type DryPull = { tS: number[]; farPa: number[]; speeds: { farPa: number; speedM3S: number }[] }
 
-/** One change and what it saves of the median pull, s; null when that pull does not reach the target with or without it. */
+/**
+ * One change and what it saves of the median pull, s; null when that pull does not reach the target with or without it.
+ */
 export type Gain = { name: string; savesS: number | null }
 
 const BAND_POINTS = 90
@@ -69,14 +77,32 @@ export function planPull(question: PullQuestion, progress: (share: number) => vo
     const t = times[Math.min(times.length - 1, Math.floor(share * times.length))] as number
     return Number.isFinite(t) ? t : null
   }
-  return { p10S: at(0.1), p50S: at(0.5), p90S: at(0.9), band: bandOf(curves, everyS), lead: leadOf(pumps, curves), dry: dryPull(question, everyS) }
+  return {
+    p10S: at(0.1),
+    p50S: at(0.5),
+    p90S: at(0.9),
+    band: bandOf(curves, everyS),
+    lead: leadOf(pumps, curves),
+    dry: dryPull(question, everyS),
+  }
 }
 
 function networkOf(q: PullQuestion, water: Water, options?: RigOptions) {
-  return composeRig({ car: q.car, rig: q.rig, ambientC: q.ambientC, barometerPa: q.barometerPa, water, ...(options && { options }) })
+  return composeRig({
+    car: q.car,
+    rig: q.rig,
+    ambientC: q.ambientC,
+    barometerPa: q.barometerPa,
+    water,
+    ...(options && { options }),
+  })
 }
 
-function pullOnce(q: PullQuestion, water: Water, everyS: number): { reachedS: number | null; curve: Float64Array; pump: Float64Array } {
+function pullOnce(
+  q: PullQuestion,
+  water: Water,
+  everyS: number,
+): { reachedS: number | null; curve: Float64Array; pump: Float64Array } {
   const run = simulate(networkOf(q, water), { seconds: q.horizonS, everyS })
   const of = (node: string) => {
     const k = run.nodes.indexOf(node)
@@ -95,7 +121,9 @@ function pullOnce(q: PullQuestion, water: Water, everyS: number): { reachedS: nu
 const LEAD_LEVELS = 24
 const LEAD_FROM_PA = 3000
 
-/** Far side over pump's end at the same moment, for pump readings from where a gauge begins to show down to the deepest. */
+/**
+ * Far side over pump's end at the same moment, for pump readings from where a gauge begins to show down to the deepest.
+ */
 function leadOf(pumps: readonly Float64Array[], curves: readonly Float64Array[]): Lead[] {
   const deepest = Math.max(1, Math.min(...pumps.map((p) => p[p.length - 1] as number)))
   const leads: Lead[] = []
@@ -121,7 +149,11 @@ function dryPull(q: PullQuestion, everyS: number): DryPull {
   const network = networkOf(q, { liquidG: 0, boundG: 0 })
   const dry = simulate(network, { seconds: q.horizonS, everyS })
   const far = dry.nodes.indexOf(farNode(q.car))
-  return { tS: dry.samples.map((s) => s.tS), farPa: dry.samples.map((s) => s.totalPa[far] as number), speeds: TRIAL_FLOWS_PA_M3_S.map((flow) => steadySpeed(q, network, flow)) }
+  return {
+    tS: dry.samples.map((s) => s.tS),
+    farPa: dry.samples.map((s) => s.totalPa[far] as number),
+    speeds: TRIAL_FLOWS_PA_M3_S.map((flow) => steadySpeed(q, network, flow)),
+  }
 }
 
 /**
@@ -134,7 +166,8 @@ function steadySpeed(q: PullQuestion, network: RigFile, flowPaM3S: number): { fa
   const last = run.samples[run.samples.length - 1] as { totalPa: Float64Array }
   const at = (node: string) => last.totalPa[run.nodes.indexOf(node)] as number
   const farPa = at(farNode(q.car))
-  const takenPaM3S = ((q.rig.pumpCfm * L_S_PER_CFM) / 1000) * Math.max(0, at('pump') - q.rig.ultimateMicron * PA_PER_MICRON)
+  const takenPaM3S =
+    ((q.rig.pumpCfm * L_S_PER_CFM) / 1000) * Math.max(0, at('pump') - q.rig.ultimateMicron * PA_PER_MICRON)
   return { farPa, speedM3S: takenPaM3S / farPa }
 }
 
@@ -152,10 +185,13 @@ function bandOf(curves: readonly Float64Array[], everyS: number): PullBand {
 /** Time of the pull with the story's median water, s; null when beyond the horizon. */
 function medianPullS(q: PullQuestion, options?: RigOptions): number | null {
   const until = { node: farNode(q.car), pressurePa: q.targetMicron * PA_PER_MICRON }
-  return simulate(networkOf(q, medianWater(q.story), options), { seconds: q.horizonS, everyS: q.horizonS, until }).reachedS
+  return simulate(networkOf(q, medianWater(q.story), options), { seconds: q.horizonS, everyS: q.horizonS, until })
+    .reachedS
 }
 
-/** What each link of the rig costs of the median pull: how much sooner it would be there without that link's resistance. */
+/**
+ * What each link of the rig costs of the median pull: how much sooner it would be there without that link's resistance.
+ */
 export function linkCosts(q: PullQuestion): Gain[] {
   const links = [
     { name: throughManifold(q.rig) ? 'valve cores' : 'core tools', id: 'core-' },

@@ -3,7 +3,13 @@ import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
 
 /** The depths that matter for one car at one place, Pa absolute, in no fixed order. */
-export type Strata = { airPa: number; needleLimitPa: number; waterBoilsPa: number; targetPa: number; pumpFloorPa: number }
+export type Strata = {
+  airPa: number
+  needleLimitPa: number
+  waterBoilsPa: number
+  targetPa: number
+  pumpFloorPa: number
+}
 
 /**
  * The named depths of this place.
@@ -13,7 +19,12 @@ export type Strata = { airPa: number; needleLimitPa: number; waterBoilsPa: numbe
  * @param pumpUltimateMicron - what the pump reaches blanked off, micron
  * @throws OutOfRange when the temperature is outside the water equation
  */
-export function strataOf(barometerPa: number, coldestC: number, targetMicron: number, pumpUltimateMicron: number): Strata {
+export function strataOf(
+  barometerPa: number,
+  coldestC: number,
+  targetMicron: number,
+  pumpUltimateMicron: number,
+): Strata {
   return {
     airPa: barometerPa,
     needleLimitPa: NEEDLE_HALF_WIDTH_PA,

@@ -37,5 +37,8 @@ export function medianWater(story: JobOpened['story']): Water {
  * @param normals - two independent standard normal numbers
  */
 export function drawWater(story: JobOpened['story'], normals: readonly [number, number]): Water {
-  return { liquidG: drawn(LIQUID_G[story.opened], normals[0]), boundG: hasBound(story) ? drawn(OLD_DRIER_G, normals[1]) : 0 }
+  return {
+    liquidG: drawn(LIQUID_G[story.opened], normals[0]),
+    boundG: hasBound(story) ? drawn(OLD_DRIER_G, normals[1]) : 0,
+  }
 }

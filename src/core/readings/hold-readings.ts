@@ -29,18 +29,27 @@ type Parsed = { line: number; elapsedS: number; channel: Channel; value: number;
  * @param barometerPa - air of the place, Pa; needed for needle units unless the file has barometer rows
  * @throws BadReading naming the line
  */
-export function holdReadings(rows: readonly ReadingRow[], timed: 'elapsed_s' | 'time', barometerPa: number | undefined): HoldReadings {
+export function holdReadings(
+  rows: readonly ReadingRow[],
+  timed: 'elapsed_s' | 'time',
+  barometerPa: number | undefined,
+): HoldReadings {
   const notices: string[] = []
   const parsed = rows.map((row) => parseRow(row, timed))
   for (let i = 1; i < parsed.length; i++) {
     const [before, now] = [parsed[i - 1] as Parsed, parsed[i] as Parsed]
-    if (now.elapsedS < before.elapsedS) throw new BadReading(now.line, `its time lies before that of line ${before.line}; rows must stand in order of time`)
+    if (now.elapsedS < before.elapsedS)
+      throw new BadReading(
+        now.line,
+        `its time lies before that of line ${before.line}; rows must stand in order of time`,
+      )
   }
   const vacuum = parsed.filter((p) => p.channel === 'vacuum')
   if (vacuum.length === 0) throw new BadReading(2, 'there is no row of the channel vacuum; a hold needs some')
   const isolated = vacuum.findIndex((p, i) => i > 0 && /\bisolated\b/i.test(p.note))
   const from = Math.max(isolated, 0)
-  if (from > 0) notices.push(`isolated at line ${(vacuum[from] as Parsed).line}; the ${from} rows before it are not judged`)
+  if (from > 0)
+    notices.push(`isolated at line ${(vacuum[from] as Parsed).line}; the ${from} rows before it are not judged`)
   const air = airOf(parsed, barometerPa)
   const startS = (vacuum[from] as Parsed).elapsedS
   const samples: HoldSample[] = []
@@ -60,22 +69,33 @@ export function holdReadings(rows: readonly ReadingRow[], timed: 'elapsed_s' | '
     lastS = elapsedS
     same = 0
   }
-  const ambient = parsed.filter((p) => p.channel === 'ambient').map((p) => toStored('ambient', p.value, p.unit, STANDARD_ATMOSPHERE_PA))
-  return { samples, barometerRead: air.read, ambientC: ambient.length > 0 ? ambient.reduce((a, b) => a + b, 0) / ambient.length : null, notices }
+  const ambient = parsed
+    .filter((p) => p.channel === 'ambient')
+    .map((p) => toStored('ambient', p.value, p.unit, STANDARD_ATMOSPHERE_PA))
+  return {
+    samples,
+    barometerRead: air.read,
+    ambientC: ambient.length > 0 ? ambient.reduce((a, b) => a + b, 0) / ambient.length : null,
+    notices,
+  }
 }
 
 function parseRow(row: ReadingRow, timed: 'elapsed_s' | 'time'): Parsed {
   const { line } = row
   const elapsedS = timed === 'elapsed_s' ? Number(row.at) : isoSeconds(row.at)
   if (row.at.trim() === '' || !Number.isFinite(elapsedS)) {
-    throw new BadReading(line, `${timed} is "${row.at}"; ${timed === 'time' ? 'an ISO 8601 time with its offset' : 'a finite number of seconds'} is expected`)
+    throw new BadReading(
+      line,
+      `${timed} is "${row.at}"; ${timed === 'time' ? 'an ISO 8601 time with its offset' : 'a finite number of seconds'} is expected`,
+    )
   }
   const channel = CHANNELS.find((c) => c === row.channel.trim())
   if (!channel) throw new BadReading(line, `channel is "${row.channel}"; expected one of ${CHANNELS.join(', ')}`)
   const unit = READING_UNITS.find((u) => u === row.unit.trim())
   if (!unit) throw new BadReading(line, `unit is "${row.unit}"; expected one of ${READING_UNITS.join(', ')}`)
   const value = Number(row.value)
-  if (row.value.trim() === '' || !Number.isFinite(value)) throw new BadReading(line, `value is "${row.value}"; a finite number is expected`)
+  if (row.value.trim() === '' || !Number.isFinite(value))
+    throw new BadReading(line, `value is "${row.value}"; a finite number is expected`)
   return { line, elapsedS, channel, value, unit, note: row.note }
 }
 
@@ -88,7 +108,9 @@ type Air = { at: (elapsedS: number) => number | undefined; read: boolean }
 
 /** The air of the place over time: barometer rows, straight between them; else the one figure given. */
 function airOf(parsed: readonly Parsed[], barometerPa: number | undefined): Air {
-  const rows = parsed.filter((p) => p.channel === 'barometer').map((p) => ({ s: p.elapsedS, pa: stored(p, barometerPa ?? STANDARD_ATMOSPHERE_PA) }))
+  const rows = parsed
+    .filter((p) => p.channel === 'barometer')
+    .map((p) => ({ s: p.elapsedS, pa: stored(p, barometerPa ?? STANDARD_ATMOSPHERE_PA) }))
   if (rows.length === 0) return { at: () => barometerPa, read: false }
   const at = (s: number) => {
     const after = rows.findIndex((r) => r.s >= s)
@@ -112,7 +134,11 @@ function stored(p: Parsed, barometerPa: number): number {
 function absolute(p: Parsed, air: Air): number {
   if (p.unit !== 'inHgV') return stored(p, air.at(p.elapsedS) ?? STANDARD_ATMOSPHERE_PA)
   const barometerPa = air.at(p.elapsedS)
-  if (barometerPa === undefined) throw new BadReading(p.line, 'inHgV counts from the air of the place; give barometer_Pa in the context or barometer rows in the file')
+  if (barometerPa === undefined)
+    throw new BadReading(
+      p.line,
+      'inHgV counts from the air of the place; give barometer_Pa in the context or barometer rows in the file',
+    )
   const pa = barometerPa - p.value * PA_PER_INHG
   // a needle a little deeper than the air allows is off its zero
   if (pa < 0 && pa >= -NEEDLE_ZERO_INHG * PA_PER_INHG) return 0

@@ -19,13 +19,20 @@ export function rowsOfReadingsFile(lines: readonly CsvLine[]): TimedRows {
   const header = lines[0]?.cells ?? []
   const timed = timedBy(header)
   if (timed === null) {
-    throw new BadReading(1, `the header is "${header.join(',')}"; elapsed_s,channel,value,unit or time,channel,value,unit is expected, and a note may follow`)
+    throw new BadReading(
+      1,
+      `the header is "${header.join(',')}"; elapsed_s,channel,value,unit or time,channel,value,unit is expected, and a note may follow`,
+    )
   }
   if (header.length > 5 || (header.length === 5 && header[4] !== 'note'))
-    throw new BadReading(1, `the column "${header[4] === 'note' ? header[5] : header[4]}" is not known; only note may follow`)
+    throw new BadReading(
+      1,
+      `the column "${header[4] === 'note' ? header[5] : header[4]}" is not known; only note may follow`,
+    )
   if (lines.length === 1) throw new BadReading(2, 'there are no readings; rows are expected after the header')
   const rows = lines.slice(1).map(({ cells, line }) => {
-    if (cells.length < 4 || cells.length > header.length + (header.length === 4 ? 1 : 0)) throw new BadReading(line, `${cells.length} columns; ${header.length} are expected`)
+    if (cells.length < 4 || cells.length > header.length + (header.length === 4 ? 1 : 0))
+      throw new BadReading(line, `${cells.length} columns; ${header.length} are expected`)
     const [at = '', channel = '', value = '', unit = '', note = ''] = cells
     return { line, at, channel, value, unit, note }
   })
@@ -83,7 +90,14 @@ export function rowsOfForeignFile(lines: readonly CsvLine[], mapping: ColumnMapp
       lastS = s
       at = String(s)
     }
-    return { line, at, channel: 'vacuum', value: String(number(cells[vacuumAt] ?? '', line, mapping.vacuum)), unit: mapping.unit, note: '' }
+    return {
+      line,
+      at,
+      channel: 'vacuum',
+      value: String(number(cells[vacuumAt] ?? '', line, mapping.vacuum)),
+      unit: mapping.unit,
+      note: '',
+    }
   })
   return { rows, timed: mapping.timeKind === 'iso' ? 'time' : 'elapsed_s' }
 }
@@ -95,7 +109,8 @@ function number(text: string, line: number, column: string): number {
     .replace(/\s/g, '')
     .replace(/^(-?\d+),(\d+)$/, '$1.$2')
   const value = Number(plain)
-  if (plain === '' || !Number.isFinite(value)) throw new BadReading(line, `"${text}" in the column "${column}" is no number`)
+  if (plain === '' || !Number.isFinite(value))
+    throw new BadReading(line, `"${text}" in the column "${column}" is no number`)
   return value
 }
 
@@ -110,8 +125,15 @@ export function guessMapping(header: readonly string[]): ColumnMapping {
   const find = (pattern: RegExp) => header.find((h) => pattern.test(h))
   const time = find(/elapsed|second|time|min|date/i) ?? header[0] ?? ''
   const vacuum = find(/vac|press|micron|mbar|pa\b/i) ?? header.find((h) => h !== time) ?? ''
-  const unit = (READING_UNITS.filter((u) => ['micron', 'mbar', 'kPa', 'Pa', 'inHgV'].includes(u)).find((u) => vacuum.toLowerCase().includes(u.toLowerCase())) ??
-    'micron') as ColumnMapping['unit']
-  const timeKind = /min/i.test(time) ? 'min' : /elapsed|second|\bs\b/i.test(time) ? 's' : /date|iso/i.test(time) ? 'iso' : 'clock'
+  const unit = (READING_UNITS.filter((u) => ['micron', 'mbar', 'kPa', 'Pa', 'inHgV'].includes(u)).find((u) =>
+    vacuum.toLowerCase().includes(u.toLowerCase()),
+  ) ?? 'micron') as ColumnMapping['unit']
+  const timeKind = /min/i.test(time)
+    ? 'min'
+    : /elapsed|second|\bs\b/i.test(time)
+      ? 's'
+      : /date|iso/i.test(time)
+        ? 'iso'
+        : 'clock'
   return { name: '', time, timeKind, vacuum, unit }
 }

@@ -59,32 +59,46 @@ export function signedText(record: Omit<RecordFile, 'signature'>): string {
   return canonicalJson({ format, version, job, events, event_count, head, readings, signed })
 }
 
-/** Fingerprint of a signing key (SPKI in base64): SHA-256 of its 32 bytes, hex; null when it is no sound Ed25519 key. */
+/**
+ * Fingerprint of a signing key (SPKI in base64): SHA-256 of its 32 bytes, hex; null when it is no sound Ed25519 key.
+ */
 export function fingerprintOf(publicKey: string, crypto: RecordCrypto): string | null {
   const raw = soundKey(publicKey)
   return raw && crypto.sha256Bytes(raw)
 }
 
 /** The first place where a chain does not hold: a link, a hash, its length or its end; null when all of it does. */
-export function brokenLink({ events, event_count, head }: Pick<RecordFile, 'events' | 'event_count' | 'head'>, sha256: RecordCrypto['sha256']): Broken | null {
+export function brokenLink(
+  { events, event_count, head }: Pick<RecordFile, 'events' | 'event_count' | 'head'>,
+  sha256: RecordCrypto['sha256'],
+): Broken | null {
   let previous = CHAIN_START
   for (const [i, { hash, ...event }] of events.entries()) {
     const place = `$.events[${i}]`
-    if (event.previous !== previous) return { place, reason: 'does not follow the event before it: one was dropped, added or moved' }
+    if (event.previous !== previous)
+      return { place, reason: 'does not follow the event before it: one was dropped, added or moved' }
     if (eventHash(event, sha256) !== hash) return { place, reason: 'was changed after it was stored' }
     previous = hash
   }
-  if (event_count !== events.length) return { place: '$.event_count', reason: `says ${event_count}, there are ${events.length} events` }
+  if (event_count !== events.length)
+    return { place: '$.event_count', reason: `says ${event_count}, there are ${events.length} events` }
   if (head !== previous) return { place: '$.head', reason: 'is not the hash of the last event: the end is missing' }
   return null
 }
 
 /**
- * Checks a record: each event's hash and link, the count and head, the readings digest, the signature; names the first that fails.
+ * Checks a record: each event's hash and link, the count and head, the readings digest, the signature; names the first
+ * that fails.
  * @param readingsText - the exported readings file, when at hand
- * @param trustedKey - the shop's own public key or its fingerprint, when known: without it whoever has a key can have signed it anew
+ * @param trustedKey - the shop's own public key or its fingerprint, when known: without it whoever has a key can have
+ *   signed it anew
  */
-export function verifyRecord(record: RecordFile, crypto: RecordCrypto, readingsText?: string, trustedKey?: string): VerifyResult {
+export function verifyRecord(
+  record: RecordFile,
+  crypto: RecordCrypto,
+  readingsText?: string,
+  trustedKey?: string,
+): VerifyResult {
   const fingerprint = fingerprintOf(record.signature.public_key, crypto)
   const key = fingerprint === null ? null : { fingerprint, checked: trustedKey !== undefined }
   const broken =
@@ -94,21 +108,33 @@ export function verifyRecord(record: RecordFile, crypto: RecordCrypto, readingsT
   return { intact: broken === null, events: record.events.length, first_broken: broken, key }
 }
 
-function brokenSignature(record: RecordFile, crypto: RecordCrypto, fingerprint: string | null, trustedKey: string | undefined): Broken | null {
+function brokenSignature(
+  record: RecordFile,
+  crypto: RecordCrypto,
+  fingerprint: string | null,
+  trustedKey: string | undefined,
+): Broken | null {
   const { public_key, value } = record.signature
-  if (fingerprint === null) return { place: '$.signature.public_key', reason: 'is no sound Ed25519 key: a signature by it proves nothing' }
-  if (!crypto.verify(signedText(record), public_key, value)) return { place: '$.signature', reason: 'does not cover this record' }
-  if (trustedKey !== undefined && !namesKey(trustedKey, public_key, fingerprint)) return { place: '$.signature.public_key', reason: 'is not the key of this shop' }
+  if (fingerprint === null)
+    return { place: '$.signature.public_key', reason: 'is no sound Ed25519 key: a signature by it proves nothing' }
+  if (!crypto.verify(signedText(record), public_key, value))
+    return { place: '$.signature', reason: 'does not cover this record' }
+  if (trustedKey !== undefined && !namesKey(trustedKey, public_key, fingerprint))
+    return { place: '$.signature.public_key', reason: 'is not the key of this shop' }
   return null
 }
 
 function brokenReadings({ readings }: RecordFile, crypto: RecordCrypto, text: string): Broken | null {
   // records signed before notes were guarded against spreadsheets have the digest of the text without the guards
   const forms = [text, withoutGuards(text)]
-  if (!forms.some((form) => crypto.sha256(form) === readings.sha256)) return { place: 'readings file', reason: 'is not the one that was signed' }
+  if (!forms.some((form) => crypto.sha256(form) === readings.sha256))
+    return { place: 'readings file', reason: 'is not the one that was signed' }
   const rows = text.trimEnd().split('\n').length - 1
-  return rows === readings.count ? null : { place: '$.readings.count', reason: `says ${readings.count}, the readings file has ${rows} rows` }
+  return rows === readings.count
+    ? null
+    : { place: '$.readings.count', reason: `says ${readings.count}, the readings file has ${rows} rows` }
 }
 
 /** A readings file without the quote that keeps a spreadsheet from running a note as a formula. */
-const withoutGuards = (text: string): string => text.replace(/,(")?'(?=[=+\-@\t\r])/g, (_guard, quote: string | undefined) => `,${quote ?? ''}`)
+const withoutGuards = (text: string): string =>
+  text.replace(/,(")?'(?=[=+\-@\t\r])/g, (_guard, quote: string | undefined) => `,${quote ?? ''}`)

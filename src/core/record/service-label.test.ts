@@ -11,7 +11,10 @@ function charged(car = CAR) {
   return later(
     state,
     80,
-    { kind: 'fix-logged', payload: { renewed: [{ what: 'drier', count: 1 }], openHours: 2, oilOwedMl: 20, oilReason: 'drier' } },
+    {
+      kind: 'fix-logged',
+      payload: { renewed: [{ what: 'drier', count: 1 }], openHours: 2, oilOwedMl: 20, oilReason: 'drier' },
+    },
     { kind: 'charge-planned', payload: plan },
     { kind: 'container-started', payload: { id: 'cylinder-7', grossG: 9120 } },
     { kind: 'container-ended', payload: { id: 'cylinder-7', grossG: 8577 } },

@@ -8,10 +8,14 @@ export type ServiceLabelLine = { name: string; value: string }
  * The label of a service: refrigerant, grams, oil, date, who, certificate.
  * @param made - shop, the day as it is written there, and whose certificate vouches until the record is signed
  */
-export function serviceLabel(state: JobState, made: { shop: string; day: string; by: string; certificate: string }): ServiceLabelLine[] {
+export function serviceLabel(
+  state: JobState,
+  made: { shop: string; day: string; by: string; certificate: string },
+): ServiceLabelLine[] {
   const { car, label } = state.opened
   const inside = chargedG(state)
-  const oil = state.fix && state.fix.oilOwedMl > 0 ? `${state.fix.oilOwedMl} mL added, ${state.fix.oilReason}` : 'none added'
+  const oil =
+    state.fix && state.fix.oilOwedMl > 0 ? `${state.fix.oilOwedMl} mL added, ${state.fix.oilReason}` : 'none added'
   return [
     { name: 'Car', value: `${car.name}, ${car.model}` },
     { name: 'Refrigerant', value: label.refrigerant },
@@ -26,4 +30,5 @@ export function serviceLabel(state: JobState, made: { shop: string; day: string;
 }
 
 /** The label as plain text, a line each, for another program or a label printer. */
-export const serviceLabelText = (lines: readonly ServiceLabelLine[]): string => lines.map((l) => `${l.name}: ${l.value}`).join('\n')
+export const serviceLabelText = (lines: readonly ServiceLabelLine[]): string =>
+  lines.map((l) => `${l.name}: ${l.value}`).join('\n')

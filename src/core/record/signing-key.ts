@@ -1,8 +1,14 @@
 /** How an Ed25519 public key is written in SPKI form: this, then its 32 bytes (RFC 8410). */
 const SPKI_PREFIX = [0x30, 0x2a, 0x30, 0x05, 0x06, 0x03, 0x2b, 0x65, 0x70, 0x03, 0x21, 0x00]
 
-/** y of the points of small order besides 0, 1 and -1, little-endian hex: with one of those as key a signature can cover any text. */
-const SMALL_ORDER = ['c7176a703d4dd84fba3c0b760d10670f2a2053fa2c39ccc64ec7fd7792ac037a', '26e8958fc2b227b045c3f489f2ef98f0d5dfac05d3c63339b13802886d53fc05']
+/**
+ * y of the points of small order besides 0, 1 and -1, little-endian hex: with one of those as key a signature can cover
+ * any text.
+ */
+const SMALL_ORDER = [
+  'c7176a703d4dd84fba3c0b760d10670f2a2053fa2c39ccc64ec7fd7792ac037a',
+  '26e8958fc2b227b045c3f489f2ef98f0d5dfac05d3c63339b13802886d53fc05',
+]
 /** The field's prime, 2^255 - 19. */
 const P = 2n ** 255n - 19n
 
@@ -32,7 +38,8 @@ function bytesOf(base64: string): Uint8Array | null {
 const hexOf = (bytes: Uint8Array): string => [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('')
 
 /** What somebody names a key by, its fingerprint without blanks and colons or the key itself. */
-export const namesKey = (named: string, publicKey: string, fingerprint: string): boolean => named === publicKey || named.replace(/[\s:]/g, '').toLowerCase() === fingerprint
+export const namesKey = (named: string, publicKey: string, fingerprint: string): boolean =>
+  named === publicKey || named.replace(/[\s:]/g, '').toLowerCase() === fingerprint
 
 /** A fingerprint in groups of four, as it is printed and read aloud. */
 export const groupedFingerprint = (fingerprint: string): string => (fingerprint.match(/.{1,4}/g) ?? []).join(' ')

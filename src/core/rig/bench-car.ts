@@ -1,4 +1,5 @@
-import { type Refrigerant, saturatedDensities, saturationPa } from '../fluids/refrigerant'
+import { saturatedDensities, saturationPa } from '../fluids/refrigerant'
+import type { Refrigerant } from '../fluids/refrigerants'
 import type { RigState } from '../procedure/parts'
 import { kelvin } from '../units/temperature'
 import type { BenchTruth } from './bench-truth'
@@ -21,11 +22,17 @@ const LIQUID_TIMES = 6
 /** Heat a container takes up per kelvin: contents and metal, J/K a gram, and the metal of a can, J/K (assumed). */
 const CONTENTS_J_G_K = 1.4
 const METAL_J_K = 60
-/** Heat it takes from what it stands in, W/K (assumed: a bowl of water at the hall's temperature; in still air it is a tenth of this). */
+/**
+ * Heat it takes from what it stands in, W/K (assumed: a bowl of water at the hall's temperature; in still air it is a
+ * tenth of this).
+ */
 const CONTAINER_UA_W_K = 20
 /** Latent heat, J/g (model.md section 9). */
 const LATENT_J_G: Record<Refrigerant, number> = { 'R-134a': 180, 'R-1234yf': 145 }
-/** Pressures follow a started or stopped engine, and the vent follows the evaporator, with these time constants, s (assumed). */
+/**
+ * Pressures follow a started or stopped engine, and the vent follows the evaporator, with these time constants, s
+ * (assumed).
+ */
 const SIDES_LAG_S = 15
 const VENT_LAG_S = 90
 /** An early switch opens and closes at these shares of the way between running and resting low side (assumed). */
@@ -63,9 +70,15 @@ export class BenchCar {
   constructor(truth: BenchTruth, rig: RigState) {
     this.truth = truth
     const car = carOf(truth)
-    this.leaks = [{ at: 'high', air: truth.leakPaM3S }, ...(truth.leaks ?? []).map((l) => ({ at: l.at, air: l.airPaM3S }))]
+    this.leaks = [
+      { at: 'high', air: truth.leakPaM3S },
+      ...(truth.leaks ?? []).map((l) => ({ at: l.at, air: l.airPaM3S })),
+    ]
     const file = benchRig(truth, car)
-    const leaks = [{ at: 'manifold', air_Pa_m3_s: 0 }, ...this.leaks.map((l) => ({ at: nodeOf(l.at, car), air_Pa_m3_s: 0 }))]
+    const leaks = [
+      { at: 'manifold', air_Pa_m3_s: 0 },
+      ...this.leaks.map((l) => ({ at: nodeOf(l.at, car), air_Pa_m3_s: 0 })),
+    ]
     this.stepper = new Stepper({ ...file, sources: { ...file.sources, leaks } })
     this.stepper.network.wetOil(this.stepper.y, truth.oilWaterG ?? 0)
     this.far = this.stepper.network.nodes.indexOf(farNode(car))
@@ -87,7 +100,10 @@ export class BenchCar {
 
   private pressureAt(node: number): number {
     const { network, t, y } = this.stepper
-    return network.totalPa(t > this.clock ? this.stepper.within(1 - (t - this.clock) / this.stepS, this.stepS) : y, node)
+    return network.totalPa(
+      t > this.clock ? this.stepper.within(1 - (t - this.clock) / this.stepS, this.stepS) : y,
+      node,
+    )
   }
 
   /** Sets every valve and the pump to what the hands have done. */
@@ -116,7 +132,8 @@ export class BenchCar {
   /** One second on; what leaves an open container is in the car then, and is returned, g. */
   second(rig: RigState, container?: BenchContainer): number {
     this.clock++
-    if (this.chargeG === 0) while (this.stepper.t < this.clock) this.stepS = this.stepper.step(this.stepper.t + LONGEST_STEP_S)
+    if (this.chargeG === 0)
+      while (this.stepper.t < this.clock) this.stepS = this.stepper.step(this.stepper.t + LONGEST_STEP_S)
     this.settleSides(rig.engine === 'on')
     const takenG = container ? this.containerFlowGS(rig, container) : 0
     this.warmContainer(takenG, rig['container-pose'] === 'inverted', container)
@@ -128,13 +145,25 @@ export class BenchCar {
   private cycle(engineOn: boolean): SteadyCycle {
     const { refrigerant, ambientC, volumeL, humidity, fullG, pressureSwitch } = this.truth
     const full = saturatedDensities(refrigerant, ambientC).vapourKgM3
-    const restPa = Math.max(this.farPa, saturationPa(refrigerant, kelvin(ambientC)) * Math.min(1, this.chargeG / volumeL / full))
+    const restPa = Math.max(
+      this.farPa,
+      saturationPa(refrigerant, kelvin(ambientC)) * Math.min(1, this.chargeG / volumeL / full),
+    )
     if (!engineOn) return { engaged: false, lowPa: restPa, highPa: restPa, ventC: ambientC }
     const chargeShare = this.chargeG / (fullG ?? FULL_G_L * volumeL)
-    return steadyCycle({ refrigerant, ambientC, humidity: humidity ?? 0.5, chargeShare, restPa, switchGood: pressureSwitch !== 'unplugged' })
+    return steadyCycle({
+      refrigerant,
+      ambientC,
+      humidity: humidity ?? 0.5,
+      chargeShare,
+      restPa,
+      switchGood: pressureSwitch !== 'unplugged',
+    })
   }
 
-  /** A switch that opens early lets the compressor run only until the low side has fallen, and again when it has risen. */
+  /**
+   * A switch that opens early lets the compressor run only until the low side has fallen, and again when it has risen.
+   */
   private cycled(engineOn: boolean): SteadyCycle {
     const running = this.cycle(engineOn)
     if (this.truth.pressureSwitch !== 'early' || !running.engaged) return running
@@ -160,27 +189,42 @@ export class BenchCar {
       return
     }
     const heat = Math.max(0, container.grossG - container.tareG) * CONTENTS_J_G_K + METAL_J_K
-    this.containerC += (CONTAINER_UA_W_K * ((this.bathC ?? this.truth.ambientC) - this.containerC) - (liquid ? 0 : LATENT_J_G[this.truth.refrigerant] * takenG)) / heat
+    this.containerC +=
+      (CONTAINER_UA_W_K * ((this.bathC ?? this.truth.ambientC) - this.containerC) -
+        (liquid ? 0 : LATENT_J_G[this.truth.refrigerant] * takenG)) /
+      heat
   }
 
   private containerFlowGS(rig: RigState, container: BenchContainer): number {
     const low = rig['valve-low'] === 'open' && rig['coupler-low'] === 'open'
     const high = rig['valve-high'] === 'open' && rig['coupler-high'] === 'open'
-    if (rig['centre-hose'] !== 'container' || rig['container-valve'] !== 'open' || !(low || high) || container.grossG <= container.tareG) return 0
+    if (
+      rig['centre-hose'] !== 'container' ||
+      rig['container-valve'] !== 'open' ||
+      !(low || high) ||
+      container.grossG <= container.tareG
+    )
+      return 0
     // the last grams are vapour: its pressure falls with them, and they stay as the heel
     const vapourShare = Math.min(1, (container.grossG - container.tareG) / LAST_VAPOUR_G)
     const insidePa = saturationPa(this.truth.refrigerant, kelvin(Math.max(-39, this.containerC))) * vapourShare
     const behindPa = low ? this.sides.lowPa : this.sides.highPa
-    return CONTAINER_G_S_PA * (rig['container-pose'] === 'inverted' ? LIQUID_TIMES : 1) * Math.max(0, insidePa - behindPa)
+    return (
+      CONTAINER_G_S_PA * (rig['container-pose'] === 'inverted' ? LIQUID_TIMES : 1) * Math.max(0, insidePa - behindPa)
+    )
   }
 }
 
 type LeakAt = NonNullable<BenchTruth['leaks']>[number]['at']
 
-const carOf = (truth: BenchTruth): CarVolume => ({ volumeL: truth.volumeL, evaporators: truth.volumeL >= TWO_EVAPORATORS_FROM_L ? 2 : 1 })
+const carOf = (truth: BenchTruth): CarVolume => ({
+  volumeL: truth.volumeL,
+  evaporators: truth.volumeL >= TWO_EVAPORATORS_FROM_L ? 2 : 1,
+})
 
 /** A core under its coupler cannot leak: the coupler seals it. */
-const isSealed = (at: LeakAt, rig: RigState): boolean => (at === 'core-low' && rig['coupler-low'] !== 'off') || (at === 'core-high' && rig['coupler-high'] !== 'off')
+const isSealed = (at: LeakAt, rig: RigState): boolean =>
+  (at === 'core-low' && rig['coupler-low'] !== 'off') || (at === 'core-high' && rig['coupler-high'] !== 'off')
 
 function nodeOf(at: LeakAt, car: CarVolume): string {
   if (at === 'core-low') return 'low'
@@ -192,7 +236,16 @@ function nodeOf(at: LeakAt, car: CarVolume): string {
 /** The rig file of a bench: the composed one, with old hoses, bent cores and places of water as they really are. */
 function benchRig(truth: BenchTruth, car: CarVolume): RigFile {
   const { boreMm, lengthM, hoses } = truth.line
-  const plain = { name: 'bench', boreMm, lengthM, hoses, pumpCfm: truth.pumpCfm, ultimateMicron: truth.ultimateMicron, gauge: 'electronic' as const, scaleStepG: 1 }
+  const plain = {
+    name: 'bench',
+    boreMm,
+    lengthM,
+    hoses,
+    pumpCfm: truth.pumpCfm,
+    ultimateMicron: truth.ultimateMicron,
+    gauge: 'electronic' as const,
+    scaleStepG: 1,
+  }
   const composed = composeRig({
     car,
     rig: { ...plain, ...truth.rig, ...(truth.core === 'in' && { cores: 'in' as const }) },
@@ -203,7 +256,9 @@ function benchRig(truth: BenchTruth, car: CarVolume): RigFile {
   })
   const links = composed.links.map((link) => {
     const kind = link.kind !== 'metal' && truth.hoseKind ? truth.hoseKind : link.kind
-    return truth.core === 'bent' && link.id.startsWith('core-') ? { ...link, kind, bore_mm: BENT_CORE_MM, length_m: 0.015 } : { ...link, kind }
+    return truth.core === 'bent' && link.id.startsWith('core-')
+      ? { ...link, kind, bore_mm: BENT_CORE_MM, length_m: 0.015 }
+      : { ...link, kind }
   })
   const wetPlace = truth.waterAt === undefined || truth.waterAt === 'rear' ? farNode(car) : truth.waterAt
   const sources = {

@@ -60,9 +60,13 @@ export class BenchGauge {
   /** What it shows at a second, micron; null when it shows nothing. */
   shown(second: number): number | null {
     const { batteryDiesS, dropOuts, jumps, overRangeMicron, noiseShare, noiseFloorMicron } = this.truth
-    if (this.state === 'dead' || this.state === 'silent' || (batteryDiesS !== null && second >= batteryDiesS)) return null
+    if (this.state === 'dead' || this.state === 'silent' || (batteryDiesS !== null && second >= batteryDiesS))
+      return null
     if (dropOuts.some((d) => second >= d.fromS && second < d.toS)) return null
-    const jumped = jumps.reduce((sum, j) => sum + (second >= j.atS ? j.micron : 0), this.state === 'knocked' ? KNOCK_MICRON : 0)
+    const jumped = jumps.reduce(
+      (sum, j) => sum + (second >= j.atS ? j.micron : 0),
+      this.state === 'knocked' ? KNOCK_MICRON : 0,
+    )
     const micron = this.laggedPa / PA_PER_MICRON + jumped
     if (micron >= overRangeMicron) return null
     const noisy = Math.max(1, micron + gaussian(this.seed, second) * Math.hypot(noiseShare * micron, noiseFloorMicron))
@@ -70,7 +74,10 @@ export class BenchGauge {
   }
 }
 
-/** What a hand may do to the scale on demand: nothing, a knock that passes, a hose that leans on it, or another unit shown. */
+/**
+ * What a hand may do to the scale on demand: nothing, a knock that passes, a hose that leans on it, or another unit
+ * shown.
+ */
 export const SCALE_STATES = ['good', 'bumped', 'leaning', 'ounces'] as const
 export type ScaleState = (typeof SCALE_STATES)[number]
 /** A knock shows so much more for so long; a leaning hose weighs this, g and s (assumed). */
@@ -98,7 +105,14 @@ export class BenchScale {
 }
 
 /** What the bench's instruments show at a whole second of job time. */
-export function benchReadings(car: BenchCar, rig: RigState, gauge: BenchGauge, second: number, scale: BenchScale, container?: BenchContainer): BenchReading[] {
+export function benchReadings(
+  car: BenchCar,
+  rig: RigState,
+  gauge: BenchGauge,
+  second: number,
+  scale: BenchScale,
+  container?: BenchContainer,
+): BenchReading[] {
   const found: BenchReading[] = []
   const { seed, barometerPa } = car.truth
   const micron = car.chargeG === 0 ? gauge.shown(second) : null
@@ -107,7 +121,8 @@ export function benchReadings(car: BenchCar, rig: RigState, gauge: BenchGauge, s
     const psig = (pa: number) => rounded((pa - barometerPa) / PA_PER_PSI, 0.1)
     if (rig['coupler-low'] === 'open') found.push({ channel: 'low', value: psig(car.sides.lowPa), unit: 'psig' })
     if (rig['coupler-high'] === 'open') found.push({ channel: 'high', value: psig(car.sides.highPa), unit: 'psig' })
-    if (rig.engine === 'on') found.push({ channel: 'vent', value: rounded(car.sides.ventC + 0.2 * gaussian(seed, second), 0.1), unit: 'C' })
+    if (rig.engine === 'on')
+      found.push({ channel: 'vent', value: rounded(car.sides.ventC + 0.2 * gaussian(seed, second), 0.1), unit: 'C' })
   }
   if (container) found.push({ channel: 'scale', value: scale.shown(second, container.grossG), unit: 'g' })
   return found

@@ -1,6 +1,13 @@
 import { RIG_AT_START, type RigState } from '../procedure/parts'
 import { BenchCar, type BenchContainer } from './bench-car'
-import { BenchGauge, type BenchReading, BenchScale, benchReadings, type GaugeState, type ScaleState } from './bench-instruments'
+import {
+  BenchGauge,
+  type BenchReading,
+  BenchScale,
+  benchReadings,
+  type GaugeState,
+  type ScaleState,
+} from './bench-instruments'
 import { type BenchTruth, type Scenario, withScenario } from './bench-truth'
 
 /** What a hand did to the bench, at a whole second since the job's clock began. */
@@ -52,7 +59,8 @@ export class BenchRun {
 
   private oneSecond(actions: readonly BenchAction[]): void {
     const before = this.applied
-    while (this.applied < actions.length && (actions[this.applied] as BenchAction).second <= this.second) this.apply(actions[this.applied++] as BenchAction)
+    while (this.applied < actions.length && (actions[this.applied] as BenchAction).second <= this.second)
+      this.apply(actions[this.applied++] as BenchAction)
     if (this.applied > before) this.car.turn(this.rig)
     const takenG = this.car.second(this.rig, this.container)
     this.gauge.second(this.car.gaugePa)

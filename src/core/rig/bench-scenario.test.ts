@@ -10,7 +10,8 @@ function run(truth: Partial<BenchTruth>, actions: BenchAction[], until: number) 
   const bench = new BenchRun({ ...BENCH_TRUTH, ...truth }, 2)
   return { bench, seconds: bench.runTo(actions, until) }
 }
-const vacuum = (seconds: ReturnType<BenchRun['runTo']>) => new Map(seconds.flatMap((s) => s.readings.filter((r) => r.channel === 'vacuum').map((r) => [s.second, r.value])))
+const vacuum = (seconds: ReturnType<BenchRun['runTo']>) =>
+  new Map(seconds.flatMap((s) => s.readings.filter((r) => r.channel === 'vacuum').map((r) => [s.second, r.value])))
 
 test('a core under its coupler is tight, and leaks once the coupler is off', () => {
   const leaks: BenchTruth['leaks'] = [{ at: 'core-high', airPaM3S: 1e-3 }]
@@ -34,7 +35,15 @@ test('a gauge with a lag follows late, is silent in a drop-out and when its batt
   const late = vacuum(run({ gauge }, PULLING, 900).seconds)
   const prompt = vacuum(run({ gauge: { ...quiet, lagS: 0, dropOuts: [], batteryDiesS: null } }, PULLING, 900).seconds)
   expect(late.get(120) ?? 0).toBeGreaterThan(prompt.get(120) ?? 1e9)
-  expect([299, 300, 319, 320, 699, 700, 899].map((s) => late.has(s))).toEqual([true, false, false, true, true, false, false])
+  expect([299, 300, 319, 320, 699, 700, 899].map((s) => late.has(s))).toEqual([
+    true,
+    false,
+    false,
+    true,
+    true,
+    false,
+    false,
+  ])
 })
 
 test('a hand can knock the gauge, silence it and give it a new battery', () => {
@@ -50,14 +59,27 @@ test('a hand can knock the gauge, silence it and give it a new battery', () => {
 })
 
 test('a stop for a valve loses no water and no air: played with needless turns it ends where it ended without', () => {
-  const busy = [...PULLING, ...Array.from({ length: 40 }, (_, i) => turn(10 + 13 * i, 'exhaust-cap', i % 2 ? 'on' : 'off'))]
+  const busy = [
+    ...PULLING,
+    ...Array.from({ length: 40 }, (_, i) => turn(10 + 13 * i, 'exhaust-cap', i % 2 ? 'on' : 'off')),
+  ]
   const calm = run({ waterG: 1.5 }, PULLING, 3000).bench.car.farPa
   expect(run({ waterG: 1.5 }, busy, 3000).bench.car.farPa / calm).toBeCloseTo(1, 1.5)
 })
 
 test('a can cools as it gives vapour, its flow fades, and it warms again when shut', () => {
-  const charging = [...PULLING, ...shut(600), { second: 610, kind: 'container-on', grossG: 472, tareG: 132 } as BenchAction]
-  const open = [...charging, turn(610, 'centre-hose', 'container'), turn(611, 'container-valve', 'open'), turn(611, 'valve-low', 'open'), turn(640, 'engine', 'on')]
+  const charging = [
+    ...PULLING,
+    ...shut(600),
+    { second: 610, kind: 'container-on', grossG: 472, tareG: 132 } as BenchAction,
+  ]
+  const open = [
+    ...charging,
+    turn(610, 'centre-hose', 'container'),
+    turn(611, 'container-valve', 'open'),
+    turn(611, 'valve-low', 'open'),
+    turn(640, 'engine', 'on'),
+  ]
   const { bench } = run({}, open, 760)
   expect(bench.car.containerC).toBeLessThan(15)
   const cold = bench.car.containerC
@@ -74,14 +96,17 @@ function inAfter(more: BenchAction[], pose: string, side: 'low' | 'high'): numbe
     turn(610, 'centre-hose', 'container'),
     turn(610, 'container-pose', pose),
   ]
-  return run({}, [...onto, ...more, turn(611, 'container-valve', 'open'), turn(611, `valve-${side}`, 'open')], 700).bench.car.chargeG
+  return run({}, [...onto, ...more, turn(611, 'container-valve', 'open'), turn(611, `valve-${side}`, 'open')], 700)
+    .bench.car.chargeG
 }
 
 test('liquid from an inverted can runs faster than vapour, by the high side too; warm water keeps vapour flowing', () => {
   const vapour = inAfter([], 'upright', 'low')
   expect(vapour).toBeGreaterThan(20)
   expect(inAfter([], 'inverted', 'high')).toBeGreaterThan(1.5 * vapour)
-  expect(inAfter([{ second: 610, kind: 'container-warmed', celsius: 45 }], 'upright', 'low')).toBeGreaterThan(1.05 * vapour)
+  expect(inAfter([{ second: 610, kind: 'container-warmed', celsius: 45 }], 'upright', 'low')).toBeGreaterThan(
+    1.05 * vapour,
+  )
 })
 
 test('a bumped scale is wrong for two seconds, a leaning hose stays, ounces are shown as if they were grams', () => {
@@ -94,7 +119,11 @@ test('a bumped scale is wrong for two seconds, a leaning hose stays, ounces are 
       [50, 'good'],
     ] as const
   ).map(([second, state]) => ({ second, kind: 'scale', state }))
-  const shown = new Map(run({}, [...onto, ...states], 60).seconds.flatMap((s) => s.readings.filter((r) => r.channel === 'scale').map((r) => [s.second, r.value])))
+  const shown = new Map(
+    run({}, [...onto, ...states], 60).seconds.flatMap((s) =>
+      s.readings.filter((r) => r.channel === 'scale').map((r) => [s.second, r.value]),
+    ),
+  )
   expect(shown.get(15)).toBe(472)
   expect(shown.get(21)).toBeGreaterThan(540)
   expect(shown.get(27)).toBe(472)
@@ -104,7 +133,14 @@ test('a bumped scale is wrong for two seconds, a leaning hose stays, ounces are 
 })
 
 test('the running car: short of charge both sides are low, a hot humid day lifts all three, an unplugged switch moves nothing', () => {
-  const normal = { refrigerant: 'R-134a' as const, ambientC: 25, humidity: 0.5, chargeShare: 1, restPa: saturationPa('R-134a', kelvin(25)), switchGood: true }
+  const normal = {
+    refrigerant: 'R-134a' as const,
+    ambientC: 25,
+    humidity: 0.5,
+    chargeShare: 1,
+    restPa: saturationPa('R-134a', kelvin(25)),
+    switchGood: true,
+  }
   const good = steadyCycle(normal)
   // a warm day, gauge: low 170 to 310 kPa, high 1000 to 1750 kPa, vents 4 to 12 C
   expect(good.lowPa - 101_325).toBeGreaterThan(170_000)
@@ -119,7 +155,11 @@ test('the running car: short of charge both sides are low, a hot humid day lifts
   expect(short.ventC).toBeGreaterThan(good.ventC)
   const hot = steadyCycle({ ...normal, ambientC: 38, humidity: 0.8 })
   expect([hot.lowPa > good.lowPa, hot.highPa > good.highPa, hot.ventC > good.ventC]).toEqual([true, true, true])
-  expect(steadyCycle({ ...normal, switchGood: false })).toMatchObject({ engaged: false, lowPa: normal.restPa, highPa: normal.restPa })
+  expect(steadyCycle({ ...normal, switchGood: false })).toMatchObject({
+    engaged: false,
+    lowPa: normal.restPa,
+    highPa: normal.restPa,
+  })
 })
 
 test('a scenario with a fault in it is refused by its path', () => {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { text } from '../entry/text'
-import { REFRIGERANTS } from '../fluids/refrigerant'
+import { REFRIGERANTS } from '../fluids/refrigerants'
 import { Rig } from '../procedure/events'
 import { LINK_KINDS } from './rig-file'
 
@@ -36,7 +36,9 @@ const GaugeTruth = z.strictObject({
 export type GaugeTruth = z.infer<typeof GaugeTruth>
 export const GOOD_GAUGE: GaugeTruth = GaugeTruth.parse({})
 
-/** What a scenario hides; all of it may be left out, and is then as the car's story makes it. Units are in the names. */
+/**
+ * What a scenario hides; all of it may be left out, and is then as the car's story makes it. Units are in the names.
+ */
 export const HiddenTruth = z.strictObject({
   /** air flowing in at hard vacuum */
   leaks: z
@@ -53,13 +55,18 @@ export const HiddenTruth = z.strictObject({
   /** water already in the pump's oil, g: each raises its ultimate */
   oilWaterG: z.number().min(0).max(50).optional(),
   humidity: Share.optional(),
-  /** what goes wrong while charging or running; `early`: it opens before it should, and the compressor goes on and off */
+  /**
+   * what goes wrong while charging or running; `early`: it opens before it should, and the compressor goes on and off
+   */
   pressureSwitch: z.enum(['good', 'unplugged', 'early']).optional(),
   gauge: GaugeTruth.optional(),
 })
 export type HiddenTruth = z.infer<typeof HiddenTruth>
 
-/** A scenario file: what is hidden in a simulated car, with its seed. The same seed and the same hands give the same curve. */
+/**
+ * A scenario file: what is hidden in a simulated car, with its seed. The same seed and the same hands give the same
+ * curve.
+ */
 export const Scenario = z.strictObject({
   format: z.literal('yperos-scenario'),
   version: z.literal(1),

@@ -20,7 +20,8 @@ test('a dry, tight car comes down near the pump’s floor and never below it', (
 
 test('shut in, a leak rises straight: the volume times the rise is the inflow', () => {
   const held = [...PULLING, ...shut(900)]
-  const rise = (leakPaM3S: number) => (pressure({ ...BENCH_TRUTH, leakPaM3S }, held, 1960) - pressure({ ...BENCH_TRUTH, leakPaM3S }, held, 960)) / 1000
+  const rise = (leakPaM3S: number) =>
+    (pressure({ ...BENCH_TRUTH, leakPaM3S }, held, 1960) - pressure({ ...BENCH_TRUTH, leakPaM3S }, held, 960)) / 1000
   // the hoses give a little too: what the leak adds is the difference; 2.5 L and two ports of 10 mL are shut in
   expect(((rise(1e-4) - rise(0)) * 0.00252) / 1e-4).toBeCloseTo(1, 1.7)
 })

@@ -2,14 +2,31 @@ import { expect, test } from 'vitest'
 import { type Composed, composeRig, farNode, throughManifold } from './compose'
 import { simulate } from './simulate'
 
-const STRAIGHT = { name: 'P2', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic' as const, scaleStepG: 2 }
+const STRAIGHT = {
+  name: 'P2',
+  boreMm: 9.5,
+  lengthM: 1.2,
+  hoses: 2,
+  pumpCfm: 4,
+  ultimateMicron: 25,
+  gauge: 'electronic' as const,
+  scaleStepG: 2,
+}
 const CHARGING = { ...STRAIGHT, name: 'P1', boreMm: 4.8, lengthM: 1.5 }
-const WISH: Composed = { car: { volumeL: 5.1, evaporators: 2 }, rig: STRAIGHT, ambientC: 11, barometerPa: 75_815, water: { liquidG: 1, boundG: 0.5 } }
+const WISH: Composed = {
+  car: { volumeL: 5.1, evaporators: 2 },
+  rig: STRAIGHT,
+  ambientC: 11,
+  barometerPa: 75_815,
+  water: { liquidG: 1, boundG: 0.5 },
+}
 
 test('the car’s volume is all there, whatever its evaporators', () => {
   for (const evaporators of [1, 2] as const) {
     const rig = composeRig({ ...WISH, car: { volumeL: 5.1, evaporators } })
-    const inside = rig.nodes.filter((n) => ['low', 'evaporator', 'rear', 'high'].includes(n.id)).reduce((sum, n) => sum + n.volume_L, 0)
+    const inside = rig.nodes
+      .filter((n) => ['low', 'evaporator', 'rear', 'high'].includes(n.id))
+      .reduce((sum, n) => sum + n.volume_L, 0)
     expect(inside).toBeCloseTo(5.1, 9)
     expect(rig.gauges[0]?.at).toBe(farNode({ volumeL: 5.1, evaporators }))
   }
@@ -26,7 +43,9 @@ test('charging hoses leave the cores in and old rubber on, wide ones go straight
 test('a rig with one hose has no high side port, and a second hose gives it one', () => {
   const one = { ...STRAIGHT, hoses: 1 }
   expect(composeRig({ ...WISH, rig: one }).nodes.some((n) => n.id === 'port-high')).toBe(false)
-  expect(composeRig({ ...WISH, rig: one, options: { secondHose: true } }).nodes.some((n) => n.id === 'port-high')).toBe(true)
+  expect(composeRig({ ...WISH, rig: one, options: { secondHose: true } }).nodes.some((n) => n.id === 'port-high')).toBe(
+    true,
+  )
 })
 
 test('the pump’s gauge reads below the far side while anything flows', () => {

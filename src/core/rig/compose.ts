@@ -16,9 +16,20 @@ export type Composed = {
 }
 
 /** Changes to a rig that a what-if asks about. */
-export type RigOptions = { coresOut?: boolean; boreMm?: number; secondHose?: boolean; warmerK?: number; ballast?: boolean; ultimateMicron?: number; idealLink?: string }
+export type RigOptions = {
+  coresOut?: boolean
+  boreMm?: number
+  secondHose?: boolean
+  warmerK?: number
+  ballast?: boolean
+  ultimateMicron?: number
+  idealLink?: string
+}
 
-/** Hoses up to this bore are charging hoses through a manifold with a centre hose, and leave the cores in; wider ones run straight from core tools, mm (assumed). */
+/**
+ * Hoses up to this bore are charging hoses through a manifold with a centre hose, and leave the cores in; wider ones
+ * run straight from core tools, mm (assumed).
+ */
 const CHARGING_HOSE_MM = 6
 /** A valve core left in is a short narrow tube, mm and m (model.md section 4; formats.md). */
 const CORE = { bore_mm: 1.8, length_m: 0.015 }
@@ -52,14 +63,20 @@ export function composeRig({ car, rig, ambientC, barometerPa, water, leakPaM3S, 
   const both = rig.hoses === 2 || options.secondHose === true
   const kind = hoseKindOf(rig)
   const hose = { bore_mm: bore, length_m: rig.lengthM, kind }
-  const other = (own: Rig['pumpHose']) => own && { bore_mm: options.boreMm ?? own.boreMm, length_m: own.lengthM, kind: own.kind }
+  const other = (own: Rig['pumpHose']) =>
+    own && { bore_mm: options.boreMm ?? own.boreMm, length_m: own.lengthM, kind: own.kind }
   const core = coresIn ? CORE : { bore_mm: bore, length_m: 0.05 }
-  const share = car.evaporators === 2 ? { low: 0.25, evaporator: 0.2, rear: 0.2, high: 0.35 } : { low: 0.3, evaporator: 0.25, rear: 0, high: 0.45 }
+  const share =
+    car.evaporators === 2
+      ? { low: 0.25, evaporator: 0.2, rear: 0.2, high: 0.35 }
+      : { low: 0.3, evaporator: 0.25, rear: 0, high: 0.45 }
   const node = (id: string, volume_L: number, temperature_C = ambientC) => ({ id, volume_L, temperature_C })
   const links = [
     { id: 'suction', from: 'low', to: 'evaporator', ...SUCTION_PIPE, kind: 'metal' },
     { id: 'expansion', from: 'evaporator', to: 'high', ...EXPANSION, kind: 'metal' },
-    ...(car.evaporators === 2 ? [{ id: 'rear-pipe', from: 'evaporator', to: 'rear', ...REAR_PIPE, kind: 'metal' }] : []),
+    ...(car.evaporators === 2
+      ? [{ id: 'rear-pipe', from: 'evaporator', to: 'rear', ...REAR_PIPE, kind: 'metal' }]
+      : []),
     { id: 'core-low', from: 'low', to: 'port-low', ...core, kind: 'metal' },
     { id: 'hose-low', from: 'port-low', to: 'manifold', ...hose },
     ...(both
@@ -68,7 +85,12 @@ export function composeRig({ car, rig, ambientC, barometerPa, water, leakPaM3S, 
           { id: 'hose-high', from: 'port-high', to: 'manifold', ...(other(rig.highHose) ?? hose) },
         ]
       : []),
-    { id: 'hose-pump', from: 'manifold', to: 'pump', ...(other(rig.pumpHose) ?? { ...hose, length_m: charging ? rig.lengthM : 0.1 }) },
+    {
+      id: 'hose-pump',
+      from: 'manifold',
+      to: 'pump',
+      ...(other(rig.pumpHose) ?? { ...hose, length_m: charging ? rig.lengthM : 0.1 }),
+    },
   ]
   const ideal = options.idealLink
   return RigFile.parse({
@@ -83,7 +105,12 @@ export function composeRig({ car, rig, ambientC, barometerPa, water, leakPaM3S, 
       node('pump', 0.05),
     ],
     links: links.map((l) => (ideal !== undefined && l.id.startsWith(ideal) ? { ...l, ...IDEAL, kind: 'metal' } : l)),
-    pump: { at: 'pump', speed_cfm: rig.pumpCfm, ultimate_micron: options.ultimateMicron ?? rig.ultimateMicron, ballast: options.ballast ?? false },
+    pump: {
+      at: 'pump',
+      speed_cfm: rig.pumpCfm,
+      ultimate_micron: options.ultimateMicron ?? rig.ultimateMicron,
+      ballast: options.ballast ?? false,
+    },
     gauges: [
       { id: 'far', at: farNode(car), kind: rig.gauge },
       { id: 'pump', at: 'pump', kind: 'electronic' },

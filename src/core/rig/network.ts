@@ -1,5 +1,13 @@
 import { waterSaturationPa } from '../fluids/water'
-import { AIR_KG_MOL, AIR_VISCOSITY_PA_S, BALLAST_FLOOR_PA, GAS_CONSTANT, L_S_PER_CFM, PA_PER_MICRON, WATER_KG_MOL } from '../units/constants'
+import {
+  AIR_KG_MOL,
+  AIR_VISCOSITY_PA_S,
+  BALLAST_FLOOR_PA,
+  GAS_CONSTANT,
+  L_S_PER_CFM,
+  PA_PER_MICRON,
+  WATER_KG_MOL,
+} from '../units/constants'
 import { kelvin } from '../units/temperature'
 import type { RigEvent, RigFile } from './rig-file'
 
@@ -35,8 +43,10 @@ type Bound = { node: number; at: number; grams: number; tauS: number }
 /**
  * The balance of a rig as ordinary differential equations, compiled once.
  *
- * State, in order: partial pressures of air and water of each node (Pa), for each liquid water its mass (g) and temperature (K),
- * for each bound water its mass (g), water in the pump's oil (g), time (s), and the throughputs air in, air out and water out (Pa m3),
+ * State, in order: partial pressures of air and water of each node (Pa), for each liquid water its mass (g) and
+ * temperature (K),
+ * for each bound water its mass (g), water in the pump's oil (g), time (s), and the throughputs air in, air out and
+ * water out (Pa m3),
  * which nothing depends on and which only keep the books.
  */
 export class Network {
@@ -74,9 +84,16 @@ export class Network {
     this.links = rig.links.map((link) => this.compileLink(link, at(link.from), at(link.to)))
     this.leaks = rig.sources.leaks.map((leak) => ({ node: at(leak.at), air: leak.air_Pa_m3_s }))
     const ambientK = kelvin(rig.ambient_C)
-    this.waters = rig.sources.water.map((w, k) => ({ node: at(w.at), at: 2 * n + 2 * k, gone: w.grams === 0, surroundingsK: ambientK }))
+    this.waters = rig.sources.water.map((w, k) => ({
+      node: at(w.at),
+      at: 2 * n + 2 * k,
+      gone: w.grams === 0,
+      surroundingsK: ambientK,
+    }))
     const boundAt = 2 * n + 2 * this.waters.length
-    this.bounds = rig.sources.bound.filter((b) => b.grams > 0).map((b, k) => ({ node: at(b.at), at: boundAt + k, grams: b.grams, tauS: b.tau_s }))
+    this.bounds = rig.sources.bound
+      .filter((b) => b.grams > 0)
+      .map((b, k) => ({ node: at(b.at), at: boundAt + k, grams: b.grams, tauS: b.tau_s }))
     this.pumpNode = at(rig.pump.at)
     this.speedM3S = (rig.pump.speed_cfm * L_S_PER_CFM) / 1000
     this.ultimatePa = rig.pump.ultimate_micron * PA_PER_MICRON
@@ -157,7 +174,8 @@ export class Network {
     this.temperatures[node] = temperatureK
     this.saturation[node] = waterSaturationPa(temperatureK)
     for (const water of this.waters) if (water.node === node) water.surroundingsK = temperatureK
-    for (const link of this.links) if (link.i === node || link.j === node) Object.assign(link, this.speeds(link.molecular, link.i, link.j))
+    for (const link of this.links)
+      if (link.i === node || link.j === node) Object.assign(link, this.speeds(link.molecular, link.i, link.j))
     return true
   }
 
@@ -168,7 +186,8 @@ export class Network {
 
   /** Largest share by which air or water fails to balance; `start` is the state the books began at. */
   imbalance(start: Float64Array, y: Float64Array): { air: number; water: number } {
-    const held = (state: Float64Array, species: number) => this.volumes.reduce((sum, v, k) => sum + v * (state[2 * k + species] as number), 0)
+    const held = (state: Float64Array, species: number) =>
+      this.volumes.reduce((sum, v, k) => sum + v * (state[2 * k + species] as number), 0)
     const stored = (state: Float64Array) =>
       this.waters.reduce((sum, w) => sum + (state[w.at] as number) / this.gramsPerPaM3(w.node), 0) +
       this.bounds.reduce((sum, b) => sum + (state[b.at] as number) / this.gramsPerPaM3(b.node), 0)
@@ -177,7 +196,10 @@ export class Network {
     const waterOut = y[this.booksAt + 2] as number
     const air = held(y, 0) + airOut - airIn - held(start, 0)
     const water = held(y, 1) + stored(y) + waterOut - held(start, 1) - stored(start)
-    return { air: Math.abs(air) / (held(start, 0) + airIn), water: Math.abs(water) / Math.max(1e-12, held(start, 1) + stored(start)) }
+    return {
+      air: Math.abs(air) / (held(start, 0) + airIn),
+      water: Math.abs(water) / Math.max(1e-12, held(start, 1) + stored(start)),
+    }
   }
 
   /** Index of the liquid water that is used up at `y` but not marked gone, with its mass below zero; -1 for none. */
@@ -189,11 +211,18 @@ export class Network {
     return y[(this.waters[index] as Water).at] as number
   }
 
-  /** From now on this liquid water is gone; the last trace of it, or what was overdrawn, is booked into the gas of its node. */
+  /**
+   * From now on this liquid water is gone; the last trace of it, or what was overdrawn, is booked into the gas of its
+   * node.
+   */
   exhaust(y: Float64Array, index: number): void {
     const water = this.waters[index] as Water
     water.gone = true
-    this.add(y, 2 * water.node + 1, (y[water.at] as number) / this.gramsPerPaM3(water.node) / (this.volumes[water.node] as number))
+    this.add(
+      y,
+      2 * water.node + 1,
+      (y[water.at] as number) / this.gramsPerPaM3(water.node) / (this.volumes[water.node] as number),
+    )
     y[water.at] = 0
   }
 
@@ -232,7 +261,13 @@ export class Network {
   }
 
   private linkFlow(link: Link, y: Float64Array): void {
-    this.flow(link, y[2 * link.i] as number, y[2 * link.i + 1] as number, y[2 * link.j] as number, y[2 * link.j + 1] as number)
+    this.flow(
+      link,
+      y[2 * link.i] as number,
+      y[2 * link.i + 1] as number,
+      y[2 * link.j] as number,
+      y[2 * link.j + 1] as number,
+    )
   }
 
   private flow(link: Link, ai: number, wi: number, aj: number, wj: number): void {
@@ -307,7 +342,9 @@ export class Network {
   }
 
   private boundRate(bound: Bound, y: Float64Array): number {
-    const share = (y[bound.at] as number) / bound.grams - (y[2 * bound.node + 1] as number) / (this.saturation[bound.node] as number)
+    const share =
+      (y[bound.at] as number) / bound.grams -
+      (y[2 * bound.node + 1] as number) / (this.saturation[bound.node] as number)
     return (bound.grams / this.gramsPerPaM3(bound.node) / bound.tauS) * Math.max(0, share)
   }
 
@@ -322,7 +359,8 @@ export class Network {
   }
 
   /**
-   * Derivatives of `derivative` by the state, row-major `size` x `size`. Links are differenced locally and each number goes to both
+   * Derivatives of `derivative` by the state, row-major `size` x `size`. Links are differenced locally and each number
+   * goes to both
    * ends and the books alike, so that what is conserved stays conserved to rounding.
    */
   jacobian(y: Float64Array, jac: Float64Array): void {
@@ -331,7 +369,8 @@ export class Network {
     const put = (row: number, column: number, value: number) => {
       jac[row * size + column] = (jac[row * size + column] as number) + value
     }
-    const putGas = (node: number, species: number, column: number, value: number) => put(2 * node + species, column, value / (this.volumes[node] as number))
+    const putGas = (node: number, species: number, column: number, value: number) =>
+      put(2 * node + species, column, value / (this.volumes[node] as number))
     for (const link of this.links) this.linkJacobian(link, y, putGas, put)
     for (const leak of this.leaks) {
       const slope = (-2 * leak.air * this.totalPa(y, leak.node)) / this.barometerPa ** 2
@@ -368,7 +407,12 @@ export class Network {
       put(this.booksAt, this.timeAt, 2 * half)
     }
     if (!link.open) return
-    const p = [y[2 * link.i] as number, y[2 * link.i + 1] as number, y[2 * link.j] as number, y[2 * link.j + 1] as number] as [number, number, number, number]
+    const p = [
+      y[2 * link.i] as number,
+      y[2 * link.i + 1] as number,
+      y[2 * link.j] as number,
+      y[2 * link.j + 1] as number,
+    ] as [number, number, number, number]
     this.flow(link, ...p)
     const air = this.flowAir
     const water = this.flowWater
@@ -458,7 +502,10 @@ export class Network {
     return { relative: r, absolute: a }
   }
 
-  /** First pressure below zero beyond rounding, or not a number; -1 for none. Tiny negatives are set to zero, their throughput booked as pumped. */
+  /**
+   * First pressure below zero beyond rounding, or not a number; -1 for none. Tiny negatives are set to zero, their
+   * throughput booked as pumped.
+   */
   settle(y: Float64Array): number {
     for (let k = 0; k < 2 * this.nodes.length; k++) {
       const p = y[k] as number
@@ -475,7 +522,10 @@ export class Network {
 const INV_SQRT_AIR = 1 / Math.sqrt(AIR_KG_MOL)
 const INV_SQRT_WATER = 1 / Math.sqrt(WATER_KG_MOL)
 
-/** Saturation pressure with the temperature held to where water can be in a car: the integrator may look a little outside. */
+/**
+ * Saturation pressure with the temperature held to where water can be in a car: the integrator may look a little
+ * outside.
+ */
 function saturationSafe(waterK: number): number {
   return waterSaturationPa(Math.min(370, Math.max(150, waterK)))
 }

@@ -15,9 +15,24 @@ const RigShape = z.strictObject({
     .min(1)
     .max(60),
   links: z
-    .array(z.strictObject({ id: Id, from: Id, to: Id, bore_mm: Positive.max(200), length_m: Positive.max(100), kind: z.enum(LINK_KINDS), open: z.boolean().default(true) }))
+    .array(
+      z.strictObject({
+        id: Id,
+        from: Id,
+        to: Id,
+        bore_mm: Positive.max(200),
+        length_m: Positive.max(100),
+        kind: z.enum(LINK_KINDS),
+        open: z.boolean().default(true),
+      }),
+    )
     .max(120),
-  pump: z.strictObject({ at: Id, speed_cfm: NotNegative.max(1000), ultimate_micron: NotNegative.max(100_000), ballast: z.boolean() }),
+  pump: z.strictObject({
+    at: Id,
+    speed_cfm: NotNegative.max(1000),
+    ultimate_micron: NotNegative.max(100_000),
+    ballast: z.boolean(),
+  }),
   gauges: z.array(z.strictObject({ id: Id, at: Id, kind: z.enum(['electronic', 'needle', 'transducer']) })).max(20),
   sources: z
     .strictObject({
@@ -28,12 +43,19 @@ const RigShape = z.strictObject({
     .default({ leaks: [], water: [], bound: [] }),
   barometer_Pa: z.number().finite().min(30_000).max(120_000).default(STANDARD_ATMOSPHERE_PA),
   ambient_C: Celsius.default(25),
-  start: z.strictObject({ pressure_Pa: Positive.max(1e6).optional(), relative_humidity: z.number().min(0).max(1).default(0.5) }).default({ relative_humidity: 0.5 }),
+  start: z
+    .strictObject({
+      pressure_Pa: Positive.max(1e6).optional(),
+      relative_humidity: z.number().min(0).max(1).default(0.5),
+    })
+    .default({ relative_humidity: 0.5 }),
 })
 
 /**
- * A rig as its file describes it: nodes that hold gas, links that carry it, pump, gauges, sources. Units are in the names.
- * Beyond the shape it is refused, with the path, when an id stands twice, a place names no node, a link ends where it began,
+ * A rig as its file describes it: nodes that hold gas, links that carry it, pump, gauges, sources. Units are in the
+ * names.
+ * Beyond the shape it is refused, with the path, when an id stands twice, a place names no node, a link ends where it
+ * began,
  * or links that are all closed form a ring (nothing could ever tell its parts apart).
  */
 export const RigFile = RigShape.superRefine((rig, context) => {
@@ -54,7 +76,8 @@ export const RigFile = RigShape.superRefine((rig, context) => {
     place(['links', i, 'from'], link.from)
     place(['links', i, 'to'], link.to)
     if (link.from === link.to) fault(['links', i, 'to'], `"${link.id}" ends at the node it begins at`)
-    if (!link.open && !ring.join(link.from, link.to)) fault(['links', i, 'open'], `"${link.id}" closes a ring of closed links: open one of them or leave one out`)
+    if (!link.open && !ring.join(link.from, link.to))
+      fault(['links', i, 'open'], `"${link.id}" closes a ring of closed links: open one of them or leave one out`)
   }
   place(['pump', 'at'], rig.pump.at)
   for (const [i, gauge] of rig.gauges.entries()) place(['gauges', i, 'at'], gauge.at)

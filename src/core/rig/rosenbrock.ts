@@ -1,4 +1,7 @@
-/** Coefficients of RODAS, an L-stable Rosenbrock method of order 4 with 6 stages and an embedded order 3. Hairer and Wanner, Solving ODEs II, IV.7. */
+/**
+ * Coefficients of RODAS, an L-stable Rosenbrock method of order 4 with 6 stages and an embedded order 3. Hairer and
+ * Wanner, Solving ODEs II, IV.7.
+ */
 const GAMMA = 0.25
 const A = [
   [],
@@ -57,9 +60,15 @@ export class Rosenbrock {
 
   /**
    * Tries a step of `h` from `y` into `next`.
-   * @returns the error estimate over what is allowed, 1 or less when the step is good enough; NaN when the matrix is singular
+   * @returns the error estimate over what is allowed, 1 or less when the step is good enough; NaN when the matrix is
+   *   singular
    */
-  step(y: Float64Array, h: number, next: Float64Array, tolerance: { relative: Float64Array; absolute: Float64Array }): number {
+  step(
+    y: Float64Array,
+    h: number,
+    next: Float64Array,
+    tolerance: { relative: Float64Array; absolute: Float64Array },
+  ): number {
     const n = this.system.size
     if (!this.factor(h)) return Number.NaN
     for (let s = 0; s < STAGES; s++) {
@@ -81,7 +90,9 @@ export class Rosenbrock {
     let counted = 0
     for (let i = 0; i < n; i++) {
       next[i] = (this.stage[i] as number) + (error[i] as number)
-      const allowed = (tolerance.absolute[i] as number) + (tolerance.relative[i] as number) * Math.max(Math.abs(y[i] as number), Math.abs(next[i] as number))
+      const allowed =
+        (tolerance.absolute[i] as number) +
+        (tolerance.relative[i] as number) * Math.max(Math.abs(y[i] as number), Math.abs(next[i] as number))
       if (allowed === Number.POSITIVE_INFINITY) continue
       const share = (error[i] as number) / allowed
       worst += share * share
@@ -109,7 +120,8 @@ export class Rosenbrock {
     const active = this.active
     for (let k = 0; k < active; k++) {
       let pivot = k
-      for (let i = k + 1; i < active; i++) if (Math.abs(m[i * n + k] as number) > Math.abs(m[pivot * n + k] as number)) pivot = i
+      for (let i = k + 1; i < active; i++)
+        if (Math.abs(m[i * n + k] as number) > Math.abs(m[pivot * n + k] as number)) pivot = i
       this.pivots[k] = pivot
       const value = m[pivot * n + k] as number
       if (!(Math.abs(value) > 0)) return false

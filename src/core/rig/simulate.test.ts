@@ -7,11 +7,25 @@ import { simulate } from './simulate'
 
 type Input = Parameters<typeof RigFile.parse>[0]
 const node = (id: string, volume_L: number, temperature_C = 25) => ({ id, volume_L, temperature_C })
-const link = (id: string, from: string, to: string, bore_mm: number, length_m: number, kind = 'metal', open = true) => ({ id, from, to, bore_mm, length_m, kind, open })
-const pump = (at: string, speed_cfm: number, ultimate_micron = 0, ballast = false) => ({ at, speed_cfm, ultimate_micron, ballast })
+const link = (
+  id: string,
+  from: string,
+  to: string,
+  bore_mm: number,
+  length_m: number,
+  kind = 'metal',
+  open = true,
+) => ({ id, from, to, bore_mm, length_m, kind, open })
+const pump = (at: string, speed_cfm: number, ultimate_micron = 0, ballast = false) => ({
+  at,
+  speed_cfm,
+  ultimate_micron,
+  ballast,
+})
 const DRY = { relative_humidity: 0 }
 const rigOf = (input: object) => RigFile.parse({ gauges: [], ...input } as Input)
-const at = (run: ReturnType<typeof simulate>, tS: number, id: string) => run.samples.find((s) => s.tS === tS)?.totalPa[run.nodes.indexOf(id)] ?? Number.NaN
+const at = (run: ReturnType<typeof simulate>, tS: number, id: string) =>
+  run.samples.find((s) => s.tS === tS)?.totalPa[run.nodes.indexOf(id)] ?? Number.NaN
 /** Conductance of a tube for air in molecular flow at 25 C, m3/s, by Knudsen's formula with the end's aperture. */
 const molecular = (boreM: number, lengthM: number) => {
   const area = (Math.PI / 4) * boreM ** 2
@@ -20,7 +34,10 @@ const molecular = (boreM: number, lengthM: number) => {
 }
 
 test('one volume pumps down exponentially to the ultimate', () => {
-  const run = simulate(rigOf({ nodes: [node('car', 2.5)], links: [], pump: pump('car', 1, 50), start: DRY }), { seconds: 60, everyS: 5 })
+  const run = simulate(rigOf({ nodes: [node('car', 2.5)], links: [], pump: pump('car', 1, 50), start: DRY }), {
+    seconds: 60,
+    everyS: 5,
+  })
   const floor = 50 * PA_PER_MICRON
   for (const t of [5, 20, 40]) {
     const exact = floor + (101_325 - floor) * Math.exp((-(L_S_PER_CFM / 1000) * t) / 0.0025)
@@ -75,9 +92,16 @@ test('tubes in series and the pump add as resistances', () => {
 
 test('boiling water holds a plateau where pump, evaporation and warmth balance', () => {
   const speed = (0.2 * L_S_PER_CFM) / 1000
-  const rig = rigOf({ nodes: [node('car', 2.5)], links: [], pump: pump('car', 0.2, 0, true), sources: { water: [{ at: 'car', grams: 60 }] }, start: DRY })
+  const rig = rigOf({
+    nodes: [node('car', 2.5)],
+    links: [],
+    pump: pump('car', 0.2, 0, true),
+    sources: { water: [{ at: 'car', grams: 60 }] },
+    start: DRY,
+  })
   const run = simulate(rig, { seconds: 3000, everyS: 100 })
-  // the ballast keeps the ultimate at 40 Pa; by bisection on the water's temperature: what evaporates is pumped, and its heat flows in
+  // the ballast keeps the ultimate at 40 Pa; by bisection on the water's temperature: what evaporates is pumped, and
+  // its heat flows in
   const perPaM3 = (0.018015 * 1000) / (GAS_CONSTANT * 298.15)
   const vapour = (k: number) => (5e-4 * waterSaturationPa(k) + speed * 40) / (5e-4 + speed)
   let [low, high] = [270, 298.15]
@@ -91,7 +115,13 @@ test('boiling water holds a plateau where pump, evaporation and warmth balance',
 })
 
 test('water left in a shut volume brings it to saturation at ambient, ballast or not', () => {
-  const rig = rigOf({ nodes: [node('car', 2.5)], links: [], pump: pump('car', 0), sources: { water: [{ at: 'car', grams: 2 }] }, start: { pressure_Pa: 1, relative_humidity: 0 } })
+  const rig = rigOf({
+    nodes: [node('car', 2.5)],
+    links: [],
+    pump: pump('car', 0),
+    sources: { water: [{ at: 'car', grams: 2 }] },
+    start: { pressure_Pa: 1, relative_humidity: 0 },
+  })
   const run = simulate(rig, { seconds: 3600, everyS: 3600 })
   expect(at(run, 3600, 'car') / (waterSaturationPa(298.15) + 1)).toBeCloseTo(1, 3)
 })
@@ -102,13 +132,22 @@ function plainly(seconds: number, stepS: number): [number, number] {
   const area = (Math.PI / 4) * d * d
   const speed = (4 * L_S_PER_CFM) / 1000
   const perPaM3 = 18.015 / (GAS_CONSTANT * 298.15)
-  let [ac, wc, ap, wp, oil, m, k] = [101_325 - 0.5 * waterSaturationPa(298.15), 0.5 * waterSaturationPa(298.15), 0, 0, 0, 0.4, 298.15]
+  let [ac, wc, ap, wp, oil, m, k] = [
+    101_325 - 0.5 * waterSaturationPa(298.15),
+    0.5 * waterSaturationPa(298.15),
+    0,
+    0,
+    0,
+    0.4,
+    298.15,
+  ]
   ap = ac
   wp = wc
   for (let t = 0; t < seconds; t += stepS) {
     const [pc, pp] = [ac + wc, ap + wp]
     const visc = (Math.PI * d ** 4 * ((pc + pp) / 2) * (pc - pp)) / (128 * 1.82e-5 * L)
-    const mol = (M: number) => ((area * Math.sqrt((8 * GAS_CONSTANT * 298.15) / (Math.PI * M))) / 4) * (1 / (1 + (3 * L) / (4 * d)))
+    const mol = (M: number) =>
+      ((area * Math.sqrt((8 * GAS_CONSTANT * 298.15) / (Math.PI * M))) / 4) * (1 / (1 + (3 * L) / (4 * d)))
     let qa = ((pc >= pp ? ac : ap) / Math.max(pc, pp)) * visc + mol(0.02896) * (ac - ap)
     let qw = ((pc >= pp ? wc : wp) / Math.max(pc, pp)) * visc + mol(0.018015) * (wc - wp)
     const cap = Math.min(1, (200 * area * Math.max(pc, pp)) / Math.abs(qa + qw))
@@ -152,7 +191,11 @@ const CAR = {
     link('hose-pump', 'manifold', 'pump', 4.8, 1.5, 'barrier-new'),
   ],
   pump: pump('pump', 5, 40),
-  sources: { leaks: [{ at: 'high', air_Pa_m3_s: 1e-5 }], water: [{ at: 'evap', grams: 1 }], bound: [{ at: 'low', grams: 0.3, tau_s: 1800 }] },
+  sources: {
+    leaks: [{ at: 'high', air_Pa_m3_s: 1e-5 }],
+    water: [{ at: 'evap', grams: 1 }],
+    bound: [{ at: 'low', grams: 0.3, tau_s: 1800 }],
+  },
 }
 
 test('air and water balance to a millionth through valves, ballast, heat and a stopped pump', () => {
@@ -176,7 +219,8 @@ test('a tighter tolerance moves no pressure by more than half a percent', () => 
   const coarse = simulate(rigOf(CAR), { seconds: 3600, everyS: 60 })
   const fine = simulate(rigOf(CAR), { seconds: 3600, everyS: 60, relativeTolerance: 1e-6 })
   for (const [i, sample] of fine.samples.entries()) {
-    for (const [k, pa] of sample.totalPa.entries()) expect((coarse.samples[i]?.totalPa[k] as number) / pa).toBeCloseTo(1, 2)
+    for (const [k, pa] of sample.totalPa.entries())
+      expect((coarse.samples[i]?.totalPa[k] as number) / pa).toBeCloseTo(1, 2)
   }
 })
 
@@ -194,7 +238,12 @@ test('the time to a target is where the curve crosses it, and the run ends there
 test('warming the wet place ends the plateau sooner; the pump’s gauge reads below the far side all the while', () => {
   const target = { node: 'evap', pressurePa: 500 }
   const cold = simulate(rigOf(CAR), { seconds: 20_000, everyS: 100, until: target })
-  const warm = simulate(rigOf(CAR), { seconds: 20_000, everyS: 100, until: target, events: [{ t_s: 60, heat: 'evap', temperature_C: 45 }] })
+  const warm = simulate(rigOf(CAR), {
+    seconds: 20_000,
+    everyS: 100,
+    until: target,
+    events: [{ t_s: 60, heat: 'evap', temperature_C: 45 }],
+  })
   expect(warm.reachedS as number).toBeLessThan(cold.reachedS as number)
   for (const s of cold.samples.slice(1)) expect(s.totalPa[4] as number).toBeLessThan(s.totalPa[1] as number)
 })
@@ -212,7 +261,9 @@ test('rigs nobody has seen end, with every pressure finite and not negative', ()
     fc.property(rigs, ({ volumes, bores, grams, leak, cold, cfm }) => {
       const rig = rigOf({
         nodes: volumes.map((v, i) => node(`n${i}`, v, i % 2 ? cold : 25)),
-        links: volumes.slice(1).map((_, i) => link(`l${i}`, `n${i}`, `n${i + 1}`, bores[i] as number, 0.02 + i * 0.4, 'rubber-old')),
+        links: volumes
+          .slice(1)
+          .map((_, i) => link(`l${i}`, `n${i}`, `n${i + 1}`, bores[i] as number, 0.02 + i * 0.4, 'rubber-old')),
         pump: pump('n0', cfm, 30),
         sources: { leaks: [{ at: 'n1', air_Pa_m3_s: leak }], water: [{ at: `n${volumes.length - 1}`, grams }] },
       })
@@ -242,13 +293,22 @@ test.each([
     'a ring of closed links',
     {
       nodes: [node('low', 1), node('pump', 1), node('x', 1)],
-      links: [link('a', 'low', 'pump', 5, 1, 'metal', false), link('b', 'pump', 'x', 5, 1, 'metal', false), link('c', 'x', 'low', 5, 1, 'metal', false)],
+      links: [
+        link('a', 'low', 'pump', 5, 1, 'metal', false),
+        link('b', 'pump', 'x', 5, 1, 'metal', false),
+        link('c', 'x', 'low', 5, 1, 'metal', false),
+      ],
     },
     'links.2.open',
     /ring of closed links/,
   ],
 ])('%s is refused with its path', (_name, change, path, message) => {
-  const base = { nodes: [node('low', 1), node('pump', 1)], links: [link('h', 'low', 'pump', 5, 1)], pump: pump('pump', 4), gauges: [] }
+  const base = {
+    nodes: [node('low', 1), node('pump', 1)],
+    links: [link('h', 'low', 'pump', 5, 1)],
+    pump: pump('pump', 4),
+    gauges: [],
+  }
   const issue = RigFile.safeParse({ ...base, ...change }).error?.issues[0]
   expect(issue?.path.join('.')).toBe(path)
   expect(issue?.message).toMatch(message)

@@ -87,7 +87,9 @@ class Run {
 
   private isReached(y: Float64Array): boolean {
     const { until } = this.options
-    return until !== undefined && this.untilNode >= 0 && this.stepper.network.totalPa(y, this.untilNode) <= until.pressurePa
+    return (
+      until !== undefined && this.untilNode >= 0 && this.stepper.network.totalPa(y, this.untilNode) <= until.pressurePa
+    )
   }
 
   private runTo(stop: number): void {
@@ -124,6 +126,7 @@ class Run {
       else low = middle
     }
     this.reachedS = this.stepper.t - h + high * h
-    while (this.samples.length > 0 && (this.samples[this.samples.length - 1] as Sample).tS > this.reachedS) this.samples.pop()
+    while (this.samples.length > 0 && (this.samples[this.samples.length - 1] as Sample).tS > this.reachedS)
+      this.samples.pop()
   }
 }

@@ -1,4 +1,5 @@
-import { type Refrigerant, saturationPa } from '../fluids/refrigerant'
+import { saturationPa } from '../fluids/refrigerant'
+import type { Refrigerant } from '../fluids/refrigerants'
 import { kelvin } from '../units/temperature'
 
 /** A running air conditioner after it has settled. Pressures Pa absolute, Celsius. */
@@ -16,16 +17,29 @@ export type CycleInput = {
   switchGood: boolean
 }
 
-/** The low-pressure switch lets the compressor run from about this, Pa absolute (assumed, 200 kPa above the air at sea level). */
+/**
+ * The low-pressure switch lets the compressor run from about this, Pa absolute (assumed, 200 kPa above the air at sea
+ * level).
+ */
 const SWITCH_CLOSES_PA = 300_000
 
 /**
- * Low side, high side and vent from the heat that has to be carried: evaporating rises with the load, condensing with load and charge.
- * Linear laws around the ranges of model.md section 10 (condensing at ambient +15 to +30 K, evaporating at -2 to +10 C, vent 4 to 10 K above it), all assumed.
+ * Low side, high side and vent from the heat that has to be carried: evaporating rises with the load, condensing with
+ * load and charge.
+ * Linear laws around the ranges of model.md section 10 (condensing at ambient +15 to +30 K, evaporating at -2 to +10 C,
+ * vent 4 to 10 K above it), all assumed.
  * @returns with `engaged` false: both sides at rest and the vent at ambient
  */
-export function steadyCycle({ refrigerant, ambientC, humidity, chargeShare, restPa, switchGood }: CycleInput): SteadyCycle {
-  if (!switchGood || restPa < SWITCH_CLOSES_PA) return { engaged: false, lowPa: restPa, highPa: restPa, ventC: ambientC }
+export function steadyCycle({
+  refrigerant,
+  ambientC,
+  humidity,
+  chargeShare,
+  restPa,
+  switchGood,
+}: CycleInput): SteadyCycle {
+  if (!switchGood || restPa < SWITCH_CLOSES_PA)
+    return { engaged: false, lowPa: restPa, highPa: restPa, ventC: ambientC }
   // load from dry to humid and from cool to hot, 0 to 1
   const load = Math.min(1, Math.max(0, 0.35 + (ambientC - 25) / 40 + (humidity - 0.5) * 0.6))
   const short = Math.max(0, 1 - chargeShare)

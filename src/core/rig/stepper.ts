@@ -61,7 +61,10 @@ export class Stepper {
     while (this.t < stop) this.step(stop)
   }
 
-  /** One accepted step, at most to `stop`; its length, s. Tried shorter until it is accurate, positive and overdraws no water. */
+  /**
+   * One accepted step, at most to `stop`; its length, s. Tried shorter until it is accurate, positive and overdraws no
+   * water.
+   */
   step(stop: number): number {
     this.method.linearise(this.y)
     const h = this.accepted(stop)
@@ -78,7 +81,8 @@ export class Stepper {
   private accepted(stop: number): number {
     let h = Math.min(this.h, stop - this.t, LONGEST_STEP_S)
     for (;;) {
-      if (++this.tries > MOST_TRIES) throw new SimulationFailed(`no end in sight after ${MOST_TRIES} tries, at ${this.t.toFixed(3)} s`)
+      if (++this.tries > MOST_TRIES)
+        throw new SimulationFailed(`no end in sight after ${MOST_TRIES} tries, at ${this.t.toFixed(3)} s`)
       // `before` is free until the step is taken
       const error = this.method.step(this.y, h, this.before, this.tolerance)
       if (error <= 1 && this.network.settle(this.before) < 0) {
@@ -110,7 +114,8 @@ export class Stepper {
       }
       h *= Number.isFinite(error) && error > 1 ? Math.max(0.1, 0.8 * error ** -0.25) : 0.25
       this.h = h
-      if (h < LEAST_STEP_S) throw new SimulationFailed(`the pressures change too fast to follow at ${this.t.toFixed(6)} s`)
+      if (h < LEAST_STEP_S)
+        throw new SimulationFailed(`the pressures change too fast to follow at ${this.t.toFixed(6)} s`)
     }
   }
 
@@ -121,7 +126,10 @@ export class Stepper {
     this.network.recall(this.y)
   }
 
-  /** State within the last step of length `h`, at a share of it; by the cubic through both ends and their slopes, of the logarithm where it exists. */
+  /**
+   * State within the last step of length `h`, at a share of it; by the cubic through both ends and their slopes, of the
+   * logarithm where it exists.
+   */
   within(share: number, h: number): Float64Array {
     const out = this.between
     const s = share
@@ -132,7 +140,10 @@ export class Stepper {
     for (let i = 0; i < out.length; i++) {
       const [y0, y1] = [this.before[i] as number, this.y[i] as number]
       const [f0, f1] = [this.dyBefore[i] as number, this.dy[i] as number]
-      const value = y0 > 0 && y1 > 0 ? Math.exp(a * Math.log(y0) + (b * f0) / y0 + c * Math.log(y1) + (d * f1) / y1) : a * y0 + b * f0 + c * y1 + d * f1
+      const value =
+        y0 > 0 && y1 > 0
+          ? Math.exp(a * Math.log(y0) + (b * f0) / y0 + c * Math.log(y1) + (d * f1) / y1)
+          : a * y0 + b * f0 + c * y1 + d * f1
       // fast parts decay within a step, where the cubic would swing: never outside the two ends
       out[i] = Math.max(0, Math.min(Math.max(y0, y1), Math.max(Math.min(y0, y1), value)))
     }

@@ -17,10 +17,16 @@ export const BENCH_TRUTH: BenchTruth = {
 }
 
 /** A turn of a part at a second of the bench. */
-export const turn = (second: number, part: string, state: string) => ({ second, kind: 'turn', part, state }) as BenchAction
+export const turn = (second: number, part: string, state: string) =>
+  ({ second, kind: 'turn', part, state }) as BenchAction
 
 /** Couplers open, hose to the pump, pump on, from the first second. */
-export const PULLING = [turn(0, 'coupler-low', 'open'), turn(0, 'coupler-high', 'open'), turn(0, 'centre-hose', 'pump'), turn(0, 'pump', 'on')]
+export const PULLING = [
+  turn(0, 'coupler-low', 'open'),
+  turn(0, 'coupler-high', 'open'),
+  turn(0, 'centre-hose', 'pump'),
+  turn(0, 'pump', 'on'),
+]
 
 /** Both manifold valves shut at a second. */
 export const shut = (second: number) => [turn(second, 'valve-low', 'closed'), turn(second, 'valve-high', 'closed')]

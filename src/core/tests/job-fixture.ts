@@ -7,13 +7,31 @@ import type { JobState } from '../procedure/state'
 export const CAR: JobOpened = {
   car: { name: 'Night car 4', model: 'Pelmira 3', hybrid: false },
   complaint: '',
-  label: { refrigerant: 'R-134a', lowG: 540, highG: 540, typed: '540 g', toleranceG: 15, oilKind: 'PAG 46', oilMl: 120, source: 'label' },
+  label: {
+    refrigerant: 'R-134a',
+    lowG: 540,
+    highG: 540,
+    typed: '540 g',
+    toleranceG: 15,
+    oilKind: 'PAG 46',
+    oilMl: 120,
+    source: 'label',
+  },
   place: { altitudeM: 2380, barometerPa: 75_815, ambientC: 11 },
   story: { opened: 'component', openHours: 2, drierReplaced: true },
   history: { daysSinceCharge: 200, lastChargeG: 540, recoveredG: null },
   volumeL: 2.5,
   procedure: { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 },
-  rig: { name: 'Cart', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic', scaleStepG: 2 },
+  rig: {
+    name: 'Cart',
+    boreMm: 9.5,
+    lengthM: 1.2,
+    hoses: 2,
+    pumpCfm: 4,
+    ultimateMicron: 25,
+    gauge: 'electronic',
+    scaleStepG: 2,
+  },
   simulated: false,
 }
 
@@ -31,11 +49,16 @@ export const eventAt = (m: number, deed: Deed): JobEvent => {
 export const job = (opened: JobOpened, ...deeds: [minute: number, deed: Deed][]): JobState =>
   foldJob([eventAt(0, { kind: 'job-opened', payload: opened }), ...deeds.map(([m, d]) => eventAt(m, d))])
 
-export const later = (state: JobState, m: number, ...deeds: Deed[]): JobState => deeds.reduce((s, d) => reduceJob(s, eventAt(m, d)), state)
+export const later = (state: JobState, m: number, ...deeds: Deed[]): JobState =>
+  deeds.reduce((s, d) => reduceJob(s, eventAt(m, d)), state)
 
-export const part = (name: string, to: string): Deed => ({ kind: 'part-set', payload: { part: name, state: to } }) as Deed
+export const part = (name: string, to: string): Deed =>
+  ({ kind: 'part-set', payload: { part: name, state: to } }) as Deed
 export const done = (step: JobState['step']): Deed => ({ kind: 'step-finished', payload: { step } })
-export const rest = (paG: number): Deed => ({ kind: 'zero-read', payload: { lowPaG: paG, highPaG: paG, errorPa: 7000, typed: 'typed' } })
+export const rest = (paG: number): Deed => ({
+  kind: 'zero-read',
+  payload: { lowPaG: paG, highPaG: paG, errorPa: 7000, typed: 'typed' },
+})
 
 /** Zero read and everything rigged: ready to pull. */
 export const RIGGED: [number, Deed][] = [
@@ -51,7 +74,12 @@ export const RIGGED: [number, Deed][] = [
   [5, done('rig')],
 ]
 /** Pulling since minute 6. */
-export const PULLING: [number, Deed][] = [...RIGGED, [6, part('pump', 'on')], [6, part('valve-low', 'open')], [6, part('valve-high', 'open')]]
+export const PULLING: [number, Deed][] = [
+  ...RIGGED,
+  [6, part('pump', 'on')],
+  [6, part('valve-low', 'open')],
+  [6, part('valve-high', 'open')],
+]
 /** Holding since minute 40. */
 export const HOLDING: [number, Deed][] = [
   ...PULLING,

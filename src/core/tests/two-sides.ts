@@ -5,8 +5,10 @@ import { normalPair, seededRandom } from '../units/seeded'
 import { kelvin } from '../units/temperature'
 
 /**
- * A car of two sides joined by its expansion device, pulled and shut in, with its water and its leak: model.md section 4 by other means
- * than the rig's integrator (two nodes, each process exact or implicit over a quarter of a second), so that the judge is not tested on
+ * A car of two sides joined by its expansion device, pulled and shut in, with its water and its leak: model.md section
+ * 4 by other means
+ * than the rig's integrator (two nodes, each process exact or implicit over a quarter of a second), so that the judge
+ * is not tested on
  * what it was made with. Volumes m3, pressures Pa, masses g, times s.
  */
 export type TwoSides = {
@@ -71,7 +73,9 @@ export function heldPa(car: TwoSides): number[] {
     const flow: [number, number] = [0, 0]
     if (pool.grams > 0) {
       const volume = car.volumesM3[pool.side]
-      const wanted = (EVAPORATION_M3_S * (waterSaturationPa(Math.max(200, pool.K)) - vapour[pool.side])) / (1 + (EVAPORATION_M3_S * STEP_S) / volume)
+      const wanted =
+        (EVAPORATION_M3_S * (waterSaturationPa(Math.max(200, pool.K)) - vapour[pool.side])) /
+        (1 + (EVAPORATION_M3_S * STEP_S) / volume)
       const given = Math.min(wanted, pool.grams / gramsOf(1))
       const grams = gramsOf(given)
       pool.grams -= grams
@@ -79,7 +83,9 @@ export function heldPa(car: TwoSides): number[] {
       flow[pool.side] += given
     }
     for (const b of bound) {
-      const given = ((b.grams / 1000) * GAS_CONSTANT * roomK * Math.max(0, b.left / b.grams - vapour[b.side] / saturationPa)) / (WATER_KG_MOL * b.tauS)
+      const given =
+        ((b.grams / 1000) * GAS_CONSTANT * roomK * Math.max(0, b.left / b.grams - vapour[b.side] / saturationPa)) /
+        (WATER_KG_MOL * b.tauS)
       b.left -= gramsOf(given)
       flow[b.side] += given
     }
@@ -104,7 +110,11 @@ function meet(gas: [number, number], { volumesM3: [a, b], meetS }: TwoSides): vo
 /** What an electronic gauge shows of it: lag, noise that lasts, steps coarser higher up, a limit. */
 export function readBy(seed: number, car: TwoSides): HoldSample[] {
   const random = seededRandom(seed)
-  const [share, floorPa, lastsS] = [0.004 + 0.008 * random(), (1 + 2 * random()) * PA_PER_MICRON, logBetween(random, 1, 20)]
+  const [share, floorPa, lastsS] = [
+    0.004 + 0.008 * random(),
+    (1 + 2 * random()) * PA_PER_MICRON,
+    logBetween(random, 1, 20),
+  ]
   let z = normalPair(random)[0]
   let lagged = 0
   return heldPa(car).map((pa, i) => {
@@ -113,7 +123,10 @@ export function readBy(seed: number, car: TwoSides): HoldSample[] {
     lagged = i === 0 ? pa : lagged + (pa - lagged) * (1 - Math.exp(-car.everyS))
     const micron = (lagged + Math.hypot(share * lagged, floorPa) * z) / PA_PER_MICRON
     const step = micron < 200 ? 1 : micron < 1000 ? 2 : micron < 5000 ? 10 : 100
-    return { elapsedS: i * car.everyS, pressurePa: Math.min(25_000, Math.max(1, Math.round(micron / step) * step)) * PA_PER_MICRON }
+    return {
+      elapsedS: i * car.everyS,
+      pressurePa: Math.min(25_000, Math.max(1, Math.round(micron / step) * step)) * PA_PER_MICRON,
+    }
   })
 }
 

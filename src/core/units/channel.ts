@@ -4,7 +4,17 @@ import { GRAMS_PER, MASS_UNITS, type MassUnit } from './mass'
 import { PRESSURE_UNITS, type PressureUnit, toPascal } from './pressure'
 
 /** What an instrument can report; `vacuum` is absolute, `low` and `high` count from the air of the place. */
-export const CHANNELS = ['vacuum', 'low', 'high', 'barometer', 'ambient', 'engine_bay', 'vent', 'humidity', 'scale'] as const
+export const CHANNELS = [
+  'vacuum',
+  'low',
+  'high',
+  'barometer',
+  'ambient',
+  'engine_bay',
+  'vent',
+  'humidity',
+  'scale',
+] as const
 export type Channel = (typeof CHANNELS)[number]
 
 export const READING_UNITS = [...PRESSURE_UNITS, 'C', 'F', ...MASS_UNITS, '%'] as const
@@ -53,14 +63,27 @@ export function toStored(channel: Channel, value: number, unit: ReadingUnit, bar
   }
 }
 
-/** A manifold gauge may show this much less than nothing at all, Pa: its own error, 0.5 % of a 2.8 MPa span (assumed). */
+/**
+ * A manifold gauge may show this much less than nothing at all, Pa: its own error, 0.5 % of a 2.8 MPa span (assumed).
+ */
 const GAUGE_ERROR_PA = 14_000
 
-/** A manifold gauge counts from the air whatever its dial calls the unit; in deep vacuum its error may put it below zero. */
+/**
+ * A manifold gauge counts from the air whatever its dial calls the unit; in deep vacuum its error may put it below
+ * zero.
+ */
 function gaugeToPascal(value: number, unit: PressureUnit, barometerPa: number): number {
-  const scale = unit === 'inHgV' ? -PA_PER_INHG : unit === 'kPag' ? 1000 : unit === 'psig' ? PA_PER_PSI : toPascal(1, unit)
+  const scale =
+    unit === 'inHgV' ? -PA_PER_INHG : unit === 'kPag' ? 1000 : unit === 'psig' ? PA_PER_PSI : toPascal(1, unit)
   const absolute = barometerPa + value * scale
-  if (absolute < -GAUGE_ERROR_PA) throw new OutOfRange('gauge pressure', value, Math.round((-barometerPa / scale) * 10) / 10, Number.POSITIVE_INFINITY, unit)
+  if (absolute < -GAUGE_ERROR_PA)
+    throw new OutOfRange(
+      'gauge pressure',
+      value,
+      Math.round((-barometerPa / scale) * 10) / 10,
+      Number.POSITIVE_INFINITY,
+      unit,
+    )
   return Math.max(0, absolute)
 }
 

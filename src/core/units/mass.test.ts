@@ -36,7 +36,9 @@ test('pounds and ounces written out are read back as the same mass', () => {
   fc.assert(
     fc.property(fc.double({ min: 0, max: 20_000, noNaN: true }), (grams) => {
       // a tenth of an ounce is what is written
-      expect(Math.abs(parseMass(formatPoundsOunces(grams)).grams - grams)).toBeLessThanOrEqual(0.05 * GRAMS_PER.oz + 1e-9)
+      expect(Math.abs(parseMass(formatPoundsOunces(grams)).grams - grams)).toBeLessThanOrEqual(
+        0.05 * GRAMS_PER.oz + 1e-9,
+      )
     }),
   )
 })

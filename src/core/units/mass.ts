@@ -5,7 +5,12 @@ export const MASS_UNITS = ['g', 'oz', 'lb', 'kg'] as const
 export type MassUnit = (typeof MASS_UNITS)[number]
 
 /** Grams in one of each unit. */
-export const GRAMS_PER: Record<MassUnit, number> = { g: 1, oz: GRAMS_PER_OUNCE, lb: GRAMS_PER_OUNCE * OUNCES_PER_POUND, kg: 1000 }
+export const GRAMS_PER: Record<MassUnit, number> = {
+  g: 1,
+  oz: GRAMS_PER_OUNCE,
+  lb: GRAMS_PER_OUNCE * OUNCES_PER_POUND,
+  kg: 1000,
+}
 
 export type ParsedMass = {
   /** g */
@@ -37,12 +42,15 @@ export function parseMass(text: string, fallback: MassUnit = 'g'): ParsedMass {
   const unit = single[2] ? unitOf(single[2]) : fallback
   const value = Number(single[1])
   const grams = value * GRAMS_PER[unit]
-  return unit === 'lb' && !Number.isInteger(value) ? { grams, unit, warning: decimalPounds(value, single[1] as string) } : { grams, unit }
+  return unit === 'lb' && !Number.isInteger(value)
+    ? { grams, unit, warning: decimalPounds(value, single[1] as string) }
+    : { grams, unit }
 }
 
 function poundsAndOunces(lb: number, oz: number): ParsedMass {
   if (!Number.isInteger(lb)) throw new Unreadable('with ounces behind it the pounds must be a whole number')
-  if (oz >= OUNCES_PER_POUND) throw new Unreadable(`a pound has ${OUNCES_PER_POUND} ounces: after the pounds type less than 16 oz`)
+  if (oz >= OUNCES_PER_POUND)
+    throw new Unreadable(`a pound has ${OUNCES_PER_POUND} ounces: after the pounds type less than 16 oz`)
   return { grams: lb * GRAMS_PER.lb + oz * GRAMS_PER.oz, unit: 'oz' }
 }
 
@@ -69,7 +77,8 @@ export function parseMassRange(text: string, fallback: MassUnit = 'g'): MassRang
   const last = parseMass(parts[parts.length - 1] as string, fallback)
   if (parts.length === 1) return { lowG: last.grams, highG: last.grams, ...(last.warning && { warning: last.warning }) }
   const first = parseMass(parts[0] as string, last.unit)
-  if (first.grams > last.grams) throw new Unreadable('the range runs from the larger to the smaller figure: type the smaller one first')
+  if (first.grams > last.grams)
+    throw new Unreadable('the range runs from the larger to the smaller figure: type the smaller one first')
   const warning = first.warning ?? last.warning
   return { lowG: first.grams, highG: last.grams, ...(warning && { warning }) }
 }
@@ -83,5 +92,10 @@ export function formatPoundsOunces(grams: number): string {
 
 /** The same mass in every unit a label may use, each with its unit, from g. */
 export function massInAllUnits(grams: number): string[] {
-  return [`${Math.round(grams)} g`, `${(grams / GRAMS_PER.oz).toFixed(1)} oz`, formatPoundsOunces(grams), `${(grams / 1000).toFixed(3)} kg`]
+  return [
+    `${Math.round(grams)} g`,
+    `${(grams / GRAMS_PER.oz).toFixed(1)} oz`,
+    formatPoundsOunces(grams),
+    `${(grams / 1000).toFixed(3)} kg`,
+  ]
 }

@@ -25,9 +25,14 @@ test('19 inHg at 2380 m leaves 86,000 micron: no water boils there', () => {
 
 test('every unit there and back is the same pressure', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0.1, max: 2e6, noNaN: true }), fc.constantFrom(...PRESSURE_UNITS), fc.double({ min: 50_000, max: 105_000, noNaN: true }), (pa, unit, air) => {
-      expect(toPascal(fromPascal(pa, unit, air), unit, air) / pa).toBeCloseTo(1, 5)
-    }),
+    fc.property(
+      fc.double({ min: 0.1, max: 2e6, noNaN: true }),
+      fc.constantFrom(...PRESSURE_UNITS),
+      fc.double({ min: 50_000, max: 105_000, noNaN: true }),
+      (pa, unit, air) => {
+        expect(toPascal(fromPascal(pa, unit, air), unit, air) / pa).toBeCloseTo(1, 5)
+      },
+    ),
   )
 })
 

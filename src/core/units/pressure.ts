@@ -33,7 +33,8 @@ export function isGaugeUnit(unit: PressureUnit): boolean {
 export function toPascal(value: number, unit: PressureUnit, barometerPa?: number): number {
   const gaugePa = GAUGE_PA[unit]
   if (gaugePa === undefined) return atLeastZero(value, unit, value * (ABSOLUTE_PA[unit] as number), 0)
-  if (barometerPa === undefined) throw new Unreadable(`${unit} counts from the air of the place: give a barometer or an altitude`)
+  if (barometerPa === undefined)
+    throw new Unreadable(`${unit} counts from the air of the place: give a barometer or an altitude`)
   const deepest = -barometerPa / gaugePa
   return atLeastZero(value, unit, barometerPa + value * gaugePa, deepest)
 }
@@ -59,7 +60,11 @@ export function fromPascal(pressurePa: number, unit: PressureUnit, barometerPa =
 /** A needle reading as the interval of absolute pressure it can mean, Pa; its lower end is not below zero. */
 export function needleReading(inHgBelowAir: number, barometerPa: number): PressureReading {
   const pressurePa = toPascal(inHgBelowAir, 'inHgV', barometerPa)
-  return { pressurePa, lowPa: Math.max(0, pressurePa - NEEDLE_HALF_WIDTH_PA), highPa: pressurePa + NEEDLE_HALF_WIDTH_PA }
+  return {
+    pressurePa,
+    lowPa: Math.max(0, pressurePa - NEEDLE_HALF_WIDTH_PA),
+    highPa: pressurePa + NEEDLE_HALF_WIDTH_PA,
+  }
 }
 
 const UNIT_WORDS: [RegExp, PressureUnit][] = [
@@ -81,7 +86,11 @@ const UNIT_WORDS: [RegExp, PressureUnit][] = [
  * @param fallback - unit meant when none was typed, the one this instrument showed last
  * @throws Unreadable when there is no number or the unit is not known
  */
-export function parsePressure(text: string, fallback: PressureUnit, vacuum = true): { value: number; unit: PressureUnit } {
+export function parsePressure(
+  text: string,
+  fallback: PressureUnit,
+  vacuum = true,
+): { value: number; unit: PressureUnit } {
   const match = /^\s*([+-]?\d[\d,\s]*(?:\.\d+)?|[+-]?\.\d+)\s*([^\d\s].*)?$/.exec(text.replace('−', '-'))
   if (!match) throw new Unreadable('type a number and its unit, such as 776 micron or 21.5 inHg')
   const value = Number((match[1] as string).replace(/[,\s]/g, ''))

@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest'
 import { recentSlope } from './slope'
 
-const line = (n: number, perS: number, from = 0) => Array.from({ length: n }, (_, i) => ({ at: from + i * 1000, value: 500 + perS * i }))
+const line = (n: number, perS: number, from = 0) =>
+  Array.from({ length: n }, (_, i) => ({ at: from + i * 1000, value: 500 + perS * i }))
 
 test('a straight line has its slope, a level one none', () => {
   expect(recentSlope(line(60, -2), 30_000)).toBeCloseTo(-2, 9)

@@ -1,5 +1,6 @@
 /**
- * Slope of the newest part of a curve by Theil and Sen: the median of the slopes between its halves, so one bad reading moves nothing.
+ * Slope of the newest part of a curve by Theil and Sen: the median of the slopes between its halves, so one bad reading
+ * moves nothing.
  * @param points - in order of time, `at` in ms
  * @param windowMs - how far back to look, ms
  * @returns value's unit per second, or undefined with fewer than four points in the window

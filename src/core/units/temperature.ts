@@ -16,6 +16,7 @@ export function parseCelsius(text: string): number {
   if (!match) throw new Unreadable('type a temperature such as 11 C or 52 F')
   const value = Number(match[1])
   const result = match[2]?.toLowerCase() === 'f' ? ((value - 32) * 5) / 9 : value
-  if (result < -60 || result > 90) throw new Unreadable(`${text.trim()} is not the air around a car: check the figure and its unit`)
+  if (result < -60 || result > 90)
+    throw new Unreadable(`${text.trim()} is not the air around a car: check the figure and its unit`)
   return result
 }

@@ -24,7 +24,8 @@ export function eventWords(event: JobEvent): string {
       return event.payload.answer === 'needle-off-zero' ? 'Needle off its zero' : 'Already under vacuum'
     case 'fix-logged': {
       const parts = event.payload.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count}`)
-      const oil = event.payload.oilOwedMl > 0 ? `; oil owed ${event.payload.oilOwedMl} mL (${event.payload.oilReason})` : ''
+      const oil =
+        event.payload.oilOwedMl > 0 ? `; oil owed ${event.payload.oilOwedMl} mL (${event.payload.oilReason})` : ''
       return `Renewed: ${parts.join(', ') || 'nothing'}${oil}`
     }
     case 'part-set':
@@ -40,7 +41,9 @@ export function eventWords(event: JobEvent): string {
     case 'hold-shortened':
       return `Hold ended early: ${event.payload.why}`
     case 'alarm-answered':
-      return event.payload.answer === 'seen' ? `Alarm seen: ${alarmWords(event.payload.alarm)}` : `Alarm put off ${event.payload.minutes} min: ${alarmWords(event.payload.alarm)}`
+      return event.payload.answer === 'seen'
+        ? `Alarm seen: ${alarmWords(event.payload.alarm)}`
+        : `Alarm put off ${event.payload.minutes} min: ${alarmWords(event.payload.alarm)}`
     case 'nitrogen-swept':
       return `Swept with dry nitrogen ×${event.payload.passes} to ${Math.round(event.payload.pressurePaG / 1000)} kPa`
     case 'priors-set':
@@ -64,7 +67,9 @@ export function eventWords(event: JobEvent): string {
     case 'proof-read':
       return `Proof${event.payload.engine === 'idle' ? ' at idle' : event.payload.engine ? ' at 1,500 rpm' : ''}: low ${Math.round(event.payload.lowPaG / 1000)} kPa, high ${Math.round(event.payload.highPaG / 1000)} kPa, vent ${event.payload.ventC.toFixed(1)} °C`
     case 'leave-tapped':
-      return event.payload.done ? LEAVE_WORDS[event.payload.item].done : `Taken back: ${LEAVE_WORDS[event.payload.item].done}`
+      return event.payload.done
+        ? LEAVE_WORDS[event.payload.item].done
+        : `Taken back: ${LEAVE_WORDS[event.payload.item].done}`
     case 'noted':
       return event.payload.text
     case 'corrected':
@@ -76,7 +81,9 @@ export function eventWords(event: JobEvent): string {
     case 'deed-chosen':
       return event.payload.holds ? 'Chosen: what was set aside holds' : 'Chosen: what was set aside does not hold'
     case 'bench-set':
-      return event.payload.action === 'speed' ? `Bench clock ×${event.payload.factor}` : BENCH_WORDS[event.payload.action]
+      return event.payload.action === 'speed'
+        ? `Bench clock ×${event.payload.factor}`
+        : BENCH_WORDS[event.payload.action]
     case 'signed':
       return `Signed, certificate ${event.payload.certificate}`
     default: {

@@ -29,7 +29,9 @@ test('only the right password of a name that may sign in is taken, whatever its 
 })
 
 test('a closed account loses its sessions and cannot sign in; its jobs keep its name', async () => {
-  await database().query(`insert into session (account_id, expires_at) values ($1, now() + interval '1 hour')`, [shop.trainee.id])
+  await database().query(`insert into session (account_id, expires_at) values ($1, now() + interval '1 hour')`, [
+    shop.trainee.id,
+  ])
   await change(shop.lead, shop.trainee, { role: 'trainee', disabled: true })
   expect(await checkPassword(database(), 'trainee', 'trainee-password')).toBeNull()
   expect((await database().query('select 1 from session')).rowCount).toBe(0)
@@ -37,7 +39,13 @@ test('a closed account loses its sessions and cannot sign in; its jobs keep its 
 })
 
 test('two people cannot share a sign-in', async () => {
-  const again = insertAccount(database(), { signIn: 'tech', name: 'Other', role: 'technician', certificate: '', password: 'another-one' })
+  const again = insertAccount(database(), {
+    signIn: 'tech',
+    name: 'Other',
+    role: 'technician',
+    certificate: '',
+    password: 'another-one',
+  })
   await expect(again).rejects.toMatchObject({ code: '23505' })
 })
 
@@ -45,7 +53,8 @@ test('after three wrong tries a name waits ten seconds at most, at that address 
   for (let i = 0; i < 12; i++) {
     const tried = countAttempt('Tech', '10.0.0.1')
     if (i < 3) await expect(tried).resolves.toBeUndefined()
-    else await expect(tried).rejects.toMatchObject({ code: 'too-many', message: expect.stringMatching(/in ([1-9]|10) s/) })
+    else
+      await expect(tried).rejects.toMatchObject({ code: 'too-many', message: expect.stringMatching(/in ([1-9]|10) s/) })
   }
   // nobody else is delayed: not another name, not the same name elsewhere
   await expect(countAttempt('lead', '10.0.0.1')).resolves.toBeUndefined()
@@ -67,7 +76,8 @@ test('an attempt leaves no timer behind, however long its name and address', asy
   const timers = () => process.getActiveResourcesInfo().filter((r) => r === 'Timeout').length
   await countAttempt('someone', '10.0.0.9')
   const before = timers()
-  for (let i = 0; i < 40; i++) await countAttempt(`name ${i} ${'x'.repeat(400)}`, 'y'.repeat(400)).catch(() => undefined)
+  for (let i = 0; i < 40; i++)
+    await countAttempt(`name ${i} ${'x'.repeat(400)}`, 'y'.repeat(400)).catch(() => undefined)
   expect(timers()).toBeLessThanOrEqual(before + 2)
 })
 
@@ -94,18 +104,29 @@ test('a session ends with its account, at once', async () => {
 test('two leads who take the lead from each other at once leave one of them', async () => {
   for (let round = 0; round < 10; round++) {
     shop = await freshShop()
-    const { rows } = await database().query<Account>(`update account set role = 'lead' where id = $1 returning id`, [shop.technician.id])
+    const { rows } = await database().query<Account>(`update account set role = 'lead' where id = $1 returning id`, [
+      shop.technician.id,
+    ])
     const other = rows[0] as Account
-    const done = await Promise.allSettled([change(shop.lead, other, { role: 'technician', disabled: false }), change(other, shop.lead, { role: 'technician', disabled: false })])
+    const done = await Promise.allSettled([
+      change(shop.lead, other, { role: 'technician', disabled: false }),
+      change(other, shop.lead, { role: 'technician', disabled: false }),
+    ])
     expect(done.filter((d) => d.status === 'fulfilled')).toHaveLength(1)
     expect((await selectAccounts(database())).filter((a) => a.role === 'lead')).toHaveLength(1)
   }
 })
 
 test('the last lead keeps the lead, whoever asks', async () => {
-  await expect(change(shop.lead, shop.lead, { role: 'technician', disabled: false })).rejects.toMatchObject({ code: 'conflict' })
-  await expect(change(shop.lead, shop.lead, { role: 'lead', disabled: true })).rejects.toMatchObject({ code: 'conflict' })
-  await expect(change(shop.technician, shop.trainee, { role: 'lead', disabled: false })).rejects.toMatchObject({ code: 'not-allowed' })
+  await expect(change(shop.lead, shop.lead, { role: 'technician', disabled: false })).rejects.toMatchObject({
+    code: 'conflict',
+  })
+  await expect(change(shop.lead, shop.lead, { role: 'lead', disabled: true })).rejects.toMatchObject({
+    code: 'conflict',
+  })
+  await expect(change(shop.technician, shop.trainee, { role: 'lead', disabled: false })).rejects.toMatchObject({
+    code: 'not-allowed',
+  })
 })
 
 test('the demo’s passwords are refused from another machine, other passwords are not', async () => {
@@ -117,7 +138,9 @@ test('the demo’s passwords are refused from another machine, other passwords a
 })
 
 test('rights: everybody runs jobs, lead and technician sign, only the lead edits the shop', () => {
-  expect((['lead', 'technician', 'trainee'] as const).map((role) => [may(role, 'sign-job'), may(role, 'edit-shop')])).toEqual([
+  expect(
+    (['lead', 'technician', 'trainee'] as const).map((role) => [may(role, 'sign-job'), may(role, 'edit-shop')]),
+  ).toEqual([
     [true, true],
     [true, false],
     [false, false],

@@ -3,7 +3,14 @@ import type { Queryable, Transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import type { Role } from './roles'
 
-export type Account = { id: string; signIn: string; name: string; role: Role; certificate: string; disabledAt: Date | null }
+export type Account = {
+  id: string
+  signIn: string
+  name: string
+  role: Role
+  certificate: string
+  disabledAt: Date | null
+}
 
 const COLUMNS = `id, sign_in as "signIn", name, role, certificate, disabled_at as "disabledAt"`
 
@@ -18,34 +25,41 @@ export async function selectAccounts(db: Queryable): Promise<Account[]> {
   return rows
 }
 
-export async function insertAccount(db: Queryable, account: { signIn: string; name: string; role: Role; certificate: string; password: string }): Promise<Account> {
-  const { rows } = await db.query<Account>(`insert into account (sign_in, name, role, certificate, password_hash) values ($1, $2, $3, $4, $5) returning ${COLUMNS}`, [
-    account.signIn,
-    account.name,
-    account.role,
-    account.certificate,
-    await hash(account.password, HASHING),
-  ])
+export async function insertAccount(
+  db: Queryable,
+  account: { signIn: string; name: string; role: Role; certificate: string; password: string },
+): Promise<Account> {
+  const { rows } = await db.query<Account>(
+    `insert into account (sign_in, name, role, certificate, password_hash) values ($1, $2, $3, $4, $5) returning ${COLUMNS}`,
+    [account.signIn, account.name, account.role, account.certificate, await hash(account.password, HASHING)],
+  )
   return rows[0] as Account
 }
 
 /**
- * Changes an account's role and certificate, or closes it. The leads are counted under a lock, so that two who change each other
+ * Changes an account's role and certificate, or closes it. The leads are counted under a lock, so that two who change
+ * each other
  * at once leave one.
  * @param byId - the lead who asks; he must still be one when his turn comes
  * @throws AppError `not-allowed` when he is none any more, `not-found`, `conflict` when no lead would be left
  */
-export async function changeAccount(tx: Transaction, byId: string, change: { id: string; role: Role; certificate: string; disabled: boolean }): Promise<void> {
-  const { rows: leads } = await tx.query<{ id: string }>(`select id from account where role = 'lead' and disabled_at is null order by id for update`)
-  if (!leads.some((l) => l.id === byId)) throw new AppError('not-allowed', 'You are not the lead any more: somebody changed it a moment ago.')
+export async function changeAccount(
+  tx: Transaction,
+  byId: string,
+  change: { id: string; role: Role; certificate: string; disabled: boolean },
+): Promise<void> {
+  const { rows: leads } = await tx.query<{ id: string }>(
+    `select id from account where role = 'lead' and disabled_at is null order by id for update`,
+  )
+  if (!leads.some((l) => l.id === byId))
+    throw new AppError('not-allowed', 'You are not the lead any more: somebody changed it a moment ago.')
   const keepsLead = change.role === 'lead' && !change.disabled
-  if (!keepsLead && !leads.some((l) => l.id !== change.id)) throw new AppError('conflict', 'Somebody must keep the lead: make another the lead first.')
-  const { rowCount } = await tx.query(`update account set role = $2, certificate = $3, disabled_at = case when $4 then coalesce(disabled_at, now()) end where id = $1`, [
-    change.id,
-    change.role,
-    change.certificate,
-    change.disabled,
-  ])
+  if (!keepsLead && !leads.some((l) => l.id !== change.id))
+    throw new AppError('conflict', 'Somebody must keep the lead: make another the lead first.')
+  const { rowCount } = await tx.query(
+    `update account set role = $2, certificate = $3, disabled_at = case when $4 then coalesce(disabled_at, now()) end where id = $1`,
+    [change.id, change.role, change.certificate, change.disabled],
+  )
   if (rowCount !== 1) throw notFound('this account')
   if (change.disabled) await tx.query('delete from session where account_id = $1', [change.id])
 }

@@ -6,7 +6,8 @@ import { AppError } from '../errors'
 const WRONG_TRIES = 3
 const WAIT_S = 10
 
-// one for the process: each limiter keeps a timer of its own, so what has run out is deleted by the housekeeping instead
+// one for the process: each limiter keeps a timer of its own, so what has run out is deleted by the housekeeping
+// instead
 let shared: RateLimiterPostgres | undefined
 function limiter(): RateLimiterPostgres {
   shared ??= new RateLimiterPostgres({
@@ -23,7 +24,8 @@ function limiter(): RateLimiterPostgres {
 }
 
 /** Whoever tries wrong passwords delays himself: the name from that address, nobody else. */
-const keyOf = (signIn: string, address: string): string => `${signIn.toLowerCase().slice(0, 80)} ${address.slice(0, 64)}`
+const keyOf = (signIn: string, address: string): string =>
+  `${signIn.toLowerCase().slice(0, 80)} ${address.slice(0, 64)}`
 
 /**
  * Counts an attempt to sign in before it is made, so that many at once count as many.

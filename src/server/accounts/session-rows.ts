@@ -6,7 +6,10 @@ export type Session = { id: string; account: Account }
 
 /** Opens a session that lasts `lifeS` seconds and returns its id. */
 export async function insertSession(db: Queryable, accountId: string, lifeS: number): Promise<string> {
-  const { rows } = await db.query<{ id: string }>(`insert into session (account_id, expires_at) values ($1, now() + $2 * interval '1 second') returning id`, [accountId, lifeS])
+  const { rows } = await db.query<{ id: string }>(
+    `insert into session (account_id, expires_at) values ($1, now() + $2 * interval '1 second') returning id`,
+    [accountId, lifeS],
+  )
   return (rows[0] as { id: string }).id
 }
 

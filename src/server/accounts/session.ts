@@ -39,7 +39,9 @@ export async function endSession(): Promise<void> {
   sealed.destroy()
 }
 
-/** The session of whoever asks, or null: checked in the database on each request, so a right taken away is gone at once. */
+/**
+ * The session of whoever asks, or null: checked in the database on each request, so a right taken away is gone at once.
+ */
 export async function currentSession(): Promise<Session | null> {
   const { sessionId } = await cookie()
   return sessionId ? selectSession(database(), sessionId) : null

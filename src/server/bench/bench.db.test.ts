@@ -18,10 +18,18 @@ import { storeTrouble } from './trouble'
 let shop: Fixture
 const simulated = async (factor?: number): Promise<string> => {
   const id = randomUUID()
-  await transaction(database(), (tx) => openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: { ...OPENING, simulated: true }, ...(factor && { factor }) }))
+  await transaction(database(), (tx) =>
+    openJob(tx, shop.technician, {
+      id,
+      eventId: randomUUID(),
+      payload: { ...OPENING, simulated: true },
+      ...(factor && { factor }),
+    }),
+  )
   return id
 }
-const append = (jobId: string, ...drafts: ReturnType<typeof draft>[]) => transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
+const append = (jobId: string, ...drafts: ReturnType<typeof draft>[]) =>
+  transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
 
 beforeEach(async () => {
   shop = await freshShop()
@@ -32,7 +40,9 @@ test('a simulated car runs at sixty times the wall, a real one never', async () 
   const jobId = await simulated()
   expect(clockFactor(await selectClock(database(), jobId))).toBe(60)
   const real = await jobWithGauge(shop.technician)
-  await expect(controlBench(shop.technician, real, { id: randomUUID(), action: 'speed', factor: 60 })).rejects.toMatchObject({ code: 'not-allowed' })
+  await expect(
+    controlBench(shop.technician, real, { id: randomUUID(), action: 'speed', factor: 60 }),
+  ).rejects.toMatchObject({ code: 'not-allowed' })
   expect(clockFactor(await selectClock(database(), real))).toBe(1)
 })
 
@@ -55,7 +65,9 @@ test('the same press of a button twice acts once', async () => {
   const reset = { id: randomUUID(), action: 'reset' as const, leakPaM3S: 1e-4, waterG: 1 }
   await controlBench(shop.technician, jobId, reset)
   await controlBench(shop.technician, jobId, reset)
-  expect(await selectJob(database(), jobId)).toMatchObject({ bench: { settings: [{ kind: 'reset', leakPaM3S: 1e-4, waterG: 1 }] } })
+  expect(await selectJob(database(), jobId)).toMatchObject({
+    bench: { settings: [{ kind: 'reset', leakPaM3S: 1e-4, waterG: 1 }] },
+  })
 })
 
 test('when charging begins a hurried clock slows down by itself', async () => {
@@ -64,15 +76,30 @@ test('when charging begins a hurried clock slows down by itself', async () => {
   await append(jobId, ...steps, draft('hold-decided', { next: 'charge' }))
   expect(clockFactor(await selectClock(database(), jobId))).toBe(10)
   const slow = await simulated(4)
-  await append(slow, ...(['zero', 'fix', 'rig', 'pull', 'isolate'] as const).map((step) => draft('step-finished', { step })), draft('hold-decided', { next: 'charge' }))
+  await append(
+    slow,
+    ...(['zero', 'fix', 'rig', 'pull', 'isolate'] as const).map((step) => draft('step-finished', { step })),
+    draft('hold-decided', { next: 'charge' }),
+  )
   expect(clockFactor(await selectClock(database(), slow))).toBe(4)
 })
 
 test('the feed tells the bench what hands did, where it left off, and nothing of cars that are signed or real', async () => {
   const jobId = await simulated(1)
   await jobWithGauge(shop.technician)
-  const planned = { targetG: 400, purgeEachG: 3, containers: [{ id: 'can-1', kind: 'can', grossG: 472, netG: 340 }], stops: [], bandG: [390, 410] }
-  await append(jobId, draft('part-set', { part: 'pump', state: 'on' }), draft('charge-planned', planned), draft('container-started', { id: 'can-1', grossG: 470 }))
+  const planned = {
+    targetG: 400,
+    purgeEachG: 3,
+    containers: [{ id: 'can-1', kind: 'can', grossG: 472, netG: 340 }],
+    stops: [],
+    bandG: [390, 410],
+  }
+  await append(
+    jobId,
+    draft('part-set', { part: 'pump', state: 'on' }),
+    draft('charge-planned', planned),
+    draft('container-started', { id: 'can-1', grossG: 470 }),
+  )
   await controlBench(shop.technician, jobId, { id: randomUUID(), action: 'stop' })
   const feed = await benchFeed([])
   expect(feed.map((j) => j.jobId)).toEqual([jobId])
@@ -91,8 +118,12 @@ test('a hold is judged on what was read since isolation, once', async () => {
   const steps = (['zero', 'fix', 'rig', 'pull'] as const).map((step) => draft('step-finished', { step }, isolated))
   await append(jobId, ...steps, draft('isolated', {}, isolated), draft('step-finished', { step: 'isolate' }, isolated))
   // before isolation anything may have been read; from then on it stays at 60 micron
-  const before = Array.from({ length: 100 }, (_, i) => gaugeLine(i, new Date(isolated.getTime() - 200_000 + i * 1000), 4000))
-  const held = Array.from({ length: 370 }, (_, i) => gaugeLine(1000 + i, new Date(isolated.getTime() + i * 5000), 60 + (i % 2)))
+  const before = Array.from({ length: 100 }, (_, i) =>
+    gaugeLine(i, new Date(isolated.getTime() - 200_000 + i * 1000), 4000),
+  )
+  const held = Array.from({ length: 370 }, (_, i) =>
+    gaugeLine(1000 + i, new Date(isolated.getTime() + i * 5000), 60 + (i % 2)),
+  )
   await ingest(shop.deviceId, [...before, ...held].join('\n'))
   const id = randomUUID()
   await endHold(shop.technician, jobId, id)
@@ -117,7 +148,9 @@ test('the board and the job’s page say the same of a car', async () => {
 test('a car no bench can play is refused when it is taken in, with the place and what can be played', async () => {
   for (const ambientC of [90, -60]) {
     const payload = { ...OPENING, simulated: true, place: { ...OPENING.place, ambientC } }
-    const open = transaction(database(), (tx) => openJob(tx, shop.lead, { id: randomUUID(), eventId: randomUUID(), payload }))
+    const open = transaction(database(), (tx) =>
+      openJob(tx, shop.lead, { id: randomUUID(), eventId: randomUUID(), payload }),
+    )
     await expect(open).rejects.toMatchObject({ code: 'bad-input', faults: [{ path: 'payload.place.ambientC' }] })
   }
 })

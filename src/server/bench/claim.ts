@@ -5,7 +5,8 @@ import { tokenHash } from '../readings/ingest'
 const ALIVE_S = 60
 
 /**
- * Makes `token` the token of the simulated bench, unless the bench of another start on this database is alive: its cars are played
+ * Makes `token` the token of the simulated bench, unless the bench of another start on this database is alive: its cars
+ * are played
  * by one bench only.
  * @param alone - nobody else can have started on this database: then whatever it knew of a bench is of before
  * @returns whether the bench is ours
@@ -22,5 +23,7 @@ export async function claimBench(db: Queryable, token: string, alone: boolean): 
 
 /** A bench that was stopped gives its place away at once. */
 export async function releaseBench(db: Queryable, token: string): Promise<void> {
-  await db.query(`update device set seen_at = null where name = 'simulated bench' and token_hash = $1`, [tokenHash(token)])
+  await db.query(`update device set seen_at = null where name = 'simulated bench' and token_hash = $1`, [
+    tokenHash(token),
+  ])
 }

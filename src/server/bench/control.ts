@@ -9,15 +9,20 @@ import { database, transaction } from '../db/pool'
 import { AppError, notFound } from '../errors'
 import { appendEvents } from '../jobs/append-events'
 import { insertClockSegment, selectClock, selectJobForUpdate } from '../jobs/job-rows'
-import type { BenchSetting } from './feed'
 import { scenarioNamed } from './scenarios'
+import type { BenchSetting } from './stored-bench'
 
 /** What the job page may do to its bench. */
 export const BenchControl = z.discriminatedUnion('action', [
   z.strictObject({ id: Id, action: z.literal('start') }),
   z.strictObject({ id: Id, action: z.literal('stop') }),
   z.strictObject({ id: Id, action: z.literal('speed'), factor: z.number().min(1).max(600) }),
-  z.strictObject({ id: Id, action: z.literal('reset'), leakPaM3S: z.number().min(0).max(0.01), waterG: z.number().min(0).max(50) }),
+  z.strictObject({
+    id: Id,
+    action: z.literal('reset'),
+    leakPaM3S: z.number().min(0).max(0.01),
+    waterG: z.number().min(0).max(50),
+  }),
   z.strictObject({ id: Id, action: z.literal('scenario'), scenario: Scenario }),
   z.strictObject({ id: Id, action: z.literal('named-scenario'), name: verbatim(80, 0) }),
   z.strictObject({ id: Id, action: z.literal('gauge'), state: z.enum(GAUGE_STATES) }),
@@ -30,22 +35,36 @@ export type BenchControl = z.infer<typeof BenchControl>
  * @throws AppError `not-allowed` for a job with a real car: its clock is the wall's
  */
 export async function controlBench(user: Author, jobId: string, asked: BenchControl): Promise<void> {
-  const control = asked.action === 'named-scenario' ? { id: asked.id, action: 'scenario' as const, scenario: await scenarioNamed(asked.name) } : asked
+  const control =
+    asked.action === 'named-scenario'
+      ? { id: asked.id, action: 'scenario' as const, scenario: await scenarioNamed(asked.name) }
+      : asked
   await transaction(database(), async (tx) => {
     const job = await selectJobForUpdate(tx, jobId)
     if (!job) throw notFound('this job')
-    if (!job.simulated || !job.bench) throw new AppError('not-allowed', 'Only a car on the simulated bench can be started, stopped or hurried.')
+    if (!job.simulated || !job.bench)
+      throw new AppError('not-allowed', 'Only a car on the simulated bench can be started, stopped or hurried.')
     const clock = await selectClock(tx, jobId)
     const wallMs = Date.now()
     const jobMs = Math.round(jobTimeMs(clock, wallMs))
     const factor = control.action === 'speed' ? control.factor : clockFactor(clock)
     const [appended] = await appendEvents(tx, user, jobId, [
-      { id: control.id, kind: 'bench-set', happenedAt: new Date(jobMs).toISOString(), payload: { action: control.action, factor } },
+      {
+        id: control.id,
+        kind: 'bench-set',
+        happenedAt: new Date(jobMs).toISOString(),
+        payload: { action: control.action, factor },
+      },
     ])
     if (appended?.repeated) return
-    if (control.action === 'speed' && factor !== clockFactor(clock)) await insertClockSegment(tx, jobId, { wallMs, jobMs, factor })
+    if (control.action === 'speed' && factor !== clockFactor(clock))
+      await insertClockSegment(tx, jobId, { wallMs, jobMs, factor })
     const set = settingOf(control, jobMs)
-    if (set) await tx.query('update job set bench = $2 where id = $1', [jobId, JSON.stringify({ ...job.bench, settings: [...(job.bench.settings ?? []), set] })])
+    if (set)
+      await tx.query('update job set bench = $2 where id = $1', [
+        jobId,
+        JSON.stringify({ ...job.bench, settings: [...(job.bench.settings ?? []), set] }),
+      ])
   })
 }
 

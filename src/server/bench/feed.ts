@@ -2,14 +2,14 @@ import { tareOf } from '@/core/charge/plan'
 import type { ClockSegment } from '@/core/procedure/clock'
 import { foldJob } from '@/core/procedure/reduce'
 import type { JobState } from '@/core/procedure/state'
-import type { GaugeState, ScaleState } from '@/core/rig/bench-instruments'
 import type { BenchAction } from '@/core/rig/bench-run'
-import type { BenchTruth, Scenario } from '@/core/rig/bench-truth'
+import type { BenchTruth } from '@/core/rig/bench-truth'
 import { isAway } from '../db/away'
 import { database, type Queryable } from '../db/pool'
 import { type StoredEvent, selectClocks, selectEvents } from '../jobs/job-rows'
 import { benchInstrument } from '../jobs/open-job'
 import { selectSpan } from '../readings/span'
+import type { StoredBench } from './stored-bench'
 
 /** Everything the bench process needs to play one car: hidden truth, clock, and what hands have done. */
 export type BenchJob = {
@@ -25,22 +25,13 @@ export type BenchJob = {
   serverMs: number
 }
 
-/** A change of what is on the bench: put back, another car, or a gauge that fails, ms of job time. */
-export type BenchSetting = { atMs: number } & (
-  | { kind: 'reset'; leakPaM3S: number; waterG: number }
-  | { kind: 'scenario'; scenario: Scenario }
-  | { kind: 'gauge'; state: GaugeState }
-  | { kind: 'scale'; state: ScaleState }
-)
-
-/** A job's bench as stored: its hidden truth, the step of its scale, and what was changed since. */
-export type StoredBench = { truth: BenchTruth; scaleStepG: number; settings?: BenchSetting[] }
-
 /**
  * The simulated jobs that are open, for the bench process.
  * @param started - jobs it plays already and so need no `lastSecond` looked up
  */
-export async function benchFeed(started: readonly string[]): Promise<(BenchJob | { jobId: string; trouble: string })[]> {
+export async function benchFeed(
+  started: readonly string[],
+): Promise<(BenchJob | { jobId: string; trouble: string })[]> {
   const db = database()
   const { rows } = await db.query<{ id: string; bench: StoredBench }>(
     `select id, bench from job where simulated and bench is not null and signed_at is null order by created_at desc limit 40`,
@@ -92,15 +83,23 @@ async function lastReadingMs(db: Queryable, jobId: string, instrument: string): 
 }
 
 /** What hands did, as the bench plays it; seconds since `startMs`, the job's first moment in ms. */
-export function actionsOf(events: readonly StoredEvent[], state: JobState, bench: StoredBench, startMs: number): BenchAction[] {
+export function actionsOf(
+  events: readonly StoredEvent[],
+  state: JobState,
+  bench: StoredBench,
+  startMs: number,
+): BenchAction[] {
   const second = (ms: number) => Math.max(0, Math.floor((ms - startMs) / 1000))
   const planned = new Map(state.plan?.containers.map((c) => [c.id, c]) ?? [])
   const hands = events.flatMap((event): BenchAction[] => {
     const at = second(Date.parse(event.happenedAt))
-    if (event.kind === 'part-set') return [{ second: at, kind: 'turn', part: event.payload.part, state: event.payload.state }]
-    if (event.kind === 'container-warmed') return [{ second: at, kind: 'container-warmed', celsius: event.payload.celsius }]
+    if (event.kind === 'part-set')
+      return [{ second: at, kind: 'turn', part: event.payload.part, state: event.payload.state }]
+    if (event.kind === 'container-warmed')
+      return [{ second: at, kind: 'container-warmed', celsius: event.payload.celsius }]
     if (event.kind === 'container-ended') return [{ second: at, kind: 'container-off' }]
-    if (event.kind === 'leave-tapped' && event.payload.item === 'engine-off' && event.payload.done) return [{ second: at, kind: 'turn', part: 'engine', state: 'off' }]
+    if (event.kind === 'leave-tapped' && event.payload.item === 'engine-off' && event.payload.done)
+      return [{ second: at, kind: 'turn', part: 'engine', state: 'off' }]
     if (event.kind !== 'container-started') return []
     const container = planned.get(event.payload.id)
     return [

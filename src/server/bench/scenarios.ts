@@ -8,7 +8,9 @@ const folder = (): string => join(process.env.YPEROS_ROOT ?? process.cwd(), 'db/
 /** The scenarios that ship with the bench, by name. */
 export async function shippedScenarios(): Promise<Scenario[]> {
   const files = (await readdir(folder())).filter((f) => f.endsWith('.json'))
-  const scenarios = await Promise.all(files.map(async (f) => Scenario.parse(JSON.parse(await readFile(join(folder(), f), 'utf8')))))
+  const scenarios = await Promise.all(
+    files.map(async (f) => Scenario.parse(JSON.parse(await readFile(join(folder(), f), 'utf8')))),
+  )
   return scenarios.sort((a, b) => a.name.localeCompare(b.name))
 }
 

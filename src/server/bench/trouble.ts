@@ -8,7 +8,9 @@ import { notifyChange } from '../jobs/notify'
 export const BenchTrouble = z.strictObject({ jobId: Id, words: text(300).nullable() })
 export type BenchTrouble = z.infer<typeof BenchTrouble>
 
-/** Keeps what the bench says of a car beside it and tells the car's page; a job that is not on the bench is left alone. */
+/**
+ * Keeps what the bench says of a car beside it and tells the car's page; a job that is not on the bench is left alone.
+ */
 export async function storeTrouble(db: Queryable, { jobId, words }: BenchTrouble): Promise<void> {
   const { rowCount } = await db.query('update job set bench_trouble = $2 where id = $1 and simulated', [jobId, words])
   if (rowCount === 1) await notifyChange(db, { job: jobId, events: 0 })

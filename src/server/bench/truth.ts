@@ -2,7 +2,13 @@ import type { JobOpened } from '@/core/procedure/events'
 import type { BenchTruth } from '@/core/rig/bench-truth'
 
 /** Water by the story of the job, g liquid and bound: middles of the ranges of model.md section 8 (assumed). */
-const WATER_G: Record<JobOpened['story']['opened'], number> = { nothing: 0.02, 'cap-or-core': 0.06, component: 0.3, overnight: 1.2, days: 4 }
+const WATER_G: Record<JobOpened['story']['opened'], number> = {
+  nothing: 0.02,
+  'cap-or-core': 0.06,
+  component: 0.3,
+  overnight: 1.2,
+  days: 4,
+}
 
 /** What is hidden in a simulated car: from its story, no leak until somebody sets one. */
 export function truthOf(opened: JobOpened, jobId: string): BenchTruth {

@@ -7,7 +7,9 @@ const TABLE = 'migration'
 /** The database was made by a newer version of the program, which knows what this one does not. */
 export class NewerDatabase extends Error {
   constructor(unknown: readonly string[]) {
-    super(`this database was opened by a newer version of the program (${unknown.join(', ')}): start that version, or restore a backup from before it`)
+    super(
+      `this database was opened by a newer version of the program (${unknown.join(', ')}): start that version, or restore a backup from before it`,
+    )
     this.name = 'NewerDatabase'
   }
 }

@@ -9,7 +9,11 @@ export type Transaction = pg.PoolClient
 /** Connections of one process; each transaction takes one. */
 const MOST = 12
 /** No request waits longer for a connection, no statement runs longer, no transaction idles longer than this, ms. */
-const TIMEOUTS = { connectionTimeoutMillis: 10_000, statement_timeout: 30_000, idle_in_transaction_session_timeout: 20_000 } as const
+const TIMEOUTS = {
+  connectionTimeoutMillis: 10_000,
+  statement_timeout: 30_000,
+  idle_in_transaction_session_timeout: 20_000,
+} as const
 
 // one pool per process, also across the reloads of a development server
 const shared = globalThis as unknown as { yperosPool?: pg.Pool; yperosInside?: AsyncLocalStorage<true> }
@@ -21,12 +25,14 @@ const inside = (): AsyncLocalStorage<true> => {
 }
 
 /**
- * A pool that refuses a second connection to whoever holds one in a transaction: as many requests as there are connections,
+ * A pool that refuses a second connection to whoever holds one in a transaction: as many requests as there are
+ * connections,
  * each waiting for one more, would wait for each other for ever.
  */
 class OnePool extends pg.Pool {
   override connect(...given: unknown[]): Promise<pg.PoolClient> {
-    if (inside().getStore()) throw new Error('a second connection was asked for inside a transaction: hand the transaction on instead')
+    if (inside().getStore())
+      throw new Error('a second connection was asked for inside a transaction: hand the transaction on instead')
     return (super.connect as (...all: unknown[]) => Promise<pg.PoolClient>)(...given)
   }
 }
@@ -34,7 +40,8 @@ class OnePool extends pg.Pool {
 /** A pool on `connectionString` with our timeouts, which does not die with an idle connection. */
 export function makePool(connectionString: string, max = MOST): pg.Pool {
   const pool = new OnePool({ connectionString, max, application_name: 'yperos', ...TIMEOUTS })
-  // an idle connection that the server closes is replaced at the next query; without a listener it would end the process
+  // an idle connection that the server closes is replaced at the next query; without a listener it would end the
+  // process
   pool.on('error', () => undefined)
   return pool
 }

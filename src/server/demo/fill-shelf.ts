@@ -40,10 +40,19 @@ export const DemoRig = z.strictObject({
 })
 
 const DAY_MS = 86_400_000
-const DATES: Record<string, string> = { boughtDaysAgo: 'boughtOn', sealsDaysAgo: 'sealsRenewedOn', calibratedDaysAgo: 'calibratedOn' }
+const DATES: Record<string, string> = {
+  boughtDaysAgo: 'boughtOn',
+  sealsDaysAgo: 'sealsRenewedOn',
+  calibratedDaysAgo: 'calibratedOn',
+}
 
 /** Puts a demo place's equipment on the shelf with its history, and its rigs together from it. */
-export async function fillShelf(db: Queryable, equipment: readonly z.infer<typeof DemoEquipment>[], rigs: readonly z.infer<typeof DemoRig>[], now: Date): Promise<void> {
+export async function fillShelf(
+  db: Queryable,
+  equipment: readonly z.infer<typeof DemoEquipment>[],
+  rigs: readonly z.infer<typeof DemoRig>[],
+  now: Date,
+): Promise<void> {
   const at = (daysAgo: number) => new Date(now.getTime() - daysAgo * DAY_MS)
   const lead = (await selectAccounts(db)).find((a) => a.role === 'lead')
   if (!lead) throw new RangeError('a demo place has people before it has equipment')
@@ -62,8 +71,15 @@ export async function fillShelf(db: Queryable, equipment: readonly z.infer<typeo
     await upsertEquipment(db, item)
     if (item.kind === 'container') await bookOpening(db, lead, item)
     for (const deed of deeds) {
-      const readings = deed.readings?.map((r) => ({ atS: r.atS, pa: r.micron * PA_PER_MICRON, typed: `${r.micron} micron` }))
-      const payload = EQUIPMENT_DEEDS[deed.kind].parse({ ...(readings && { readings }), ...(deed.volumeL !== undefined && { volumeL: deed.volumeL }) })
+      const readings = deed.readings?.map((r) => ({
+        atS: r.atS,
+        pa: r.micron * PA_PER_MICRON,
+        typed: `${r.micron} micron`,
+      }))
+      const payload = EQUIPMENT_DEEDS[deed.kind].parse({
+        ...(readings && { readings }),
+        ...(deed.volumeL !== undefined && { volumeL: deed.volumeL }),
+      })
       // a test after an oil change on the same day comes an hour later
       const happenedAt = new Date(at(deed.daysAgo).getTime() + (readings ? 3_600_000 : 0)).toISOString()
       await insertDeed(db, lead, { id: randomUUID(), equipmentId: item.id, kind: deed.kind, happenedAt, payload })

@@ -58,7 +58,12 @@ test('the humid place loads too: its cars stand at the river, its pump’s hours
   await empty()
   expect(await loadDemo(database(), file('port-oleander'), new Date())).toBe(true)
   const rows = await boardView(database())
-  expect(Object.fromEntries(rows.map((r) => [r.summary.name, r.summary.step]))).toEqual({ 'Ferry bus 1': 'pull', 'Harbour cab 2': 'hold', 'Ice truck': 'fix', 'Pilot car': 'zero' })
+  expect(Object.fromEntries(rows.map((r) => [r.summary.name, r.summary.step]))).toEqual({
+    'Ferry bus 1': 'pull',
+    'Harbour cab 2': 'hold',
+    'Ice truck': 'fix',
+    'Pilot car': 'zero',
+  })
   const pump = (await selectShelf(database())).find((s) => s.name === 'Pump P2')
   expect(pump?.kind === 'pump' && pump.use?.wetJobs).toBe(1)
   // some 106 minutes on the bus and 52 on the cab

@@ -2,45 +2,26 @@ import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import type pg from 'pg'
 import { z } from 'zod'
-import { LABEL_REFRIGERANTS, OPENED } from '@/core/procedure/events'
 import { stationPressurePa } from '@/core/units/barometer'
 import { insertAccount } from '../accounts/accounts'
 import { selectProcedures, selectRigs, upsertProcedure } from '../shop/catalogue'
 import { insertShop } from '../shop/shop'
+import { DemoCar } from './demo-car'
 import { DemoEquipment, DemoRig, fillShelf } from './fill-shelf'
 import { DEMO_SIGN_INS } from './sign-ins'
 import { walkCar } from './walk-car'
 
-/** Minutes, relative to the day of loading, at which a car finished taking each step. */
-const Steps = z.partialRecord(z.enum(['zeroRead', 'zero', 'fix', 'rig', 'pull', 'isolate', 'hold', 'judge', 'charge', 'prove', 'leave', 'sign']), z.number().max(0))
-export const DemoCar = z.strictObject({
-  name: z.string(),
-  model: z.string(),
-  hybrid: z.boolean(),
-  refrigerant: z.enum(LABEL_REFRIGERANTS),
-  charge: z.string(),
-  oil: z.string(),
-  oilMl: z.number(),
-  evaporators: z.number(),
-  complaint: z.string(),
-  opened: z.enum(OPENED),
-  openHours: z.number(),
-  drierReplaced: z.boolean(),
-  daysSinceCharge: z.number().nullable(),
-  lastChargeG: z.number().nullable(),
-  recoveredG: z.number().nullable(),
-  restKPa: z.number().optional(),
-  boundG: z.number().optional(),
-  waterG: z.number().optional(),
-  startMin: z.number(),
-  steps: Steps,
-  leaveItems: z.number().optional(),
-})
-export type DemoCar = z.infer<typeof DemoCar>
-
 const DemoPlace = z.strictObject({
   shop: z.strictObject({ name: z.string(), altitudeM: z.number(), ambientC: z.number() }),
-  procedures: z.array(z.strictObject({ name: z.string(), targetMicron: z.number(), pullMinutes: z.number(), holdMinutes: z.number(), proves: z.string() })),
+  procedures: z.array(
+    z.strictObject({
+      name: z.string(),
+      targetMicron: z.number(),
+      pullMinutes: z.number(),
+      holdMinutes: z.number(),
+      proves: z.string(),
+    }),
+  ),
   equipment: z.array(DemoEquipment),
   rigs: z.array(DemoRig),
   cars: z.array(DemoCar),
@@ -58,7 +39,9 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
   if (((await db.query('select 1 from shop')).rowCount ?? 0) > 0) return false
   // the shop is written last: without it whatever is here is a load that was cut short, and begins anew
-  await db.query('truncate judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment')
+  await db.query(
+    'truncate judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment',
+  )
   for (const person of DEMO_SIGN_INS) await insertAccount(db, person)
   for (const procedure of place.procedures) await upsertProcedure(db, { id: randomUUID(), ...procedure })
   await fillShelf(db, place.equipment, place.rigs, now)

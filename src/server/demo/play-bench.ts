@@ -36,7 +36,10 @@ export class BenchPlayer {
     await this.store(run.runTo(this.actions, Math.floor((untilMs - this.startMs) / 1000)))
   }
 
-  /** Plays until the scale shows `stopG` or `latestMs`; asks for the engine when the flow has faded. Returns when it stopped. */
+  /**
+   * Plays until the scale shows `stopG` or `latestMs`; asks for the engine when the flow has faded. Returns when it
+   * stopped.
+   */
   async playUntilScale(stopG: number, latestMs: number, engineOn: (ms: number) => Promise<void>): Promise<number> {
     let asked = false
     while (this.nowMs() < latestMs) {

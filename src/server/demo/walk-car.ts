@@ -13,14 +13,15 @@ import { parseMassRange } from '@/core/units/mass'
 import type { StoredProcedure, StoredRig } from '@/core/views'
 import type { Account } from '../accounts/accounts'
 import { selectAccounts } from '../accounts/accounts'
-import { actionsOf, type StoredBench } from '../bench/feed'
+import { actionsOf } from '../bench/feed'
+import type { StoredBench } from '../bench/stored-bench'
 import { transaction } from '../db/pool'
 import { appendEvents } from '../jobs/append-events'
 import { endHold } from '../jobs/end-hold'
 import { selectEvents, selectJob } from '../jobs/job-rows'
 import { openJob } from '../jobs/open-job'
 import { signJob } from '../records/sign-job'
-import type { DemoCar } from './load-demo'
+import type { DemoCar } from './demo-car'
 import { BenchPlayer } from './play-bench'
 
 const MINUTE = 60_000
@@ -43,20 +44,49 @@ export async function walkCar(
   await walk.steps()
 }
 
-function openedOf(car: DemoCar, place: { altitudeM: number; ambientC: number }, procedures: readonly StoredProcedure[], rigs: readonly StoredRig[]): JobOpened {
+function openedOf(
+  car: DemoCar,
+  place: { altitudeM: number; ambientC: number },
+  procedures: readonly StoredProcedure[],
+  rigs: readonly StoredRig[],
+): JobOpened {
   const { lowG, highG } = parseMassRange(car.charge)
-  const { id: _p, proves: _w, ...procedure } = procedures.find((p) => p.name === (car.evaporators > 1 ? 'Deep and long' : 'Weigh and measure')) as StoredProcedure
+  const {
+    id: _p,
+    proves: _w,
+    ...procedure
+  } = procedures.find(
+    (p) => p.name === (car.evaporators > 1 ? 'Deep and long' : 'Weigh and measure'),
+  ) as StoredProcedure
   const { id: _r, parts: _m, missing: _n, ...rig } = rigs.find((r) => r.name.includes('P2')) as StoredRig
-  if (car.refrigerant !== 'R-134a' && car.refrigerant !== 'R-1234yf') throw new RangeError(`${car.name}: ${car.refrigerant} is not charged here`)
+  if (car.refrigerant !== 'R-134a' && car.refrigerant !== 'R-1234yf')
+    throw new RangeError(`${car.name}: ${car.refrigerant} is not charged here`)
   return {
     car: { name: car.name, model: car.model, hybrid: car.hybrid },
     complaint: car.complaint,
-    label: { refrigerant: car.refrigerant, lowG, highG, typed: car.charge, toleranceG: 15, oilKind: car.oil, oilMl: car.oilMl, source: 'label' },
+    label: {
+      refrigerant: car.refrigerant,
+      lowG,
+      highG,
+      typed: car.charge,
+      toleranceG: 15,
+      oilKind: car.oil,
+      oilMl: car.oilMl,
+      source: 'label',
+    },
     place: { altitudeM: place.altitudeM, barometerPa: stationPressurePa(place.altitudeM), ambientC: place.ambientC },
     story: { opened: car.opened, openHours: car.openHours, drierReplaced: car.drierReplaced },
     history: { daysSinceCharge: car.daysSinceCharge, lastChargeG: car.lastChargeG, recoveredG: null },
     volumeL: volumeOf(car.evaporators),
-    procedure: { ...procedure, ...(car.evaporators > 1 && { holdMinutes: 74, pullMinutes: 84, targetMicron: 500, name: 'Weigh and measure, two evaporators' }) },
+    procedure: {
+      ...procedure,
+      ...(car.evaporators > 1 && {
+        holdMinutes: 74,
+        pullMinutes: 84,
+        targetMicron: 500,
+        name: 'Weigh and measure, two evaporators',
+      }),
+    },
     rig,
     simulated: true,
   }
@@ -80,10 +110,15 @@ class Walk {
 
   async open(payload: JobOpened): Promise<void> {
     const openedAt = new Date(this.nowMs + this.car.startMin * MINUTE)
-    await transaction(this.db, (tx) => openJob(tx, this.author, { id: this.id, eventId: randomUUID(), payload, factor: 1 }, openedAt))
+    await transaction(this.db, (tx) =>
+      openJob(tx, this.author, { id: this.id, eventId: randomUUID(), payload, factor: 1 }, openedAt),
+    )
     const { boundG, waterG } = this.car
     const truth = { ...(boundG !== undefined && { boundG }), ...(waterG !== undefined && { waterG }) }
-    await this.db.query(`update job set bench = jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb) where id = $1`, [this.id, JSON.stringify(truth)])
+    await this.db.query(
+      `update job set bench = jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb) where id = $1`,
+      [this.id, JSON.stringify(truth)],
+    )
     this.player = new BenchPlayer(this.db, this.id, openedAt.getTime())
   }
 
@@ -95,25 +130,42 @@ class Walk {
     if (steps.zeroRead !== undefined) await this.deed(at(steps.zeroRead), zeroRead(rest))
     if (steps.zero !== undefined) {
       await this.deed(at(steps.zero), zeroRead(0))
-      if (this.car.recoveredG !== null) await this.deed(at(steps.zero), { kind: 'recovered', payload: { grams: this.car.recoveredG } })
+      if (this.car.recoveredG !== null)
+        await this.deed(at(steps.zero), { kind: 'recovered', payload: { grams: this.car.recoveredG } })
       await this.follow('zero', at(steps.zero))
     }
     if (steps.fix !== undefined) {
-      const renewed = [{ what: 'core-small' as const, count: 2 }, { what: 'caps' as const, count: 2 }, ...(this.car.drierReplaced ? [{ what: 'drier' as const, count: 1 }] : [])]
+      const renewed = [
+        { what: 'core-small' as const, count: 2 },
+        { what: 'caps' as const, count: 2 },
+        ...(this.car.drierReplaced ? [{ what: 'drier' as const, count: 1 }] : []),
+      ]
       await this.deed(at(steps.fix), {
         kind: 'fix-logged',
-        payload: { renewed, openHours: this.car.openHours, oilOwedMl: this.car.drierReplaced ? 20 : 0, oilReason: this.car.drierReplaced ? 'drier' : '' },
+        payload: {
+          renewed,
+          openHours: this.car.openHours,
+          oilOwedMl: this.car.drierReplaced ? 20 : 0,
+          oilReason: this.car.drierReplaced ? 'drier' : '',
+        },
       })
       await this.deed(at(steps.fix), { kind: 'step-finished', payload: { step: 'fix' } })
     }
     for (const step of ['rig', 'pull', 'isolate'] as const) {
       const minute = steps[step]
-      if (minute !== undefined) await this.follow(step === 'pull' ? 'pull-open' : step, at(minute), steps.isolate !== undefined && step === 'isolate')
+      if (minute !== undefined)
+        await this.follow(
+          step === 'pull' ? 'pull-open' : step,
+          at(minute),
+          steps.isolate !== undefined && step === 'isolate',
+        )
     }
     if (steps.judge !== undefined) await this.judge(at(steps.judge))
-    if (steps.charge !== undefined) await this.charge(at(steps.charge), steps.prove === undefined ? null : at(steps.prove))
+    if (steps.charge !== undefined)
+      await this.charge(at(steps.charge), steps.prove === undefined ? null : at(steps.prove))
     if (steps.prove !== undefined) await this.prove(at(steps.prove))
-    if (steps.leave !== undefined) await this.leave(at(steps.leave), steps.sign === undefined ? (this.car.leaveItems ?? 3) : 7)
+    if (steps.leave !== undefined)
+      await this.leave(at(steps.leave), steps.sign === undefined ? (this.car.leaveItems ?? 3) : 7)
     if (steps.sign !== undefined) {
       await this.player?.playTo(at(steps.sign))
       await signJob(this.author, this.id, randomUUID(), this.author.certificate, at(steps.sign))
@@ -128,7 +180,9 @@ class Walk {
 
   private async deed(atMs: number, ...deeds: Deed[]): Promise<void> {
     await this.player?.playTo(atMs)
-    const drafts = deeds.map((deed, i) => ({ id: randomUUID(), happenedAt: new Date(atMs + i).toISOString(), ...deed }) as EventDraft)
+    const drafts = deeds.map(
+      (deed, i) => ({ id: randomUUID(), happenedAt: new Date(atMs + i).toISOString(), ...deed }) as EventDraft,
+    )
     await transaction(this.db, (tx) => appendEvents(tx, this.author, this.id, drafts))
     const job = await selectJob(this.db, this.id)
     const events = await selectEvents(this.db, this.id)
@@ -168,20 +222,47 @@ class Walk {
       await this.deed(atMs, { kind: 'container-started', payload: { id: step.id, grossG: step.startGrossG } })
       await this.deed(atMs, turn('container-valve', 'open'), turn('valve-low', 'open'))
       if (!first) await this.deed(atMs + 5000, turn('engine', 'on'))
-      const closedMs = await this.player?.playUntilScale(step.stopGrossG, untilMs ?? this.nowMs, async (ms) => this.deed(ms, turn('engine', 'on')))
+      const closedMs = await this.player?.playUntilScale(step.stopGrossG, untilMs ?? this.nowMs, async (ms) =>
+        this.deed(ms, turn('engine', 'on')),
+      )
       if (closedMs === undefined || closedMs >= this.nowMs) return
       await this.deed(closedMs, turn('valve-low', 'closed'))
-      await this.deed(closedMs + 8000, { kind: 'container-ended', payload: { id: step.id, grossG: this.player?.scaleG ?? step.stopGrossG } })
+      await this.deed(closedMs + 8000, {
+        kind: 'container-ended',
+        payload: { id: step.id, grossG: this.player?.scaleG ?? step.stopGrossG },
+      })
       atMs = closedMs + MINUTE
     }
     const done = await this.state()
-    if (openContainer(done) === undefined && chargedG(done) > 0 && untilMs !== null) await this.deed(atMs, { kind: 'step-finished', payload: { step: 'charge' } })
+    if (openContainer(done) === undefined && chargedG(done) > 0 && untilMs !== null)
+      await this.deed(atMs, { kind: 'step-finished', payload: { step: 'charge' } })
   }
 
   private async prove(atMs: number): Promise<void> {
-    const idle = { lowPaG: 229_000, highPaG: 704_000, ventC: 6.1, ambientC: 11, note: '', engine: 'idle' as const, humidity: 0.3 }
-    const speed = { lowPaG: 217_000, highPaG: 672_000, ventC: 5.0, ambientC: 11, note: 'steady', engine: 'at-speed' as const, humidity: 0.3 }
-    await this.deed(atMs, { kind: 'proof-read', payload: idle }, { kind: 'proof-read', payload: speed }, { kind: 'step-finished', payload: { step: 'prove' } })
+    const idle = {
+      lowPaG: 229_000,
+      highPaG: 704_000,
+      ventC: 6.1,
+      ambientC: 11,
+      note: '',
+      engine: 'idle' as const,
+      humidity: 0.3,
+    }
+    const speed = {
+      lowPaG: 217_000,
+      highPaG: 672_000,
+      ventC: 5.0,
+      ambientC: 11,
+      note: 'steady',
+      engine: 'at-speed' as const,
+      humidity: 0.3,
+    }
+    await this.deed(
+      atMs,
+      { kind: 'proof-read', payload: idle },
+      { kind: 'proof-read', payload: speed },
+      { kind: 'step-finished', payload: { step: 'prove' } },
+    )
   }
 
   private async leave(fromMs: number, items: number): Promise<void> {
@@ -192,8 +273,16 @@ class Walk {
   }
 }
 
-const turn = (part: 'valve-low' | 'container-valve' | 'engine', state: string): Deed => ({ kind: 'part-set', payload: { part, state } })
+const turn = (part: 'valve-low' | 'container-valve' | 'engine', state: string): Deed => ({
+  kind: 'part-set',
+  payload: { part, state },
+})
 const zeroRead = (pa: number): Deed => ({
   kind: 'zero-read',
-  payload: { lowPaG: pa, highPaG: pa, errorPa: 7000, typed: pa === 0 ? 'low 0 psig, high 0 psig' : `low ${pa / 1000} kPa, high ${pa / 1000} kPa` },
+  payload: {
+    lowPaG: pa,
+    highPaG: pa,
+    errorPa: 7000,
+    typed: pa === 0 ? 'low 0 psig, high 0 psig' : `low ${pa / 1000} kPa, high ${pa / 1000} kPa`,
+  },
 })

@@ -11,7 +11,13 @@ import { insertDeed, selectShelf, upsertEquipment } from './shelf'
 let shop: Fixture
 const [pumpId, hoseId, gaugeId, scaleId] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()]
 const hours = (h: number) => new Date(Date.parse('2026-11-01T06:00:00Z') + h * 3_600_000)
-const PUMP: Equipment = { id: pumpId, name: 'Pump', kind: 'pump', retired: false, spec: { speedCfm: 4, stages: 2, ultimateMicron: 25 } }
+const PUMP: Equipment = {
+  id: pumpId,
+  name: 'Pump',
+  kind: 'pump',
+  retired: false,
+  spec: { speedCfm: 4, stages: 2, ultimateMicron: 25 },
+}
 const HOSE: Equipment = {
   id: hoseId,
   name: 'Hose',
@@ -20,21 +26,45 @@ const HOSE: Equipment = {
   spec: { boreMm: 9.5, lengthM: 1.2, hoseKind: 'barrier-new', boughtOn: '2026-01-01', sealsRenewedOn: '2026-01-01' },
 }
 const REST: Equipment[] = [
-  { id: gaugeId, name: 'Gauge', kind: 'gauge', retired: false, spec: { gaugeKind: 'electronic', resolutionMicron: 1, calibratedOn: '2026-06-01' } },
+  {
+    id: gaugeId,
+    name: 'Gauge',
+    kind: 'gauge',
+    retired: false,
+    spec: { gaugeKind: 'electronic', resolutionMicron: 1, calibratedOn: '2026-06-01' },
+  },
   { id: scaleId, name: 'Scale', kind: 'scale', retired: false, spec: { stepG: 2, calibratedOn: '2026-06-01' } },
 ]
-const PARTS = { pump: pumpId, lowHose: hoseId, highHose: null, pumpHose: null, gauge: gaugeId, gaugeAt: 'far', scale: scaleId, cores: 'out' } as const
+const PARTS = {
+  pump: pumpId,
+  lowHose: hoseId,
+  highHose: null,
+  pumpHose: null,
+  gauge: gaugeId,
+  gaugeAt: 'far',
+  scale: scaleId,
+  cores: 'out',
+} as const
 const use = async () => {
   const pump = (await selectShelf(database())).find((s) => s.id === pumpId)
   return pump?.kind === 'pump' ? pump.use : undefined
 }
 
 /** A job on this pump from an hour on, the pump turned at the hours given: on, off, on, off. */
-async function pumped(openedAt: number, turns: readonly number[], opened: 'component' | 'days' = 'component'): Promise<string> {
+async function pumped(
+  openedAt: number,
+  turns: readonly number[],
+  opened: 'component' | 'days' = 'component',
+): Promise<string> {
   const id = randomUUID()
   const rig = { ...OPENING.rig, equipment: { pump: pumpId, hoses: [hoseId], gauge: gaugeId, scale: scaleId } }
   await transaction(database(), (tx) =>
-    openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: { ...OPENING, rig, story: { ...OPENING.story, opened } } }, hours(openedAt)),
+    openJob(
+      tx,
+      shop.technician,
+      { id, eventId: randomUUID(), payload: { ...OPENING, rig, story: { ...OPENING.story, opened } } },
+      hours(openedAt),
+    ),
   )
   const drafts = turns.map((h, i) => draft('part-set', { part: 'pump', state: i % 2 ? 'off' : 'on' }, hours(h)))
   await transaction(database(), (tx) => appendEvents(tx, shop.technician, id, drafts))
@@ -50,13 +80,25 @@ test('oil hours are the hours the pump was on, on every job, since the oil was c
   await pumped(0, [1, 2.5, 3, 3.5])
   await pumped(5, [6, 7], 'days')
   expect(await use()).toMatchObject({ hours: expect.closeTo(3, 6), wetJobs: 1, jobs: 2 })
-  await insertDeed(database(), shop.technician, { id: randomUUID(), equipmentId: pumpId, kind: 'oil-changed', happenedAt: hours(6.5).toISOString(), payload: {} })
+  await insertDeed(database(), shop.technician, {
+    id: randomUUID(),
+    equipmentId: pumpId,
+    kind: 'oil-changed',
+    happenedAt: hours(6.5).toISOString(),
+    payload: {},
+  })
   // the change came in the middle of the second job: half an hour of it counts, and it was wet
   expect(await use()).toMatchObject({ hours: expect.closeTo(0.5, 6), wetJobs: 1, jobs: 1 })
 })
 
 test('the same deed sent twice is one, and another pump’s jobs are not counted', async () => {
-  const deed = { id: randomUUID(), equipmentId: pumpId, kind: 'oil-changed' as const, happenedAt: hours(1).toISOString(), payload: {} }
+  const deed = {
+    id: randomUUID(),
+    equipmentId: pumpId,
+    kind: 'oil-changed' as const,
+    happenedAt: hours(1).toISOString(),
+    payload: {},
+  }
   await insertDeed(database(), shop.technician, deed)
   await insertDeed(database(), shop.technician, deed)
   expect((await selectShelf(database())).find((s) => s.id === pumpId)?.deeds).toHaveLength(1)
@@ -66,7 +108,13 @@ test('the same deed sent twice is one, and another pump’s jobs are not counted
 test('a rig from the shelf has what its parts are now, and names the part that is gone', async () => {
   await upsertRig(database(), { id: randomUUID(), ...OPENING.rig, name: 'Cart' }, PARTS)
   const readings = [400, 61, 61, 60].map((m, i) => ({ atS: i * 60, pa: m * 0.1333224, typed: `${m}` }))
-  await insertDeed(database(), shop.technician, { id: randomUUID(), equipmentId: pumpId, kind: 'blank-off', happenedAt: hours(1).toISOString(), payload: { readings } })
+  await insertDeed(database(), shop.technician, {
+    id: randomUUID(),
+    equipmentId: pumpId,
+    kind: 'blank-off',
+    happenedAt: hours(1).toISOString(),
+    payload: { readings },
+  })
   const [rig] = await selectRigs(database())
   expect(rig).toMatchObject({ name: 'Cart', hoses: 1, equipment: { pump: pumpId } })
   expect(rig?.ultimateMicron).toBeCloseTo(60, 6)

@@ -14,13 +14,19 @@ export async function selectShelf(db: Queryable): Promise<Shelved[]> {
   return items.rows.map((item): Shelved => {
     const own = deeds.rows
       .filter((d) => d.equipmentId === item.id)
-      .map(({ equipmentId: _, ...deed }) => ({ ...deed, happenedAt: new Date(deed.happenedAt).toISOString() }) as EquipmentDeed)
-    return item.kind === 'pump' ? { ...item, deeds: own, use: uses.get(item.id) ?? { hours: 0, wetJobs: 0, jobs: 0 } } : { ...item, deeds: own }
+      .map(
+        ({ equipmentId: _, ...deed }) =>
+          ({ ...deed, happenedAt: new Date(deed.happenedAt).toISOString() }) as EquipmentDeed,
+      )
+    return item.kind === 'pump'
+      ? { ...item, deeds: own, use: uses.get(item.id) ?? { hours: 0, wetJobs: 0, jobs: 0 } }
+      : { ...item, deeds: own }
   })
 }
 
 /**
- * Hours between a pump's `on` and the next turn of it, on all jobs it was named in, since its oil was last changed; job time.
+ * Hours between a pump's `on` and the next turn of it, on all jobs it was named in, since its oil was last changed; job
+ * time.
  * A job is wet when the system was open overnight or longer, or a hold of it was judged damp.
  */
 async function selectPumpUse(db: Queryable): Promise<Map<string, PumpUse>> {
@@ -58,7 +64,13 @@ export async function upsertEquipment(db: Queryable, item: Equipment): Promise<v
   )
 }
 
-export type NewDeed = { id: string; equipmentId: string; kind: EquipmentDeed['kind']; happenedAt: string; payload: unknown }
+export type NewDeed = {
+  id: string
+  equipmentId: string
+  kind: EquipmentDeed['kind']
+  happenedAt: string
+  payload: unknown
+}
 
 /** Adds a deed; the same id twice is one deed. */
 export async function insertDeed(db: Queryable, by: { id: string; name: string }, deed: NewDeed): Promise<void> {

@@ -14,7 +14,8 @@ beforeEach(async () => {
   jobId = await jobWithGauge(shop.technician)
 })
 
-const append = (...drafts: ReturnType<typeof draft>[]) => transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
+const append = (...drafts: ReturnType<typeof draft>[]) =>
+  transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
 
 test('each event carries the hash of the one before, and the job its head', async () => {
   await append(draft('noted', { text: 'first' }), draft('noted', { text: 'second' }))
@@ -40,7 +41,9 @@ test('the same event sent twice is stored once', async () => {
 test('the same id with another content is refused and nothing is written', async () => {
   const note = draft('noted', { text: 'this' })
   await append(note)
-  await expect(append(draft('noted', { text: 'new' }), { ...note, payload: { text: 'that' } } as never)).rejects.toMatchObject({ code: 'conflict' })
+  await expect(
+    append(draft('noted', { text: 'new' }), { ...note, payload: { text: 'that' } } as never),
+  ).rejects.toMatchObject({ code: 'conflict' })
   expect(await selectEvents(database(), jobId)).toHaveLength(2)
 })
 
@@ -52,13 +55,18 @@ test('twenty hands at once leave one unbroken chain', async () => {
 })
 
 test('the board’s row says what the fold says', async () => {
-  await append(draft('zero-read', { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0' }), draft('step-finished', { step: 'zero' }))
+  await append(
+    draft('zero-read', { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0' }),
+    draft('step-finished', { step: 'zero' }),
+  )
   const job = await selectJob(database(), jobId)
   expect(job?.summary.step).toBe(foldJob(await selectEvents(database(), jobId)).step)
   expect(job?.summary.step).toBe('fix')
 })
 
 test('a job that is not here is said to be missing', async () => {
-  const elsewhere = transaction(database(), (tx) => appendEvents(tx, shop.technician, '00000000-0000-4000-8000-000000000000', [draft('noted', { text: 'x' })]))
+  const elsewhere = transaction(database(), (tx) =>
+    appendEvents(tx, shop.technician, '00000000-0000-4000-8000-000000000000', [draft('noted', { text: 'x' })]),
+  )
   await expect(elsewhere).rejects.toMatchObject({ code: 'not-found' })
 })

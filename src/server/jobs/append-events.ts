@@ -24,7 +24,12 @@ export type Appended = { id: string; seq: number; repeated: boolean }
  * The same id with the same content is harmless; with another content it is refused.
  * @throws AppError `not-found`, `already-signed`, `conflict`
  */
-export async function appendEvents(tx: Transaction, author: Author, jobId: string, drafts: readonly EventDraft[]): Promise<Appended[]> {
+export async function appendEvents(
+  tx: Transaction,
+  author: Author,
+  jobId: string,
+  drafts: readonly EventDraft[],
+): Promise<Appended[]> {
   const job = await selectJobForUpdate(tx, jobId)
   if (!job) throw notFound('this job')
   const stored = await selectEvents(tx, jobId)
@@ -35,7 +40,8 @@ export async function appendEvents(tx: Transaction, author: Author, jobId: strin
   if (job.signedAt) await refuseAfterSignature(tx, author, jobId, fresh)
   const before = foldJob(stored)
   refuseImpossible(before, fresh)
-  for (const draft of fresh) if (draft.kind === 'charge-planned') await refuseOtherStock(tx, before, draft.payload.containers)
+  for (const draft of fresh)
+    if (draft.kind === 'charge-planned') await refuseOtherStock(tx, before, draft.payload.containers)
   const slowing = job.simulated ? await slowForHands(tx, jobId, before, fresh) : []
   const said = fresh.length > 0 ? clockSetBack(stored, fresh[0] as EventDraft) : []
   const added = await insertChain(tx, author, job, [...said, ...fresh, ...slowing])
@@ -64,20 +70,32 @@ const SET_BACK_S = 5
 function clockSetBack(stored: readonly JobEvent[], next: EventDraft): EventDraft[] {
   const last = stored[stored.length - 1]
   const backS = last ? (Date.parse(last.storedAt) - Date.now()) / 1000 : 0
-  return backS > SET_BACK_S ? [{ id: randomUUID(), kind: 'clock-set-back', happenedAt: next.happenedAt, payload: { backS: Math.round(backS) } }] : []
+  return backS > SET_BACK_S
+    ? [{ id: randomUUID(), kind: 'clock-set-back', happenedAt: next.happenedAt, payload: { backS: Math.round(backS) } }]
+    : []
 }
 
 function refuseTwice(drafts: readonly EventDraft[]): void {
   const i = drafts.findIndex((draft, n) => drafts.findIndex((other) => other.id === draft.id) < n)
   if (i >= 0)
-    throw new AppError('bad-input', 'two events of one request have the same id', [{ path: `events[${i}].id`, reason: 'is there twice: each event has an id of its own' }])
+    throw new AppError('bad-input', 'two events of one request have the same id', [
+      { path: `events[${i}].id`, reason: 'is there twice: each event has an id of its own' },
+    ])
 }
 
-/** Clock of a simulated job while its last grams are weighed, times the wall: faster no hand can close a valve in time (assumed). */
+/**
+ * Clock of a simulated job while its last grams are weighed, times the wall: faster no hand can close a valve in time
+ * (assumed).
+ */
 const HANDS_FACTOR = 10
 
 /** A hurried simulated clock slows down when charging begins; the job says so like any other change of its clock. */
-async function slowForHands(tx: Transaction, jobId: string, before: JobState, drafts: readonly EventDraft[]): Promise<EventDraft[]> {
+async function slowForHands(
+  tx: Transaction,
+  jobId: string,
+  before: JobState,
+  drafts: readonly EventDraft[],
+): Promise<EventDraft[]> {
   const last = drafts[drafts.length - 1]
   const asEvents = drafts.map((draft) => ({ ...draft, storedAt: draft.happenedAt, by: '' }) as JobEvent)
   if (!last || before.step === 'charge' || asEvents.reduce(reduceJob, before).step !== 'charge') return []
@@ -85,13 +103,23 @@ async function slowForHands(tx: Transaction, jobId: string, before: JobState, dr
   if (clockFactor(clock) <= HANDS_FACTOR) return []
   const wallMs = Date.now()
   await insertClockSegment(tx, jobId, { wallMs, jobMs: Math.round(jobTimeMs(clock, wallMs)), factor: HANDS_FACTOR })
-  return [{ id: randomUUID(), kind: 'bench-set', happenedAt: last.happenedAt, payload: { action: 'speed', factor: HANDS_FACTOR } }]
+  return [
+    {
+      id: randomUUID(),
+      kind: 'bench-set',
+      happenedAt: last.happenedAt,
+      payload: { action: 'speed', factor: HANDS_FACTOR },
+    },
+  ]
 }
 
 function refuseOtherContent(draft: EventDraft, before: JobEvent | undefined): void {
   if (!before) return
   if (before.kind === draft.kind && canonicalJson(before.payload) === canonicalJson(draft.payload)) return
-  throw new AppError('conflict', `an event with the id ${draft.id} is stored with another content; give a new event a new id`)
+  throw new AppError(
+    'conflict',
+    `an event with the id ${draft.id} is stored with another content; give a new event a new id`,
+  )
 }
 
 /** What cannot have happened is refused with its place and reason; nothing of the request is stored then. */
@@ -99,13 +127,20 @@ function refuseImpossible(before: JobState, drafts: readonly EventDraft[]): void
   let state = before
   for (const [i, draft] of drafts.entries()) {
     const refusal = state.aside[draft.id] ? null : refusalOf(state, draft)
-    if (refusal) throw new AppError('conflict', refusal.reason, [{ path: [`events[${i}].payload`, refusal.path].filter(Boolean).join('.'), reason: refusal.reason }])
+    if (refusal)
+      throw new AppError('conflict', refusal.reason, [
+        { path: [`events[${i}].payload`, refusal.path].filter(Boolean).join('.'), reason: refusal.reason },
+      ])
     state = reduceJob(state, { ...draft, storedAt: draft.happenedAt, by: '' } as JobEvent)
   }
 }
 
 /** A container of the shelf holds what the shelf says, whatever a request claims. */
-async function refuseOtherStock(tx: Transaction, { opened }: JobState, containers: readonly { id: string; stockId?: string | undefined }[]): Promise<void> {
+async function refuseOtherStock(
+  tx: Transaction,
+  { opened }: JobState,
+  containers: readonly { id: string; stockId?: string | undefined }[],
+): Promise<void> {
   const ids = containers.flatMap((c) => (c.stockId ? [c.stockId] : []))
   const { rows } = await tx.query<{ id: string; refrigerant: string }>(
     `select id, spec ->> 'refrigerant' as refrigerant from equipment where id = any($1) and kind = 'container'`,
@@ -123,16 +158,27 @@ async function refuseOtherStock(tx: Transaction, { opened }: JobState, container
   }
 }
 
-async function refuseAfterSignature(tx: Transaction, author: Author, jobId: string, drafts: readonly EventDraft[]): Promise<void> {
+async function refuseAfterSignature(
+  tx: Transaction,
+  author: Author,
+  jobId: string,
+  drafts: readonly EventDraft[],
+): Promise<void> {
   const late = drafts.find((draft) => !AFTER_SIGNATURE.includes(draft.kind))
   if (late) throw new AppError('already-signed', 'The record is signed: what changes now is a correction on top of it.')
   if (!drafts.some((draft) => draft.kind === 'corrected') || author.id === null) return
-  if (!(await mayCorrect(tx, author.id, jobId))) throw new AppError('not-allowed', 'A signed record is corrected by whoever signed it, or by the lead.')
+  if (!(await mayCorrect(tx, author.id, jobId)))
+    throw new AppError('not-allowed', 'A signed record is corrected by whoever signed it, or by the lead.')
 }
 
 type Linked = JobEvent & { seq: number; hash: string; previous: string }
 
-async function insertChain(tx: Transaction, author: Author, job: JobRow, drafts: readonly EventDraft[]): Promise<Linked[]> {
+async function insertChain(
+  tx: Transaction,
+  author: Author,
+  job: JobRow,
+  drafts: readonly EventDraft[],
+): Promise<Linked[]> {
   const storedAt = new Date().toISOString()
   let previous = job.head
   const linked = drafts.map((draft, i): Linked => {
@@ -147,7 +193,19 @@ async function insertChain(tx: Transaction, author: Author, job: JobRow, drafts:
     await tx.query(
       `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash)
        values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
-      [job.id, event.seq, event.id, event.kind, event.happenedAt, event.storedAt, author.id, author.name, JSON.stringify(event.payload), event.previous, event.hash],
+      [
+        job.id,
+        event.seq,
+        event.id,
+        event.kind,
+        event.happenedAt,
+        event.storedAt,
+        author.id,
+        author.name,
+        JSON.stringify(event.payload),
+        event.previous,
+        event.hash,
+      ],
     )
   }
   return linked
@@ -156,12 +214,9 @@ async function insertChain(tx: Transaction, author: Author, job: JobRow, drafts:
 async function updateJob(tx: Transaction, job: JobRow, added: readonly Linked[], state: JobState): Promise<void> {
   const last = added[added.length - 1] as Linked
   const count = job.eventCount + added.length
-  await tx.query(`update job set event_count = $2, head = $3, summary = $4, signed_at = coalesce(signed_at, $5) where id = $1`, [
-    job.id,
-    count,
-    last.hash,
-    JSON.stringify(summarise(state)),
-    state.signed ? new Date(last.storedAt) : null,
-  ])
+  await tx.query(
+    `update job set event_count = $2, head = $3, summary = $4, signed_at = coalesce(signed_at, $5) where id = $1`,
+    [job.id, count, last.hash, JSON.stringify(summarise(state)), state.signed ? new Date(last.storedAt) : null],
+  )
   await notifyChange(tx, { job: job.id, events: count })
 }

@@ -13,16 +13,24 @@ beforeEach(async () => {
   shop = await freshShop()
   jobId = await jobWithGauge(shop.technician)
 })
-const add = (...drafts: ReturnType<typeof draft>[]) => transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
+const add = (...drafts: ReturnType<typeof draft>[]) =>
+  transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
 /** As if everything so far had been recorded by a clock that stood an hour ahead: ours was set back since. */
-const setBack = () => database().query(`update event set stored_at = stored_at + interval '1 hour', happened_at = happened_at + interval '1 hour' where job_id = $1`, [jobId])
+const setBack = () =>
+  database().query(
+    `update event set stored_at = stored_at + interval '1 hour', happened_at = happened_at + interval '1 hour' where job_id = $1`,
+    [jobId],
+  )
 
 test('a clock that was set back is said in the log, once, before what follows', async () => {
   await add(draft('noted', { text: 'before' }))
   await setBack()
   await add(draft('noted', { text: 'after' }))
   await add(draft('noted', { text: 'later' }))
-  const kinds = (await selectEvents(database(), jobId)).map((e) => [e.kind, 'text' in e.payload ? e.payload.text : 'backS' in e.payload ? Math.round(e.payload.backS / 60) : ''])
+  const kinds = (await selectEvents(database(), jobId)).map((e) => [
+    e.kind,
+    'text' in e.payload ? e.payload.text : 'backS' in e.payload ? Math.round(e.payload.backS / 60) : '',
+  ])
   expect(kinds.slice(1)).toEqual([
     ['noted', 'before'],
     ['clock-set-back', 60],
@@ -47,6 +55,9 @@ test('a hold over a clock that was set back has no negative length', async () =>
 
 test('two events of one request cannot share an id', async () => {
   const twice = draft('noted', { text: 'once' })
-  await expect(add(twice, { ...twice, payload: { text: 'or twice' } } as typeof twice)).rejects.toMatchObject({ code: 'bad-input', faults: [{ path: 'events[1].id' }] })
+  await expect(add(twice, { ...twice, payload: { text: 'or twice' } } as typeof twice)).rejects.toMatchObject({
+    code: 'bad-input',
+    faults: [{ path: 'events[1].id' }],
+  })
   expect(await selectEvents(database(), jobId)).toHaveLength(1)
 })

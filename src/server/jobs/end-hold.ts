@@ -1,8 +1,8 @@
 import { holdContext } from '@/core/hold/context'
 import { historyAgainst } from '@/core/hold/history'
-import type { HoldResult } from '@/core/hold/judge'
 import { lossOf } from '@/core/hold/loss'
 import { holdSamples } from '@/core/hold/samples'
+import type { HoldResult } from '@/core/hold/types'
 import type { HoldEnded } from '@/core/procedure/events'
 import { foldJob } from '@/core/procedure/reduce'
 import { currentHold, type JobState } from '@/core/procedure/state'
@@ -24,7 +24,12 @@ import { refuseContradicted } from './record-deeds'
  * @param seen - how many events the hand had seen; without it the job as it stands counts
  * @throws AppError `conflict` when the job is not holding, or somebody ended this hold meanwhile
  */
-export async function endHold(user: Author, jobId: string, eventId: string, { atMs, seen }: { atMs?: number; seen?: number | undefined } = {}): Promise<Appended[]> {
+export async function endHold(
+  user: Author,
+  jobId: string,
+  eventId: string,
+  { atMs, seen }: { atMs?: number; seen?: number | undefined } = {},
+): Promise<Appended[]> {
   const db = database()
   const events = await selectEvents(db, jobId)
   if (events.length === 0) throw notFound('this job')
@@ -36,7 +41,14 @@ export async function endHold(user: Author, jobId: string, eventId: string, { at
   const from = Date.parse(hold.isolatedAt)
   // a clock that was set back makes no hold of less than nothing
   const to = Math.max(from, atMs ?? (await jobNow(db, jobId))?.ms ?? from)
-  const readings = await selectChannelAfter(db, within(await selectSpan(db, jobId), new Date(from), new Date(to)), 'vacuum', new Date(from), 0, Number.MAX_SAFE_INTEGER)
+  const readings = await selectChannelAfter(
+    db,
+    within(await selectSpan(db, jobId), new Date(from), new Date(to)),
+    'vacuum',
+    new Date(from),
+    0,
+    Number.MAX_SAFE_INTEGER,
+  )
   const samples = holdSamples(readings, from, to)
   const { result: judged } = await judgeApart(samples, holdContext(state, hold.plannedMinutes))
   const payload = endedOf(judged, (to - from) / 1000, samples.length, historyOf(state, judged))

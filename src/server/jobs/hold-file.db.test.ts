@@ -11,20 +11,29 @@ let shop: Fixture
 beforeEach(async () => {
   shop = await freshShop()
 })
-const add = (jobId: string, ...drafts: ReturnType<typeof draft>[]) => transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, drafts))
+const add = (jobId: string, ...drafts: ReturnType<typeof draft>[]) =>
+  transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, drafts))
 const done = (step: string, at: Date) => draft('step-finished', { step }, at)
 
 /** A car that was isolated half an hour ago and holds. */
 async function holding(): Promise<{ jobId: string; isolated: Date }> {
   const jobId = await jobWithGauge(shop.lead)
   const isolated = new Date(Date.now() - 1800_000)
-  await add(jobId, ...['zero', 'fix', 'rig', 'pull'].map((s) => done(s, isolated)), draft('isolated', {}, isolated), done('isolate', isolated))
+  await add(
+    jobId,
+    ...['zero', 'fix', 'rig', 'pull'].map((s) => done(s, isolated)),
+    draft('isolated', {}, isolated),
+    done('isolate', isolated),
+  )
   return { jobId, isolated }
 }
 
 test('a file goes into the running hold at its own times, once however often it is sent', async () => {
   const { jobId, isolated } = await holding()
-  const file = { seq: 1_000_000, readings: [0, 300, 600, 900].map((elapsedS) => ({ elapsedS, pressurePa: 40 + elapsedS / 100 })) }
+  const file = {
+    seq: 1_000_000,
+    readings: [0, 300, 600, 900].map((elapsedS) => ({ elapsedS, pressurePa: 40 + elapsedS / 100 })),
+  }
   expect(await storeHoldFile(shop.lead, jobId, file)).toBe(4)
   expect(await storeHoldFile(shop.lead, jobId, file)).toBe(0)
   const points = await selectAverages(database(), await selectSpan(database(), jobId), 'vacuum', 100)
@@ -48,7 +57,9 @@ test('a file that runs ahead of the hold, or meets no hold, is refused whole', a
   await expect(storeHoldFile(shop.lead, jobId, ahead)).rejects.toMatchObject({ code: 'bad-input' })
   expect(await selectAverages(database(), await selectSpan(database(), jobId), 'vacuum', 100)).toEqual([])
   const other = await jobWithGauge(shop.lead)
-  await expect(storeHoldFile(shop.lead, other, { seq: 9, readings: [{ elapsedS: 0, pressurePa: 40 }] })).rejects.toMatchObject({ code: 'conflict' })
+  await expect(
+    storeHoldFile(shop.lead, other, { seq: 9, readings: [{ elapsedS: 0, pressurePa: 40 }] }),
+  ).rejects.toMatchObject({ code: 'conflict' })
 })
 
 test('a hand is learned from its own closings on that rig, and from nobody elseâ€™s', async () => {
@@ -57,7 +68,11 @@ test('a hand is learned from its own closings on that rig, and from nobody elseâ
   await add(jobId, draft('charge-planned', { targetG: 900, purgeEachG: 3, containers, stops: [], bandG: [890, 910] }))
   // two grams a second, four seconds from the word to the last gram
   for (const id of ['can-1', 'can-2', 'can-3']) {
-    await add(jobId, draft('container-started', { id, grossG: 474 }), draft('container-ended', { id, grossG: 192, closing: { saidG: 200, gramsPerS: 2, stepG: 1 } }))
+    await add(
+      jobId,
+      draft('container-started', { id, grossG: 474 }),
+      draft('container-ended', { id, grossG: 192, closing: { saidG: 200, gramsPerS: 2, stepG: 1 } }),
+    )
   }
   const lead = await selectLead(database(), shop.lead.id, 'Cart')
   expect(Math.abs(lead.meanS - 4)).toBeLessThan(0.3)

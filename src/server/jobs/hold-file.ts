@@ -7,7 +7,10 @@ import { AppError, notFound } from '../errors'
 import { typeReadings } from '../readings/type-reading'
 import { selectEvents } from './job-rows'
 
-/** Readings of a file as seconds since isolation; `seq` numbers them from a number its sender made, so that sending twice is harmless. */
+/**
+ * Readings of a file as seconds since isolation; `seq` numbers them from a number its sender made, so that sending
+ * twice is harmless.
+ */
 export const HoldFile = z.strictObject({
   seq: z.number().int().min(0).max(9e14),
   readings: z

@@ -2,7 +2,7 @@ import type { ClockSegment } from '@/core/procedure/clock'
 import type { JobEvent } from '@/core/procedure/events'
 import type { JobSummary } from '@/core/procedure/summary'
 import type { Latest } from '@/core/views'
-import type { StoredBench } from '../bench/feed'
+import type { StoredBench } from '../bench/stored-bench'
 import type { Queryable } from '../db/pool'
 
 export type JobRow = {
@@ -59,7 +59,10 @@ const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found
 
 /** Jobs for the board: all that are open and those signed since `signedSince`, newest first. */
 export async function selectBoard(db: Queryable, signedSince: Date, limit: number): Promise<BoardJob[]> {
-  const { rows } = await db.query<BoardJob>(`${BOARD} where j.signed_at is null or j.signed_at >= $1 order by j.created_at desc limit $2`, [signedSince, limit])
+  const { rows } = await db.query<BoardJob>(
+    `${BOARD} where j.signed_at is null or j.signed_at >= $1 order by j.created_at desc limit $2`,
+    [signedSince, limit],
+  )
   return rows
 }
 
@@ -89,7 +92,12 @@ export async function selectClock(db: Queryable, jobId: string): Promise<ClockSe
 }
 
 export async function insertClockSegment(db: Queryable, jobId: string, segment: ClockSegment): Promise<void> {
-  await db.query(`insert into job_clock (job_id, wall_from, job_from, factor) values ($1, $2, $3, $4)`, [jobId, new Date(segment.wallMs), new Date(segment.jobMs), segment.factor])
+  await db.query(`insert into job_clock (job_id, wall_from, job_from, factor) values ($1, $2, $3, $4)`, [
+    jobId,
+    new Date(segment.wallMs),
+    new Date(segment.jobMs),
+    segment.factor,
+  ])
 }
 
 export type StoredEvent = JobEvent & { seq: number; previous: string; hash: string }
@@ -101,5 +109,12 @@ export async function selectEvents(db: Queryable, jobId: string, afterSeq = -1):
        from event where job_id = $1 and seq > $2 order by seq`,
     [jobId, afterSeq],
   )
-  return rows.map((row) => ({ ...row, happenedAt: row.happenedAt.toISOString(), storedAt: row.storedAt.toISOString() }) as unknown as StoredEvent)
+  return rows.map(
+    (row) =>
+      ({
+        ...row,
+        happenedAt: row.happenedAt.toISOString(),
+        storedAt: row.storedAt.toISOString(),
+      }) as unknown as StoredEvent,
+  )
 }

@@ -35,13 +35,31 @@ export async function openJob(
   const { rowCount } = await tx.query(
     `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench)
      values ($1, $2, $3, $4, $5, 1, $6, $7) on conflict (id) do nothing`,
-    [id, openedAt, payload.simulated, payload.place.barometerPa, JSON.stringify(summarise(foldJob([event]))), hash, bench && JSON.stringify(bench)],
+    [
+      id,
+      openedAt,
+      payload.simulated,
+      payload.place.barometerPa,
+      JSON.stringify(summarise(foldJob([event]))),
+      hash,
+      bench && JSON.stringify(bench),
+    ],
   )
   if (rowCount === 0) return { id, repeated: true }
   await tx.query(
     `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash)
      values ($1, 0, $2, 'job-opened', $3, $4, $5, $6, $7, $8, $9)`,
-    [id, event.id, event.happenedAt, event.storedAt, author.id, author.name, JSON.stringify(payload), CHAIN_START, hash],
+    [
+      id,
+      event.id,
+      event.happenedAt,
+      event.storedAt,
+      author.id,
+      author.name,
+      JSON.stringify(payload),
+      CHAIN_START,
+      hash,
+    ],
   )
   const factor = draft.factor ?? (payload.simulated ? BENCH_FACTOR : 1)
   await insertClockSegment(tx, id, { wallMs: openedAt.getTime(), jobMs: openedAt.getTime(), factor })
@@ -78,7 +96,9 @@ function playableTruth(payload: JobOpened, id: string): BenchTruth {
   if (truth.success) return truth.data
   const issue = truth.error.issues[0]
   const path = issue?.path[0] === 'ambientC' ? 'payload.place.ambientC' : `payload.${issue?.path.join('.')}`
-  throw new AppError('bad-input', `the simulated bench cannot play this car: ${path}: ${issue?.message}`, [{ path, reason: issue?.message ?? '' }])
+  throw new AppError('bad-input', `the simulated bench cannot play this car: ${path}: ${issue?.message}`, [
+    { path, reason: issue?.message ?? '' },
+  ])
 }
 
 /** Name of the simulated instrument of a job. */
@@ -86,10 +106,15 @@ export const benchInstrument = (jobId: string): string => `bench-${jobId.slice(0
 
 async function attachBench(tx: Transaction, jobId: string, from: Date): Promise<void> {
   const instrument = benchInstrument(jobId)
-  await tx.query(`insert into instrument (id, device_id, name) select $1, (select id from device where kind = 'bench' limit 1), 'simulated bench' on conflict (id) do nothing`, [
+  await tx.query(
+    `insert into instrument (id, device_id, name) select $1, (select id from device where kind = 'bench' limit 1), 'simulated bench' on conflict (id) do nothing`,
+    [instrument],
+  )
+  await tx.query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [
     instrument,
+    jobId,
+    from,
   ])
-  await tx.query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [instrument, jobId, from])
 }
 
 /** A fresh id for a job or an event made on the server. */

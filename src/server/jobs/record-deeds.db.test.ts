@@ -19,17 +19,36 @@ beforeEach(async () => {
   jobId = await jobWithGauge(shop.technician, OPENED)
 })
 
-const add = (...drafts: ReturnType<typeof draft>[]) => transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, drafts))
+const add = (...drafts: ReturnType<typeof draft>[]) =>
+  transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, drafts))
 const log = () => selectEvents(database(), jobId)
 const state = async () => foldJob(await log())
 type Wish = { seen?: number; waited?: boolean; happenedAt?: string; id?: string }
-const deed = <K extends EventKind>(kind: K, payload: PayloadOf<K> | object, wish: Wish = {}) => ({ id: randomUUID(), kind, payload, ...wish })
+const deed = <K extends EventKind>(kind: K, payload: PayloadOf<K> | object, wish: Wish = {}) => ({
+  id: randomUUID(),
+  kind,
+  payload,
+  ...wish,
+})
 const record = (by: Account, ...events: object[]): Promise<Recorded> => recordDeeds(by, jobId, Deeds.parse({ events }))
 
 const done = (...steps: string[]) => steps.map((step) => draft('step-finished', { step }, OPENED))
 const turn = (part: string, to: string) => draft('part-set', { part, state: to }, OPENED)
-const PULLED = () => [turn('coupler-low', 'open'), turn('centre-hose', 'pump'), ...done('zero', 'fix', 'rig'), turn('pump', 'on'), turn('valve-low', 'open')]
-const HELD = () => [...PULLED(), ...done('pull'), turn('valve-low', 'closed'), draft('isolated', {}, OPENED), turn('centre-hose', 'off'), ...done('isolate')]
+const PULLED = () => [
+  turn('coupler-low', 'open'),
+  turn('centre-hose', 'pump'),
+  ...done('zero', 'fix', 'rig'),
+  turn('pump', 'on'),
+  turn('valve-low', 'open'),
+]
+const HELD = () => [
+  ...PULLED(),
+  ...done('pull'),
+  turn('valve-low', 'closed'),
+  draft('isolated', {}, OPENED),
+  turn('centre-hose', 'off'),
+  ...done('isolate'),
+]
 const PLAN = {
   targetG: 300,
   purgeEachG: 3,
@@ -37,17 +56,43 @@ const PLAN = {
   stops: [{ id: 'can-1', stopGrossG: 170, takenG: 303, purgeG: 3 }],
   bandG: [290, 310] as [number, number],
 }
-const ENDED = { verdict: 'undecided', leak: 0.3, damp: 0.3, risePaS: null, provesGramsPerYear: null, leakGramsPerYear: null, heldS: 60, samples: 10, reasons: [] }
+const ENDED = {
+  verdict: 'undecided',
+  leak: 0.3,
+  damp: 0.3,
+  risePaS: null,
+  provesGramsPerYear: null,
+  leakGramsPerYear: null,
+  heldS: 60,
+  samples: 10,
+  reasons: [],
+}
 
 /** Every kind a hand records, with what had to be done before it. */
 const KINDS: [EventKind, object, (() => ReturnType<typeof draft>[])?][] = [
-  ['label-set', { refrigerant: 'R-134a', lowG: 450, highG: 450, typed: '450 g', toleranceG: 15, oilKind: 'PAG 46', oilMl: null, source: 'label' }],
+  [
+    'label-set',
+    {
+      refrigerant: 'R-134a',
+      lowG: 450,
+      highG: 450,
+      typed: '450 g',
+      toleranceG: 15,
+      oilKind: 'PAG 46',
+      oilMl: null,
+      source: 'label',
+    },
+  ],
   ['zero-read', { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0, 0' }],
   ['recovered', { grams: 350 }],
   ['zero-explained', { answer: 'needle-off-zero' }],
   ['fix-logged', { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' }],
   ['part-set', { part: 'valve-low', state: 'closed' }],
-  ['step-finished', { step: 'zero' }, () => [draft('zero-read', { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0' }, OPENED)]],
+  [
+    'step-finished',
+    { step: 'zero' },
+    () => [draft('zero-read', { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0' }, OPENED)],
+  ],
   ['isolated', {}, PULLED],
   ['hold-skipped', { why: 'the car is needed' }, HELD],
   ['hold-shortened', { why: 'the bay closes' }, HELD],
@@ -58,7 +103,11 @@ const KINDS: [EventKind, object, (() => ReturnType<typeof draft>[])?][] = [
   ['charge-planned', PLAN],
   ['container-started', { id: 'can-1', grossG: 474 }, () => [draft('charge-planned', PLAN, OPENED)]],
   ['container-warmed', { celsius: 40 }],
-  ['container-ended', { id: 'can-1', grossG: 170 }, () => [draft('charge-planned', PLAN, OPENED), draft('container-started', { id: 'can-1', grossG: 474 }, OPENED)]],
+  [
+    'container-ended',
+    { id: 'can-1', grossG: 170 },
+    () => [draft('charge-planned', PLAN, OPENED), draft('container-started', { id: 'can-1', grossG: 474 }, OPENED)],
+  ],
   ['proof-read', { lowPaG: 2e5, highPaG: 1e6, ventC: 6, ambientC: 20, note: '' }],
   ['before-read', { lowPaG: 2e5, highPaG: 1e6, ventC: 16, ambientC: 20 }],
   ['rest-read', { paG: 5e5, errorPa: 7000, ambientC: 20 }],
@@ -69,16 +118,27 @@ const KINDS: [EventKind, object, (() => ReturnType<typeof draft>[])?][] = [
 ]
 
 /** What going past a caution adds: tests of doubling answer it beforehand. */
-const past = (kind: EventKind, seen: number) => (kind === 'nitrogen-swept' ? [deed('caution-passed', { code: 'nitrogen-sweep' }, { seen })] : kind === 'part-set' ? [] : [])
+const past = (kind: EventKind, seen: number) =>
+  kind === 'nitrogen-swept'
+    ? [deed('caution-passed', { code: 'nitrogen-sweep' }, { seen })]
+    : kind === 'part-set'
+      ? []
+      : []
 
 describe.each(KINDS)('%s', (kind, payload, prepare) => {
   test('from two hands at once takes effect once, and books once', async () => {
     if (prepare) await add(...prepare())
     const seen = (await log()).length
-    const hands = await Promise.allSettled([shop.lead, shop.technician, shop.trainee].map((by) => record(by, ...past(kind, seen), deed(kind, payload, { seen }))))
+    const hands = await Promise.allSettled(
+      [shop.lead, shop.technician, shop.trainee].map((by) =>
+        record(by, ...past(kind, seen), deed(kind, payload, { seen })),
+      ),
+    )
     const stored = hands.filter((h) => h.status === 'fulfilled' && !h.value.cautions)
     expect(stored).toHaveLength(1)
-    for (const h of hands) if (h.status === 'rejected') expect(h.reason).toMatchObject({ code: 'conflict', more: { unseen: expect.any(Array) } })
+    for (const h of hands)
+      if (h.status === 'rejected')
+        expect(h.reason).toMatchObject({ code: 'conflict', more: { unseen: expect.any(Array) } })
     expect((await log()).filter((e, i) => e.kind === kind && i >= seen)).toHaveLength(1)
     const moved = kind === 'recovered' ? ['recovered'] : kind === 'container-ended' ? ['charged', 'purged'] : []
     expect((await selectLedger(database(), {}, 'UTC', 50)).map((e) => e.kind).sort()).toEqual(moved)
@@ -105,7 +165,9 @@ test('a deed beside what happened meanwhile passes', async () => {
 test('a hold that two hands end at once is judged once', async () => {
   await add(...HELD())
   const seen = (await log()).length
-  const ends = await Promise.allSettled([shop.lead, shop.technician, shop.trainee].map((by) => endHold(by, jobId, randomUUID(), { seen })))
+  const ends = await Promise.allSettled(
+    [shop.lead, shop.technician, shop.trainee].map((by) => endHold(by, jobId, randomUUID(), { seen })),
+  )
   expect(ends.filter((e) => e.status === 'fulfilled')).toHaveLength(1)
   expect((await log()).filter((e) => e.kind === 'hold-ended')).toHaveLength(1)
 })
@@ -113,10 +175,18 @@ test('a hold that two hands end at once is judged once', async () => {
 test('without saying what it saw a program cannot do again what is done: a second shutting-in without a pull is refused', async () => {
   await add(...PULLED())
   await record(shop.technician, deed('isolated', {}))
-  await expect(record(shop.technician, deed('isolated', {}))).rejects.toMatchObject({ code: 'conflict', message: expect.stringMatching(/shut in already/) })
-  await expect(record(shop.technician, deed('step-finished', { step: 'zero' }))).rejects.toMatchObject({ code: 'conflict' })
+  await expect(record(shop.technician, deed('isolated', {}))).rejects.toMatchObject({
+    code: 'conflict',
+    message: expect.stringMatching(/shut in already/),
+  })
+  await expect(record(shop.technician, deed('step-finished', { step: 'zero' }))).rejects.toMatchObject({
+    code: 'conflict',
+  })
   await record(shop.technician, deed('recovered', { grams: 350 }))
-  await expect(record(shop.lead, deed('recovered', { grams: 350 }))).rejects.toMatchObject({ code: 'conflict', message: expect.stringMatching(/booked already/) })
+  await expect(record(shop.lead, deed('recovered', { grams: 350 }))).rejects.toMatchObject({
+    code: 'conflict',
+    message: expect.stringMatching(/booked already/),
+  })
   // read again, more may be recovered
   await record(shop.technician, deed('zero-read', { lowPaG: 9e4, highPaG: 9e4, errorPa: 7000, typed: '90 kPa' }))
   await record(shop.technician, deed('recovered', { grams: 40 }))
@@ -131,7 +201,10 @@ describe('a time', () => {
   ])('%s is refused with both times, nothing is stored', async (_when, at, words) => {
     const happenedAt = at()
     const refused = await record(shop.trainee, deed('isolated', {}, { happenedAt })).catch((error) => error)
-    expect(refused).toMatchObject({ code: 'bad-input', faults: [{ path: 'events[0].happenedAt', reason: expect.stringMatching(words) }] })
+    expect(refused).toMatchObject({
+      code: 'bad-input',
+      faults: [{ path: 'events[0].happenedAt', reason: expect.stringMatching(words) }],
+    })
     expect(refused.message).toContain(happenedAt)
     expect(await log()).toHaveLength(1)
   })
@@ -165,7 +238,13 @@ describe('a caution', () => {
 
   test('a program goes past is written down in its name: all steps skipped in one request leave their names', async () => {
     const steps = ['zero', 'fix', 'rig', 'pull', 'isolate'].map((step) => deed('step-finished', { step }))
-    await record(shop.trainee, ...steps, deed('hold-decided', { next: 'charge' }), deed('step-finished', { step: 'charge' }), deed('step-finished', { step: 'prove' }))
+    await record(
+      shop.trainee,
+      ...steps,
+      deed('hold-decided', { next: 'charge' }),
+      deed('step-finished', { step: 'charge' }),
+      deed('step-finished', { step: 'prove' }),
+    )
     const passed = (await log()).flatMap((e) => (e.kind === 'caution-passed' ? [e.payload.code] : []))
     expect(passed).toEqual(['zero-passed', 'pull-passed', 'isolate-passed', 'charge-passed', 'proof-passed'])
     expect((await state()).step).toBe('leave')
@@ -192,7 +271,9 @@ describe('a deed that waited in a browser without a line', () => {
     expect((await state()).aside[late.id]?.event?.kind).toBe('recovered')
     await record(shop.lead, deed('deed-chosen', { eventId: late.id, holds: true }))
     expect([(await state()).recoveredG, await booked()]).toEqual([690, [340, 350]])
-    await expect(record(shop.lead, deed('deed-chosen', { eventId: late.id, holds: true }))).rejects.toMatchObject({ code: 'conflict' })
+    await expect(record(shop.lead, deed('deed-chosen', { eventId: late.id, holds: true }))).rejects.toMatchObject({
+      code: 'conflict',
+    })
   })
 
   test('that is chosen not to hold stays in the log and counts nowhere', async () => {

@@ -29,18 +29,27 @@ type Deeds = z.infer<typeof Deeds>
 type Deed = { draft: EventDraft; seen: number | undefined; waited: boolean }
 
 /**
- * What became of deeds: their places in the log, and the job's events from `from` on, so that a screen moves on at once.
+ * What became of deeds: their places in the log, and the job's events from `from` on, so that a screen moves on at
+ * once.
  * `serverMs` is the server's wall time, by which a browser learns how far its clock is off.
- * With `cautions` nothing was recorded: they are a question, to be answered by sending the deeds again with `caution-passed` before them.
+ * With `cautions` nothing was recorded: they are a question, to be answered by sending the deeds again with
+ * `caution-passed` before them.
  */
-export type Recorded = { appended: Appended[]; from: number; events: JobEvent[]; serverMs: number; cautions?: Caution[] }
+export type Recorded = {
+  appended: Appended[]
+  from: number
+  events: JobEvent[]
+  serverMs: number
+  cautions?: Caution[]
+}
 
 /** A hand's clock may differ from ours by this, ms of wall time. */
 const CLOCKS_MS = 5000
 
 /**
  * Records what hands did, under the job's lock: judged on the job as it stands now, not as the hand last saw it.
- * @throws AppError `not-found`; `bad-input` for a time that cannot be; `conflict` for a deed that contradicts what happened
+ * @throws AppError `not-found`; `bad-input` for a time that cannot be; `conflict` for a deed that contradicts what
+ *   happened
  * meanwhile (with the events its hand had not seen) or does what is done already; `already-signed`
  */
 export async function recordDeeds(user: Account, jobId: string, { events }: Deeds): Promise<Recorded> {
@@ -55,39 +64,56 @@ export async function recordDeeds(user: Account, jobId: string, { events }: Deed
     const weighed = weigh(settleTimes(fresh, stored, now.ms, CLOCKS_MS * now.factor), stored)
     const answered = deeds.map((d) => d.seen ?? stored.length)
     const from = Math.min(stored.length, ...answered)
-    if (weighed.cautions.length > 0) return { appended: [], from, events: plain(stored.slice(from)), serverMs: Date.now(), cautions: weighed.cautions }
+    if (weighed.cautions.length > 0)
+      return { appended: [], from, events: plain(stored.slice(from)), serverMs: Date.now(), cautions: weighed.cautions }
     const repeats = deeds.filter((d) => known.has(d.draft.id)).map((d) => d.draft)
     const appended = await appendEvents(tx, user, jobId, [...repeats, ...weighed.drafts])
     const asked = new Set(deeds.map((d) => d.draft.id))
-    return { appended: appended.filter((a) => asked.has(a.id)), from, events: plain(await selectEvents(tx, jobId, from - 1)), serverMs: Date.now() }
+    return {
+      appended: appended.filter((a) => asked.has(a.id)),
+      from,
+      events: plain(await selectEvents(tx, jobId, from - 1)),
+      serverMs: Date.now(),
+    }
   })
 }
 
 /** Events as pages know them, without their links. */
-export const plain = (events: readonly StoredEvent[]): JobEvent[] => events.map(({ seq: _s, previous: _p, hash: _h, ...event }) => event as JobEvent)
+export const plain = (events: readonly StoredEvent[]): JobEvent[] =>
+  events.map(({ seq: _s, previous: _p, hash: _h, ...event }) => event as JobEvent)
 
 const Drafts = z.strictObject({ events: z.array(EventDraftSchema) })
 
 function readDeeds(sent: Deeds['events'], happenedAt: string): Deed[] {
   const hands = sent.map((event) => parseInput(Hand, event))
-  const bare = sent.map(({ seen: _s, waited: _w, ...event }) => ({ happenedAt, ...event, id: event.id ?? randomUUID() }))
+  const bare = sent.map(({ seen: _s, waited: _w, ...event }) => ({
+    happenedAt,
+    ...event,
+    id: event.id ?? randomUUID(),
+  }))
   const drafts = parseInput(Drafts, { events: bare }).events
   return drafts.map((draft, i) => {
     if (SERVER_KINDS.includes(draft.kind))
-      throw new AppError('bad-input', `${draft.kind} is written by the server`, [{ path: `events[${i}].kind`, reason: 'has a request of its own' }])
+      throw new AppError('bad-input', `${draft.kind} is written by the server`, [
+        { path: `events[${i}].kind`, reason: 'has a request of its own' },
+      ])
     return { draft, seen: hands[i]?.seen, waited: hands[i]?.waited ?? false }
   })
 }
 
 /**
  * Deeds at the times they count at: what two clocks differ by is set right. One that waited keeps its own time.
- * @throws AppError `bad-input` for a time before the car came, before what the deed follows, or after now, with both times
+ * @throws AppError `bad-input` for a time before the car came, before what the deed follows, or after now, with both
+ *   times
  */
 function settleTimes(deeds: readonly Deed[], stored: readonly JobEvent[], nowMs: number, apartMs: number): Deed[] {
   const arrivedMs = Date.parse(stored[0]?.happenedAt ?? '')
   return deeds.map((deed, i) => {
     if (deed.waited) return deed
-    const followsMs = Math.max(arrivedMs, Date.parse(stored[Math.min(deed.seen ?? stored.length, stored.length) - 1]?.happenedAt ?? '') || arrivedMs)
+    const followsMs = Math.max(
+      arrivedMs,
+      Date.parse(stored[Math.min(deed.seen ?? stored.length, stored.length) - 1]?.happenedAt ?? '') || arrivedMs,
+    )
     const atMs = Date.parse(deed.draft.happenedAt)
     const fault = faultOfTime(atMs, { arrivedMs, followsMs, nowMs, apartMs })
     if (fault) throw new AppError('bad-input', fault, [{ path: `events[${i}].happenedAt`, reason: fault }])
@@ -107,7 +133,9 @@ const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
 
 type Weighed = { drafts: EventDraft[]; cautions: Caution[] }
 
-/** Deeds as they are to be stored, one on the state the one before leaves: contradictions, and cautions nobody answered. */
+/**
+ * Deeds as they are to be stored, one on the state the one before leaves: contradictions, and cautions nobody answered.
+ */
 function weigh(deeds: readonly Deed[], stored: readonly StoredEvent[]): Weighed {
   const passed = new Set(deeds.flatMap(({ draft }) => (draft.kind === 'caution-passed' ? [draft.payload.code] : [])))
   const drafts: EventDraft[] = []
@@ -120,12 +148,24 @@ function weigh(deeds: readonly Deed[], stored: readonly StoredEvent[]): Weighed 
   for (const { draft, seen, waited } of deeds) {
     const against = seen === undefined ? null : contradictionOf(stored.slice(seen), draft)
     if (against && !waited) throw contradicted(draft, against, stored.slice(seen))
-    if (against) take({ id: randomUUID(), kind: 'set-aside', happenedAt: draft.happenedAt, payload: { eventId: draft.id, because: against.id } })
+    if (against)
+      take({
+        id: randomUUID(),
+        kind: 'set-aside',
+        happenedAt: draft.happenedAt,
+        payload: { eventId: draft.id, because: against.id },
+      })
     else
       for (const caution of unanswered(state, draft, passed)) {
         passed.add(caution.code)
         // a program shows nobody a question: what it went past is written down in its name
-        if (seen === undefined || waited) take({ id: randomUUID(), kind: 'caution-passed', happenedAt: draft.happenedAt, payload: { code: caution.code } })
+        if (seen === undefined || waited)
+          take({
+            id: randomUUID(),
+            kind: 'caution-passed',
+            happenedAt: draft.happenedAt,
+            payload: { code: caution.code },
+          })
         else cautions.push(caution)
       }
     take(draft)
@@ -140,15 +180,24 @@ export function refuseContradicted(stored: readonly StoredEvent[], seen: number 
 }
 
 /** The answer to a deed with a request of its own: its place, and the job's events from what its hand had seen on. */
-export async function recordedSince(db: Queryable, jobId: string, seen: number | undefined, appended: Appended[]): Promise<Recorded> {
+export async function recordedSince(
+  db: Queryable,
+  jobId: string,
+  seen: number | undefined,
+  appended: Appended[],
+): Promise<Recorded> {
   const from = seen ?? Math.min(...appended.map((a) => a.seq))
   return { appended, from, events: plain(await selectEvents(db, jobId, from - 1)), serverMs: Date.now() }
 }
 
-const unanswered = (state: JobState, draft: EventDraft, passed: ReadonlySet<string>): Caution[] => cautionsBefore(state, draft).filter((c) => !passed.has(c.code))
+const unanswered = (state: JobState, draft: EventDraft, passed: ReadonlySet<string>): Caution[] =>
+  cautionsBefore(state, draft).filter((c) => !passed.has(c.code))
 
 function contradicted(draft: EventDraft, against: JobEvent, unseen: readonly StoredEvent[]): AppError {
   const agoS = Math.max(0, (Date.now() - Date.parse(against.storedAt)) / 1000)
   const words = `${against.by}, ${lengthWords(agoS)} ago: ${eventWords(against)}. What you pressed was for the car as it was before; nothing was recorded.`
-  return new AppError('conflict', words, [{ path: draft.kind, reason: words }], undefined, { unseen: plain(unseen), contradicts: against.id })
+  return new AppError('conflict', words, [{ path: draft.kind, reason: words }], undefined, {
+    unseen: plain(unseen),
+    contradicts: against.id,
+  })
 }

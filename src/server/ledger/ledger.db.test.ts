@@ -37,7 +37,13 @@ async function charged(endGrossG: number): Promise<{ jobId: string; ended: Retur
     bandG: [495, 505],
   }
   const ended = draft('container-ended', { id: 'Cylinder 7', grossG: endGrossG })
-  await transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [draft('charge-planned', plan), draft('container-started', { id: 'Cylinder 7', grossG: 9120 }), ended]))
+  await transaction(database(), (tx) =>
+    appendEvents(tx, shop.lead, jobId, [
+      draft('charge-planned', plan),
+      draft('container-started', { id: 'Cylinder 7', grossG: 9120 }),
+      ended,
+    ]),
+  )
   return { jobId, ended }
 }
 
@@ -64,8 +70,14 @@ test('an event that is refused leaves no line behind', async () => {
   await onShelf()
   const jobId = await jobWithGauge(shop.lead)
   const id = randomUUID()
-  await transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 200 }), id }]))
-  await expect(transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 300 }), id }]))).rejects.toThrow(/another content/)
+  await transaction(database(), (tx) =>
+    appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 200 }), id }]),
+  )
+  await expect(
+    transaction(database(), (tx) =>
+      appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 300 }), id }]),
+    ),
+  ).rejects.toThrow(/another content/)
   expect((await ledger()).filter((e) => e.kind === 'recovered').map((e) => e.grams)).toEqual([200])
 })
 
@@ -83,11 +95,19 @@ test('a book that has less than was weighed out is never negative: a correction 
   await charged(8617)
   const entries = await ledger()
   expect((await selectBalances(database()))[0]?.grams).toBeCloseTo(0, 6)
-  expect(entries.find((e) => e.kind === 'corrected' && e.grams > 0)).toMatchObject({ grams: 293, why: expect.stringMatching(/more was weighed out/) })
+  expect(entries.find((e) => e.kind === 'corrected' && e.grams > 0)).toMatchObject({
+    grams: 293,
+    why: expect.stringMatching(/more was weighed out/),
+  })
 })
 
 test('an emptied can takes its heel with it and its book ends at nothing; a can not on the shelf is on no balance', async () => {
-  const can = { ...CYLINDER, id: randomUUID(), name: 'Can 21', spec: { containerKind: 'can' as const, refrigerant: 'R-134a' as const, grossG: 472, tareG: 132 } }
+  const can = {
+    ...CYLINDER,
+    id: randomUUID(),
+    name: 'Can 21',
+    spec: { containerKind: 'can' as const, refrigerant: 'R-134a' as const, grossG: 472, tareG: 132 },
+  }
   await upsertEquipment(database(), can)
   await bookOpening(database(), shop.lead, can)
   const jobId = await jobWithGauge(shop.lead)
@@ -97,8 +117,13 @@ test('an emptied can takes its heel with it and its book ends at nothing; a can 
   ]
   const stops = containers.map((c) => ({ id: c.id, stopGrossG: 140, takenG: 332, purgeG: 3 }))
   const plan = draft('charge-planned', { targetG: 658, purgeEachG: 3, containers, stops, bandG: [650, 666] })
-  const use = (id: string, from: number, to: number) => [draft('container-started', { id, grossG: from }), draft('container-ended', { id, grossG: to })]
-  await transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [plan, ...use('Can 21', 472, 140), ...use('can-2', 470, 139)]))
+  const use = (id: string, from: number, to: number) => [
+    draft('container-started', { id, grossG: from }),
+    draft('container-ended', { id, grossG: to }),
+  ]
+  await transaction(database(), (tx) =>
+    appendEvents(tx, shop.lead, jobId, [plan, ...use('Can 21', 472, 140), ...use('can-2', 470, 139)]),
+  )
   const entries = await ledger()
   const of = (kind: string) => entries.filter((e) => e.kind === kind).map((e) => e.grams)
   expect(of('heel').sort()).toEqual([-8, -9])
@@ -126,7 +151,9 @@ test('lines are found by the shop’s own days, by container and by car', async 
 test('a container of the shelf is what the shelf says it is: another refrigerant is refused and nothing is stored', async () => {
   await upsertEquipment(database(), { ...CYLINDER, spec: { ...CYLINDER.spec, refrigerant: 'R-1234yf' } })
   await expect(charged(8617)).rejects.toThrow(/Cylinder 7 holds R-1234yf, the car’s label asks for R-134a: never mix/)
-  const { rows } = await database().query(`select count(*)::int as n from event where kind in ('charge-planned', 'container-started', 'container-ended')`)
+  const { rows } = await database().query(
+    `select count(*)::int as n from event where kind in ('charge-planned', 'container-started', 'container-ended')`,
+  )
   expect(rows[0].n).toBe(0)
   expect(await ledger()).toEqual([])
 })
@@ -135,7 +162,9 @@ test('a container taken off twice is refused with its reason, and the book keeps
   await onShelf()
   const { jobId } = await charged(8617)
   const before = await ledger()
-  const again = transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [draft('container-ended', { id: 'Cylinder 7', grossG: 8500 })]))
+  const again = transaction(database(), (tx) =>
+    appendEvents(tx, shop.lead, jobId, [draft('container-ended', { id: 'Cylinder 7', grossG: 8500 })]),
+  )
   await expect(again).rejects.toThrow(/not on the scale: it was weighed off already/)
   expect(await ledger()).toEqual(before)
 })
@@ -144,19 +173,32 @@ test('one event id on two cars books a line for each', async () => {
   const id = randomUUID()
   for (let car = 0; car < 2; car++) {
     const jobId = await jobWithGauge(shop.lead)
-    await transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 100 + car }), id }]))
+    await transaction(database(), (tx) =>
+      appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 100 + car }), id }]),
+    )
   }
   const recovered = (await selectLedger(database(), {}, 'UTC', 100)).filter((e) => e.kind === 'recovered')
   expect(recovered.map((e) => e.grams).sort()).toEqual([100, 101])
 })
 
-const bought = (more: object) => ({ id: randomUUID(), kind: 'bought' as const, refrigerant: 'R-134a' as const, container: 'box', equipmentId: null, grams: 340, why: '', ...more })
+const bought = (more: object) => ({
+  id: randomUUID(),
+  kind: 'bought' as const,
+  refrigerant: 'R-134a' as const,
+  container: 'box',
+  equipmentId: null,
+  grams: 340,
+  why: '',
+  ...more,
+})
 
 test('an entry sent again is booked once; changed and sent again it is refused', async () => {
   const entry = bought({ grams: 340.5 })
   await bookByHand(database(), shop.trainee, entry)
   await bookByHand(database(), shop.trainee, entry)
-  await expect(bookByHand(database(), shop.trainee, { ...entry, grams: 341 })).rejects.toMatchObject({ code: 'conflict' })
+  await expect(bookByHand(database(), shop.trainee, { ...entry, grams: 341 })).rejects.toMatchObject({
+    code: 'conflict',
+  })
   expect((await selectLedger(database(), {}, 'UTC', 100)).map((e) => e.grams)).toEqual([340.5])
 })
 
@@ -167,7 +209,13 @@ test('a trainee buys and does not correct; whoever signs corrects', async () => 
 })
 
 test('only a container of the shelf that holds the same is booked on', async () => {
-  const pump = { id: randomUUID(), name: 'Pump 9', kind: 'pump' as const, spec: { speedCfm: 4, stages: 2 as const, ultimateMicron: 25 }, retired: false }
+  const pump = {
+    id: randomUUID(),
+    name: 'Pump 9',
+    kind: 'pump' as const,
+    spec: { speedCfm: 4, stages: 2 as const, ultimateMicron: 25 },
+    retired: false,
+  }
   const other = {
     id: randomUUID(),
     name: 'Cylinder y',
@@ -189,14 +237,21 @@ test('only a container of the shelf that holds the same is booked on', async () 
   const jobId = await jobWithGauge(shop.lead)
   const containers = [{ id: 'can-1', kind: 'can', grossG: 474, netG: 340, stockId: pump.id }]
   const plan = draft('charge-planned', { targetG: 300, purgeEachG: 3, containers, stops: [], bandG: [290, 310] })
-  await expect(transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [plan]))).rejects.toMatchObject({ code: 'conflict', faults: [{ path: 'containers[0].stockId' }] })
+  await expect(transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [plan]))).rejects.toMatchObject({
+    code: 'conflict',
+    faults: [{ path: 'containers[0].stockId' }],
+  })
 })
 
 test('what is done for training or demonstration reaches no ledger', async () => {
   for (const purpose of ['training', 'demonstration', 'work'] as const) {
     const jobId = randomUUID()
-    await transaction(database(), (tx) => openJob(tx, shop.lead, { id: jobId, eventId: randomUUID(), payload: { ...OPENING, purpose } }))
-    await transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [draft('recovered', { grams: purpose === 'work' ? 70 : 90 })]))
+    await transaction(database(), (tx) =>
+      openJob(tx, shop.lead, { id: jobId, eventId: randomUUID(), payload: { ...OPENING, purpose } }),
+    )
+    await transaction(database(), (tx) =>
+      appendEvents(tx, shop.lead, jobId, [draft('recovered', { grams: purpose === 'work' ? 70 : 90 })]),
+    )
   }
   expect((await ledger()).map((e) => e.grams)).toEqual([70])
 })

@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto'
-import { type Balance, gaveOut, heelLeftG, type LedgerDraft, type LedgerEntry, type LedgerKind, type LedgerQuery } from '@/core/charge/ledger'
+import {
+  type Balance,
+  gaveOut,
+  heelLeftG,
+  type LedgerDraft,
+  type LedgerEntry,
+  type LedgerKind,
+  type LedgerQuery,
+} from '@/core/charge/ledger'
 import { heelG, tareOf } from '@/core/charge/plan'
 import type { EquipmentOf } from '@/core/equipment/equipment'
 import { withinTablesC } from '@/core/fluids/refrigerant'
@@ -19,7 +27,20 @@ async function insertEntry(tx: Queryable, author: Author, e: New): Promise<boole
   const { rowCount } = await tx.query(
     `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, job_id, event_id, why)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) on conflict do nothing`,
-    [e.id, e.kind, e.happenedAt, author.id, author.name, e.refrigerant, e.container, e.equipmentId, e.grams, e.jobId, e.eventId, e.why],
+    [
+      e.id,
+      e.kind,
+      e.happenedAt,
+      author.id,
+      author.name,
+      e.refrigerant,
+      e.container,
+      e.equipmentId,
+      e.grams,
+      e.jobId,
+      e.eventId,
+      e.why,
+    ],
   )
   return rowCount === 1
 }
@@ -28,7 +49,12 @@ async function insertEntry(tx: Queryable, author: Author, e: New): Promise<boole
  * Lines of the ledger, newest first.
  * @param timeZone - the shop's: its days begin there
  */
-export async function selectLedger(db: Queryable, query: LedgerQuery, timeZone: string, limit: number): Promise<LedgerEntry[]> {
+export async function selectLedger(
+  db: Queryable,
+  query: LedgerQuery,
+  timeZone: string,
+  limit: number,
+): Promise<LedgerEntry[]> {
   const { rows } = await db.query<Omit<LedgerEntry, 'happenedAt'> & { happenedAt: Date }>(
     `select l.id, l.kind, l.happened_at as "happenedAt", l.by_name as by, l.refrigerant, l.container, l.equipment_id as "equipmentId", l.grams,
             l.job_id as "jobId", j.summary ->> 'name' as car, l.why
@@ -43,7 +69,9 @@ export async function selectLedger(db: Queryable, query: LedgerQuery, timeZone: 
   return rows.map((r) => ({ ...r, happenedAt: r.happenedAt.toISOString() }))
 }
 
-/** What is left in every container by the book, g; cans of one charge only, which were never on the book, are left out. */
+/**
+ * What is left in every container by the book, g; cans of one charge only, which were never on the book, are left out.
+ */
 export async function selectBalances(db: Queryable): Promise<Balance[]> {
   const { rows } = await db.query<Balance>(
     `select max(container) as container, equipment_id as "equipmentId", refrigerant, sum(grams) as grams
@@ -57,21 +85,31 @@ export async function selectBalances(db: Queryable): Promise<Balance[]> {
 
 /**
  * Books a purchase or a correction by hand; the same id twice is booked once.
- * @throws AppError `not-allowed` for a trainee's correction, `bad-input` for a container that is none or holds something else,
+ * @throws AppError `not-allowed` for a trainee's correction, `bad-input` for a container that is none or holds
+ *   something else,
  * `conflict` when the id is booked with another content
  */
 export async function bookByHand(tx: Queryable, user: Account, draft: LedgerDraft): Promise<void> {
   if (draft.kind === 'corrected') requireRight(user, 'correct-book')
   if (draft.equipmentId !== null) await refuseOtherContainer(tx, draft.equipmentId, draft.refrigerant)
-  if (await insertEntry(tx, user, { ...draft, happenedAt: new Date().toISOString(), jobId: null, eventId: null })) return
-  const { rows } = await tx.query<LedgerDraft>('select id, kind, refrigerant, container, equipment_id as "equipmentId", grams, why from ledger_entry where id = $1', [draft.id])
-  if (canonicalJson(rows[0]) !== canonicalJson(draft)) throw new AppError('conflict', 'This entry is booked already with another content: a change is a correction of its own.')
+  if (await insertEntry(tx, user, { ...draft, happenedAt: new Date().toISOString(), jobId: null, eventId: null }))
+    return
+  const { rows } = await tx.query<LedgerDraft>(
+    'select id, kind, refrigerant, container, equipment_id as "equipmentId", grams, why from ledger_entry where id = $1',
+    [draft.id],
+  )
+  if (canonicalJson(rows[0]) !== canonicalJson(draft))
+    throw new AppError(
+      'conflict',
+      'This entry is booked already with another content: a change is a correction of its own.',
+    )
 }
 
 async function refuseOtherContainer(tx: Queryable, equipmentId: string, refrigerant: string): Promise<void> {
-  const { rows } = await tx.query<{ kind: string; name: string; held: string | null }>(`select kind, name, spec ->> 'refrigerant' as held from equipment where id = $1`, [
-    equipmentId,
-  ])
+  const { rows } = await tx.query<{ kind: string; name: string; held: string | null }>(
+    `select kind, name, spec ->> 'refrigerant' as held from equipment where id = $1`,
+    [equipmentId],
+  )
   const found = rows[0]
   const fault =
     found?.kind !== 'container'
@@ -83,16 +121,31 @@ async function refuseOtherContainer(tx: Queryable, equipmentId: string, refriger
 }
 
 /**
- * Books what an event of a job moved, in that event's own transaction: a container's charge and purge, or what was recovered.
- * A container on the shelf weighs from then on what the scale showed. Where the book has less than was weighed out, a correction says so by name.
+ * Books what an event of a job moved, in that event's own transaction: a container's charge and purge, or what was
+ * recovered.
+ * A container on the shelf weighs from then on what the scale showed. Where the book has less than was weighed out, a
+ * correction says so by name.
  */
-export async function bookEvent(tx: Transaction, author: Author, jobId: string, event: JobEvent, state: JobState): Promise<void> {
+export async function bookEvent(
+  tx: Transaction,
+  author: Author,
+  jobId: string,
+  event: JobEvent,
+  state: JobState,
+): Promise<void> {
   if (!countsAsWork(state)) return
   const { refrigerant } = state.opened.label
   const ambientC = withinTablesC(state.opened.place.ambientC)
   const base = { happenedAt: event.happenedAt, refrigerant, jobId, eventId: event.id, why: '' }
   if (event.kind === 'recovered') {
-    await insertEntry(tx, author, { ...base, id: randomUUID(), kind: 'recovered', container: 'recovery cylinder', equipmentId: null, grams: event.payload.grams })
+    await insertEntry(tx, author, {
+      ...base,
+      id: randomUUID(),
+      kind: 'recovered',
+      container: 'recovery cylinder',
+      equipmentId: null,
+      grams: event.payload.grams,
+    })
     return
   }
   if (event.kind !== 'container-ended') return
@@ -105,24 +158,46 @@ export async function bookEvent(tx: Transaction, author: Author, jobId: string, 
   const place = { container: equipmentId ? ended.id : `${ended.id}, ${state.opened.car.name}`, equipmentId }
   // a full can's tare is what it weighed less its net, whatever hung on the scale with it
   const emptied = planned
-    ? heelLeftG({ kind: planned.kind, tareG: tareOf({ ...planned, grossG: ended.startGrossG }) }, event.payload.grossG, heelG(planned, refrigerant, ambientC))
+    ? heelLeftG(
+        { kind: planned.kind, tareG: tareOf({ ...planned, grossG: ended.startGrossG }) },
+        event.payload.grossG,
+        heelG(planned, refrigerant, ambientC),
+      )
     : 0
   if (equipmentId) await coverBy(tx, author, { ...base, ...place }, chargedG + purgedG + emptied, event.payload.grossG)
-  const book = (kind: LedgerKind, grams: number) => (grams > 0 ? insertEntry(tx, author, { ...base, ...place, id: randomUUID(), kind, grams: -grams }) : Promise.resolve(false))
+  const book = (kind: LedgerKind, grams: number) =>
+    grams > 0
+      ? insertEntry(tx, author, { ...base, ...place, id: randomUUID(), kind, grams: -grams })
+      : Promise.resolve(false)
   await book('charged', chargedG)
   await book('purged', purgedG)
   await book('heel', emptied)
 }
 
-/** A shelf container: its weight follows the scale, and its book never goes below nothing without a correction that says why. */
-async function coverBy(tx: Transaction, author: Author, place: Omit<New, 'id' | 'kind' | 'grams'>, outG: number, endGrossG: number): Promise<void> {
-  const { rows } = await tx.query<{ left: number }>(`select coalesce(sum(grams), 0)::float8 as left from ledger_entry where equipment_id = $1`, [place.equipmentId])
+/**
+ * A shelf container: its weight follows the scale, and its book never goes below nothing without a correction that says
+ * why.
+ */
+async function coverBy(
+  tx: Transaction,
+  author: Author,
+  place: Omit<New, 'id' | 'kind' | 'grams'>,
+  outG: number,
+  endGrossG: number,
+): Promise<void> {
+  const { rows } = await tx.query<{ left: number }>(
+    `select coalesce(sum(grams), 0)::float8 as left from ledger_entry where equipment_id = $1`,
+    [place.equipmentId],
+  )
   const missing = outG - (rows[0]?.left ?? 0)
   if (missing > 1e-6) {
     const why = 'more was weighed out than the book had: not booked when it was bought, or weighed wrong before'
     await insertEntry(tx, author, { ...place, id: randomUUID(), kind: 'corrected', grams: missing, why })
   }
-  await tx.query(`update equipment set spec = jsonb_set(spec, '{grossG}', to_jsonb($2::float8)) where id = $1 and kind = 'container'`, [place.equipmentId, endGrossG])
+  await tx.query(
+    `update equipment set spec = jsonb_set(spec, '{grossG}', to_jsonb($2::float8)) where id = $1 and kind = 'container'`,
+    [place.equipmentId, endGrossG],
+  )
 }
 
 /** A container that comes onto the shelf brings what is in it: booked once. */
@@ -131,6 +206,14 @@ export async function bookOpening(db: Queryable, author: Author, item: Equipment
     `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, why)
      select $1, 'bought', now(), $2, $3, $4, $5, $6, $7, 'as it came onto the shelf'
       where not exists (select 1 from ledger_entry where equipment_id = $6)`,
-    [randomUUID(), author.id, author.name, item.spec.refrigerant, item.name, item.id, item.spec.grossG - item.spec.tareG],
+    [
+      randomUUID(),
+      author.id,
+      author.name,
+      item.spec.refrigerant,
+      item.name,
+      item.id,
+      item.spec.grossG - item.spec.tareG,
+    ],
   )
 }

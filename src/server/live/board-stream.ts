@@ -6,7 +6,8 @@ import { eventStream } from './event-stream'
 const GATHER_MS = 400
 
 /**
- * The board as server-sent events: all of it at first and whenever the line to the database was lost, then the cars that changed.
+ * The board as server-sent events: all of it at first and whenever the line to the database was lost, then the cars
+ * that changed.
  * Rows are the board's own (`BoardRow`); a message with `all` holds every car there is.
  */
 export function boardStream(request: Request, sessionId: string): Response {

@@ -16,12 +16,18 @@ type Next = () => Promise<(Message & { more?: boolean }) | null>
 
 /**
  * Answers with server-sent events: `next` is asked at once and after each change that `concerns` the stream.
- * Besides its messages it says `away` when the database does not answer and `back` when it does again, and `signed-out` before it
+ * Besides its messages it says `away` when the database does not answer and `back` when it does again, and `signed-out`
+ * before it
  * ends with its session.
  * @param sessionId - the session it was opened under
  * @param next - what is new since the last call, or null; asked again at once while it returns something `more`
  */
-export function eventStream(request: Request, sessionId: string, concerns: (change: Change | 'reconnected') => boolean, next: Next): Response {
+export function eventStream(
+  request: Request,
+  sessionId: string,
+  concerns: (change: Change | 'reconnected') => boolean,
+  next: Next,
+): Response {
   const encoder = new TextEncoder()
   const close: (() => void)[] = []
   const end = () => {
@@ -44,7 +50,9 @@ export function eventStream(request: Request, sessionId: string, concerns: (chan
     },
     cancel: end,
   })
-  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' } })
+  return new Response(stream, {
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' },
+  })
 }
 
 async function stillSignedIn(sessionId: string, send: (text: string) => void, hangUp: () => void): Promise<void> {

@@ -47,11 +47,16 @@ export function jobStream(request: Request, sessionId: string, jobId: string, fr
       try {
         const pulse = await selectPulse(db, jobId)
         if (!pulse) return null
-        const readings = asked.readings ? await selectReadingsAfter(db, spanOf(pulse), cursor.readings, pulse.readingSeq, MOST_READINGS) : []
+        const readings = asked.readings
+          ? await selectReadingsAfter(db, spanOf(pulse), cursor.readings, pulse.readingSeq, MOST_READINGS)
+          : []
         const events = asked.events ? await selectEvents(db, jobId, cursor.events - 1) : []
         if (readings.length === 0 && events.length === 0 && !asked.events && !asked.judged) return null
         const first = cursor.events
-        cursor = { readings: readings[readings.length - 1]?.seq ?? cursor.readings, events: cursor.events + events.length }
+        cursor = {
+          readings: readings[readings.length - 1]?.seq ?? cursor.readings,
+          events: cursor.events + events.length,
+        }
         const more = readings.length === MOST_READINGS
         if (more) wanted = { ...wanted, readings: true }
         const clock = events.length > 0 ? await selectClock(db, jobId) : undefined
@@ -59,7 +64,16 @@ export function jobStream(request: Request, sessionId: string, jobId: string, fr
         const { latest, benchTrouble } = pulse
         return {
           id: `${cursor.readings}.${cursor.events}`,
-          data: { readings, from: first, events: plain(events), clock, latest, benchTrouble, judged, serverMs: Date.now() },
+          data: {
+            readings,
+            from: first,
+            events: plain(events),
+            clock,
+            latest,
+            benchTrouble,
+            judged,
+            serverMs: Date.now(),
+          },
           more,
         }
       } catch (error) {

@@ -30,7 +30,9 @@ function listen(make: (request: Request) => Response) {
   const told: Told[] = []
   let ended = false
   const read = async () => {
-    const reader = (make(new Request('http://here/', { signal: stop.signal })).body as ReadableStream<Uint8Array>).getReader()
+    const reader = (
+      make(new Request('http://here/', { signal: stop.signal })).body as ReadableStream<Uint8Array>
+    ).getReader()
     const decoder = new TextDecoder()
     let text = ''
     for (;;) {
@@ -60,9 +62,11 @@ function listen(make: (request: Request) => Response) {
 }
 
 const rowsIn = (t: Told): BoardRow[] => (t.data as { rows?: BoardRow[] }).rows ?? []
-const note = (jobId: string, ...drafts: ReturnType<typeof draft>[]) => transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
+const note = (jobId: string, ...drafts: ReturnType<typeof draft>[]) =>
+  transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
 /** Cuts the connection the streams listen on, as a database that restarts does. */
-const cutListening = () => database().query(`select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'yperos live'`)
+const cutListening = () =>
+  database().query(`select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'yperos live'`)
 
 test('the board’s stream has the board’s own rows, all at first', async () => {
   const jobId = await jobWithGauge(shop.technician)
@@ -89,11 +93,16 @@ test('a car’s stream misses nothing while its listening connection is away', a
   const job = listen((request) => jobStream(request, session, jobId, { readings: 0, events: 1 }))
   await job.until((t) => t.event === 'message')
   await cutListening()
-  await ingest(shop.deviceId, Array.from({ length: 50 }, (_, i) => gaugeLine(i, new Date(Date.now() - 60_000 + i * 1000), 500 + i)).join('\n'))
+  await ingest(
+    shop.deviceId,
+    Array.from({ length: 50 }, (_, i) => gaugeLine(i, new Date(Date.now() - 60_000 + i * 1000), 500 + i)).join('\n'),
+  )
   await note(jobId, draft('noted', { text: 'while it was away' }))
   await job.until((t) => JSON.stringify(t.data).includes('while it was away'))
   await job.until((t) => (t.data as { latest?: { vacuum?: { sentValue: number } } }).latest?.vacuum?.sentValue === 549)
-  const seen = job.told.flatMap((t) => (t.data as { readings?: { sentValue: number }[] }).readings ?? []).map((r) => r.sentValue)
+  const seen = job.told
+    .flatMap((t) => (t.data as { readings?: { sentValue: number }[] }).readings ?? [])
+    .map((r) => r.sentValue)
   expect(seen).toEqual(Array.from({ length: 50 }, (_, i) => 500 + i))
 })
 

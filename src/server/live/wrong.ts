@@ -1,6 +1,9 @@
 import * as z from 'zod'
 
-/** What keeps the shop from working, as the start command sees it: which part, in words, and when it is tried again (ISO 8601). */
+/**
+ * What keeps the shop from working, as the start command sees it: which part, in words, and when it is tried again (ISO
+ * 8601).
+ */
 export const Wrong = z.object({ part: z.string(), words: z.string(), againAt: z.string().nullable() })
 export type Wrong = z.infer<typeof Wrong>
 

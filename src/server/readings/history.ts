@@ -20,7 +20,10 @@ async function selectBounds(db: Queryable, span: [string, string, Date, Date]): 
 }
 
 async function selectAll(db: Queryable, span: [string, string, Date, Date]): Promise<Point[]> {
-  const { rows } = await db.query<Point>(`select ${AT_MS} as at, value, 1 as count from reading where ${WHERE} order by measured_at, seq`, span)
+  const { rows } = await db.query<Point>(
+    `select ${AT_MS} as at, value, 1 as count from reading where ${WHERE} order by measured_at, seq`,
+    span,
+  )
   return rows
 }
 
@@ -29,7 +32,12 @@ async function selectAll(db: Queryable, span: [string, string, Date, Date]): Pro
  * @param where - the job's readings or a part of them, job time; null for none
  * @param most - points wanted at most, 10 to 10000
  */
-export async function selectHistory(db: Queryable, where: Span | null, channel: string, most: number): Promise<Point[]> {
+export async function selectHistory(
+  db: Queryable,
+  where: Span | null,
+  channel: string,
+  most: number,
+): Promise<Point[]> {
   if (!where) return []
   const span = asked(where, channel)
   const bounds = await selectBounds(db, span)
@@ -47,7 +55,12 @@ export async function selectHistory(db: Queryable, where: Span | null, channel: 
 }
 
 /** A channel's readings averaged into at most `most` slices of equal time: what the judge works on. */
-export async function selectAverages(db: Queryable, where: Span | null, channel: string, most: number): Promise<Point[]> {
+export async function selectAverages(
+  db: Queryable,
+  where: Span | null,
+  channel: string,
+  most: number,
+): Promise<Point[]> {
   if (!where) return []
   const span = asked(where, channel)
   const bounds = await selectBounds(db, span)
@@ -62,7 +75,8 @@ export async function selectAverages(db: Queryable, where: Span | null, channel:
 }
 
 /**
- * All readings of a channel from `from` on, numbered above `afterSeq` up to `upToSeq`, in the order of commits: what a hold is judged on.
+ * All readings of a channel from `from` on, numbered above `afterSeq` up to `upToSeq`, in the order of commits: what a
+ * hold is judged on.
  */
 export async function selectChannelAfter(
   db: Queryable,
@@ -88,7 +102,13 @@ const LIVE_COLUMNS = `r.seq::float8 as seq, date_part('epoch', r.measured_at) * 
  * Readings after `afterSeq` up to `upToSeq`, in the order of commits.
  * @param span - as it was when `upToSeq` was the last: what came later may lie outside it
  */
-export async function selectReadingsAfter(db: Queryable, span: Span | null, afterSeq: number, upToSeq: number, limit: number): Promise<LiveReading[]> {
+export async function selectReadingsAfter(
+  db: Queryable,
+  span: Span | null,
+  afterSeq: number,
+  upToSeq: number,
+  limit: number,
+): Promise<LiveReading[]> {
   if (!span || upToSeq <= afterSeq) return []
   const { rows } = await db.query<LiveReading>(
     `select ${LIVE_COLUMNS} from reading r left join account a on a.id = r.by_account

@@ -11,7 +11,8 @@ let shop: Fixture
 let jobId: string
 const START = new Date(Date.now() - 3000_000)
 const at = (s: number) => new Date(START.getTime() + s * 1000)
-const batch = (from: number, to: number) => Array.from({ length: to - from }, (_, i) => gaugeLine(from + i, at(from + i), 1000 - from - i)).join('\n')
+const batch = (from: number, to: number) =>
+  Array.from({ length: to - from }, (_, i) => gaugeLine(from + i, at(from + i), 1000 - from - i)).join('\n')
 
 beforeEach(async () => {
   shop = await freshShop()
@@ -61,38 +62,63 @@ test('numbers of readings follow the order of commits, so a stream that resumes 
 })
 
 test('one bad line refuses its whole batch, naming line, place and reason', async () => {
-  const lines = [gaugeLine(1, at(1), 500), '{"instrument":"G1","seq":2,"at":"yesterday","channel":"vacuum","value":"low","unit":"micron"}', 'not json']
+  const lines = [
+    gaugeLine(1, at(1), 500),
+    '{"instrument":"G1","seq":2,"at":"yesterday","channel":"vacuum","value":"low","unit":"micron"}',
+    'not json',
+  ]
   const failure = await ingest(shop.deviceId, lines.join('\n')).catch((e) => e)
   expect(failure).toMatchObject({ code: 'bad-input' })
-  expect(failure.faults.map((f: { path: string }) => f.path)).toEqual(expect.arrayContaining(['line 2: at', 'line 2: value', 'line 3']))
+  expect(failure.faults.map((f: { path: string }) => f.path)).toEqual(
+    expect.arrayContaining(['line 2: at', 'line 2: value', 'line 3']),
+  )
   expect(await stored()).toEqual([])
 })
 
 test('an impossible pressure is refused with its reason', async () => {
-  const line = JSON.stringify({ instrument: 'G1', seq: 1, at: at(1).toISOString(), channel: 'vacuum', value: 31, unit: 'inHgV' })
+  const line = JSON.stringify({
+    instrument: 'G1',
+    seq: 1,
+    at: at(1).toISOString(),
+    channel: 'vacuum',
+    value: 31,
+    unit: 'inHgV',
+  })
   await expect(ingest(shop.deviceId, line)).rejects.toThrow(/line 1: value.*29\.9/)
 })
 
 test('a clock that runs ahead is refused, one of an instrument that hung at no car is counted', async () => {
-  await expect(ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() + 3600_000), 500))).rejects.toThrow(/set the clock/)
-  expect(await ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() - 9 * 3600_000), 500))).toEqual({ stored: 0, repeated: 0, unattached: 1 })
+  await expect(ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() + 3600_000), 500))).rejects.toThrow(
+    /set the clock/,
+  )
+  expect(await ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() - 9 * 3600_000), 500))).toEqual({
+    stored: 0,
+    repeated: 0,
+    unattached: 1,
+  })
 })
 
 test('only a known token is a device', async () => {
-  const ask = (token: string) => requireDevice(database(), new Request('http://x/', { headers: { authorization: `Bearer ${token}` } }))
+  const ask = (token: string) =>
+    requireDevice(database(), new Request('http://x/', { headers: { authorization: `Bearer ${token}` } }))
   expect((await ask(shop.token)).id).toBe(shop.deviceId)
   await expect(ask('no-such-token-at-all')).rejects.toMatchObject({ code: 'not-signed-in' })
 })
 
 test('a reading typed twice with the same number is stored once', async () => {
   const typed = { seq: 77, channel: 'vacuum' as const, value: 21.5, unit: 'inHgV' as const }
-  const both = await Promise.all([typeReadings(shop.technician, jobId, [typed]), typeReadings(shop.technician, jobId, [typed])])
+  const both = await Promise.all([
+    typeReadings(shop.technician, jobId, [typed]),
+    typeReadings(shop.technician, jobId, [typed]),
+  ])
   expect(both.sort()).toEqual([0, 1])
   expect(await stored()).toEqual([21.5])
 })
 
 test('a thinned history keeps its extremes and its ends', async () => {
-  const lines = Array.from({ length: 500 }, (_, i) => gaugeLine(i, at(i), i === 333 ? 9000 : i === 111 ? 3 : 500 + (i % 7)))
+  const lines = Array.from({ length: 500 }, (_, i) =>
+    gaugeLine(i, at(i), i === 333 ? 9000 : i === 111 ? 3 : 500 + (i % 7)),
+  )
   await ingest(shop.deviceId, lines.join('\n'))
   const thinned = await selectHistory(database(), await selectSpan(database(), jobId), 'vacuum', 60)
   expect(thinned.length).toBeLessThanOrEqual(62)
@@ -115,7 +141,8 @@ test('a gauge whose clock is set back still shows its newest reading, and the ju
   await ingest(shop.deviceId, batch(0, 30))
   const back = JSON.parse(gaugeLine(30, at(-300), 400))
   await ingest(shop.deviceId, JSON.stringify(back))
-  const latest = async () => (await database().query('select latest from job where id = $1', [jobId])).rows[0].latest.vacuum
+  const latest = async () =>
+    (await database().query('select latest from job where id = $1', [jobId])).rows[0].latest.vacuum
   expect(await latest()).toMatchObject({ sentValue: 400, backS: 329 })
   await ingest(shop.deviceId, gaugeLine(31, at(-299), 401))
   expect(await latest()).toMatchObject({ sentValue: 401 })
@@ -127,8 +154,15 @@ test('a gauge whose clock is set back still shows its newest reading, and the ju
 
 test('what is typed just now is the newest whatever the clocks say; what is typed for earlier is not', async () => {
   await ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() + 120_000), 500))
-  const typed = (seq: number, value: number, at?: string) => ({ seq, channel: 'vacuum' as const, value, unit: 'micron' as const, ...(at && { at }) })
-  const newest = async () => (await database().query('select latest from job where id = $1', [jobId])).rows[0].latest.vacuum.sentValue
+  const typed = (seq: number, value: number, at?: string) => ({
+    seq,
+    channel: 'vacuum' as const,
+    value,
+    unit: 'micron' as const,
+    ...(at && { at }),
+  })
+  const newest = async () =>
+    (await database().query('select latest from job where id = $1', [jobId])).rows[0].latest.vacuum.sentValue
   await typeReadings(shop.technician, jobId, [typed(8_000, 640)])
   expect(await newest()).toBe(640)
   await typeReadings(shop.technician, jobId, [typed(9_000, 700, new Date(Date.now() - 600_000).toISOString())])

@@ -31,10 +31,16 @@ export type Ingested = { stored: number; repeated: number; unattached: number }
 export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex')
 
 /** The device a token belongs to. @throws AppError `not-signed-in` */
-export async function requireDevice(db: Queryable, request: Request): Promise<{ id: string; kind: 'instruments' | 'bench' }> {
+export async function requireDevice(
+  db: Queryable,
+  request: Request,
+): Promise<{ id: string; kind: 'instruments' | 'bench' }> {
   const token = /^Bearer (.{16,200})$/.exec(request.headers.get('authorization') ?? '')?.[1]
   if (!token) throw new AppError('not-signed-in', 'send the device token as: Authorization: Bearer …')
-  const { rows } = await db.query<{ id: string; kind: 'instruments' | 'bench' }>('select id, kind from device where token_hash = $1', [tokenHash(token)])
+  const { rows } = await db.query<{ id: string; kind: 'instruments' | 'bench' }>(
+    'select id, kind from device where token_hash = $1',
+    [tokenHash(token)],
+  )
   if (!rows[0]) throw new AppError('not-signed-in', 'this device token is not known here')
   return rows[0]
 }
@@ -42,11 +48,17 @@ export async function requireDevice(db: Queryable, request: Request): Promise<{ 
 /** How often the bench's last sight is written down, s. */
 const SEEN_EVERY_S = 5
 
-/** The device of the simulated bench, which is seen by it. @throws AppError `not-signed-in`, `not-allowed` for an instrument's token */
+/**
+ * The device of the simulated bench, which is seen by it. @throws AppError `not-signed-in`, `not-allowed` for an
+ * instrument's token
+ */
 export async function requireBench(db: Queryable, request: Request): Promise<void> {
   const device = await requireDevice(db, request)
   if (device.kind !== 'bench') throw new AppError('not-allowed', 'this token is an instrument’s, not the bench’s')
-  await db.query(`update device set seen_at = now() where id = $1 and (seen_at is null or seen_at < now() - $2 * interval '1 second')`, [device.id, SEEN_EVERY_S])
+  await db.query(
+    `update device set seen_at = now() where id = $1 and (seen_at is null or seen_at < now() - $2 * interval '1 second')`,
+    [device.id, SEEN_EVERY_S],
+  )
 }
 
 /**
@@ -60,10 +72,17 @@ export async function ingest(deviceId: string, ndjson: string): Promise<Ingested
   const attached = [...placed.values()].reduce((sum, r) => sum + r.length, 0)
   // one statement is a transaction by itself; several cars in one batch need one around them
   const done = placed.size <= 1 ? await storeAll(db, placed) : await transaction(db, (tx) => storeAll(tx, placed))
-  return { stored: done.stored, repeated: attached - done.refused - done.stored, unattached: lines.length - attached + done.refused }
+  return {
+    stored: done.stored,
+    repeated: attached - done.refused - done.stored,
+    unattached: lines.length - attached + done.refused,
+  }
 }
 
-async function storeAll(db: Queryable, placed: Map<string, NewReading[]>): Promise<{ stored: number; refused: number }> {
+async function storeAll(
+  db: Queryable,
+  placed: Map<string, NewReading[]>,
+): Promise<{ stored: number; refused: number }> {
   const sum = { stored: 0, refused: 0 }
   // jobs in one order, so that two devices at the same two cars cannot wait for each other
   for (const jobId of [...placed.keys()].sort()) {
@@ -78,14 +97,16 @@ async function storeAll(db: Queryable, placed: Map<string, NewReading[]>): Promi
 function parseLines(ndjson: string, nowMs: number): Line[] {
   const texts = ndjson.split('\n').filter((text) => text.trim() !== '')
   if (texts.length === 0) throw new AppError('bad-input', 'no readings: send one JSON object a line')
-  if (texts.length > MOST_LINES) throw new AppError('too-large', `${texts.length} readings in one request: send at most ${MOST_LINES}`)
+  if (texts.length > MOST_LINES)
+    throw new AppError('too-large', `${texts.length} readings in one request: send at most ${MOST_LINES}`)
   const faults: Fault[] = []
   const lines: Line[] = []
   for (const [i, text] of texts.entries()) {
     const place = `line ${i + 1}`
     const parsed = Line.safeParse(parseJson(text))
     if (!parsed.success) {
-      for (const issue of parsed.error.issues) faults.push({ path: [place, pathText(issue.path)].filter(Boolean).join(': '), reason: issue.message })
+      for (const issue of parsed.error.issues)
+        faults.push({ path: [place, pathText(issue.path)].filter(Boolean).join(': '), reason: issue.message })
     } else if (Date.parse(parsed.data.at) > nowMs + AHEAD_MS) {
       faults.push({ path: `${place}: at`, reason: 'lies more than 5 minutes ahead: set the clock of the device' })
     } else {
@@ -104,7 +125,14 @@ function parseJson(text: string): unknown {
   }
 }
 
-type Hanging = { instrumentId: string; jobId: string; from: Date; to: Date | null; barometerPa: number; clock: ClockSegment[] }
+type Hanging = {
+  instrumentId: string
+  jobId: string
+  from: Date
+  to: Date | null
+  barometerPa: number
+  clock: ClockSegment[]
+}
 
 /** Where the instruments of a device hang and hung, each with the clock of its car. */
 async function selectHangings(db: Queryable, deviceId: string, instruments: readonly string[]): Promise<Hanging[]> {
@@ -125,7 +153,10 @@ function placeLines(lines: readonly Line[], hangings: readonly Hanging[]): Map<s
   const faults: Fault[] = []
   for (const [i, line] of lines.entries()) {
     const wallMs = Date.parse(line.at)
-    const hanging = hangings.find((h) => h.instrumentId === line.instrument && h.from.getTime() <= wallMs && (h.to === null || wallMs < h.to.getTime()))
+    const hanging = hangings.find(
+      (h) =>
+        h.instrumentId === line.instrument && h.from.getTime() <= wallMs && (h.to === null || wallMs < h.to.getTime()),
+    )
     if (!hanging) continue
     try {
       const value = toStored(line.channel, line.value, line.unit, hanging.barometerPa)

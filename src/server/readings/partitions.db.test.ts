@@ -17,7 +17,9 @@ beforeEach(async () => {
 })
 
 const partitions = async () => {
-  const { rows } = await database().query<{ name: string }>(`select inhrelid::regclass::text as name from pg_inherits where inhparent = 'reading'::regclass order by 1`)
+  const { rows } = await database().query<{ name: string }>(
+    `select inhrelid::regclass::text as name from pg_inherits where inhparent = 'reading'::regclass order by 1`,
+  )
   return rows.map((r) => r.name)
 }
 
@@ -26,7 +28,13 @@ afterEach(async () => {
   for (const name of await partitions()) if (name !== 'reading_other') await database().query(`drop table ${name}`)
 })
 
-const typed = (seq: number, at: string) => ({ seq, channel: 'vacuum' as const, value: 500, unit: 'micron' as const, at })
+const typed = (seq: number, at: string) => ({
+  seq,
+  channel: 'vacuum' as const,
+  value: 500,
+  unit: 'micron' as const,
+  at,
+})
 
 test('a reading from before the car came is refused with both times, and no past month gets a partition', async () => {
   await keepPartitions(database())
@@ -34,9 +42,14 @@ test('a reading from before the car came is refused with both times, and no past
   const opened = new Date(Date.now() - 3600_000)
   const jobId = await jobWithGauge(shop.technician, opened)
   for (let request = 0; request < 15; request++) {
-    const centuries = Array.from({ length: 100 }, (_, i) => typed(request * 100 + i, new Date(Date.UTC(1980 + (i % 40), (request * 7 + i) % 12, 3)).toISOString()))
+    const centuries = Array.from({ length: 100 }, (_, i) =>
+      typed(request * 100 + i, new Date(Date.UTC(1980 + (i % 40), (request * 7 + i) % 12, 3)).toISOString()),
+    )
     const refused = typeReadings(shop.technician, jobId, centuries)
-    await expect(refused).rejects.toMatchObject({ code: 'bad-input', faults: [{ path: 'readings[0].at', reason: expect.stringContaining(opened.toISOString()) }] })
+    await expect(refused).rejects.toMatchObject({
+      code: 'bad-input',
+      faults: [{ path: 'readings[0].at', reason: expect.stringContaining(opened.toISOString()) }],
+    })
   }
   expect(await partitions()).toEqual(before)
   expect(await readingsOf(jobId)).toEqual([])
@@ -54,7 +67,9 @@ test('a car that came before anybody wrote it down is taken in dated back by up 
   ] as const)
     expect(() => datedBack(new Date(asked).toISOString(), simulated, now)).toThrow(/openedAt/)
   const id = randomUUID()
-  await transaction(database(), (tx) => openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: { ...OPENING, datedBack: true } }, came))
+  await transaction(database(), (tx) =>
+    openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: { ...OPENING, datedBack: true } }, came),
+  )
   const night = Array.from({ length: 20 }, (_, i) => typed(i, new Date(came.getTime() + i * 1800_000).toISOString()))
   expect(await typeReadings(shop.technician, id, night)).toBe(20)
   const view = await jobView(database(), id)
@@ -68,11 +83,24 @@ test('partitions are made around now and nowhere else; a clock that runs ahead f
   await keepPartitions(db, now)
   const around = await partitions()
   expect(around).toHaveLength(monthsAround(now).length + 1)
-  // a simulated car at 600 times the wall: twenty minutes of ours are more than a week of its own, a day of ours twenty months
+  // a simulated car at 600 times the wall: twenty minutes of ours are more than a week of its own, a day of ours twenty
+  // months
   const id = randomUUID()
-  await transaction(db, (tx) => openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: OPENING, factor: 600 }, new Date(now.getTime() - DAY_MS)))
-  await db.query(`insert into attachment (instrument_id, job_id, from_at) values ('G1', $1, $2)`, [id, new Date(now.getTime() - DAY_MS)])
-  const lines = Array.from({ length: 96 }, (_, i) => gaugeLine(i, new Date(now.getTime() - DAY_MS + i * 900_000), 500 + i))
+  await transaction(db, (tx) =>
+    openJob(
+      tx,
+      shop.technician,
+      { id, eventId: randomUUID(), payload: OPENING, factor: 600 },
+      new Date(now.getTime() - DAY_MS),
+    ),
+  )
+  await db.query(`insert into attachment (instrument_id, job_id, from_at) values ('G1', $1, $2)`, [
+    id,
+    new Date(now.getTime() - DAY_MS),
+  ])
+  const lines = Array.from({ length: 96 }, (_, i) =>
+    gaugeLine(i, new Date(now.getTime() - DAY_MS + i * 900_000), 500 + i),
+  )
   await ingest(shop.deviceId, lines.join('\n'))
   expect(await partitions()).toEqual(around)
   const ahead = new Date(now.getTime() + 300 * DAY_MS)
@@ -80,10 +108,10 @@ test('partitions are made around now and nowhere else; a clock that runs ahead f
   expect((await partitions()).length).toBe(around.length + 3)
   // nothing was lost on the way, and each reading lies in the month it belongs to
   expect(await readingsOf(id)).toHaveLength(96)
-  const { rows } = await db.query<{ wrong: number }>(`select count(*)::int as wrong from reading_other where measured_at >= $1 and measured_at < $2`, [
-    monthsAround(ahead)[0],
-    new Date(Date.UTC(ahead.getUTCFullYear(), ahead.getUTCMonth() + 2, 1)),
-  ])
+  const { rows } = await db.query<{ wrong: number }>(
+    `select count(*)::int as wrong from reading_other where measured_at >= $1 and measured_at < $2`,
+    [monthsAround(ahead)[0], new Date(Date.UTC(ahead.getUTCFullYear(), ahead.getUTCMonth() + 2, 1))],
+  )
   expect(rows[0]?.wrong).toBe(0)
 })
 

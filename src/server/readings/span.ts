@@ -9,17 +9,25 @@ export type Span = { jobId: string; from: Date; to: Date }
 type Row = { id: string; readingsFrom: Date | null; readingsTo: Date | null }
 
 /** The span of a job that is at hand; null while it has no reading. */
-export const spanOf = ({ id, readingsFrom, readingsTo }: Row): Span | null => (readingsFrom && readingsTo ? { jobId: id, from: readingsFrom, to: readingsTo } : null)
+export const spanOf = ({ id, readingsFrom, readingsTo }: Row): Span | null =>
+  readingsFrom && readingsTo ? { jobId: id, from: readingsFrom, to: readingsTo } : null
 
 /** The span of a job by its id; null without such a job or without readings. */
 export async function selectSpan(db: Queryable, jobId: string): Promise<Span | null> {
-  const { rows } = await db.query<Row>('select id, readings_from as "readingsFrom", readings_to as "readingsTo" from job where id = $1', [jobId])
+  const { rows } = await db.query<Row>(
+    'select id, readings_from as "readingsFrom", readings_to as "readingsTo" from job where id = $1',
+    [jobId],
+  )
   return rows[0] ? spanOf(rows[0]) : null
 }
 
 /** The part of a span between two moments, either of them null for no bound; null when nothing of it is left. */
 export function within(span: Span | null, from: Date | null, to: Date | null): Span | null {
   if (!span) return null
-  const cut = { jobId: span.jobId, from: from && from > span.from ? from : span.from, to: to && to < span.to ? to : span.to }
+  const cut = {
+    jobId: span.jobId,
+    from: from && from > span.from ? from : span.from,
+    to: to && to < span.to ? to : span.to,
+  }
   return cut.from <= cut.to ? cut : null
 }

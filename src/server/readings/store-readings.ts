@@ -2,7 +2,10 @@ import type { Channel, ReadingUnit } from '@/core/units/channel'
 import type { Queryable } from '../db/pool'
 import { CHANGE_CHANNEL } from '../jobs/notify'
 
-/** A reading ready to be stored: `value` in the stored unit of its channel, `sent` as sent or typed, `measuredAt` in job time. */
+/**
+ * A reading ready to be stored: `value` in the stored unit of its channel, `sent` as sent or typed, `measuredAt` in job
+ * time.
+ */
 export type NewReading = {
   channel: Channel
   value: number
@@ -24,11 +27,16 @@ export const HAND = 'hand'
  * Stores readings of one job: the one end of every way in, be it an instrument, a hand or a file.
  * The same instrument, number and time twice is stored once. The job's row is locked first, so that its
  * reading numbers follow the order of commits and a stream that resumes after a number misses nothing.
- * The newest of a channel is the last to arrive, also where a clock was set back: a later number of the same instrument,
+ * The newest of a channel is the last to arrive, also where a clock was set back: a later number of the same
+ * instrument,
  * what was typed just now, or a later time of another.
  * @returns how many were new; null when there is no such unsigned job
  */
-export async function storeReadings(tx: Queryable, jobId: string, readings: readonly NewReading[]): Promise<number | null> {
+export async function storeReadings(
+  tx: Queryable,
+  jobId: string,
+  readings: readonly NewReading[],
+): Promise<number | null> {
   const times = readings.map((r) => r.measuredAt.getTime())
   const column = <T>(pick: (r: NewReading) => T): T[] => readings.map(pick)
   // one statement, so that a batch costs one round trip: lock and number, store, tell the streams
@@ -75,9 +83,20 @@ export async function storeReadings(tx: Queryable, jobId: string, readings: read
   return result && result.seq !== null ? result.stored : null
 }
 
-type Newest = { value: number; at: string; sentValue: number; sentUnit: string; instrument: string; n: number; justNow?: boolean }
+type Newest = {
+  value: number
+  at: string
+  sentValue: number
+  sentUnit: string
+  instrument: string
+  n: number
+  justNow?: boolean
+}
 
-/** The newest reading of each channel in a batch, kept beside the job for board and page; an instrument's lines come in the order it measured. */
+/**
+ * The newest reading of each channel in a batch, kept beside the job for board and page; an instrument's lines come in
+ * the order it measured.
+ */
 function newestOf(readings: readonly NewReading[]): Record<string, Newest> {
   const newest: Record<string, Newest> = {}
   for (const r of readings) {
@@ -86,7 +105,15 @@ function newestOf(readings: readonly NewReading[]): Record<string, Newest> {
     if (before && before.instrument !== r.instrumentId && before.at > at) continue
     if (before && r.instrumentId === HAND && !r.justNow && before.at > at) continue
     if (before && r.instrumentId !== HAND && before.instrument === r.instrumentId && before.n > r.deviceSeq) continue
-    newest[r.channel] = { value: r.value, at, sentValue: r.sentValue, sentUnit: r.sentUnit, instrument: r.instrumentId, n: r.deviceSeq, ...(r.justNow && { justNow: true }) }
+    newest[r.channel] = {
+      value: r.value,
+      at,
+      sentValue: r.sentValue,
+      sentUnit: r.sentUnit,
+      instrument: r.instrumentId,
+      n: r.deviceSeq,
+      ...(r.justNow && { justNow: true }),
+    }
   }
   return newest
 }

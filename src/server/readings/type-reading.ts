@@ -25,7 +25,11 @@ export const TypedReading = z.strictObject({
  * Stores what a hand typed, by the same end as every instrument.
  * @throws AppError `bad-input` when the value or its time cannot be, `already-signed` after the signature
  */
-export async function typeReadings(user: Account, jobId: string, typed: readonly z.infer<typeof TypedReading>[]): Promise<number> {
+export async function typeReadings(
+  user: Account,
+  jobId: string,
+  typed: readonly z.infer<typeof TypedReading>[],
+): Promise<number> {
   const db = database()
   const job = await selectJob(db, jobId)
   if (!job) throw notFound('this job')
@@ -35,8 +39,13 @@ export async function typeReadings(user: Account, jobId: string, typed: readonly
   const nowMs = Math.max(arrivedMs, jobTimeMs(clock, Date.now()))
   const readings = typed.map((t, i) => {
     const at = t.at === undefined ? nowMs : Date.parse(t.at)
-    const fault = faultOfTime(at, arrivedMs, nowMs) ?? (typed.findIndex((o) => o.seq === t.seq) < i ? `the number ${t.seq} is in this request twice` : null)
-    if (fault) throw new AppError('bad-input', fault, [{ path: `readings[${i}].${t.at === undefined ? 'seq' : 'at'}`, reason: fault }])
+    const fault =
+      faultOfTime(at, arrivedMs, nowMs) ??
+      (typed.findIndex((o) => o.seq === t.seq) < i ? `the number ${t.seq} is in this request twice` : null)
+    if (fault)
+      throw new AppError('bad-input', fault, [
+        { path: `readings[${i}].${t.at === undefined ? 'seq' : 'at'}`, reason: fault },
+      ])
     return {
       channel: t.channel,
       value: storedAt(i, () => toStored(t.channel, t.value, t.unit, job.barometerPa)),
@@ -44,7 +53,8 @@ export async function typeReadings(user: Account, jobId: string, typed: readonly
       sentUnit: t.unit,
       instrumentId: HAND,
       deviceSeq: t.seq,
-      // an entry sent twice without a time of its own must find itself: the number alone tells, so the time is its first
+      // an entry sent twice without a time of its own must find itself: the number alone tells, so the time is its
+      // first
       measuredAt: new Date(Math.round(at)),
       byAccount: user.id,
       note: t.note ?? null,
@@ -75,7 +85,8 @@ const MINUTE_MS = 60_000
 /** Why a reading cannot be from `at`, job time in ms; null when it can. */
 function faultOfTime(at: number, arrivedMs: number, nowMs: number): string | null {
   if (at > nowMs + MINUTE_MS) return `${iso(at)} lies ahead of the job’s clock, which shows ${iso(nowMs)}`
-  if (at < arrivedMs - MINUTE_MS) return `${iso(at)} lies before the car came, at ${iso(arrivedMs)}: a car that came earlier is taken in dated back`
+  if (at < arrivedMs - MINUTE_MS)
+    return `${iso(at)} lies before the car came, at ${iso(arrivedMs)}: a car that came earlier is taken in dated back`
   return null
 }
 
@@ -85,6 +96,8 @@ function storedAt(i: number, convert: () => number): number {
   try {
     return convert()
   } catch (error) {
-    throw new AppError('bad-input', (error as Error).message, [{ path: `readings[${i}].value`, reason: (error as Error).message }])
+    throw new AppError('bad-input', (error as Error).message, [
+      { path: `readings[${i}].value`, reason: (error as Error).message },
+    ])
   }
 }

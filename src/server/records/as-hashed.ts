@@ -5,8 +5,10 @@ import type { StoredEvent } from '../jobs/job-rows'
 import { recordForm } from './chain'
 
 /**
- * The events of a job as they were written when they were hashed. Since times are brought to one form before that, this is how the
- * database gives them back; older events were hashed with the time as its sender wrote it, of which the moment is known and the writing
+ * The events of a job as they were written when they were hashed. Since times are brought to one form before that, this
+ * is how the
+ * database gives them back; older events were hashed with the time as its sender wrote it, of which the moment is known
+ * and the writing
  * is found again by its hash.
  * @returns events whose writing is not found as they are stored: their link is broken then
  */
@@ -15,29 +17,42 @@ export async function asHashed(db: Queryable, jobId: string, stored: readonly St
   const holds = ({ hash, ...event }: RecordEvent) => eventHash(event, sha256) === hash
   if (events.every(holds)) return events
   const micros = await selectMicros(db, jobId)
-  return events.map((event, i) => (holds(event) ? event : (firstThat(writings(event, micros[i] ?? ''), holds) ?? event)))
+  return events.map((event, i) =>
+    holds(event) ? event : (firstThat(writings(event, micros[i] ?? ''), holds) ?? event),
+  )
 }
 
 /** When each event happened, to the microsecond, UTC: `2026-11-25T14:03:00.123456`. */
 async function selectMicros(db: Queryable, jobId: string): Promise<string[]> {
-  const { rows } = await db.query<{ at: string }>(`select to_char(happened_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') as at from event where job_id = $1 order by seq`, [
-    jobId,
-  ])
+  const { rows } = await db.query<{ at: string }>(
+    `select to_char(happened_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') as at from event where job_id = $1 order by seq`,
+    [jobId],
+  )
   return rows.map((r) => r.at)
 }
 
-/** Offsets from UTC as senders write them, minutes: those of some clock on Earth first, then every one a time can be written with. */
+/**
+ * Offsets from UTC as senders write them, minutes: those of some clock on Earth first, then every one a time can be
+ * written with.
+ */
 const OFFSETS_MIN = [
   ...Array.from({ length: (14 + 12) * 4 + 1 }, (_, i) => i * 15 - 12 * 60),
-  ...Array.from({ length: 2 * (24 * 60 - 1) + 1 }, (_, i) => i - (24 * 60 - 1)).filter((m) => m % 15 !== 0 || m < -12 * 60 || m > 14 * 60),
+  ...Array.from({ length: 2 * (24 * 60 - 1) + 1 }, (_, i) => i - (24 * 60 - 1)).filter(
+    (m) => m % 15 !== 0 || m < -12 * 60 || m > 14 * 60,
+  ),
 ]
 
-/** Every writing a sender may have given the moment: with or without parts of a second, in any offset; and the id in capitals. */
+/**
+ * Every writing a sender may have given the moment: with or without parts of a second, in any offset; and the id in
+ * capitals.
+ */
 function* writings(event: RecordEvent, micros: string): Generator<RecordEvent> {
   const [second = '', parts = '000000'] = micros.split('.')
   const wholeMs = Date.parse(`${second}Z`)
   const shortest = parts.replace(/0+$/, '').length
-  const fractions = ['', ...Array.from({ length: 9 }, (_, i) => `.${parts.padEnd(9, '0').slice(0, i + 1)}`)].filter((f) => Math.max(0, f.length - 1) >= shortest)
+  const fractions = ['', ...Array.from({ length: 9 }, (_, i) => `.${parts.padEnd(9, '0').slice(0, i + 1)}`)].filter(
+    (f) => Math.max(0, f.length - 1) >= shortest,
+  )
   for (const minutes of OFFSETS_MIN) {
     const local = new Date(wholeMs + minutes * 60_000).toISOString().slice(0, 19)
     for (const fraction of fractions) {

@@ -20,17 +20,34 @@ export async function exportRecord(db: Queryable, jobId: string): Promise<Record
   if (!signed) throw new AppError('conflict', 'The record is sealed when the job is signed; it is not signed yet.')
   const events = await asHashed(db, jobId, stored)
   const broken = brokenLink({ events, event_count: job.eventCount, head: job.head }, sha256)
-  if (broken) throw new AppError('conflict', `this job’s log does not hold (${broken.place} ${broken.reason}); the record is not sealed`)
+  if (broken)
+    throw new AppError(
+      'conflict',
+      `this job’s log does not hold (${broken.place} ${broken.reason}); the record is not sealed`,
+    )
   const shop = await selectShop(db)
   const record = {
     format: 'yperos-record' as const,
     version: 1 as const,
-    job: { id: job.id, place: shop.name, car: opened.car.name, model: opened.car.model, refrigerant: opened.label.refrigerant },
+    job: {
+      id: job.id,
+      place: shop.name,
+      car: opened.car.name,
+      model: opened.car.model,
+      refrigerant: opened.label.refrigerant,
+    },
     events,
     event_count: events.length,
     head: job.head,
     readings: { count: signed.readingCount, sha256: signed.readingsSha256 },
     signed: { by: signed.by, certificate: signed.certificate, at: signed.at },
   }
-  return { ...record, signature: { algorithm: 'Ed25519', public_key: shop.publicKey, value: signText(signedText(record), shop.signingKey) } }
+  return {
+    ...record,
+    signature: {
+      algorithm: 'Ed25519',
+      public_key: shop.publicKey,
+      value: signText(signedText(record), shop.signingKey),
+    },
+  }
 }

@@ -17,22 +17,31 @@ import { signJob } from './sign-job'
 
 let shop: Fixture
 let jobId: string
-const append = (by: Account, ...drafts: ReturnType<typeof draft>[]) => transaction(database(), (tx) => appendEvents(tx, by, jobId, drafts))
+const append = (by: Account, ...drafts: ReturnType<typeof draft>[]) =>
+  transaction(database(), (tx) => appendEvents(tx, by, jobId, drafts))
 const STEPS = ['zero', 'fix', 'rig', 'pull', 'isolate', 'hold', 'charge', 'prove'] as const
 
 beforeEach(async () => {
   shop = await freshShop()
   jobId = await jobWithGauge(shop.technician)
   const start = Date.now() - 600_000
-  await ingest(shop.deviceId, Array.from({ length: 60 }, (_, i) => gaugeLine(i, new Date(start + i * 1000), 400 + i)).join('\n'))
-  await append(shop.technician, ...STEPS.map((step) => draft('step-finished', { step })), draft('noted', { text: 'gasket looked at' }))
+  await ingest(
+    shop.deviceId,
+    Array.from({ length: 60 }, (_, i) => gaugeLine(i, new Date(start + i * 1000), 400 + i)).join('\n'),
+  )
+  await append(
+    shop.technician,
+    ...STEPS.map((step) => draft('step-finished', { step })),
+    draft('noted', { text: 'gasket looked at' }),
+  )
 })
 
 const signed = async (): Promise<RecordFile> => {
   await signJob(shop.technician, jobId, randomUUID(), 'T-1')
   return exportRecord(database(), jobId)
 }
-const brokenAt = (record: RecordFile, readings?: string) => verifyRecord(record, nodeCrypto, readings).first_broken?.place
+const brokenAt = (record: RecordFile, readings?: string) =>
+  verifyRecord(record, nodeCrypto, readings).first_broken?.place
 
 test('a signed record and its readings verify', async () => {
   const record = await signed()
@@ -94,13 +103,21 @@ test('a record signed anew with a stranger’s key passes by itself and fails ag
   const record = await signed()
   const stranger = generateKeyPairSync('ed25519')
   record.signature.public_key = stranger.publicKey.export({ type: 'spki', format: 'der' }).toString('base64')
-  record.signature.value = signText(signedText(record), stranger.privateKey.export({ type: 'pkcs8', format: 'pem' }).toString())
+  record.signature.value = signText(
+    signedText(record),
+    stranger.privateKey.export({ type: 'pkcs8', format: 'pem' }).toString(),
+  )
   expect(brokenAt(record)).toBeUndefined()
   const shopKey = (await selectShop(database())).publicKey
   // the stranger's own fingerprint is said, and that nobody compared it
-  expect(verifyRecord(record, nodeCrypto).key).toEqual({ fingerprint: fingerprintOf(record.signature.public_key, nodeCrypto), checked: false })
+  expect(verifyRecord(record, nodeCrypto).key).toEqual({
+    fingerprint: fingerprintOf(record.signature.public_key, nodeCrypto),
+    checked: false,
+  })
   expect(fingerprintOf(record.signature.public_key, nodeCrypto)).not.toBe(fingerprintOf(shopKey, nodeCrypto))
-  expect(verifyRecord(record, nodeCrypto, undefined, fingerprintOf(shopKey, nodeCrypto) ?? '').first_broken?.place).toBe('$.signature.public_key')
+  expect(
+    verifyRecord(record, nodeCrypto, undefined, fingerprintOf(shopKey, nodeCrypto) ?? '').first_broken?.place,
+  ).toBe('$.signature.public_key')
   expect(verifyRecord(record, nodeCrypto, undefined, shopKey).first_broken?.place).toBe('$.signature.public_key')
 })
 
@@ -118,10 +135,15 @@ test('a trainee cannot sign, nor can anybody before the closing list', async () 
 
 test('after the signature only corrections follow, and the record seals them too', async () => {
   const record = await signed()
-  await expect(append(shop.technician, draft('recovered', { grams: 5 }))).rejects.toMatchObject({ code: 'already-signed' })
+  await expect(append(shop.technician, draft('recovered', { grams: 5 }))).rejects.toMatchObject({
+    code: 'already-signed',
+  })
   expect(await ingest(shop.deviceId, gaugeLine(900, new Date(), 100))).toMatchObject({ stored: 0 })
   const note = record.events.find((e) => e.kind === 'noted')
-  await append(shop.technician, draft('corrected', { eventId: note?.id, was: 'gasket looked at', is: 'gasket replaced', why: 'noted too early' }))
+  await append(
+    shop.technician,
+    draft('corrected', { eventId: note?.id, was: 'gasket looked at', is: 'gasket replaced', why: 'noted too early' }),
+  )
   const again = await exportRecord(database(), jobId)
   expect(again.event_count).toBe(record.event_count + 1)
   expect(verifyRecord(again, nodeCrypto).intact).toBe(true)
@@ -147,12 +169,20 @@ test('a log whose end is missing is not sealed', async () => {
   await expect(exportRecord(database(), jobId)).rejects.toThrow(/event_count|head/)
 })
 
-const WRITINGS = ['2026-11-20T10:00:00Z', '2026-11-20T10:00:00.5Z', '2026-11-20T12:30:00+02:30', '2026-11-20T10:00:00.123456Z', '2026-11-20T10:00:00.120-05:45']
+const WRITINGS = [
+  '2026-11-20T10:00:00Z',
+  '2026-11-20T10:00:00.5Z',
+  '2026-11-20T12:30:00+02:30',
+  '2026-11-20T10:00:00.123456Z',
+  '2026-11-20T10:00:00.120-05:45',
+]
 
 test.each(WRITINGS)('an entry sent with the time %s is sealed like any other', async (happenedAt) => {
   await append(shop.technician, { ...draft('noted', { text: 'by a program' }), happenedAt })
   const record = await signed()
-  expect(record.events.find((e) => (e.payload as { text?: string }).text === 'by a program')?.happened_at).toBe(new Date(happenedAt).toISOString())
+  expect(record.events.find((e) => (e.payload as { text?: string }).text === 'by a program')?.happened_at).toBe(
+    new Date(happenedAt).toISOString(),
+  )
   expect(verifyRecord(record, nodeCrypto).intact).toBe(true)
 })
 
@@ -163,25 +193,44 @@ test.each([...WRITINGS, '2026-11-20T10:00:00.000000Z', '2026-11-20T23:01:00+13:0
     const capitals = { ...event, id: happenedAt.endsWith('45') ? event.id.toUpperCase() : event.id, happenedAt }
     await append(shop.technician, event)
     // as it was hashed and stored before: over the time as it was sent
-    const { rows } = await database().query('select seq, previous, stored_at as at, by_name as by from event where job_id = $1 and id = $2', [jobId, event.id])
-    const hash = hashOf({ ...capitals, storedAt: rows[0].at.toISOString(), by: rows[0].by } as JobEvent, rows[0].previous)
-    await database().query('update event set happened_at = $3, hash = $4 where job_id = $1 and id = $2', [jobId, event.id, happenedAt, hash])
+    const { rows } = await database().query(
+      'select seq, previous, stored_at as at, by_name as by from event where job_id = $1 and id = $2',
+      [jobId, event.id],
+    )
+    const hash = hashOf(
+      { ...capitals, storedAt: rows[0].at.toISOString(), by: rows[0].by } as JobEvent,
+      rows[0].previous,
+    )
+    await database().query('update event set happened_at = $3, hash = $4 where job_id = $1 and id = $2', [
+      jobId,
+      event.id,
+      happenedAt,
+      hash,
+    ])
     await database().query('update job set head = $2 where id = $1', [jobId, hash])
     const record = await signed()
-    expect(record.events.find((e) => (e.payload as { text?: string }).text === 'of before')?.happened_at).toBe(happenedAt)
+    expect(record.events.find((e) => (e.payload as { text?: string }).text === 'of before')?.happened_at).toBe(
+      happenedAt,
+    )
     expect(verifyRecord(record, nodeCrypto).intact).toBe(true)
   },
 )
 
 test('the signer vouches with his own certificate number and no other', async () => {
-  await expect(signJob(shop.technician, jobId, randomUUID(), 'T-2')).rejects.toMatchObject({ code: 'not-allowed', message: expect.stringMatching(/yours, which is T-1/) })
-  await expect(signJob({ ...shop.technician, certificate: '' }, jobId, randomUUID(), 'T-1')).rejects.toMatchObject({ code: 'not-allowed' })
+  await expect(signJob(shop.technician, jobId, randomUUID(), 'T-2')).rejects.toMatchObject({
+    code: 'not-allowed',
+    message: expect.stringMatching(/yours, which is T-1/),
+  })
+  await expect(signJob({ ...shop.technician, certificate: '' }, jobId, randomUUID(), 'T-1')).rejects.toMatchObject({
+    code: 'not-allowed',
+  })
 })
 
 test('a signed record is corrected by the signer or the lead, and by nobody else', async () => {
   const record = await signed()
   const note = record.events.find((e) => e.kind === 'noted')
-  const correction = () => draft('corrected', { eventId: note?.id, was: 'gasket looked at', is: 'gasket replaced', why: 'noted too early' })
+  const correction = () =>
+    draft('corrected', { eventId: note?.id, was: 'gasket looked at', is: 'gasket replaced', why: 'noted too early' })
   await expect(append(shop.trainee, correction())).rejects.toMatchObject({ code: 'not-allowed' })
   await append(shop.technician, correction())
   await append(shop.lead, correction())
@@ -189,8 +238,18 @@ test('a signed record is corrected by the signer or the lead, and by nobody else
 })
 
 test('a note that a spreadsheet would run is guarded, and the digest covers what is exported', async () => {
-  const typed = (seq: number, note: string) => ({ seq, channel: 'vacuum' as const, value: 500, unit: 'micron' as const, note })
-  await typeReadings(shop.technician, jobId, [typed(1, '=HYPERLINK("http://elsewhere.example")'), typed(2, '-3 turns'), typed(3, 'steady')])
+  const typed = (seq: number, note: string) => ({
+    seq,
+    channel: 'vacuum' as const,
+    value: 500,
+    unit: 'micron' as const,
+    note,
+  })
+  await typeReadings(shop.technician, jobId, [
+    typed(1, '=HYPERLINK("http://elsewhere.example")'),
+    typed(2, '-3 turns'),
+    typed(3, 'steady'),
+  ])
   const record = await signed()
   const { text } = await readingsCsv(database(), jobId)
   expect(text).toContain(`"'=HYPERLINK(""http://elsewhere.example"")"`)
@@ -199,6 +258,12 @@ test('a note that a spreadsheet would run is guarded, and the digest covers what
   expect(verifyRecord(record, nodeCrypto, text).intact).toBe(true)
   // a record signed before notes were guarded carries the digest of the bare text
   const bare = text.replace(`"'=`, '"=').replace(",'-3", ',-3')
-  expect(verifyRecord({ ...record, readings: { ...record.readings, sha256: sha256(bare) } }, { ...nodeCrypto, verify: () => true }, text).intact).toBe(true)
+  expect(
+    verifyRecord(
+      { ...record, readings: { ...record.readings, sha256: sha256(bare) } },
+      { ...nodeCrypto, verify: () => true },
+      text,
+    ).intact,
+  ).toBe(true)
   expect(verifyRecord(record, nodeCrypto, text.replace('steady', 'unsteady')).intact).toBe(false)
 })

@@ -15,9 +15,16 @@ import { readingsCsv } from './readings-csv'
  * Signs a job: the digest of its readings joins the chain, and its instruments come off.
  * The job's row is locked throughout, so no reading can slip in behind the digest.
  * @param atMs - job time of the signature, ms; now when left out
- * @throws AppError `not-allowed` for trainees and for a certificate that is not the signer's own, `conflict` before the closing list is done, `already-signed`
+ * @throws AppError `not-allowed` for trainees and for a certificate that is not the signer's own, `conflict` before the
+ *   closing list is done, `already-signed`
  */
-export async function signJob(user: Account, jobId: string, eventId: string, certificate: string, atMs?: number): Promise<Appended[]> {
+export async function signJob(
+  user: Account,
+  jobId: string,
+  eventId: string,
+  certificate: string,
+  atMs?: number,
+): Promise<Appended[]> {
   requireRight(user, 'sign-job')
   refuseOthersCertificate(user, certificate)
   return transaction(database(), async (tx) => {
@@ -25,23 +32,35 @@ export async function signJob(user: Account, jobId: string, eventId: string, cer
     const events = job ? await selectEvents(tx, jobId) : []
     if (job && !events.some((e) => e.id === eventId)) {
       if (job.signedAt) throw new AppError('already-signed', 'This record is signed already.')
-      if (foldJob(events).step !== 'leave') throw new AppError('conflict', 'Sign after the last step: this job is not there yet.')
+      if (foldJob(events).step !== 'leave')
+        throw new AppError('conflict', 'Sign after the last step: this job is not there yet.')
     }
     const readings = await readingsCsv(tx, jobId)
     const happenedAt = new Date(Math.round(atMs ?? (await jobNow(tx, jobId))?.ms ?? Date.now())).toISOString()
     const payload = { certificate, readingCount: readings.count, readingsSha256: sha256(readings.text) }
     const earlier = events.find((e) => e.id === eventId)
     const open = job && !earlier && foldJob(events).left.length < LEAVE_ITEMS.length
-    const undone = open ? [{ id: randomUUID(), kind: 'caution-passed' as const, happenedAt, payload: { code: 'closing-list-open' } }] : []
-    const appended = await appendEvents(tx, user, jobId, [...undone, { id: eventId, kind: 'signed', happenedAt, payload: earlier?.kind === 'signed' ? earlier.payload : payload }])
+    const undone = open
+      ? [{ id: randomUUID(), kind: 'caution-passed' as const, happenedAt, payload: { code: 'closing-list-open' } }]
+      : []
+    const appended = await appendEvents(tx, user, jobId, [
+      ...undone,
+      { id: eventId, kind: 'signed', happenedAt, payload: earlier?.kind === 'signed' ? earlier.payload : payload },
+    ])
     await tx.query('update attachment set to_at = now() where job_id = $1 and to_at is null', [jobId])
     return appended.filter((a) => a.id === eventId)
   })
 }
 
 function refuseOthersCertificate(user: Account, certificate: string): void {
-  if (user.certificate === '') throw new AppError('not-allowed', 'Your account has no certificate number: the lead enters it on the Shop page, then you sign.')
+  if (user.certificate === '')
+    throw new AppError(
+      'not-allowed',
+      'Your account has no certificate number: the lead enters it on the Shop page, then you sign.',
+    )
   if (certificate === user.certificate) return
   const reason = `is not yours, which is ${user.certificate}`
-  throw new AppError('not-allowed', `The certificate number ${reason}: whoever signs vouches with his own.`, [{ path: 'certificate', reason }])
+  throw new AppError('not-allowed', `The certificate number ${reason}: whoever signs vouches with his own.`, [
+    { path: 'certificate', reason },
+  ])
 }

@@ -52,6 +52,17 @@ export async function upsertRig(db: Queryable, r: StoredRig, parts?: RigParts): 
      on conflict (id) do update set name = excluded.name, bore_mm = excluded.bore_mm, length_m = excluded.length_m, hoses = excluded.hoses,
        pump_cfm = excluded.pump_cfm, ultimate_micron = excluded.ultimate_micron, gauge = excluded.gauge, scale_step_g = excluded.scale_step_g,
        parts = excluded.parts`,
-    [r.id, r.name, r.boreMm, r.lengthM, r.hoses, r.pumpCfm, r.ultimateMicron, r.gauge, r.scaleStepG, parts ? JSON.stringify(parts) : null],
+    [
+      r.id,
+      r.name,
+      r.boreMm,
+      r.lengthM,
+      r.hoses,
+      r.pumpCfm,
+      r.ultimateMicron,
+      r.gauge,
+      r.scaleStepG,
+      parts ? JSON.stringify(parts) : null,
+    ],
   )
 }

@@ -26,8 +26,13 @@ export async function selectShop(db: Queryable): Promise<Shop> {
   return shop
 }
 
-/** Creates the shop with fresh secrets: a cookie key and its own Ed25519 signing key. False when there is one already. */
-export async function insertShop(db: Queryable, shop: Omit<Shop, 'cookieSecret' | 'signingKey' | 'publicKey'>): Promise<boolean> {
+/**
+ * Creates the shop with fresh secrets: a cookie key and its own Ed25519 signing key. False when there is one already.
+ */
+export async function insertShop(
+  db: Queryable,
+  shop: Omit<Shop, 'cookieSecret' | 'signingKey' | 'publicKey'>,
+): Promise<boolean> {
   const keys = generateKeyPairSync('ed25519')
   const { rowCount } = await db.query(
     `insert into shop (id, name, altitude_m, barometer_pa, ambient_c, time_zone, demo, cookie_secret, signing_key, public_key)

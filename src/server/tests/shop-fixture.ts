@@ -21,13 +21,30 @@ export async function freshShop(): Promise<Fixture> {
   )
   await db.query(`delete from instrument where id <> 'hand'`)
   await db.query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)
-  await insertShop(db, { name: 'Test bay', altitudeM: 0, barometerPa: AIR_PA, ambientC: 20, timeZone: 'UTC', demo: true })
-  const person = (signIn: string, role: Account['role']) => insertAccount(db, { signIn, name: signIn, role, certificate: 'T-1', password: `${signIn}-password` })
+  await insertShop(db, {
+    name: 'Test bay',
+    altitudeM: 0,
+    barometerPa: AIR_PA,
+    ambientC: 20,
+    timeZone: 'UTC',
+    demo: true,
+  })
+  const person = (signIn: string, role: Account['role']) =>
+    insertAccount(db, { signIn, name: signIn, role, certificate: 'T-1', password: `${signIn}-password` })
   const token = randomUUID()
-  const { rows } = await db.query<{ id: string }>(`insert into device (name, kind, token_hash) values ('box', 'instruments', $1) returning id`, [tokenHash(token)])
+  const { rows } = await db.query<{ id: string }>(
+    `insert into device (name, kind, token_hash) values ('box', 'instruments', $1) returning id`,
+    [tokenHash(token)],
+  )
   const deviceId = (rows[0] as { id: string }).id
   await db.query(`insert into instrument (id, device_id, name) values ('G1', $1, 'far gauge')`, [deviceId])
-  return { lead: await person('lead', 'lead'), technician: await person('tech', 'technician'), trainee: await person('trainee', 'trainee'), deviceId, token }
+  return {
+    lead: await person('lead', 'lead'),
+    technician: await person('tech', 'technician'),
+    trainee: await person('trainee', 'trainee'),
+    deviceId,
+    token,
+  }
 }
 
 /** A job opened at `openedAt` with the gauge G1 hanging at it since then. */

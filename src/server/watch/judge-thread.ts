@@ -29,14 +29,17 @@ class JudgeThread {
 
   private start(program: string): Worker {
     const worker = new Worker(program)
-    worker.on('message', ({ number, judgement, failed }: { number: number; judgement?: Judgement; failed?: string }) => {
-      const waiting = this.waiting.get(number)
-      this.waiting.delete(number)
-      if (judgement) waiting?.resolve(judgement)
-      else waiting?.reject(new Error(`the judge failed: ${failed}`))
-      // an idle judge keeps no command from ending
-      if (this.waiting.size === 0) worker.unref()
-    })
+    worker.on(
+      'message',
+      ({ number, judgement, failed }: { number: number; judgement?: Judgement; failed?: string }) => {
+        const waiting = this.waiting.get(number)
+        this.waiting.delete(number)
+        if (judgement) waiting?.resolve(judgement)
+        else waiting?.reject(new Error(`the judge failed: ${failed}`))
+        // an idle judge keeps no command from ending
+        if (this.waiting.size === 0) worker.unref()
+      },
+    )
     worker.on('error', (error) => this.lost(error))
     worker.on('exit', (code) => this.lost(new Error(`the judge’s thread ended (${code})`)))
     return worker

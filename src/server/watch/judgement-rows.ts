@@ -5,8 +5,16 @@ import type { Queryable } from '../db/pool'
 /** A judgement as it is kept: of which hold (0 for the first), up to which reading. */
 export type KeptJudgement = { hold: number; readingSeq: number; judgement: Judgement }
 
-/** Keeps what was judged of a job's hold in place of what was judged before. @param found - the finding that may be acted on, null while there is none */
-export async function upsertJudgement(db: Queryable, jobId: string, { hold, readingSeq, judgement }: KeptJudgement, found: string | null): Promise<void> {
+/**
+ * Keeps what was judged of a job's hold in place of what was judged before. @param found - the finding that may be
+ * acted on, null while there is none
+ */
+export async function upsertJudgement(
+  db: Queryable,
+  jobId: string,
+  { hold, readingSeq, judgement }: KeptJudgement,
+  found: string | null,
+): Promise<void> {
   await db.query(
     `insert into judgement (job_id, hold, reading_seq, judged_at, verdict, found, payload) values ($1, $2, $3, now(), $4, $5, $6)
      on conflict (job_id) do update set hold = excluded.hold, reading_seq = excluded.reading_seq, judged_at = excluded.judged_at,

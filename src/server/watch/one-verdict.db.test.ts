@@ -44,13 +44,35 @@ async function carThatHeld(seed: number, samples: readonly HoldSample[]): Promis
   const lastS = samples.at(-1)?.elapsedS ?? 0
   const isolated = new Date(Date.now() - (lastS + 60) * 1000)
   const opened = new Date(isolated.getTime() - 3600_000)
-  await transaction(database(), (tx) => openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: OPENING }, opened))
-  await database().query(`insert into instrument (id, device_id, name) values ($1, $2, 'gauge') on conflict do nothing`, [`V${seed}`, shop.deviceId])
-  await database().query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [`V${seed}`, id, opened])
+  await transaction(database(), (tx) =>
+    openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: OPENING }, opened),
+  )
+  await database().query(
+    `insert into instrument (id, device_id, name) values ($1, $2, 'gauge') on conflict do nothing`,
+    [`V${seed}`, shop.deviceId],
+  )
+  await database().query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [
+    `V${seed}`,
+    id,
+    opened,
+  ])
   const steps = ['zero', 'fix', 'rig', 'pull'].map((step) => draft('step-finished', { step }, isolated))
-  await transaction(database(), (tx) => appendEvents(tx, shop.technician, id, [...steps, draft('isolated', {}, isolated), draft('step-finished', { step: 'isolate' }, isolated)]))
+  await transaction(database(), (tx) =>
+    appendEvents(tx, shop.technician, id, [
+      ...steps,
+      draft('isolated', {}, isolated),
+      draft('step-finished', { step: 'isolate' }, isolated),
+    ]),
+  )
   const lines = samples.map((s, seq) =>
-    JSON.stringify({ instrument: `V${seed}`, seq, at: new Date(isolated.getTime() + s.elapsedS * 1000).toISOString(), channel: 'vacuum', value: s.pressurePa, unit: 'Pa' }),
+    JSON.stringify({
+      instrument: `V${seed}`,
+      seq,
+      at: new Date(isolated.getTime() + s.elapsedS * 1000).toISOString(),
+      channel: 'vacuum',
+      value: s.pressurePa,
+      unit: 'Pa',
+    }),
   )
   for (let i = 0; i < lines.length; i += 500) await ingest(shop.deviceId, lines.slice(i, i + 500).join('\n'))
   return id
@@ -106,7 +128,10 @@ test('the same record gets the same verdict and chances while it runs, when it e
   // records of one kind only would show little
   expect(verdicts.size).toBeGreaterThanOrEqual(3)
   const yperos = resolve(__dirname, '../../../yperos')
-  const { stdout, status } = spawnSync(yperos, ['hold', '--batch', folder, '--json-lines'], { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024 })
+  const { stdout, status } = spawnSync(yperos, ['hold', '--batch', folder, '--json-lines'], {
+    encoding: 'utf8',
+    maxBuffer: 64 * 1024 * 1024,
+  })
   expect(status).toBe(0)
   const lines = stdout
     .trim()
@@ -128,9 +153,21 @@ test('a hold that goes on is judged again with what came since, and one that end
   expect(await watch.round()).toBe(1)
   const first = await selectJudgement(database(), jobId)
   const at = new Date().toISOString()
-  await ingest(shop.deviceId, JSON.stringify({ instrument: 'V7100', seq: 90_000, at, channel: 'vacuum', value: samples.at(-1)?.pressurePa, unit: 'Pa' }))
+  await ingest(
+    shop.deviceId,
+    JSON.stringify({
+      instrument: 'V7100',
+      seq: 90_000,
+      at,
+      channel: 'vacuum',
+      value: samples.at(-1)?.pressurePa,
+      unit: 'Pa',
+    }),
+  )
   expect(await watch.round()).toBe(1)
-  expect((await selectJudgement(database(), jobId))?.judgement.result.samples).toBe((first?.judgement.result.samples ?? 0) + 1)
+  expect((await selectJudgement(database(), jobId))?.judgement.result.samples).toBe(
+    (first?.judgement.result.samples ?? 0) + 1,
+  )
   await endHold(shop.technician, jobId, randomUUID())
   expect(await watch.round()).toBe(0)
 })

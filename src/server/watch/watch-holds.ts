@@ -61,13 +61,21 @@ export class HoldWatch {
     const pulse = await selectPulse(db, jobId)
     if (state.step !== 'hold' || !hold || hold.ended || !pulse) return false
     const known = this.kept.get(jobId)
-    const kept = known?.isolatedAt === hold.isolatedAt ? known : { isolatedAt: hold.isolatedAt, seq: 0, events, readings: [] }
+    const kept =
+      known?.isolatedAt === hold.isolatedAt ? known : { isolatedAt: hold.isolatedAt, seq: 0, events, readings: [] }
     const isolatedMs = Date.parse(hold.isolatedAt)
-    kept.readings.push(...(await selectChannelAfter(db, spanOf(pulse), 'vacuum', new Date(isolatedMs), kept.seq, pulse.readingSeq)))
+    kept.readings.push(
+      ...(await selectChannelAfter(db, spanOf(pulse), 'vacuum', new Date(isolatedMs), kept.seq, pulse.readingSeq)),
+    )
     Object.assign(kept, { seq: pulse.readingSeq, events })
     this.kept.set(jobId, kept)
     const judgement = await judgeApart(holdSamples(kept.readings, isolatedMs), holdContext(state, hold.plannedMinutes))
-    await upsertJudgement(db, jobId, { hold: state.holds.indexOf(hold), readingSeq: kept.seq, judgement }, findingOf(judgement.result) ?? null)
+    await upsertJudgement(
+      db,
+      jobId,
+      { hold: state.holds.indexOf(hold), readingSeq: kept.seq, judgement },
+      findingOf(judgement.result) ?? null,
+    )
     await notifyChange(db, { job: jobId, judged: true })
     return true
   }
@@ -76,14 +84,20 @@ export class HoldWatch {
 /** Watches for ever: as the one that holds the lock, or waiting to take over. */
 export async function watchHolds(): Promise<never> {
   for (;;) {
-    await watchWhileFirst().catch((error: Error) => log.warn({ err: error }, 'the watch was interrupted, taken up again'))
+    await watchWhileFirst().catch((error: Error) =>
+      log.warn({ err: error }, 'the watch was interrupted, taken up again'),
+    )
     await new Promise((done) => setTimeout(done, TAKE_OVER_MS))
   }
 }
 
 /** Takes the watcher's lock, if it is free, and watches until its connection is lost. */
 async function watchWhileFirst(): Promise<void> {
-  const client = new pg.Client({ connectionString: environment().DATABASE_URL, application_name: 'yperos watch', connectionTimeoutMillis: TAKE_OVER_MS })
+  const client = new pg.Client({
+    connectionString: environment().DATABASE_URL,
+    application_name: 'yperos watch',
+    connectionTimeoutMillis: TAKE_OVER_MS,
+  })
   let lost = false
   client.on('error', () => {
     lost = true

@@ -11,14 +11,29 @@ import { clockIn, micronText } from '../format'
 import { type Axis, share } from './time-axis'
 
 /** What a car calls for, in two words for its line. */
-const ALARM_WORDS = { target: 'target reached', decided: 'hold decided', silent: 'gauge silent', time: 'time is up' } as const
+const ALARM_WORDS = {
+  target: 'target reached',
+  decided: 'hold decided',
+  silent: 'gauge silent',
+  time: 'time is up',
+} as const
 
 export function strataOfSummary(s: JobSummary) {
   return strataOf(s.barometerPa, s.ambientC, s.targetPa / PA_PER_MICRON, s.ultimatePa / PA_PER_MICRON)
 }
 
 /** One car: its strip, its step, the time it needs someone, and its day on the common axis. */
-export function BoardLine({ row, axis, timeZone, needed }: { row: BoardRow; axis: Axis; timeZone: string; needed: number }) {
+export function BoardLine({
+  row,
+  axis,
+  timeZone,
+  needed,
+}: {
+  row: BoardRow
+  axis: Axis
+  timeZone: string
+  needed: number
+}) {
   const { summary, vacuumPa, clock } = row
   const factor = clock.length > 0 ? clockFactor(clock) : 1
   const depth = summary.step === 'pull' || summary.step === 'hold' || summary.step === 'isolate'
@@ -34,14 +49,18 @@ export function BoardLine({ row, axis, timeZone, needed }: { row: BoardRow; axis
             <span className="block truncate text-[15px] text-ink-2">{summary.model}</span>
           </span>
           <span className="min-w-0">
-            <b className="block truncate text-[16px] font-semibold leading-tight">{summary.signed ? 'Signed' : stepLabel(summary.step)}</b>
+            <b className="block truncate text-[16px] font-semibold leading-tight">
+              {summary.signed ? 'Signed' : stepLabel(summary.step)}
+            </b>
             {alarm ? (
               <b className="block truncate text-[15px] font-semibold" suppressHydrationWarning>
                 <Sign kind="caution" />
                 {ALARM_WORDS[alarm]}
               </b>
             ) : (
-              <span className="block truncate text-[15px]">{shown !== null && summary.comeBackAt ? `${micronText(shown)} micron` : summary.line}</span>
+              <span className="block truncate text-[15px]">
+                {shown !== null && summary.comeBackAt ? `${micronText(shown)} micron` : summary.line}
+              </span>
             )}
           </span>
           <span className="text-right text-[20px] font-medium" suppressHydrationWarning>
@@ -55,7 +74,17 @@ export function BoardLine({ row, axis, timeZone, needed }: { row: BoardRow; axis
   )
 }
 
-function Day({ row, axis, needed, clock }: { row: BoardRow; axis: Axis; needed: number; clock: (ms: number) => string }) {
+function Day({
+  row,
+  axis,
+  needed,
+  clock,
+}: {
+  row: BoardRow
+  axis: Axis
+  needed: number
+  clock: (ms: number) => string
+}) {
   const wall = (iso: string) => (row.clock.length > 0 ? wallTimeMs(row.clock, Date.parse(iso)) : Date.parse(iso))
   const waits = needed > axis.nowMs && Number.isFinite(needed)
   return (
@@ -78,14 +107,25 @@ function Day({ row, axis, needed, clock }: { row: BoardRow; axis: Axis; needed: 
         <>
           <span
             className="absolute top-[20px] h-[27px] border-y-[1.5px] border-dashed border-ink"
-            style={{ left: `${share(axis, axis.nowMs) * 100}%`, width: `${(share(axis, needed) - share(axis, axis.nowMs)) * 100}%` }}
+            style={{
+              left: `${share(axis, axis.nowMs) * 100}%`,
+              width: `${(share(axis, needed) - share(axis, axis.nowMs)) * 100}%`,
+            }}
           />
-          <span className="absolute top-0 h-full border-l-[3px] border-ink" style={{ left: `${share(axis, needed) * 100}%` }}>
-            <b className="block bg-ink py-px pr-4 pl-1.5 text-[15px] font-semibold text-ground [clip-path:polygon(0_0,100%_0,86%_50%,100%_100%,0_100%)]">{clock(needed)}</b>
+          <span
+            className="absolute top-0 h-full border-l-[3px] border-ink"
+            style={{ left: `${share(axis, needed) * 100}%` }}
+          >
+            <b className="block bg-ink py-px pr-4 pl-1.5 text-[15px] font-semibold text-ground [clip-path:polygon(0_0,100%_0,86%_50%,100%_100%,0_100%)]">
+              {clock(needed)}
+            </b>
           </span>
         </>
       )}
-      <span className="absolute top-0 h-full border-l-2 border-ink" style={{ left: `${share(axis, axis.nowMs) * 100}%` }} />
+      <span
+        className="absolute top-0 h-full border-l-2 border-ink"
+        style={{ left: `${share(axis, axis.nowMs) * 100}%` }}
+      />
     </span>
   )
 }

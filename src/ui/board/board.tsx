@@ -18,11 +18,24 @@ import { type Axis, TimeAxis } from './time-axis'
 const HOUR = 3600_000
 
 /** Every car in the shop today, in the order they need someone. */
-export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]; timeZone: string; serverNowMs: number }) {
+export function Board({
+  rows: first,
+  timeZone,
+  serverNowMs,
+}: {
+  rows: BoardRow[]
+  timeZone: string
+  serverNowMs: number
+}) {
   const { rows, line } = useBoardLive(first)
   const now = useWallNow(serverNowMs)
   const [finding, setFinding] = useState(false)
-  const sorted = [...rows].sort((a, b) => neededMs(a, now) - neededMs(b, now) || calling(b, now) - calling(a, now) || a.summary.name.localeCompare(b.summary.name))
+  const sorted = [...rows].sort(
+    (a, b) =>
+      neededMs(a, now) - neededMs(b, now) ||
+      calling(b, now) - calling(a, now) ||
+      a.summary.name.localeCompare(b.summary.name),
+  )
   const axis: Axis = { fromMs: Math.floor((now - 3.5 * HOUR) / HOUR) * HOUR, toMs: now + 2 * HOUR, nowMs: now }
   useHotkeys({ '/': () => setFinding(true) })
   return (
@@ -32,7 +45,11 @@ export function Board({ rows: first, timeZone, serverNowMs }: { rows: BoardRow[]
         <NextMoment rows={sorted} now={now} timeZone={timeZone} />
         <section aria-label="Cars" className="px-5 max-sm:px-4">
           <div className="grid grid-cols-[368px_1fr] max-lg:grid-cols-1">
-            <button type="button" className="flex items-center gap-2 self-end pb-1 text-[16px] text-ink-2" onClick={() => setFinding(true)}>
+            <button
+              type="button"
+              className="flex items-center gap-2 self-end pb-1 text-[16px] text-ink-2"
+              onClick={() => setFinding(true)}
+            >
               <span className="key">/</span> find a car
             </button>
             <TimeAxis axis={axis} clock={clockIn(timeZone)} />
@@ -61,7 +78,10 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
   const minutes = Math.round((next.at - now) / 60_000)
   const others = hands.length - 1
   return (
-    <section aria-label="Next moment" className="flex items-center gap-6 px-5 py-5 max-sm:flex-wrap max-sm:gap-3 max-sm:px-4 max-sm:py-3">
+    <section
+      aria-label="Next moment"
+      className="flex items-center gap-6 px-5 py-5 max-sm:flex-wrap max-sm:gap-3 max-sm:px-4 max-sm:py-3"
+    >
       <p className="figure text-[84px] font-semibold text-accent max-sm:text-[64px]" suppressHydrationWarning>
         {next.at < 0 ? 'Now' : clockIn(timeZone)(next.at)}
       </p>

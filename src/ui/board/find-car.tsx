@@ -7,7 +7,15 @@ import type { BoardRow } from '@/core/views'
 import { Popup } from '../frame/popup'
 
 /** Finds a car by its name or model as one types; arrows choose, Enter opens it. */
-export function FindCar({ open, onOpenChange, rows }: { open: boolean; onOpenChange: (open: boolean) => void; rows: BoardRow[] }) {
+export function FindCar({
+  open,
+  onOpenChange,
+  rows,
+}: {
+  open: boolean
+  onOpenChange: (open: boolean) => void
+  rows: BoardRow[]
+}) {
   const router = useRouter()
   return (
     <Popup open={open} onOpenChange={onOpenChange} title="Find a car" width="middle" closes={false}>

@@ -4,7 +4,8 @@ import { useZone } from '../zone'
 export type Axis = { fromMs: number; toMs: number; nowMs: number }
 
 /** Place of a moment on the axis, 0 to 1, clamped. */
-export const share = (axis: Axis, ms: number): number => Math.min(1, Math.max(0, (ms - axis.fromMs) / (axis.toMs - axis.fromMs)))
+export const share = (axis: Axis, ms: number): number =>
+  Math.min(1, Math.max(0, (ms - axis.fromMs) / (axis.toMs - axis.fromMs)))
 
 const HOUR = 3600_000
 
@@ -17,11 +18,18 @@ export function TimeAxis({ axis, clock }: { axis: Axis; clock: (ms: number) => s
       {hours
         .filter((t) => Math.abs(share(axis, t) - now) > 0.06 && share(axis, t) < 0.96)
         .map((t) => (
-          <span key={t} className="absolute bottom-0 border-l border-rule pl-1.5" style={{ left: `${share(axis, t) * 100}%` }}>
+          <span
+            key={t}
+            className="absolute bottom-0 border-l border-rule pl-1.5"
+            style={{ left: `${share(axis, t) * 100}%` }}
+          >
             {clock(t)}
           </span>
         ))}
-      <b className="absolute bottom-0 -translate-x-1/2 rounded-sm bg-ink px-2 font-semibold text-ground" style={{ left: `${now * 100}%` }}>
+      <b
+        className="absolute bottom-0 -translate-x-1/2 rounded-sm bg-ink px-2 font-semibold text-ground"
+        style={{ left: `${now * 100}%` }}
+      >
         now {clock(axis.nowMs)}
       </b>
     </div>

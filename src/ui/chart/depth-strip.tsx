@@ -7,12 +7,31 @@ const BELOW_FLOOR = 0.55
 export const bottomOf = (strata: Strata): number => strata.pumpFloorPa * BELOW_FLOOR
 
 /** Strata as a narrow vertical strip with one marker: the small form of the descent. Decorative beside the words. */
-export function DepthStrip({ strata, vacuumPa, width = 24, height = 46 }: { strata: Strata; vacuumPa: number | null; width?: number; height?: number }) {
+export function DepthStrip({
+  strata,
+  vacuumPa,
+  width = 24,
+  height = 46,
+}: {
+  strata: Strata
+  vacuumPa: number | null
+  width?: number
+  height?: number
+}) {
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * height
   if (vacuumPa === null) {
     return (
       <svg width={width + 8} height={height} aria-hidden="true">
-        <rect x="8.75" y="0.75" width={width - 1.5} height={height - 1.5} fill="none" stroke="var(--rule-2)" strokeWidth="1.5" strokeDasharray="4 3" />
+        <rect
+          x="8.75"
+          y="0.75"
+          width={width - 1.5}
+          height={height - 1.5}
+          fill="none"
+          stroke="var(--rule-2)"
+          strokeWidth="1.5"
+          strokeDasharray="4 3"
+        />
       </svg>
     )
   }
@@ -23,7 +42,15 @@ export function DepthStrip({ strata, vacuumPa, width = 24, height = 46 }: { stra
         <StrataFills strata={strata} y={y} width={width} height={height} />
         <NeedleHatch y={y(strata.needleLimitPa)} width={width} height={height} />
         <line x1="0" x2={width} y1={y(strata.targetPa)} y2={y(strata.targetPa)} stroke="var(--ink)" strokeWidth="1.5" />
-        <rect x="0.75" y="0.75" width={width - 1.5} height={height - 1.5} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+        <rect
+          x="0.75"
+          y="0.75"
+          width={width - 1.5}
+          height={height - 1.5}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+        />
       </g>
       <path d={`M0 ${at - 5.5} L14 ${at} L0 ${at + 5.5} Z`} fill="var(--ink)" />
     </svg>
@@ -31,7 +58,17 @@ export function DepthStrip({ strata, vacuumPa, width = 24, height = 46 }: { stra
 }
 
 /** Tints of the depth: air, needle zone, drying, below the target, the pump's floor; deeper is more saturated. */
-export function StrataFills({ strata, y, width, height }: { strata: Strata; y: (pa: number) => number; width: number; height: number }) {
+export function StrataFills({
+  strata,
+  y,
+  width,
+  height,
+}: {
+  strata: Strata
+  y: (pa: number) => number
+  width: number
+  height: number
+}) {
   const lines = [
     { from: strata.airPa, fill: 'var(--air)' },
     { from: strata.needleLimitPa, fill: 'var(--needle)' },
@@ -61,7 +98,12 @@ export function NeedleHatch({ y, width, height }: { y: number; width: number; he
       <clipPath id={`hatch-${Math.round(y)}-${width}-${height}`}>
         <rect x="0" y={y} width={width} height={Math.max(0, height - y)} />
       </clipPath>
-      <g clipPath={`url(#hatch-${Math.round(y)}-${width}-${height})`} stroke="var(--ink)" strokeWidth="0.8" opacity="0.45">
+      <g
+        clipPath={`url(#hatch-${Math.round(y)}-${width}-${height})`}
+        stroke="var(--ink)"
+        strokeWidth="0.8"
+        opacity="0.45"
+      >
         {lines.map((d) => (
           <line key={d} x1={0} y1={y + d} x2={d} y2={y} />
         ))}

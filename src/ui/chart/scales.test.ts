@@ -14,7 +14,8 @@ test('labels moved apart keep their order, their distance and their field', () =
         0,
         300,
       )
-      for (let i = 1; i < placed.length; i++) expect((placed[i]?.y ?? 0) - (placed[i - 1]?.y ?? 0)).toBeGreaterThanOrEqual(19.999)
+      for (let i = 1; i < placed.length; i++)
+        expect((placed[i]?.y ?? 0) - (placed[i - 1]?.y ?? 0)).toBeGreaterThanOrEqual(19.999)
       expect(placed[placed.length - 1]?.y).toBeLessThanOrEqual(300)
     }),
   )
@@ -34,16 +35,20 @@ test('times on the axis are whole and few', () => {
 })
 
 /** What a clock on the wall there shows at a tick. */
-const wall = (timeZone: string) => (t: number) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(t)
+const wall = (timeZone: string) => (t: number) =>
+  new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(t)
 
-test.each(['Asia/Kolkata', 'Asia/Kathmandu', 'America/Santiago', 'Europe/Berlin', 'Australia/Lord_Howe'])('in %s they stand on the hours of its own clock', (zone) => {
-  const from = Date.parse('2026-03-02T04:20:00Z')
-  const hours = timeTicks(from, from + 6 * 3600_000, 6, zone).map(wall(zone))
-  expect(hours.length).toBeGreaterThanOrEqual(5)
-  expect(hours.every((h) => h.endsWith(':00'))).toBe(true)
-  const eights = timeTicks(from, from + 24 * 3600_000, 3, zone).map(wall(zone))
-  expect(eights.every((h) => ['00:00', '08:00', '16:00'].includes(h))).toBe(true)
-})
+test.each(['Asia/Kolkata', 'Asia/Kathmandu', 'America/Santiago', 'Europe/Berlin', 'Australia/Lord_Howe'])(
+  'in %s they stand on the hours of its own clock',
+  (zone) => {
+    const from = Date.parse('2026-03-02T04:20:00Z')
+    const hours = timeTicks(from, from + 6 * 3600_000, 6, zone).map(wall(zone))
+    expect(hours.length).toBeGreaterThanOrEqual(5)
+    expect(hours.every((h) => h.endsWith(':00'))).toBe(true)
+    const eights = timeTicks(from, from + 24 * 3600_000, 3, zone).map(wall(zone))
+    expect(eights.every((h) => ['00:00', '08:00', '16:00'].includes(h))).toBe(true)
+  },
+)
 
 test('on the day clocks are set they stand on whole hours before and after', () => {
   const from = Date.parse('2026-03-28T22:00:00Z')

@@ -42,7 +42,10 @@ export const niceTicks = (low: number, high: number, count: number): number[] =>
 const MINUTE_MS = 60_000
 const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240, 480, 720]
 
-/** Whole times of the clock on the wall there, about `most` of them, ms. @param timeZone - IANA name: zones differ by quarters of an hour, and a day may have 23 */
+/**
+ * Whole times of the clock on the wall there, about `most` of them, ms. @param timeZone - IANA name: zones differ by
+ * quarters of an hour, and a day may have 23
+ */
 export function timeTicks(fromMs: number, toMs: number, most: number, timeZone: string): number[] {
   const stepMs = (STEPS_MIN.find((m) => (toMs - fromMs) / (m * MINUTE_MS) <= most) ?? 1440) * MINUTE_MS
   const local = (ms: number) => ms + tzOffset(timeZone, new Date(ms)) * MINUTE_MS

@@ -2,7 +2,17 @@ import { useZone } from '../zone'
 import { timeTicks } from './scales'
 
 type Mark = { at: number; text: string }
-type Props = { fromMs: number; toMs: number; x: (ms: number) => number; y: number; clock: (ms: number) => string; marks: Mark[]; most: number; left: number; right: number }
+type Props = {
+  fromMs: number
+  toMs: number
+  x: (ms: number) => number
+  y: number
+  clock: (ms: number) => string
+  marks: Mark[]
+  most: number
+  left: number
+  right: number
+}
 
 /** The time axis under a chart: plain hours, and dark labels for what matters. */
 export function TimeLabels({ fromMs, toMs, x, y, clock, marks, most, left, right }: Props) {
@@ -12,7 +22,9 @@ export function TimeLabels({ fromMs, toMs, x, y, clock, marks, most, left, right
     return { ...m, half, x: Math.min(right - half, Math.max(left + half, x(m.at))) }
   })
   const zone = useZone()
-  const free = timeTicks(fromMs, toMs, most, zone).filter((t) => placed.every((m) => Math.abs(x(t) - m.x) > m.half + 26))
+  const free = timeTicks(fromMs, toMs, most, zone).filter((t) =>
+    placed.every((m) => Math.abs(x(t) - m.x) > m.half + 26),
+  )
   return (
     <g fontSize="16" suppressHydrationWarning>
       <line x1={left} x2={right} y1={y} y2={y} stroke="var(--ink)" strokeWidth="1.5" />

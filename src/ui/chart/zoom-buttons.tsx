@@ -1,13 +1,22 @@
 import type { TimeWindow } from '../hooks/use-time-window'
 
-/** Zoom for a gloved finger: the keys and two fingers do the same. On the phone two fingers do it, and the room belongs to the call. */
+/**
+ * Zoom for a gloved finger: the keys and two fingers do the same. On the phone two fingers do it, and the room belongs
+ * to the call.
+ */
 export function ZoomButtons({ window: w }: { window: TimeWindow }) {
   return (
     <div className="mt-1 flex items-center max-sm:hidden gap-2 text-[15px] text-ink-2">
       <button type="button" className="plain-button px-4 text-[18px]" aria-label="Closer" onClick={() => w.zoom(1.6)}>
         + <span className="text-[16px]">closer</span>
       </button>
-      <button type="button" className="plain-button px-4 text-[18px]" aria-label="Farther" disabled={!w.zoomed} onClick={() => w.zoom(1 / 1.6)}>
+      <button
+        type="button"
+        className="plain-button px-4 text-[18px]"
+        aria-label="Farther"
+        disabled={!w.zoomed}
+        onClick={() => w.zoom(1 / 1.6)}
+      >
         − <span className="text-[16px]">farther</span>
       </button>
       {w.zoomed && (

@@ -44,7 +44,9 @@ export function massHint(text: string): { hint?: string; warning?: string } {
   const { lowG, highG, warning } = range.value
   if (warning) return { warning }
   if (lowG === highG) return { hint: massInAllUnits(lowG).join(' · ') }
-  return { hint: `${Math.round(lowG)} to ${Math.round(highG)} g · ${formatPoundsOunces(lowG)} to ${formatPoundsOunces(highG)}` }
+  return {
+    hint: `${Math.round(lowG)} to ${Math.round(highG)} g · ${formatPoundsOunces(lowG)} to ${formatPoundsOunces(highG)}`,
+  }
 }
 
 /** The other units of a gauge pressure entry. */
@@ -52,6 +54,10 @@ export function gaugeHint(text: string, barometerPa: number): string | undefined
   const entry = readGauge(text, barometerPa)
   if ('error' in entry) return undefined
   const absolute = entry.value + barometerPa
-  if (entry.value < -1000) return `${fromPascal(absolute, 'inHgV', barometerPa).toFixed(1)} inHg below the air, ${(absolute / 1000).toFixed(1)} kPa absolute`
-  return `${Math.round(entry.value / 1000)} kPa, ${fromPascal(absolute, 'psig', barometerPa).toFixed(1)} psig, ${(absolute / 1000).toFixed(0)} kPa absolute`.replaceAll('-', '−')
+  if (entry.value < -1000)
+    return `${fromPascal(absolute, 'inHgV', barometerPa).toFixed(1)} inHg below the air, ${(absolute / 1000).toFixed(1)} kPa absolute`
+  return `${Math.round(entry.value / 1000)} kPa, ${fromPascal(absolute, 'psig', barometerPa).toFixed(1)} psig, ${(absolute / 1000).toFixed(0)} kPa absolute`.replaceAll(
+    '-',
+    '−',
+  )
 }

@@ -17,7 +17,9 @@ export type FieldProps = {
   placeholder?: string
 }
 
-/** A field in which a figure is typed in any unit; its other units, or the reason it cannot be, stand beside it at once. */
+/**
+ * A field in which a figure is typed in any unit; its other units, or the reason it cannot be, stand beside it at once.
+ */
 export function Field({ label, value, onChange, error, hint, warning, inputMode = 'text', placeholder }: FieldProps) {
   const id = useId()
   const below = error ?? warning ?? hint
@@ -37,7 +39,10 @@ export function Field({ label, value, onChange, error, hint, warning, inputMode 
         autoComplete="off"
         onChange={(e) => onChange(e.target.value)}
       />
-      <p id={`${id}-below`} className={`mt-1 min-h-5 text-[15px] leading-snug ${error ? 'font-medium text-leak' : warning ? 'font-medium text-caution' : 'text-ink-2'}`}>
+      <p
+        id={`${id}-below`}
+        className={`mt-1 min-h-5 text-[15px] leading-snug ${error ? 'font-medium text-leak' : warning ? 'font-medium text-caution' : 'text-ink-2'}`}
+      >
         {error ? <Sign kind="fault" /> : warning && <Sign kind="caution" />}
         {below}
       </p>
@@ -66,7 +71,13 @@ export function Choice<T extends string>({
             key={option.value}
             className={`flex min-h-[46px] cursor-pointer items-center rounded border-[1.5px] px-3 text-[17px] has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 ${value === option.value ? 'border-ink bg-ink font-medium text-ground' : 'border-rule-2 bg-sheet'}`}
           >
-            <input type="radio" className="sr-only" name={label} checked={value === option.value} onChange={() => onChange(option.value)} />
+            <input
+              type="radio"
+              className="sr-only"
+              name={label}
+              checked={value === option.value}
+              onChange={() => onChange(option.value)}
+            />
             {option.label}
           </label>
         ))}

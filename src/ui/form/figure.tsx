@@ -1,5 +1,17 @@
 /** A reading with its unit and what it is; the big one is the largest thing on its screen. */
-export function Figure({ text, unit, below, big = false, testId }: { text: string; unit: string; below: string; big?: boolean; testId?: string }) {
+export function Figure({
+  text,
+  unit,
+  below,
+  big = false,
+  testId,
+}: {
+  text: string
+  unit: string
+  below: string
+  big?: boolean
+  testId?: string
+}) {
   return (
     <p>
       <span

@@ -2,7 +2,7 @@
 
 import { DropdownMenu } from 'radix-ui'
 import { send } from '../api'
-import type { UserView } from './top-bar'
+import type { UserView } from './who'
 
 function switchTheme(): void {
   const root = document.documentElement
@@ -27,11 +27,18 @@ export function AccountMenu({ user }: { user: UserView }) {
     .join('')
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="plain-button min-h-9! px-2.5! text-[15px]" aria-label={`${initials}: ${user.name}, ${user.role}, menu`}>
+      <DropdownMenu.Trigger
+        className="plain-button min-h-9! px-2.5! text-[15px]"
+        aria-label={`${initials}: ${user.name}, ${user.role}, menu`}
+      >
         {initials}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={6} className="z-20 min-w-56 rounded border-[1.5px] border-ink bg-sheet py-1 text-ink">
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-20 min-w-56 rounded border-[1.5px] border-ink bg-sheet py-1 text-ink"
+        >
           <DropdownMenu.Label className="px-4 py-2 text-[15px] text-ink-2">
             {user.name}, {user.role}
           </DropdownMenu.Label>

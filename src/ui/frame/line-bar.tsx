@@ -10,7 +10,9 @@ export function LineBar({ line, clock }: { line: Line; clock: (ms: number) => st
       {line.kind === 'away' && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-[17px] max-sm:px-4">
           <b className="font-semibold text-caution">Not live. {line.words}</b>{' '}
-          <span suppressHydrationWarning>What you see is from {clock(line.sinceMs)}; it goes on by itself when the line is back.</span>
+          <span suppressHydrationWarning>
+            What you see is from {clock(line.sinceMs)}; it goes on by itself when the line is back.
+          </span>
         </p>
       )}
       {line.kind === 'signed-out' && (

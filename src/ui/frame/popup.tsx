@@ -3,7 +3,14 @@
 import { Dialog } from 'radix-ui'
 import type { ReactNode } from 'react'
 
-type Props = { open: boolean; onOpenChange: (open: boolean) => void; title: string; width: 'narrow' | 'middle' | 'tall'; closes?: boolean; children: ReactNode }
+type Props = {
+  open: boolean
+  onOpenChange: (open: boolean) => void
+  title: string
+  width: 'narrow' | 'middle' | 'tall'
+  closes?: boolean
+  children: ReactNode
+}
 
 const SHAPES = {
   narrow: 'top-20 w-[min(420px,calc(100vw-32px))]',
@@ -18,7 +25,10 @@ export function Popup({ open, onOpenChange, title, width, closes = true, childre
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-10 bg-floor/60" />
-        <Dialog.Content aria-describedby={undefined} className={`fixed left-1/2 z-20 -translate-x-1/2 rounded border-[1.5px] border-ink bg-sheet p-5 ${SHAPES[width]}`}>
+        <Dialog.Content
+          aria-describedby={undefined}
+          className={`fixed left-1/2 z-20 -translate-x-1/2 rounded border-[1.5px] border-ink bg-sheet p-5 ${SHAPES[width]}`}
+        >
           <div className="flex items-center justify-between">
             <Dialog.Title className="text-[20px] font-semibold">{title}</Dialog.Title>
             {closes && <Dialog.Close className="plain-button">Close</Dialog.Close>}

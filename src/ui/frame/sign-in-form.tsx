@@ -26,16 +26,33 @@ export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] 
         <p className="text-[18px] text-ink-2">{shopName}</p>
         <label className="text-[16px] font-medium">
           Name
-          <input className="field mt-1" autoComplete="username" value={signIn} onChange={(e) => setSignIn(e.target.value)} required />
+          <input
+            className="field mt-1"
+            autoComplete="username"
+            value={signIn}
+            onChange={(e) => setSignIn(e.target.value)}
+            required
+          />
         </label>
         <label className="text-[16px] font-medium">
           Password
-          <input className="field mt-1" type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} required />
+          <input
+            className="field mt-1"
+            type="password"
+            autoComplete="current-password"
+            value={password}
+            onChange={(e) => setPassword(e.target.value)}
+            required
+          />
         </label>
         <p role="alert" className="min-h-6 text-[16px] font-medium text-leak">
           {refused}
         </p>
-        <button type="submit" disabled={busy} className="min-h-16 rounded bg-accent px-5 text-left text-[26px] font-semibold text-accent-text">
+        <button
+          type="submit"
+          disabled={busy}
+          className="min-h-16 rounded bg-accent px-5 text-left text-[26px] font-semibold text-accent-text"
+        >
           Sign in
         </button>
         {demo.length > 0 && <DemoSignIns demo={demo} pick={(d) => [setSignIn(d.signIn), setPassword(d.password)]} />}
@@ -51,7 +68,11 @@ function DemoSignIns({ demo, pick }: { demo: Demo[]; pick: (d: Demo) => void }) 
       <ul className="mt-2 grid gap-2">
         {demo.map((d) => (
           <li key={d.signIn}>
-            <button type="button" className="plain-button flex w-full items-center justify-between" onClick={() => pick(d)}>
+            <button
+              type="button"
+              className="plain-button flex w-full items-center justify-between"
+              onClick={() => pick(d)}
+            >
               <span>{d.name}</span>
               <span className="font-normal text-ink-2">{d.role}</span>
             </button>
@@ -69,8 +90,12 @@ function Depth() {
       <div className="flex flex-[5] items-end bg-air p-10">
         <p className="figure text-[104px] font-semibold">Yperos</p>
       </div>
-      <div className="flex-[2] border-t-2 border-ink bg-needle px-10 pt-3 text-[18px] text-ink-2">below here a needle sees nothing</div>
-      <div className="flex-[3] border-t-[3px] border-dotted border-ink bg-drying px-10 pt-3 text-[18px] text-ink-2">water boils</div>
+      <div className="flex-[2] border-t-2 border-ink bg-needle px-10 pt-3 text-[18px] text-ink-2">
+        below here a needle sees nothing
+      </div>
+      <div className="flex-[3] border-t-[3px] border-dotted border-ink bg-drying px-10 pt-3 text-[18px] text-ink-2">
+        water boils
+      </div>
       <div className="flex-[3] border-t-2 border-ink bg-deep px-10 pt-3 text-[18px] text-ink">dry</div>
       <div className="flex-1 bg-floor" />
     </div>

@@ -6,9 +6,7 @@ import { PA_PER_INHG } from '@/core/units/constants'
 import { clockIn, paText } from '../format'
 import { useWallNow } from '../hooks/use-now'
 import { AccountMenu } from './account-menu'
-
-export type ShopView = { name: string; altitudeM: number | null; barometerPa: number; ambientC: number; timeZone: string; demo: boolean }
-export type UserView = { name: string; role: 'lead' | 'technician' | 'trainee'; certificate: string }
+import type { ShopView, UserView } from './who'
 
 /** The bar on every page: places, where we are and what the air is here, the time, who works. */
 export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: UserView; serverNowMs: number }) {
@@ -51,7 +49,8 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
           {shop.altitudeM !== null && ` ${shop.altitudeM.toLocaleString('en')} m`}
         </span>
         <span>
-          air here <b className="font-semibold text-ink">{paText(shop.barometerPa)}</b>, {(shop.barometerPa / PA_PER_INHG).toFixed(1)} inHg
+          air here <b className="font-semibold text-ink">{paText(shop.barometerPa)}</b>,{' '}
+          {(shop.barometerPa / PA_PER_INHG).toFixed(1)} inHg
         </span>
         <span>
           hall <b className="font-semibold text-ink">{shop.ambientC} °C</b>

@@ -8,7 +8,10 @@ const LIVE = '/api/board/live'
 
 type Message = { rows: BoardRow[]; all: boolean }
 
-/** The board's rows, kept up to date by the live stream: rows of the same kind as the page came with, all of them after a lost line. */
+/**
+ * The board's rows, kept up to date by the live stream: rows of the same kind as the page came with, all of them after
+ * a lost line.
+ */
 export function useBoardLive(first: BoardRow[]): { rows: BoardRow[]; line: Line } {
   const [rows, setRows] = useState(first)
   useEffect(() => setRows(first), [first])

@@ -32,7 +32,11 @@ export async function whyNot(): Promise<string | 'signed-out' | null> {
  * @param resume - the address to go on from after the message with this id
  * @param onData - what to do with a message; may change from render to render
  */
-export function useEventStream(path: string, resume: (lastId: string) => string, onData: (data: unknown) => void): Line {
+export function useEventStream(
+  path: string,
+  resume: (lastId: string) => string,
+  onData: (data: unknown) => void,
+): Line {
   const [line, setLine] = useState<Line>({ kind: 'open' })
   const handler = useRef(onData)
   handler.current = onData
@@ -44,7 +48,14 @@ export function useEventStream(path: string, resume: (lastId: string) => string,
     let ended = false
     let retry: ReturnType<typeof setTimeout> | undefined
     let silence: ReturnType<typeof setTimeout> | undefined
-    const away = (words: string) => setLine((now) => (now.kind === 'away' ? (now.words === words ? now : { ...now, words }) : { kind: 'away', words, sinceMs: Date.now() }))
+    const away = (words: string) =>
+      setLine((now) =>
+        now.kind === 'away'
+          ? now.words === words
+            ? now
+            : { ...now, words }
+          : { kind: 'away', words, sinceMs: Date.now() },
+      )
     const opened = () => setLine((now) => (now.kind === 'open' ? now : { kind: 'open' }))
     const heard = () => {
       clearTimeout(silence)
@@ -84,7 +95,8 @@ export function useEventStream(path: string, resume: (lastId: string) => string,
         ended = true
         source?.close()
       })
-      // closed for good by an answer that is no stream, or joining again by itself: either way we do it, and say what is away
+      // closed for good by an answer that is no stream, or joining again by itself: either way we do it, and say what
+      // is away
       source.onerror = () => {
         again()
         void ask()

@@ -25,7 +25,14 @@ export type LiveJob = {
 
 /** Events as they are stored, the first of them at place `from` of the job's log. */
 export type Stretch = { from: number; events: JobEvent[] }
-type Message = Stretch & { readings: LiveReading[]; clock?: ClockSegment[]; latest: JobView['latest']; benchTrouble: string | null; judged?: JobView['judged']; serverMs: number }
+type Message = Stretch & {
+  readings: LiveReading[]
+  clock?: ClockSegment[]
+  latest: JobView['latest']
+  benchTrouble: string | null
+  judged?: JobView['judged']
+  serverMs: number
+}
 
 /** A curve longer than this is thinned, keeping the extremes of every four points. */
 const MOST_POINTS = 4000
@@ -40,7 +47,11 @@ function extend(curve: CurvePoint[], readings: readonly LiveReading[], channel: 
 /** The same object while nothing came for it, so that what hangs on it is not worked out anew. */
 function extendSides(sides: Sides, readings: readonly LiveReading[]): Sides {
   if (!readings.some((r) => r.channel in sides)) return sides
-  return { low: extend(sides.low, readings, 'low'), high: extend(sides.high, readings, 'high'), vent: extend(sides.vent, readings, 'vent') }
+  return {
+    low: extend(sides.low, readings, 'low'),
+    high: extend(sides.high, readings, 'high'),
+    vent: extend(sides.vent, readings, 'vent'),
+  }
 }
 
 /** Half as many points: of every four the least and the greatest, in order. */
@@ -55,7 +66,10 @@ export function thin(points: readonly CurvePoint[]): CurvePoint[] {
   return kept
 }
 
-/** The log with a stretch of it put where it belongs; the same array while nothing is new, for the whole job hangs on it. */
+/**
+ * The log with a stretch of it put where it belongs; the same array while nothing is new, for the whole job hangs on
+ * it.
+ */
 export function withStretch(events: JobEvent[], { from, events: more }: Stretch): JobEvent[] {
   return from <= events.length && from + more.length > events.length ? [...events.slice(0, from), ...more] : events
 }
@@ -78,19 +92,26 @@ function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
   }
 }
 
-/** A job kept up to date by its live stream, from the view the page came with; a lost line is joined again where it was lost. */
+/**
+ * A job kept up to date by its live stream, from the view the page came with; a lost line is joined again where it was
+ * lost.
+ */
 export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (stretch: Stretch) => void } {
-  const [job, dispatch] = useReducer(reduce, view, ({ events, clock, latest, vacuum, scale, sides, typed, benchTrouble, judged }) => ({
-    events,
-    clock,
-    latest,
-    vacuum,
-    scale,
-    sides,
-    typed,
-    benchTrouble,
-    judged,
-  }))
+  const [job, dispatch] = useReducer(
+    reduce,
+    view,
+    ({ events, clock, latest, vacuum, scale, sides, typed, benchTrouble, judged }) => ({
+      events,
+      clock,
+      latest,
+      vacuum,
+      scale,
+      sides,
+      typed,
+      benchTrouble,
+      judged,
+    }),
+  )
   const live = `/api/jobs/${view.id}/live`
   const line = useEventStream(
     `${live}?from=${view.cursor}`,

@@ -6,7 +6,10 @@ import type { Gain, PullPlan } from '@/core/pull/planner'
 import { pullQuestion } from '@/core/pull/question'
 
 export type Planned = { progress: number; plan?: PullPlan; costs?: Gain[]; whatIfs?: Gain[] }
-type Told = { kind: 'progress'; share: number } | { kind: 'plan'; plan: PullPlan } | { kind: 'gains'; costs: Gain[]; whatIfs: Gain[] }
+type Told =
+  | { kind: 'progress'; share: number }
+  | { kind: 'plan'; plan: PullPlan }
+  | { kind: 'gains'; costs: Gain[]; whatIfs: Gain[] }
 
 /** Simulations behind the band on the screen: enough for its edges, done in a second or two. */
 const DRAWS = 80

@@ -3,7 +3,8 @@
 import { useMemo } from 'react'
 import { waterSaturationPa } from '@/core/fluids/water'
 import { currentPull, type JobState } from '@/core/procedure/state'
-import { adviseOnPull, type PullAdvice } from '@/core/pull/advisor'
+import type { PullAdvice } from '@/core/pull/advice'
+import { adviseOnPull } from '@/core/pull/advisor'
 import type { PullPlan } from '@/core/pull/planner'
 import { medianWater, mostLiquidG } from '@/core/pull/water-inventory'
 import { PA_PER_MICRON } from '@/core/units/constants'
@@ -13,7 +14,11 @@ import { type CurvePoint, thin } from './use-job-live'
 const MOST = 400
 
 /** Where the running pull stands, from its readings and its prediction; undefined while there is none of either. */
-export function usePullAdvice(state: JobState, vacuum: readonly CurvePoint[], plan: PullPlan | undefined): PullAdvice | undefined {
+export function usePullAdvice(
+  state: JobState,
+  vacuum: readonly CurvePoint[],
+  plan: PullPlan | undefined,
+): PullAdvice | undefined {
   const pull = state.step === 'pull' ? currentPull(state) : undefined
   const startMs = pull && !pull.endedAt ? Date.parse(pull.startedAt) : undefined
   return useMemo(() => {

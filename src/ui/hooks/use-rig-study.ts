@@ -6,9 +6,16 @@ import type { Gain, PullPlan, PullQuestion } from '@/core/pull/planner'
 import type { PortSpeed } from '@/core/rig/port-speeds'
 
 export type RigStudy = { speeds?: PortSpeed[]; costs?: Gain[]; plan?: PullPlan; progress: number }
-type Told = { kind: 'speeds'; speeds: PortSpeed[] } | { kind: 'costs'; costs: Gain[] } | { kind: 'progress'; share: number } | { kind: 'plan'; plan: PullPlan }
+type Told =
+  | { kind: 'speeds'; speeds: PortSpeed[] }
+  | { kind: 'costs'; costs: Gain[] }
+  | { kind: 'progress'; share: number }
+  | { kind: 'plan'; plan: PullPlan }
 
-/** What this rig does on that car, worked out anew in a web worker whenever either changes; what was known stays until then. */
+/**
+ * What this rig does on that car, worked out anew in a web worker whenever either changes; what was known stays until
+ * then.
+ */
 export function useRigStudy(rig: Rig | null, question: PullQuestion | null): RigStudy {
   const [study, setStudy] = useState<RigStudy>({ progress: 0 })
   const asked = JSON.stringify(rig && question ? { rig, question } : null)

@@ -2,7 +2,8 @@ import { expect, test } from 'vitest'
 import { toneDue } from './use-sound'
 
 /** Tones of a countdown that is looked at so often, s before the word. */
-const heard = (moments: readonly number[]) => moments.slice(1).flatMap((now, i) => toneDue(moments[i] as number, now) ?? [])
+const heard = (moments: readonly number[]) =>
+  moments.slice(1).flatMap((now, i) => toneDue(moments[i] as number, now) ?? [])
 
 test('ten, five, three, two, one are short tones and the word is a long one, however the seconds fall', () => {
   const tones = heard(Array.from({ length: 40 }, (_, i) => 12.3 - i * 0.4))

@@ -47,7 +47,10 @@ export function toneDue(beforeS: number, nowS: number): Tone | null {
   return passed ? { hertz: 660, afterS: 0, lastsS: 0.12 } : null
 }
 
-/** Counts down to the word to close by sound, so that the eyes may stay on the valve. @param inS - until the word, s; undefined while nothing flows */
+/**
+ * Counts down to the word to close by sound, so that the eyes may stay on the valve. @param inS - until the word, s;
+ * undefined while nothing flows
+ */
 export function useCountdownSound(inS: number | undefined): [boolean, (on: boolean) => void] {
   const [sound, setSound] = useSoundSwitch('yperos-countdown-sound')
   const before = useRef<number | undefined>(undefined)

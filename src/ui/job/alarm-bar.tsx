@@ -16,31 +16,55 @@ const RING: readonly Tone[] = [
   { hertz: 880, afterS: 0.22, lastsS: 0.2 },
 ]
 
-/** What wants a person now, with a sound and a notification when they are switched on; each is answered once, and the answer is logged. */
+/**
+ * What wants a person now, with a sound and a notification when they are switched on; each is answered once, and the
+ * answer is logged.
+ */
 export function AlarmBar({ alarms, deeds }: { alarms: readonly Alarm[]; deeds: Deeds }) {
   const first = alarms[0]
   const [sound, setSound] = useSound()
   useRinging(first, sound)
   const answer = (kind: 'seen' | 'snoozed') => {
-    if (first && !deeds.busy) deeds.record([{ kind: 'alarm-answered', payload: { alarm: first.id, answer: kind, minutes: kind === 'seen' ? 0 : SNOOZE_MIN } }])
+    if (first && !deeds.busy)
+      deeds.record([
+        {
+          kind: 'alarm-answered',
+          payload: { alarm: first.id, answer: kind, minutes: kind === 'seen' ? 0 : SNOOZE_MIN },
+        },
+      ])
   }
   useHotkeys(first ? { z: () => answer('seen'), x: () => answer('snoozed') } : {})
   if (!first) return null
   return (
-    <div role="alert" className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b-2 border-ink bg-sheet px-5 py-2 max-sm:flex-nowrap max-sm:gap-x-2 max-sm:px-4 max-sm:py-1">
+    <div
+      role="alert"
+      className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b-2 border-ink bg-sheet px-5 py-2 max-sm:flex-nowrap max-sm:gap-x-2 max-sm:px-4 max-sm:py-1"
+    >
       <Triangle />
       <p className="min-w-0 flex-1 text-[20px] font-semibold leading-tight max-sm:text-[16px]">
         {first.sentence}
-        {alarms.length > 1 && <span className="ml-3 text-[16px] font-medium text-ink-2">and {alarms.length - 1} more</span>}
+        {alarms.length > 1 && (
+          <span className="ml-3 text-[16px] font-medium text-ink-2">and {alarms.length - 1} more</span>
+        )}
       </p>
       <button type="button" className="plain-button text-[16px]" disabled={deeds.busy} onClick={() => answer('seen')}>
         Seen <span className="key max-sm:hidden">Z</span>
       </button>
-      <button type="button" className="plain-button text-[16px]" disabled={deeds.busy} onClick={() => answer('snoozed')}>
+      <button
+        type="button"
+        className="plain-button text-[16px]"
+        disabled={deeds.busy}
+        onClick={() => answer('snoozed')}
+      >
         <span className="max-sm:sr-only">In </span>
         {SNOOZE_MIN} min <span className="key max-sm:hidden">X</span>
       </button>
-      <button type="button" className="plain-button text-[16px] max-sm:sr-only" aria-pressed={sound} onClick={() => setSound(!sound)}>
+      <button
+        type="button"
+        className="plain-button text-[16px] max-sm:sr-only"
+        aria-pressed={sound}
+        onClick={() => setSound(!sound)}
+      >
         {sound ? 'Sound on' : 'Sound off'}
       </button>
     </div>
@@ -54,7 +78,8 @@ function useSound(): [boolean, (on: boolean) => void] {
     sound,
     (on) => {
       set(on)
-      if (on && typeof Notification !== 'undefined' && Notification.permission === 'default') void Notification.requestPermission()
+      if (on && typeof Notification !== 'undefined' && Notification.permission === 'default')
+        void Notification.requestPermission()
     },
   ]
 }

@@ -2,11 +2,15 @@ import type { JobState } from '@/core/procedure/state'
 import { eventWords } from '@/core/words/event-words'
 import type { Deeds } from './use-deeds'
 
-/** Deeds that were done without a line and contradict what others did meanwhile: somebody says which holds; both stay in the log. */
+/**
+ * Deeds that were done without a line and contradict what others did meanwhile: somebody says which holds; both stay in
+ * the log.
+ */
 export function AsideBar({ state, deeds, clock }: { state: JobState; deeds: Deeds; clock: (ms: number) => string }) {
   const waiting = Object.values(state.aside).flatMap(({ event }) => (event ? [event] : []))
   if (waiting.length === 0) return null
-  const choose = (eventId: string, holds: boolean) => deeds.record([{ kind: 'deed-chosen', payload: { eventId, holds } }])
+  const choose = (eventId: string, holds: boolean) =>
+    deeds.record([{ kind: 'deed-chosen', payload: { eventId, holds } }])
   return (
     <ul aria-label="Set aside" className="border-b-2 border-ink bg-sheet px-5 max-sm:px-4">
       {waiting.map((event) => (
@@ -17,10 +21,20 @@ export function AsideBar({ state, deeds, clock }: { state: JobState; deeds: Deed
             </b>{' '}
             It contradicts what others did meanwhile. Does it hold?
           </p>
-          <button type="button" className="plain-button text-[16px]" disabled={deeds.busy} onClick={() => choose(event.id, true)}>
+          <button
+            type="button"
+            className="plain-button text-[16px]"
+            disabled={deeds.busy}
+            onClick={() => choose(event.id, true)}
+          >
             It holds
           </button>
-          <button type="button" className="plain-button text-[16px]" disabled={deeds.busy} onClick={() => choose(event.id, false)}>
+          <button
+            type="button"
+            className="plain-button text-[16px]"
+            disabled={deeds.busy}
+            onClick={() => choose(event.id, false)}
+          >
             It does not
           </button>
         </li>

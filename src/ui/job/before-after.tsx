@@ -11,7 +11,11 @@ export function BeforeAfter({ state }: { state: JobState }) {
   if (!before || !after) return null
   const rows = [
     ['Middle vent', celsius(before.ventC), celsius(after.ventC)],
-    ['below the air outside by', `${(before.ambientC - before.ventC).toFixed(0)} K`, `${(after.ambientC - after.ventC).toFixed(0)} K`],
+    [
+      'below the air outside by',
+      `${(before.ambientC - before.ventC).toFixed(0)} K`,
+      `${(after.ambientC - after.ventC).toFixed(0)} K`,
+    ],
     ['Low side', pressure(before.lowPaG), gaugeText(after.lowPaG)],
     ['High side', pressure(before.highPaG), gaugeText(after.highPaG)],
   ]

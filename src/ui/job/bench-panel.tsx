@@ -33,7 +33,17 @@ const SCALE = [
 type Told = { name: string; told: string }
 
 /** The simulated bench of the demo place: its clock, its instruments, and what is hidden inside. */
-export function BenchPanel({ jobId, running, factor, trouble }: { jobId: string; running: boolean; factor: number; trouble: string | null }) {
+export function BenchPanel({
+  jobId,
+  running,
+  factor,
+  trouble,
+}: {
+  jobId: string
+  running: boolean
+  factor: number
+  trouble: string | null
+}) {
   const [refused, setRefused] = useState<string | null>(null)
   const control = async (body: object) => {
     const answer = await send(`/api/jobs/${jobId}/bench`, { id: newEventId(), ...body })
@@ -42,15 +52,21 @@ export function BenchPanel({ jobId, running, factor, trouble }: { jobId: string;
   return (
     <details className="mt-3 border-t border-rule pt-2" open={trouble !== null}>
       <summary className="min-h-9 cursor-pointer text-[16px]">
-        <b className="font-semibold">Simulated bench</b>, clock ×{factor}, {running ? 'instruments running' : 'instruments off'}
+        <b className="font-semibold">Simulated bench</b>, clock ×{factor},{' '}
+        {running ? 'instruments running' : 'instruments off'}
       </summary>
       {trouble && (
         <p role="alert" className="mt-2 text-[17px]">
-          <b className="font-semibold text-caution">The bench cannot play this car: {trouble}.</b> Put another scenario on it, or take the car in anew. The other cars go on.
+          <b className="font-semibold text-caution">The bench cannot play this car: {trouble}.</b> Put another scenario
+          on it, or take the car in anew. The other cars go on.
         </p>
       )}
       <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-3">
-        <button type="button" className="plain-button" onClick={() => void control({ action: running ? 'stop' : 'start' })}>
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => void control({ action: running ? 'stop' : 'start' })}
+        >
           {running ? 'Stop the bench' : 'Start the bench'}
         </button>
         <Choice
@@ -72,7 +88,17 @@ export function BenchPanel({ jobId, running, factor, trouble }: { jobId: string;
 type Control = (body: object) => Promise<void>
 
 /** What a hand does to an instrument of the bench. */
-function Faults({ label, action, states, control }: { label: string; action: 'gauge' | 'scale'; states: readonly { value: string; label: string }[]; control: Control }) {
+function Faults({
+  label,
+  action,
+  states,
+  control,
+}: {
+  label: string
+  action: 'gauge' | 'scale'
+  states: readonly { value: string; label: string }[]
+  control: Control
+}) {
   const [now, setNow] = useState<string>('good')
   return (
     <Choice
@@ -92,9 +118,23 @@ function PutBack({ control }: { control: Control }) {
   const [water, setWater] = useState<string>('0.05')
   return (
     <>
-      <Choice label="Leak" value={leak} options={LEAKS as readonly { value: string; label: string }[]} onChange={setLeak} />
-      <Choice label="Water" value={water} options={WATER as readonly { value: string; label: string }[]} onChange={setWater} />
-      <button type="button" className="plain-button" onClick={() => void control({ action: 'reset', leakPaM3S: Number(leak), waterG: Number(water) })}>
+      <Choice
+        label="Leak"
+        value={leak}
+        options={LEAKS as readonly { value: string; label: string }[]}
+        onChange={setLeak}
+      />
+      <Choice
+        label="Water"
+        value={water}
+        options={WATER as readonly { value: string; label: string }[]}
+        onChange={setWater}
+      />
+      <button
+        type="button"
+        className="plain-button"
+        onClick={() => void control({ action: 'reset', leakPaM3S: Number(leak), waterG: Number(water) })}
+      >
         Put the car back, with these inside
       </button>
     </>
@@ -127,13 +167,25 @@ function Scenarios({ control, onRefused }: { control: Control; onRefused: (why: 
       <div className="w-72 max-sm:w-full">
         <Pick label="A car with a story" value={name} options={known.map((s) => s.name)} onChange={setName} />
       </div>
-      <p className="max-w-80 basis-60 text-[16px] leading-snug text-ink-2">{known.find((s) => s.name === name)?.told}</p>
-      <button type="button" className="plain-button" disabled={name === ''} onClick={() => void control({ action: 'named-scenario', name })}>
+      <p className="max-w-80 basis-60 text-[16px] leading-snug text-ink-2">
+        {known.find((s) => s.name === name)?.told}
+      </p>
+      <button
+        type="button"
+        className="plain-button"
+        disabled={name === ''}
+        onClick={() => void control({ action: 'named-scenario', name })}
+      >
         Put this car on
       </button>
       <label className="plain-button flex cursor-pointer items-center">
         From a scenario file
-        <input type="file" accept="application/json,.json" className="sr-only" onChange={(e) => void fromFile(e.target.files?.[0])} />
+        <input
+          type="file"
+          accept="application/json,.json"
+          className="sr-only"
+          onChange={(e) => void fromFile(e.target.files?.[0])}
+        />
       </label>
     </div>
   )

@@ -31,7 +31,9 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
   }
   const buttons = [call.action, ...call.plain]
   useHotkeys({
-    ...Object.fromEntries(deeds.pending.length > 0 || asking ? [] : buttons.map((b) => [b.key.toLowerCase(), () => press(b)])),
+    ...Object.fromEntries(
+      deeds.pending.length > 0 || asking ? [] : buttons.map((b) => [b.key.toLowerCase(), () => press(b)]),
+    ),
     a: onTrail,
     '?': () => setKeysOpen(true),
   })
@@ -161,9 +163,19 @@ function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () 
     >
       <p className="text-[24px] font-semibold leading-tight">{ask.question}</p>
       <p className="mt-2 mb-3 text-[18px] leading-snug">{ask.price}</p>
-      <Field label="Reason" value={why} onChange={setWhy} error={error} placeholder="the car is needed, the bay closes …" />
+      <Field
+        label="Reason"
+        value={why}
+        onChange={setWhy}
+        error={error}
+        placeholder="the car is needed, the bay closes …"
+      />
       <div className="mt-auto pt-5">
-        <button type="button" onClick={onDone} className="flex min-h-[68px] w-full items-center rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text">
+        <button
+          type="button"
+          onClick={onDone}
+          className="flex min-h-[68px] w-full items-center rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text"
+        >
           Let it hold
         </button>
         <button type="submit" disabled={deeds.busy} className="plain-button mt-2.5 w-full text-left text-[17px]">
@@ -190,7 +202,11 @@ function CautionAsk({ deeds }: { deeds: Deeds }) {
         </div>
       ))}
       <div className="mt-auto pt-5">
-        <button type="button" onClick={deeds.goBack} className="flex min-h-[68px] w-full items-center rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text">
+        <button
+          type="button"
+          onClick={deeds.goBack}
+          className="flex min-h-[68px] w-full items-center rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text"
+        >
           Go back
         </button>
         <button type="button" onClick={deeds.goOn} className="plain-button mt-2.5 w-full text-left text-[17px]">

@@ -11,13 +11,18 @@ export function Causes({ state, cycling }: { state: JobState; cycling: boolean }
   ).slice(0, 4)
   if (causes.length === 0) return null
   return (
-    <section aria-label="What the readings point to" className="mt-4 max-w-[880px] border-t border-rule pt-2 text-[16px]">
+    <section
+      aria-label="What the readings point to"
+      className="mt-4 max-w-[880px] border-t border-rule pt-2 text-[16px]"
+    >
       <h3 className="text-[17px] font-semibold">What this points to; two needles are never a certainty</h3>
       <p className="mt-0.5">{causes[0]?.reason}</p>
       <ol className="mt-1">
         {causes.map((c, i) => (
           <li key={c.kind} className="grid grid-cols-[72px_1fr] gap-x-3 border-t border-rule py-1.5 first:border-t-0">
-            <span className={`figure whitespace-nowrap text-[26px] leading-none ${i === 0 ? 'font-semibold' : ''}`}>{Math.round(100 * c.chance)} %</span>
+            <span className={`figure whitespace-nowrap text-[26px] leading-none ${i === 0 ? 'font-semibold' : ''}`}>
+              {Math.round(100 * c.chance)} %
+            </span>
             <div className="leading-snug">
               <b className="font-semibold">{c.sentence}</b> {i === 0 || c.chance >= 0.2 ? c.next : ''}
             </div>

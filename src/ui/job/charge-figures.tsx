@@ -27,8 +27,20 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
   return (
     <section aria-label="Charge" className="relative mt-3">
       <div className="flex flex-wrap items-end gap-x-10 gap-y-2 max-sm:gap-x-6">
-        <Figure big text={grams(target - inside)} unit="g" below={`to go, of ${grams(target)} g (${(target / GRAMS_PER_OUNCE).toFixed(1)} oz)`} testId="to-go" />
-        {open && stop && <Figure text={`${grams(live.scaleG ?? open.startGrossG)} → ${grams(stop.stopGrossG)}`} unit="g" below={`${open.id} on the scale, close at`} />}
+        <Figure
+          big
+          text={grams(target - inside)}
+          unit="g"
+          below={`to go, of ${grams(target)} g (${(target / GRAMS_PER_OUNCE).toFixed(1)} oz)`}
+          testId="to-go"
+        />
+        {open && stop && (
+          <Figure
+            text={`${grams(live.scaleG ?? open.startGrossG)} → ${grams(stop.stopGrossG)}`}
+            unit="g"
+            below={`${open.id} on the scale, close at`}
+          />
+        )}
         {open && live.flowGMin !== undefined && <Figure text={live.flowGMin.toFixed(0)} unit="g/min" below="flow" />}
         {seconds !== undefined && (
           <Figure
@@ -38,7 +50,12 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
           />
         )}
         {open && (
-          <button type="button" className="plain-button absolute top-0 right-0 text-[16px] max-sm:static" aria-pressed={sound} onClick={() => setSound(!sound)}>
+          <button
+            type="button"
+            className="plain-button absolute top-0 right-0 text-[16px] max-sm:static"
+            aria-pressed={sound}
+            onClick={() => setSound(!sound)}
+          >
             {sound ? 'Countdown sounds' : 'Countdown silent'}
           </button>
         )}

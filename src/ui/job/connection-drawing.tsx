@@ -11,7 +11,11 @@ type Props = { state: JobState; live: Live; call: Call; deeds: Deeds }
 /** The line from the far gauge through the car to pump or container; what the hands just turned is tapped here. */
 export function ConnectionDrawing({ state, live, call, deeds }: Props) {
   const { rig } = state
-  const due = new Set(call.action.does.do === 'record' ? call.action.does.deeds.flatMap((d) => (d.kind === 'part-set' ? [d.payload.part] : [])) : [])
+  const due = new Set(
+    call.action.does.do === 'record'
+      ? call.action.does.deeds.flatMap((d) => (d.kind === 'part-set' ? [d.payload.part] : []))
+      : [],
+  )
   const turn = (part: Part) => deeds.record([{ kind: 'part-set', payload: { part, state: following(part, rig) } }])
   const tap = { rig, due, turn, locked: deeds.busy || state.signed !== undefined }
   const container = openContainer(state)
@@ -19,7 +23,11 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
     <section aria-label="Connection" className="mt-3 border-t border-rule pt-3">
       <div className="flex items-stretch max-sm:hidden">
         <Box>
-          <b className="text-[20px] font-semibold">{live.vacuumPa === undefined || state.step === 'charge' || state.step === 'prove' ? '–' : micronText(live.vacuumPa)}</b>
+          <b className="text-[20px] font-semibold">
+            {live.vacuumPa === undefined || state.step === 'charge' || state.step === 'prove'
+              ? '–'
+              : micronText(live.vacuumPa)}
+          </b>
           <span>far gauge</span>
         </Box>
         <span aria-hidden="true" className="w-5 self-center border-t-[7px] border-ink" />
@@ -42,7 +50,10 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
         </div>
         <div className="my-[19px] border-l-[7px] border-ink" aria-hidden="true" />
         <div className="flex w-[104px] flex-col justify-center">
-          <span aria-hidden="true" className={`border-ink ${rig['centre-hose'] === 'off' ? 'w-6' : 'w-full'} mt-[18px] border-t-[7px]`} />
+          <span
+            aria-hidden="true"
+            className={`border-ink ${rig['centre-hose'] === 'off' ? 'w-6' : 'w-full'} mt-[18px] border-t-[7px]`}
+          />
           <Tap part="centre-hose" {...tap}>
             centre hose <b className="font-semibold">{stateWord('centre-hose', rig)}</b>
           </Tap>
@@ -93,7 +104,9 @@ export function following(part: Part, rig: RigState): string {
 
 function Box({ children, tinted = false }: { children: React.ReactNode; tinted?: boolean }) {
   return (
-    <div className={`flex min-w-[92px] flex-col justify-center rounded border-[1.5px] border-ink px-2.5 py-0.5 text-[15px] leading-snug ${tinted ? 'bg-drying' : 'bg-sheet'}`}>
+    <div
+      className={`flex min-w-[92px] flex-col justify-center rounded border-[1.5px] border-ink px-2.5 py-0.5 text-[15px] leading-snug ${tinted ? 'bg-drying' : 'bg-sheet'}`}
+    >
       {children}
     </div>
   )
@@ -140,7 +153,8 @@ function TapValve(props: TapProps) {
           )}
         </svg>
         <span>
-          {PART_NAMES[props.part].replace(/^(low|high) /, '')} <b className="block font-semibold">{stateWord(props.part, props.rig)}</b>
+          {PART_NAMES[props.part].replace(/^(low|high) /, '')}{' '}
+          <b className="block font-semibold">{stateWord(props.part, props.rig)}</b>
         </span>
       </span>
     </Tap>

@@ -14,7 +14,13 @@ import { useTimeWindow } from '../hooks/use-time-window'
 import { useWidth } from '../hooks/use-width'
 import { ReadingFigures } from './reading-figures'
 
-type Props = { state: JobState; live: Live; vacuum: readonly CurvePoint[]; clock: (ms: number) => string; band?: PullBand | undefined }
+type Props = {
+  state: JobState
+  live: Live
+  vacuum: readonly CurvePoint[]
+  clock: (ms: number) => string
+  band?: PullBand | undefined
+}
 
 export function jobStrata(state: JobState): Strata {
   const { place, procedure, rig } = state.opened
@@ -39,7 +45,12 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * (height - 4) + 2
   const points = vacuum.filter((p) => p.at >= startMs)
   const last = points[points.length - 1]
-  const marks = pull ? [{ at: live.nowMs, text: `now ${clock(live.nowMs)}` }, ...(dueMs > live.nowMs + (endMs - startMs) * 0.16 ? [{ at: dueMs, text: clock(dueMs) }] : [])] : []
+  const marks = pull
+    ? [
+        { at: live.nowMs, text: `now ${clock(live.nowMs)}` },
+        ...(dueMs > live.nowMs + (endMs - startMs) * 0.16 ? [{ at: dueMs, text: clock(dueMs) }] : []),
+      ]
+    : []
   return (
     <figure ref={ref} className="relative mt-3">
       <svg
@@ -56,7 +67,11 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         {!narrow && <StrataNames strata={strata} y={y} height={height} ambientC={state.opened.place.ambientC} />}
         <g transform={`translate(${left} 0)`}>
           <StrataFills strata={strata} y={y} width={width - left} height={height} />
-          <NeedleHatch y={y(strata.needleLimitPa)} width={strip} height={height - y(strata.needleLimitPa) + y(strata.needleLimitPa)} />
+          <NeedleHatch
+            y={y(strata.needleLimitPa)}
+            width={strip}
+            height={height - y(strata.needleLimitPa) + y(strata.needleLimitPa)}
+          />
         </g>
         <line x1={plotLeft} x2={plotLeft} y1={0} y2={height} stroke="var(--ink)" strokeWidth="1.5" />
         <Lines strata={strata} y={y} left={left} right={width} />
@@ -69,16 +84,42 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         <line x1={left} x2={width} y1={1.5} y2={1.5} stroke="var(--ink)" strokeWidth="2.5" />
         {pull && (
           <g clipPath="url(#descent-plot)">
-            <path d={`M${x(startMs)} 2${pathOf(points, x, y).replace('M', 'L')}`} fill="none" stroke="var(--ink)" strokeWidth="4" strokeLinejoin="round" />
+            <path
+              d={`M${x(startMs)} 2${pathOf(points, x, y).replace('M', 'L')}`}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="4"
+              strokeLinejoin="round"
+            />
             {last && (
               <>
-                <line x1={x(last.at)} x2={x(last.at)} y1={y(last.value)} y2={height} stroke="var(--ink)" strokeWidth="1" />
-                <circle className="glide" cx={x(last.at)} cy={y(last.value)} r="8.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="4.5" />
+                <line
+                  x1={x(last.at)}
+                  x2={x(last.at)}
+                  y1={y(last.value)}
+                  y2={height}
+                  stroke="var(--ink)"
+                  strokeWidth="1"
+                />
+                <circle
+                  className="glide"
+                  cx={x(last.at)}
+                  cy={y(last.value)}
+                  r="8.5"
+                  fill="var(--sheet)"
+                  stroke="var(--ink)"
+                  strokeWidth="4.5"
+                />
               </>
             )}
           </g>
         )}
-        {last && <path d={`M${left} ${y(last.value) - 8} L${left + 24} ${y(last.value)} L${left} ${y(last.value) + 8} Z`} fill="var(--ink)" />}
+        {last && (
+          <path
+            d={`M${left} ${y(last.value) - 8} L${left + 24} ${y(last.value)} L${left} ${y(last.value) + 8} Z`}
+            fill="var(--ink)"
+          />
+        )}
         <TimeLabels
           fromMs={shown.from}
           toMs={shown.to}
@@ -92,7 +133,11 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         />
       </svg>
       <div className="absolute top-4" style={{ left: plotLeft + (narrow ? 24 : 64) }}>
-        <ReadingFigures live={live} unread={pull ? 'Above the gauge’s range still, or nothing read.' : 'Nothing pulled yet.'} gaugeAt={state.opened.rig.gaugeAt} />
+        <ReadingFigures
+          live={live}
+          unread={pull ? 'Above the gauge’s range still, or nothing read.' : 'Nothing pulled yet.'}
+          gaugeAt={state.opened.rig.gaugeAt}
+        />
       </div>
       {pull && <ZoomButtons window={shown} />}
       <figcaption className="sr-only">{sentence(live, strata, last)}</figcaption>
@@ -101,9 +146,22 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
 }
 
 /** Where 8 of 10 predicted pulls lie, behind the real curve. */
-function Band({ band, x, y, right, avoid }: { band: PullBand; x: (s: number) => number; y: (pa: number) => number; right: number; avoid: number }) {
+function Band({
+  band,
+  x,
+  y,
+  right,
+  avoid,
+}: {
+  band: PullBand
+  x: (s: number) => number
+  y: (pa: number) => number
+  right: number
+  avoid: number
+}) {
   const shown = band.tS.filter((s) => x(s) <= right).length
-  const edge = (values: number[]) => values.slice(0, shown).map((pa, i) => `${x(band.tS[i] as number).toFixed(1)} ${y(pa).toFixed(1)}`)
+  const edge = (values: number[]) =>
+    values.slice(0, shown).map((pa, i) => `${x(band.tS[i] as number).toFixed(1)} ${y(pa).toFixed(1)}`)
   // where the band is thickest its words have room
   const thickness = (i: number) => y(band.lowPa[i] as number) - y(band.highPa[i] as number)
   const places = Array.from({ length: Math.max(1, shown - 12) }, (_, i) => i)
@@ -123,7 +181,15 @@ function Band({ band, x, y, right, avoid }: { band: PullBand; x: (s: number) => 
         strokeWidth="1"
       />
       {shown > 3 && (
-        <text x={x(band.tS[label] as number) + 6} y={labelY} fontSize="14.5" fill="var(--ink)" stroke="var(--deep)" strokeWidth="4" paintOrder="stroke">
+        <text
+          x={x(band.tS[label] as number) + 6}
+          y={labelY}
+          fontSize="14.5"
+          fill="var(--ink)"
+          stroke="var(--deep)"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
           predicted, 8 in 10
         </text>
       )}
@@ -132,7 +198,8 @@ function Band({ band, x, y, right, avoid }: { band: PullBand; x: (s: number) => 
 }
 
 function sentence(live: Live, strata: Strata, last: CurvePoint | undefined): string {
-  if (!last) return `No vacuum reading yet. The air here is ${micronText(strata.airPa)} micron, the target ${micronText(strata.targetPa)}.`
+  if (!last)
+    return `No vacuum reading yet. The air here is ${micronText(strata.airPa)} micron, the target ${micronText(strata.targetPa)}.`
   const place = last.value <= strata.targetPa ? 'below' : 'above'
   return `${micronText(last.value)} micron at ${live.clock(last.at)}, ${place} the target of ${micronText(strata.targetPa)}; water boils below ${micronText(strata.waterBoilsPa)}.`
 }
@@ -140,9 +207,32 @@ function sentence(live: Live, strata: Strata, last: CurvePoint | undefined): str
 function Lines({ strata, y, left, right }: { strata: Strata; y: (pa: number) => number; left: number; right: number }) {
   return (
     <>
-      <line x1={left} x2={right} y1={y(strata.needleLimitPa)} y2={y(strata.needleLimitPa)} stroke="var(--rule-2)" strokeWidth="1.2" />
-      <line x1={left} x2={right} y1={y(strata.waterBoilsPa)} y2={y(strata.waterBoilsPa)} stroke="var(--ink)" strokeWidth="3.6" strokeDasharray="0 7" strokeLinecap="round" />
-      <line x1={left} x2={right} y1={y(strata.targetPa)} y2={y(strata.targetPa)} stroke="var(--ink)" strokeWidth="2.5" />
+      <line
+        x1={left}
+        x2={right}
+        y1={y(strata.needleLimitPa)}
+        y2={y(strata.needleLimitPa)}
+        stroke="var(--rule-2)"
+        strokeWidth="1.2"
+      />
+      <line
+        x1={left}
+        x2={right}
+        y1={y(strata.waterBoilsPa)}
+        y2={y(strata.waterBoilsPa)}
+        stroke="var(--ink)"
+        strokeWidth="3.6"
+        strokeDasharray="0 7"
+        strokeLinecap="round"
+      />
+      <line
+        x1={left}
+        x2={right}
+        y1={y(strata.targetPa)}
+        y2={y(strata.targetPa)}
+        stroke="var(--ink)"
+        strokeWidth="2.5"
+      />
     </>
   )
 }
@@ -157,7 +247,17 @@ function names(strata: Strata, ambientC: number) {
   ]
 }
 
-function StrataNames({ strata, y, height, ambientC }: { strata: Strata; y: (pa: number) => number; height: number; ambientC: number }) {
+function StrataNames({
+  strata,
+  y,
+  height,
+  ambientC,
+}: {
+  strata: Strata
+  y: (pa: number) => number
+  height: number
+  ambientC: number
+}) {
   const labels = spread(
     names(strata, ambientC).map((n) => ({ ...n, y: y(n.pa) + 5 })),
     20,

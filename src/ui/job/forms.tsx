@@ -3,13 +3,20 @@
 import { createContext, type ReactNode, useContext, useEffect, useState } from 'react'
 import type { Call, FormName, Live } from '@/core/call/types'
 import type { JobState } from '@/core/procedure/state'
-import type { UserView } from '../frame/top-bar'
+import type { UserView } from '../frame/who'
 import { FORMS } from './forms/definitions'
 import type { Errors, Values } from './forms/form-types'
 import type { Deeds } from './use-deeds'
 
 /** A container on the shelf that may be charged from. */
-export type StockContainer = { id: string; name: string; kind: 'can' | 'cylinder'; refrigerant: string; grossG: number; tareG: number }
+export type StockContainer = {
+  id: string
+  name: string
+  kind: 'can' | 'cylinder'
+  refrigerant: string
+  grossG: number
+  tareG: number
+}
 
 type FormsValue = {
   stock: readonly StockContainer[]
@@ -30,7 +37,14 @@ export function useForms(): FormsValue {
   return value
 }
 
-type Props = { stock: readonly StockContainer[]; state: JobState; live: Live; call: Call; user: UserView; children: ReactNode }
+type Props = {
+  stock: readonly StockContainer[]
+  state: JobState
+  live: Live
+  call: Call
+  user: UserView
+  children: ReactNode
+}
 
 /** Holds what is typed into the form the call names; fields nobody touched follow the instruments. */
 export function FormsProvider({ stock, state, live, call, user, children }: Props) {
@@ -68,5 +82,9 @@ export function FormsProvider({ stock, state, live, call, user, children }: Prop
     if (name === 'sign') await deeds.request('sign', { certificate: values.certificate ?? '' })
     else deeds.record(parsed.deeds)
   }
-  return <FormsContext.Provider value={{ stock, form, values, errors, asked, change, submit }}>{children}</FormsContext.Provider>
+  return (
+    <FormsContext.Provider value={{ stock, form, values, errors, asked, change, submit }}>
+      {children}
+    </FormsContext.Provider>
+  )
 }

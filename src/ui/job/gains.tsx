@@ -6,15 +6,20 @@ const minutes = (s: number): string => (Math.abs(s) < 60 ? `${Math.round(s)} s` 
 /** Where the pull's minutes go on this rig, and what would win some back. */
 export function Gains({ planned }: { planned: Planned | undefined }) {
   if (!planned) return null
-  if (!planned.plan) return <p className="mt-2 text-[16px] text-ink-2">Predicting this pull: {Math.round(planned.progress * 100)} %</p>
+  if (!planned.plan)
+    return <p className="mt-2 text-[16px] text-ink-2">Predicting this pull: {Math.round(planned.progress * 100)} %</p>
   const { p10S, p50S, p90S } = planned.plan
   return (
-    <section aria-label="Prediction" className="mt-3 grid grid-cols-3 gap-6 border-t border-rule pt-2 text-[16px] max-sm:grid-cols-1">
+    <section
+      aria-label="Prediction"
+      className="mt-3 grid grid-cols-3 gap-6 border-t border-rule pt-2 text-[16px] max-sm:grid-cols-1"
+    >
       <div>
         <h3 className="font-semibold">Predicted to the target</h3>
         <p>
           {p50S === null ? 'not within this procedure’s time' : `about ${minutes(p50S)}`}
-          {p10S !== null && `, 8 in 10 between ${minutes(p10S)} and ${p90S === null ? 'longer than shown' : minutes(p90S)}`}
+          {p10S !== null &&
+            `, 8 in 10 between ${minutes(p10S)} and ${p90S === null ? 'longer than shown' : minutes(p90S)}`}
         </p>
         <p className="text-[15px] text-ink-2">from this rig and the story of the job, assumed</p>
       </div>

@@ -1,7 +1,7 @@
 'use client'
 
 import type { Live } from '@/core/call/types'
-import type { Future } from '@/core/hold/judge'
+import type { Future } from '@/core/hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '@/core/procedure/state'
 import { depthShare } from '@/core/pull/strata'
 import { PA_PER_MICRON } from '@/core/units/constants'
@@ -25,7 +25,10 @@ export const SHAPE_LINES = {
   'leak-and-damp': { color: 'var(--leak)', dash: '14 6 0.1 6', word: 'both' },
 } as const
 
-/** The hold through a lens: the whole descent small at the left, the rise since isolation large, the futures fanning from now. */
+/**
+ * The hold through a lens: the whole descent small at the left, the rise since isolation large, the futures fanning
+ * from now.
+ */
 export function HoldLens({ state, live, vacuum, clock }: Props) {
   const hold = currentHold(state)
   return hold ? <Lens hold={hold} state={state} live={live} vacuum={vacuum} clock={clock} /> : null
@@ -36,7 +39,9 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
   const narrow = width < 560
   const startMs = Date.parse(hold.isolatedAt)
   // a hold that was ended early ends there, whatever was planned
-  const endMs = hold.ended ? Math.max(Date.parse(hold.ended.at), startMs + 60_000) : Math.max(holdEndsMs(hold), live.nowMs)
+  const endMs = hold.ended
+    ? Math.max(Date.parse(hold.ended.at), startMs + 60_000)
+    : Math.max(holdEndsMs(hold), live.nowMs)
   const untilMs = hold.ended ? Date.parse(hold.ended.at) : Number.POSITIVE_INFINITY
   const points = vacuum.filter((p) => p.at >= startMs && p.at <= untilMs)
   const futures = live.judgement?.futures ?? []
@@ -51,23 +56,76 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
     : 'Isolated; no reading yet.'
   return (
     <figure ref={ref} className="relative mt-3">
-      <svg width={width} height={layout.bottom + 36} role="img" aria-label={`${said} Plus and minus zoom, arrows move.`} style={{ touchAction: 'pan-y' }} {...shown.handlers}>
+      <svg
+        width={width}
+        height={layout.bottom + 36}
+        role="img"
+        aria-label={`${said} Plus and minus zoom, arrows move.`}
+        style={{ touchAction: 'pan-y' }}
+        {...shown.handlers}
+      >
         <clipPath id="hold-plot">
           <rect x={layout.plotLeft} y={0} width={layout.endX - layout.plotLeft} height={layout.bottom} />
         </clipPath>
-        <Whole state={state} vacuum={vacuum} width={layout.smallWidth} height={layout.bottom} range={range} wedgeTo={{ x: layout.plotLeft, top: 0, bottom: layout.bottom }} />
+        <Whole
+          state={state}
+          vacuum={vacuum}
+          width={layout.smallWidth}
+          height={layout.bottom}
+          range={range}
+          wedgeTo={{ x: layout.plotLeft, top: 0, bottom: layout.bottom }}
+        />
         <rect x={layout.plotLeft} y={0} width={width - layout.plotLeft} height={layout.bottom} fill="var(--drying)" />
-        <TargetLine y={y} range={range} targetPa={jobStrata(state).targetPa} left={layout.plotLeft} right={width} top={layout.top} bottom={layout.bottom} />
-        <g clipPath="url(#hold-plot)">{last && futures.map((f) => <FutureLine key={f.shape} future={f} x={(s) => x(startMs + s * 1000)} y={y} />)}</g>
-        <line x1={layout.endX} x2={layout.endX} y1={layout.top} y2={layout.bottom} stroke="var(--ink)" strokeWidth="2" />
+        <TargetLine
+          y={y}
+          range={range}
+          targetPa={jobStrata(state).targetPa}
+          left={layout.plotLeft}
+          right={width}
+          top={layout.top}
+          bottom={layout.bottom}
+        />
+        <g clipPath="url(#hold-plot)">
+          {last && futures.map((f) => <FutureLine key={f.shape} future={f} x={(s) => x(startMs + s * 1000)} y={y} />)}
+        </g>
+        <line
+          x1={layout.endX}
+          x2={layout.endX}
+          y1={layout.top}
+          y2={layout.bottom}
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
         <g clipPath="url(#hold-plot)">
           <path d={pathOf(points, x, y)} fill="none" stroke="var(--ink)" strokeWidth="3.5" strokeLinejoin="round" />
         </g>
         {last && last.at <= shown.to && last.at >= shown.from && (
-          <circle className="glide" cx={x(last.at)} cy={y(last.value)} r="8.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="4" />
+          <circle
+            className="glide"
+            cx={x(last.at)}
+            cy={y(last.value)}
+            r="8.5"
+            fill="var(--sheet)"
+            stroke="var(--ink)"
+            strokeWidth="4"
+          />
         )}
-        <FutureWords futures={futures} y={y} x={layout.endX + 10} top={layout.top} bottom={layout.bottom} narrow={narrow} />
-        <line x1={layout.plotLeft} x2={layout.plotLeft} y1={0} y2={layout.bottom} stroke="var(--ink)" strokeWidth="1.5" />
+        <FutureWords
+          futures={futures}
+          y={y}
+          x={layout.endX + 10}
+          top={layout.top}
+          bottom={layout.bottom}
+          narrow={narrow}
+        />
+        <line
+          x1={layout.plotLeft}
+          x2={layout.plotLeft}
+          y1={0}
+          y2={layout.bottom}
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+        />
         <TimeLabels
           fromMs={shown.from}
           toMs={shown.to}
@@ -75,8 +133,13 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
           y={layout.bottom}
           clock={clock}
           marks={[
-            ...(last && !hold.ended && x(last.at) < layout.endX - 150 ? [{ at: last.at, text: `now ${clock(last.at)}` }] : []),
-            { at: endMs, text: narrow ? clock(endMs) : hold.ended ? `judged ${clock(endMs)}` : `come back ${clock(endMs)}` },
+            ...(last && !hold.ended && x(last.at) < layout.endX - 150
+              ? [{ at: last.at, text: `now ${clock(last.at)}` }]
+              : []),
+            {
+              at: endMs,
+              text: narrow ? clock(endMs) : hold.ended ? `judged ${clock(endMs)}` : `come back ${clock(endMs)}`,
+            },
           ]}
           most={narrow ? 2 : 5}
           left={layout.plotLeft}
@@ -84,7 +147,10 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
         />
       </svg>
       <div className="absolute top-2.5" style={{ left: layout.plotLeft + 20 }}>
-        <ReadingFigures live={last ? { ...live, vacuumPa: live.vacuumPa ?? last.value } : live} unread="Isolated. No reading yet." />
+        <ReadingFigures
+          live={last ? { ...live, vacuumPa: live.vacuumPa ?? last.value } : live}
+          unread="Isolated. No reading yet."
+        />
       </div>
       <ZoomButtons window={shown} />
       <figcaption className="sr-only">{said}</figcaption>
@@ -102,7 +168,8 @@ function layoutOf(width: number, narrow: boolean) {
 
 function rangeOf(points: readonly CurvePoint[], futures: readonly Future[], targetPa: number) {
   const values = points.map((p) => p.value)
-  const high = Math.max(targetPa * 1.08, ...values, ...futures.filter((f) => f.probability > 0.02).map((f) => f.highPa)) * 1.04
+  const high =
+    Math.max(targetPa * 1.08, ...values, ...futures.filter((f) => f.probability > 0.02).map((f) => f.highPa)) * 1.04
   const low = Math.max(0, Math.min(...values, targetPa) * 0.86)
   return { low, high }
 }
@@ -135,8 +202,19 @@ function Whole({
     <g>
       <StrataFills strata={strata} y={y} width={width} height={height} />
       <line x1={0} x2={width} y1={y(strata.targetPa)} y2={y(strata.targetPa)} stroke="var(--ink)" strokeWidth="1.5" />
-      <line x1={0} x2={width} y1={y(strata.waterBoilsPa)} y2={y(strata.waterBoilsPa)} stroke="var(--ink)" strokeWidth="2.6" strokeDasharray="0 6" strokeLinecap="round" />
-      {width > 60 && <path d={`M4 2${pathOf(shown, x, y).replace('M', 'L')}`} fill="none" stroke="var(--ink)" strokeWidth="2" />}
+      <line
+        x1={0}
+        x2={width}
+        y1={y(strata.waterBoilsPa)}
+        y2={y(strata.waterBoilsPa)}
+        stroke="var(--ink)"
+        strokeWidth="2.6"
+        strokeDasharray="0 6"
+        strokeLinecap="round"
+      />
+      {width > 60 && (
+        <path d={`M4 2${pathOf(shown, x, y).replace('M', 'L')}`} fill="none" stroke="var(--ink)" strokeWidth="2" />
+      )}
       {last && <path d={`M0 ${y(last.value) - 7} L20 ${y(last.value)} L0 ${y(last.value) + 7} Z`} fill="var(--ink)" />}
       {width > 60 && (
         <text x="8" y="18" fontSize="15" fill="var(--ink)">
@@ -178,7 +256,13 @@ function TargetLine({
     .filter((pa) => Math.abs(y(pa) - at) > 24)
   return (
     <g fontSize="15">
-      <rect x={left} y={Math.max(top, at)} width={right - left} height={Math.max(0, bottom - Math.max(top, at))} fill="var(--deep)" />
+      <rect
+        x={left}
+        y={Math.max(top, at)}
+        width={right - left}
+        height={Math.max(0, bottom - Math.max(top, at))}
+        fill="var(--deep)"
+      />
       {marks.map((pa) => (
         <g key={pa}>
           <line x1={left} x2={right} y1={y(pa)} y2={y(pa)} stroke="var(--ink)" strokeOpacity="0.14" />
@@ -200,11 +284,20 @@ export function FutureLine({ future, x, y }: { future: Future; x: (s: number) =>
   const line = SHAPE_LINES[future.shape]
   const first = future.points[0]
   if (!first || future.probability < 0.02) return null
-  const d = future.points.map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.elapsedS).toFixed(1)} ${y(p.pressurePa).toFixed(1)}`).join('')
+  const d = future.points
+    .map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.elapsedS).toFixed(1)} ${y(p.pressurePa).toFixed(1)}`)
+    .join('')
   return (
     <g>
       <path d={bandOf(future, x, y)} fill={line.color} fillOpacity="0.16" />
-      <path d={d} fill="none" stroke={line.color} strokeWidth={2.4 + 2.4 * future.probability} strokeDasharray={line.dash} strokeLinecap="round" />
+      <path
+        d={d}
+        fill="none"
+        stroke={line.color}
+        strokeWidth={2.4 + 2.4 * future.probability}
+        strokeDasharray={line.dash}
+        strokeLinecap="round"
+      />
     </g>
   )
 }
@@ -212,7 +305,11 @@ export function FutureLine({ future, x, y }: { future: Future; x: (s: number) =>
 /** The band of a future: nothing now, its full width at the end. */
 function bandOf(future: Future, x: (s: number) => number, y: (pa: number) => number): string {
   const n = future.points.length - 1
-  const edge = (side: number) => future.points.map((p, i) => `${x(p.elapsedS).toFixed(1)} ${y(p.pressurePa + (side * (i / n) * (future.highPa - future.lowPa)) / 2).toFixed(1)}`)
+  const edge = (side: number) =>
+    future.points.map(
+      (p, i) =>
+        `${x(p.elapsedS).toFixed(1)} ${y(p.pressurePa + (side * (i / n) * (future.highPa - future.lowPa)) / 2).toFixed(1)}`,
+    )
   return `M${edge(1).join('L')}L${edge(-1).reverse().join('L')}Z`
 }
 

@@ -16,7 +16,10 @@ export function HoldStands({ state, live, rules, deeds, clock }: Props) {
   if (!hold) return null
   const isolatedMs = Date.parse(hold.isolatedAt)
   return (
-    <section aria-label="How the hold is judged" className="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] gap-7 border-t border-rule pt-2 text-[16px] max-sm:grid-cols-1">
+    <section
+      aria-label="How the hold is judged"
+      className="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] gap-7 border-t border-rule pt-2 text-[16px] max-sm:grid-cols-1"
+    >
       <div>
         <Presumed state={state} deeds={deeds} running={!hold.ended} />
         <History state={state} live={live} />
@@ -33,7 +36,8 @@ function Presumed({ state, deeds, running }: { state: JobState; deeds: Deeds; ru
     <>
       <h3 className="font-semibold">Presumed before any reading</h3>
       <p>
-        leak {chanceWords(leak)}, water {chanceWords(damp)}, {even ? 'nothing from the story' : 'from the job’s story, assumed'}
+        leak {chanceWords(leak)}, water {chanceWords(damp)},{' '}
+        {even ? 'nothing from the story' : 'from the job’s story, assumed'}
       </p>
       {running && (
         <button
@@ -55,7 +59,13 @@ function History({ state, live }: { state: JobState; live: Live }) {
   if (!agreement) return null
   return (
     <div className="mt-3">
-      <h3 className="font-semibold">{agreement.says === 'agree' ? 'History and hold agree' : agreement.says === 'not-both' ? 'Both cannot be true' : 'The car’s history'}</h3>
+      <h3 className="font-semibold">
+        {agreement.says === 'agree'
+          ? 'History and hold agree'
+          : agreement.says === 'not-both'
+            ? 'Both cannot be true'
+            : 'The car’s history'}
+      </h3>
       <p>{agreement.words}</p>
     </div>
   )

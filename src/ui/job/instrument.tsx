@@ -28,7 +28,14 @@ import { ReadingsTable } from './readings-table'
 import { BeforeEntry } from './side-entries'
 import type { Deeds } from './use-deeds'
 
-type InstrumentProps = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string; deeds: Deeds; planned: Planned | undefined }
+type InstrumentProps = {
+  state: JobState
+  live: Live
+  job: LiveJob
+  clock: (ms: number) => string
+  deeds: Deeds
+  planned: Planned | undefined
+}
 type StepProps = InstrumentProps & { leave: LeaveFacts }
 type DetailProps = InstrumentProps & { rules: RuleSaid[] | undefined }
 
@@ -41,7 +48,9 @@ export function Instrument(props: StepProps) {
   )
 }
 
-/** What stands behind the step's instrument: reasons, rules, comparisons, tables; on the phone it stands below the call. */
+/**
+ * What stands behind the step's instrument: reasons, rules, comparisons, tables; on the phone it stands below the call.
+ */
 export function StepDetails({ state, live, job, clock, deeds, planned, rules }: DetailProps) {
   if (state.signed) return null
   switch (state.step) {
@@ -168,7 +177,9 @@ function Rest({ state }: { state: JobState }) {
       {finding.kind === 'refrigerant' && (
         <p className="text-[17px]">
           <span className="figure text-[52px]">{Math.round(finding.saturationPaG / 1000)}</span> kPa
-          <span className="block text-[17px] font-semibold">with liquid inside at {Math.round(state.opened.place.ambientC)} °C</span>
+          <span className="block text-[17px] font-semibold">
+            with liquid inside at {Math.round(state.opened.place.ambientC)} °C
+          </span>
         </p>
       )}
     </div>
@@ -178,12 +189,20 @@ function Rest({ state }: { state: JobState }) {
 function Label({ state }: { state: JobState }) {
   const { label, story, place, history, procedure, volumeL, rig } = state.opened
   const facts = [
-    ['Label', `${label.refrigerant}, ${label.typed}, ${label.oilKind}${label.oilMl === null ? '' : ` ${label.oilMl} mL`}`],
-    ['Opened', `${OPENED_WORDS[story.opened]}, ${story.openHours} h, drier ${story.drierReplaced ? 'replaced' : 'kept'}`],
+    [
+      'Label',
+      `${label.refrigerant}, ${label.typed}, ${label.oilKind}${label.oilMl === null ? '' : ` ${label.oilMl} mL`}`,
+    ],
+    [
+      'Opened',
+      `${OPENED_WORDS[story.opened]}, ${story.openHours} h, drier ${story.drierReplaced ? 'replaced' : 'kept'}`,
+    ],
     ['Place', `air ${(place.barometerPa / 1000).toFixed(1)} kPa, ${place.ambientC} °C`],
     ['Procedure', `${procedure.name}: ${procedure.targetMicron} micron, hold ${procedure.holdMinutes} min`],
     ['Rig', `${rig.name}, ${volumeL} L inside (assumed)`],
-    ...(history.lastChargeG !== null && history.daysSinceCharge !== null ? [['Last charge', `${history.lastChargeG} g, ${history.daysSinceCharge} days ago`]] : []),
+    ...(history.lastChargeG !== null && history.daysSinceCharge !== null
+      ? [['Last charge', `${history.lastChargeG} g, ${history.daysSinceCharge} days ago`]]
+      : []),
   ] as [string, string][]
   return (
     <dl className="mt-6 grid max-w-[896px] grid-cols-2 gap-x-8 gap-y-4 border-t-2 border-ink pt-4 max-sm:grid-cols-1">
@@ -207,12 +226,20 @@ function Closed({ state, jobId }: { state: JobState; jobId: string }) {
         <p>
           <span className="figure text-[104px] font-semibold max-sm:text-[72px]">{Math.round(chargedG(state))}</span>
           <span className="ml-2 text-[30px]">g</span>
-          <span className="block text-[17px] font-semibold">charged, the label asks for {state.opened.label.typed}</span>
+          <span className="block text-[17px] font-semibold">
+            charged, the label asks for {state.opened.label.typed}
+          </span>
         </p>
         <p className="max-w-[420px]">
-          <span className="block text-[40px] font-semibold leading-tight">{hold?.ended ? FOUND_SENTENCES[hold.ended.verdict] : 'No hold.'}</span>
+          <span className="block text-[40px] font-semibold leading-tight">
+            {hold?.ended ? FOUND_SENTENCES[hold.ended.verdict] : 'No hold.'}
+          </span>
           <span className="block text-[17px] font-semibold">
-            {hold?.skipped ? `The hold was skipped: ${hold.skipped.why}` : proved ? `a leak of ${gramsWords(proved)} g a year would have shown` : 'nothing was proved'}
+            {hold?.skipped
+              ? `The hold was skipped: ${hold.skipped.why}`
+              : proved
+                ? `a leak of ${gramsWords(proved)} g a year would have shown`
+                : 'nothing was proved'}
           </span>
         </p>
       </div>

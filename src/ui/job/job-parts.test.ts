@@ -38,11 +38,18 @@ test('the ascent adds the containers up, and never counts a purge as charge', ()
 
 test('the trail speaks the trade’s words', () => {
   expect(eventWords(eventAt(1, part('valve-low', 'closed')))).toBe('Low valve closed')
-  expect(eventWords(eventAt(1, { kind: 'fix-logged', payload: { renewed: [{ what: 'core-large', count: 1 }], openHours: 2, oilOwedMl: 30, oilReason: 'condenser' } }))).toBe(
-    'Renewed: valve core, large ×1; oil owed 30 mL (condenser)',
-  )
+  expect(
+    eventWords(
+      eventAt(1, {
+        kind: 'fix-logged',
+        payload: { renewed: [{ what: 'core-large', count: 1 }], openHours: 2, oilOwedMl: 30, oilReason: 'condenser' },
+      }),
+    ),
+  ).toBe('Renewed: valve core, large ×1; oil owed 30 mL (condenser)')
   expect(eventWords(eventAt(1, { kind: 'hold-decided', payload: { next: 'pull' } }))).toBe('Decided: pull again')
-  expect(eventWords(eventAt(1, { kind: 'caution-passed', payload: { code: 'exhaust-cap-on' } }))).toBe('Went on past the caution: exhaust cap on')
+  expect(eventWords(eventAt(1, { kind: 'caution-passed', payload: { code: 'exhaust-cap-on' } }))).toBe(
+    'Went on past the caution: exhaust cap on',
+  )
 })
 
 test('a stretch of the log is put where it belongs, and what is known already leaves the log the very same', () => {

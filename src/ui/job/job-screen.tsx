@@ -13,7 +13,7 @@ import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
 import { chargedDay, clockIn } from '../format'
 import { LineBar } from '../frame/line-bar'
-import type { ShopView, UserView } from '../frame/top-bar'
+import type { ShopView, UserView } from '../frame/who'
 import { type ChargeWatch, useChargeWatch } from '../hooks/use-charge-watch'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
 import { useJobNow } from '../hooks/use-now'
@@ -34,7 +34,16 @@ import { Trail } from './trail'
 import { TypeReading } from './type-reading'
 import { useDeeds } from './use-deeds'
 
-type Props = { pumpDue: string | null; lead: Lead; stock: readonly StockContainer[]; view: JobView; shop: ShopView; user: UserView; maySign: boolean; serverNowMs: number }
+type Props = {
+  pumpDue: string | null
+  lead: Lead
+  stock: readonly StockContainer[]
+  view: JobView
+  shop: ShopView
+  user: UserView
+  maySign: boolean
+  serverNowMs: number
+}
 
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
 export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, serverNowMs }: Props) {
@@ -66,7 +75,14 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
         <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
           <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
             <Instrument
-              leave={{ jobId: view.id, shop: shop.name, day: chargedDay(state, shop.timeZone), by: user.name, certificate: user.certificate, pumpDue }}
+              leave={{
+                jobId: view.id,
+                shop: shop.name,
+                day: chargedDay(state, shop.timeZone),
+                by: user.name,
+                certificate: user.certificate,
+                pumpDue,
+              }}
               state={state}
               live={live}
               job={job}
@@ -74,12 +90,29 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
               deeds={deeds}
               planned={planned}
             />
-            <StepDetails state={state} live={live} job={job} clock={clock} deeds={deeds} planned={planned} rules={judged?.rules} />
+            <StepDetails
+              state={state}
+              live={live}
+              job={job}
+              clock={clock}
+              deeds={deeds}
+              planned={planned}
+              rules={judged?.rules}
+            />
             {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
             {state.step === 'charge' && openContainer(state) && <WarmEntry state={state} deeds={deeds} />}
             <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
-            {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && <TypeReading jobId={view.id} state={state} />}
-            {view.simulated && shop.demo && !state.signed && <BenchPanel jobId={view.id} running={state.benchRunning} factor={clockFactor(job.clock)} trouble={job.benchTrouble} />}
+            {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && (
+              <TypeReading jobId={view.id} state={state} />
+            )}
+            {view.simulated && shop.demo && !state.signed && (
+              <BenchPanel
+                jobId={view.id}
+                running={state.benchRunning}
+                factor={clockFactor(job.clock)}
+                trouble={job.benchTrouble}
+              />
+            )}
           </div>
           <CallPanel call={call} deeds={deeds} jobId={view.id} maySign={maySign} onTrail={() => setTrailOpen(true)} />
         </main>
@@ -99,15 +132,29 @@ function runningLive({ sides }: LiveJob, state: JobState, nowMs: number): Partia
   if (state.rig.engine !== 'on') return {}
   const fromMs = runningSince(state, nowMs)
   const cycling = cyclingOf(sides.low.filter((p) => p.at >= fromMs))
-  return { running: runningWords(ventTrend(sides.vent.filter((p) => p.at >= fromMs)), cycling, state.opened.place.barometerPa), cycling: cycling !== null }
+  return {
+    running: runningWords(ventTrend(sides.vent.filter((p) => p.at >= fromMs)), cycling, state.opened.place.barometerPa),
+    cycling: cycling !== null,
+  }
 }
 
 /** What the watched scale adds to what is live. */
 function chargeLive({ scaleG, notes, closing, said }: ChargeWatch): Partial<Live> {
-  return { scaleG, ...(notes.length > 0 && { scaleNotes: notes.map((n) => n.words) }), ...(closing && { closing }), ...(said && { said }) }
+  return {
+    scaleG,
+    ...(notes.length > 0 && { scaleNotes: notes.map((n) => n.words) }),
+    ...(closing && { closing }),
+    ...(said && { said }),
+  }
 }
 
-function liveOf(job: LiveJob, state: JobState, nowMs: number, clock: Live['clock'], judgement: Live['judgement']): Live {
+function liveOf(
+  job: LiveJob,
+  state: JobState,
+  nowMs: number,
+  clock: Live['clock'],
+  judgement: Live['judgement'],
+): Live {
   const { vacuum, low, high, vent } = job.latest
   // what the scale showed before this container stood on it is another container's weight
   const since = openContainer(state)?.startedAt ?? ''

@@ -2,7 +2,15 @@ import type { CallButton } from '@/core/call/types'
 import { Popup } from '../frame/popup'
 
 /** Every key of this screen, by `?`. */
-export function KeysDialog({ open, onOpenChange, buttons }: { open: boolean; onOpenChange: (open: boolean) => void; buttons: CallButton[] }) {
+export function KeysDialog({
+  open,
+  onOpenChange,
+  buttons,
+}: {
+  open: boolean
+  onOpenChange: (open: boolean) => void
+  buttons: CallButton[]
+}) {
   const keys = [
     ...buttons.map((b) => [b.key, b.label]),
     ['Z', 'Alarm seen'],

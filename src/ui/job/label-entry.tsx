@@ -5,9 +5,16 @@ import { Choice, Field } from '../form/field'
 import { Sign } from '../form/sign'
 import type { NewCarValues } from './new-car-values'
 
-type Props = { v: NewCarValues; errors: Record<string, string>; warning: string | undefined; put: <K extends keyof NewCarValues>(key: K, value: NewCarValues[K]) => void }
+type Props = {
+  v: NewCarValues
+  errors: Record<string, string>
+  warning: string | undefined
+  put: <K extends keyof NewCarValues>(key: K, value: NewCarValues[K]) => void
+}
 
-/** The label's charge: one figure or range, or a line for each engine or set of evaporators, of which one is this car's. */
+/**
+ * The label's charge: one figure or range, or a line for each engine or set of evaporators, of which one is this car's.
+ */
 export function LabelEntry({ v, errors, warning, put }: Props) {
   const change = (i: number, what: 'name' | 'charge', text: string) =>
     put(
@@ -39,8 +46,16 @@ export function LabelEntry({ v, errors, warning, put }: Props) {
           {v.lines.map((line, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a line of the label is its place on it
             <div key={i} className="grid grid-cols-[112px_1fr_1fr] gap-x-3 max-sm:grid-cols-1">
-              <label className={`mt-7 flex min-h-[46px] self-start items-center gap-2 text-[16px] max-sm:mt-1 ${v.picked === i ? 'font-semibold' : ''}`}>
-                <input type="radio" name="line" className="size-5 accent-(--ink)" checked={v.picked === i} onChange={() => put('picked', i)} />
+              <label
+                className={`mt-7 flex min-h-[46px] self-start items-center gap-2 text-[16px] max-sm:mt-1 ${v.picked === i ? 'font-semibold' : ''}`}
+              >
+                <input
+                  type="radio"
+                  name="line"
+                  className="size-5 accent-(--ink)"
+                  checked={v.picked === i}
+                  onChange={() => put('picked', i)}
+                />
                 this car’s
               </label>
               <Field
@@ -50,11 +65,21 @@ export function LabelEntry({ v, errors, warning, put }: Props) {
                 onChange={(t) => change(i, 'name', t)}
                 placeholder={i === 0 ? 'front only' : 'front and rear'}
               />
-              <Field label={`Charge of line ${i + 1}`} value={line.charge} error={errors[`charge${i}`]} onChange={(t) => change(i, 'charge', t)} {...massHint(line.charge)} />
+              <Field
+                label={`Charge of line ${i + 1}`}
+                value={line.charge}
+                error={errors[`charge${i}`]}
+                onChange={(t) => change(i, 'charge', t)}
+                {...massHint(line.charge)}
+              />
             </div>
           ))}
           {v.lines.length < 6 && (
-            <button type="button" className="plain-button text-[16px]" onClick={() => put('lines', [...v.lines, { name: '', charge: '' }])}>
+            <button
+              type="button"
+              className="plain-button text-[16px]"
+              onClick={() => put('lines', [...v.lines, { name: '', charge: '' }])}
+            >
               Another line
             </button>
           )}

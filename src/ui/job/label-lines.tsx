@@ -8,7 +8,12 @@ import type { Deeds } from './use-deeds'
 export function LabelLines({ state, deeds }: { state: JobState; deeds: Deeds }) {
   const { label } = state.opened
   const pick = (line: NonNullable<typeof label.lines>[number]) =>
-    deeds.record([{ kind: 'label-set', payload: { ...label, lowG: line.lowG, highG: line.highG, line: line.name, typed: wordsOf(line) } }])
+    deeds.record([
+      {
+        kind: 'label-set',
+        payload: { ...label, lowG: line.lowG, highG: line.highG, line: line.name, typed: wordsOf(line) },
+      },
+    ])
   return (
     <div className="mb-3 text-[17px] text-ink-2">
       <p>
@@ -36,4 +41,5 @@ export function LabelLines({ state, deeds }: { state: JobState; deeds: Deeds }) 
   )
 }
 
-const wordsOf = ({ lowG, highG }: { lowG: number; highG: number }): string => `${Math.round(lowG)}${highG > lowG ? `–${Math.round(highG)}` : ''} g`
+const wordsOf = ({ lowG, highG }: { lowG: number; highG: number }): string =>
+  `${Math.round(lowG)}${highG > lowG ? `–${Math.round(highG)}` : ''} g`

@@ -9,7 +9,14 @@ import { LabelActions, ServiceLabelCard } from '../record/service-label'
 import type { Deeds } from './use-deeds'
 
 /** Who and where, for the label; and what the pump is due for, in words. */
-export type LeaveFacts = { jobId: string; shop: string; day: string; by: string; certificate: string; pumpDue: string | null }
+export type LeaveFacts = {
+  jobId: string
+  shop: string
+  day: string
+  by: string
+  certificate: string
+  pumpDue: string | null
+}
 
 /** The closing list, and the label for under the hood as soon as something was charged. */
 export function LeaveStep({ state, deeds, facts }: { state: JobState; deeds: Deeds; facts: LeaveFacts }) {

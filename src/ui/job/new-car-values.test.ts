@@ -2,7 +2,16 @@ import { expect, test } from 'vitest'
 import { airHint, lineQuestion, type NewCarValues, readAir, readNewCar } from './new-car-values'
 
 const PROCEDURE = { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 }
-const RIG = { name: 'Cart', boreMm: 9.5, lengthM: 1.2, hoses: 2, pumpCfm: 4, ultimateMicron: 25, gauge: 'electronic' as const, scaleStepG: 2 }
+const RIG = {
+  name: 'Cart',
+  boreMm: 9.5,
+  lengthM: 1.2,
+  hoses: 2,
+  pumpCfm: 4,
+  ultimateMicron: 25,
+  gauge: 'electronic' as const,
+  scaleStepG: 2,
+}
 const VALUES: NewCarValues = {
   name: 'Shuttle 4',
   model: 'Halvorn Ridge 14',
@@ -36,8 +45,18 @@ const errorsOf = (change: Partial<NewCarValues>) => {
 
 test('what is typed in pounds, feet and Fahrenheit is kept in grams, metres and Celsius', () => {
   const read = readNewCar(VALUES, PROCEDURE, RIG)
-  expect(read).toMatchObject({ payload: { label: { lowG: expect.closeTo(567, 0), toleranceG: expect.closeTo(14.2, 1), oilKind: 'not on the label' }, volumeL: 5.1 } })
-  expect(read).toMatchObject({ payload: { place: { ambientC: expect.closeTo(11.1, 1), altitudeM: 2380 }, history: { recoveredG: null, daysSinceCharge: 200 } } })
+  expect(read).toMatchObject({
+    payload: {
+      label: { lowG: expect.closeTo(567, 0), toleranceG: expect.closeTo(14.2, 1), oilKind: 'not on the label' },
+      volumeL: 5.1,
+    },
+  })
+  expect(read).toMatchObject({
+    payload: {
+      place: { ambientC: expect.closeTo(11.1, 1), altitudeM: 2380 },
+      history: { recoveredG: null, daysSinceCharge: 200 },
+    },
+  })
 })
 
 test.each([
@@ -69,7 +88,13 @@ test('a label with several lines is kept whole, with the line that counts', () =
   const read = readNewCar({ ...VALUES, several: 'several', lines: LINES, picked: 1 }, PROCEDURE, RIG)
   expect(read).toMatchObject({
     payload: {
-      label: { lowG: 1120, highG: 1180, typed: '1120-1180 g', line: 'front and rear', lines: [{ name: 'front only', lowG: 650, highG: 650 }, { name: 'front and rear' }] },
+      label: {
+        lowG: 1120,
+        highG: 1180,
+        typed: '1120-1180 g',
+        line: 'front and rear',
+        lines: [{ name: 'front only', lowG: 650, highG: 650 }, { name: 'front and rear' }],
+      },
     },
   })
 })

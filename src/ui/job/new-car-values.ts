@@ -44,13 +44,15 @@ export function readAir(text: string): Entry<{ altitudeM: number | null; baromet
   const altitude = /^\s*(-?[\d,]+(?:\.\d+)?)\s*(m|ft)\s*$/i.exec(text)
   try {
     if (altitude) {
-      const metres = Number((altitude[1] as string).replace(/,/g, '')) * (altitude[2]?.toLowerCase() === 'ft' ? 0.3048 : 1)
+      const metres =
+        Number((altitude[1] as string).replace(/,/g, '')) * (altitude[2]?.toLowerCase() === 'ft' ? 0.3048 : 1)
       return { value: { altitudeM: metres, barometerPa: stationPressurePa(metres) } }
     }
     if (!/[a-z]/i.test(text)) return { error: 'say in which unit: 2380 m, 7800 ft, 758 mbar or 22.4 inHg' }
     const { value, unit } = parsePressure(text, 'mbar', false)
     const barometerPa = toPascal(value, unit)
-    if (barometerPa < 40_000 || barometerPa > 110_000) return { error: 'that is not the air of any workshop: check the figure and its unit' }
+    if (barometerPa < 40_000 || barometerPa > 110_000)
+      return { error: 'that is not the air of any workshop: check the figure and its unit' }
     return { value: { altitudeM: null, barometerPa } }
   } catch (error) {
     return { error: (error as Error).message }
@@ -70,13 +72,17 @@ function readLines(v: NewCarValues, errors: Record<string, string>): { name: str
     const charge = readMassRange(line.charge)
     if ('error' in charge) errors[`charge${i}`] = charge.error
     if (!line.name.trim()) errors[`line${i}`] = 'say what this line is for, as the label does'
-    else if (v.lines.findIndex((o) => o.name.trim() === line.name.trim()) < i) errors[`line${i}`] = 'this line is there twice'
+    else if (v.lines.findIndex((o) => o.name.trim() === line.name.trim()) < i)
+      errors[`line${i}`] = 'this line is there twice'
     const { lowG, highG } = 'value' in charge ? charge.value : { lowG: 0, highG: 0 }
     return { name: line.name.trim(), lowG, highG }
   })
 }
 
-/** What speaks against the picked line, or nothing: the classic mistake is the front line on a car with a rear evaporator. */
+/**
+ * What speaks against the picked line, or nothing: the classic mistake is the front line on a car with a rear
+ * evaporator.
+ */
 export function lineQuestion(v: NewCarValues): string | undefined {
   if (v.several === 'one') return undefined
   const middles = v.lines.map((line) => {
@@ -85,8 +91,10 @@ export function lineQuestion(v: NewCarValues): string | undefined {
   })
   const own = middles[v.picked] ?? Number.NaN
   if (middles.some(Number.isNaN) || middles.length < 2) return undefined
-  if (v.evaporators === '2' && own === Math.min(...middles)) return 'This car has two evaporators, and the smallest line is picked. Is it the line for front and rear?'
-  if (v.evaporators === '1' && own > Math.min(...middles)) return 'This car has one evaporator, and a larger line is picked. Is it this car’s engine and equipment?'
+  if (v.evaporators === '2' && own === Math.min(...middles))
+    return 'This car has two evaporators, and the smallest line is picked. Is it the line for front and rear?'
+  if (v.evaporators === '1' && own > Math.min(...middles))
+    return 'This car has one evaporator, and a larger line is picked. Is it this car’s engine and equipment?'
   return undefined
 }
 
@@ -102,7 +110,8 @@ export function readNewCar(
     errors[field] = entry.error
     return undefined
   }
-  const optional = <T>(field: string, text: string, read: (text: string) => Entry<T>): T | null => (text.trim() === '' ? null : (take(field, read(text)) ?? null))
+  const optional = <T>(field: string, text: string, read: (text: string) => Entry<T>): T | null =>
+    text.trim() === '' ? null : (take(field, read(text)) ?? null)
   if (!v.name.trim()) errors.name = 'the car needs a name people use'
   if (!v.model.trim()) errors.model = 'type the model, or what it is'
   const refused = REFUSED[v.refrigerant]
@@ -125,8 +134,16 @@ export function readNewCar(
       oilMl: optional('oilMl', v.oilMl, (t) => readAmount(t, 'the oil in mL', 1000)),
       source: v.source,
     },
-    place: { altitudeM: air?.altitudeM ?? null, barometerPa: air?.barometerPa ?? 0, ambientC: take('ambient', readCelsius(v.ambient)) ?? 20 },
-    story: { opened: v.opened, openHours: take('openHours', readAmount(v.openHours, 'the hours it was open', 10_000)) ?? 0, drierReplaced: v.drier === 'yes' },
+    place: {
+      altitudeM: air?.altitudeM ?? null,
+      barometerPa: air?.barometerPa ?? 0,
+      ambientC: take('ambient', readCelsius(v.ambient)) ?? 20,
+    },
+    story: {
+      opened: v.opened,
+      openHours: take('openHours', readAmount(v.openHours, 'the hours it was open', 10_000)) ?? 0,
+      drierReplaced: v.drier === 'yes',
+    },
     history: {
       lastChargeG: optional('lastCharge', v.lastCharge, readMass),
       daysSinceCharge: optional('daysSince', v.daysSince, (t) => readAmount(t, 'the days', 20_000)),
@@ -145,5 +162,13 @@ export function readNewCar(
   return { errors }
 }
 
-const FIELD_OF: Record<string, string> = { lowG: 'charge', highG: 'charge', typed: 'charge', toleranceG: 'tolerance', oilMl: 'oilMl', ambientC: 'ambient' }
-const fieldOf = (path: readonly PropertyKey[]): string => FIELD_OF[String(path[path.length - 1])] ?? String(path[path.length - 1] ?? 'name')
+const FIELD_OF: Record<string, string> = {
+  lowG: 'charge',
+  highG: 'charge',
+  typed: 'charge',
+  toleranceG: 'tolerance',
+  oilMl: 'oilMl',
+  ambientC: 'ambient',
+}
+const fieldOf = (path: readonly PropertyKey[]): string =>
+  FIELD_OF[String(path[path.length - 1])] ?? String(path[path.length - 1] ?? 'name')

@@ -10,14 +10,23 @@ import { newEventId, send } from '../api'
 import { massHint, readCelsius } from '../form/entries'
 import { Choice, Field } from '../form/field'
 import { Sign } from '../form/sign'
-import type { ShopView } from '../frame/top-bar'
+import type { ShopView } from '../frame/who'
 import { DueList } from '../rig-room/due-list'
 import { LabelEntry } from './label-entry'
 import { airHint, lineQuestion, type NewCarValues, REFUSED, readNewCar } from './new-car-values'
 
-type Props = { shop: ShopView; procedures: (Procedure & { proves: string })[]; rigs: (Rig & { id: string; parts?: unknown; missing?: string; dues: Due[] })[] }
+type Props = {
+  shop: ShopView
+  procedures: (Procedure & { proves: string })[]
+  rigs: (Rig & { id: string; parts?: unknown; missing?: string; dues: Due[] })[]
+}
 
-const plainProcedure = ({ name, targetMicron, pullMinutes, holdMinutes }: Procedure): Procedure => ({ name, targetMicron, pullMinutes, holdMinutes })
+const plainProcedure = ({ name, targetMicron, pullMinutes, holdMinutes }: Procedure): Procedure => ({
+  name,
+  targetMicron,
+  pullMinutes,
+  holdMinutes,
+})
 
 const plainRig = ({ id: _id, parts: _parts, missing: _missing, dues: _dues, ...rig }: Props['rigs'][number]): Rig => rig
 
@@ -57,7 +66,9 @@ function firstValues(shop: ShopView): NewCarValues {
 export function NewCar({ shop, procedures, rigs }: Props) {
   const router = useRouter()
   const [v, setV] = useState(() => firstValues(shop))
-  const [procedureName, setProcedure] = useState(procedures.find((p) => p.name.startsWith('Weigh'))?.name ?? procedures[0]?.name ?? '')
+  const [procedureName, setProcedure] = useState(
+    procedures.find((p) => p.name.startsWith('Weigh'))?.name ?? procedures[0]?.name ?? '',
+  )
   const [rigName, setRig] = useState(rigs.find((r) => r.name.includes('P2'))?.name ?? rigs[0]?.name ?? '')
   const [errors, setErrors] = useState<Record<string, string>>({})
   const [refused, setRefused] = useState('')
@@ -71,13 +82,19 @@ export function NewCar({ shop, procedures, rigs }: Props) {
     setV((before) => ({ ...before, [key]: value }))
     setErrors(({ [key]: _mended, ...rest }) => rest)
   }
-  const text = (key: keyof NewCarValues) => ({ value: v[key] as string, error: errors[key], onChange: (value: string) => put(key, value as never) })
+  const text = (key: keyof NewCarValues) => ({
+    value: v[key] as string,
+    error: errors[key],
+    onChange: (value: string) => put(key, value as never),
+  })
   const submit = async (event: FormEvent) => {
     event.preventDefault()
     const read = readNewCar(v, procedure && plainProcedure(procedure), rig && plainRig(rig))
     if ('errors' in read) {
       setErrors(read.errors)
-      setRefused(`${Object.keys(read.errors).length === 1 ? 'One entry' : 'Some entries'} cannot be taken; the reason stands beside the field.`)
+      setRefused(
+        `${Object.keys(read.errors).length === 1 ? 'One entry' : 'Some entries'} cannot be taken; the reason stands beside the field.`,
+      )
       return
     }
     if (question && asked !== question) {
@@ -86,7 +103,11 @@ export function NewCar({ shop, procedures, rigs }: Props) {
       return
     }
     setBusy(true)
-    const answer = await send<{ id: string }>('/api/jobs', { ...ids, payload: read.payload, ...(read.openedAt !== null && { openedAt: read.openedAt }) })
+    const answer = await send<{ id: string }>('/api/jobs', {
+      ...ids,
+      payload: read.payload,
+      ...(read.openedAt !== null && { openedAt: read.openedAt }),
+    })
     setBusy(false)
     if (answer.ok) router.push(`/job/${answer.data.id}`)
     else setRefused(answer.message)
@@ -144,15 +165,33 @@ export function NewCar({ shop, procedures, rigs }: Props) {
             ]}
             onChange={(x) => put('evaporators', x)}
           />
-          <Field label="Oil type" {...text('oilKind')} placeholder="PAG 46" hint={v.hybrid ? 'hybrid: only the maker’s non-conducting oil' : undefined} />
+          <Field
+            label="Oil type"
+            {...text('oilKind')}
+            placeholder="PAG 46"
+            hint={v.hybrid ? 'hybrid: only the maker’s non-conducting oil' : undefined}
+          />
           <Field label="Oil amount, mL" {...text('oilMl')} inputMode="decimal" />
         </Block>
         <Block title="Place and story">
           <Field label="Altitude or barometer" {...text('air')} hint={airHint(v.air)} />
-          <Field label="Ambient" {...text('ambient')} hint={'value' in ambient ? `${ambient.value.toFixed(1)} °C, ${((ambient.value * 9) / 5 + 32).toFixed(0)} °F` : undefined} />
+          <Field
+            label="Ambient"
+            {...text('ambient')}
+            hint={
+              'value' in ambient
+                ? `${ambient.value.toFixed(1)} °C, ${((ambient.value * 9) / 5 + 32).toFixed(0)} °F`
+                : undefined
+            }
+          />
           <Field label="Open for, hours" {...text('openHours')} inputMode="decimal" />
           <div className="col-span-2 max-sm:col-span-1">
-            <Choice label="What was opened" value={v.opened} options={OPENED.map((o) => ({ value: o, label: OPENED_WORDS[o] }))} onChange={(x) => put('opened', x)} />
+            <Choice
+              label="What was opened"
+              value={v.opened}
+              options={OPENED.map((o) => ({ value: o, label: OPENED_WORDS[o] }))}
+              onChange={(x) => put('opened', x)}
+            />
           </div>
           <Choice
             label="Drier or accumulator"
@@ -174,18 +213,28 @@ export function NewCar({ shop, procedures, rigs }: Props) {
       >
         <p className="text-[16px] text-ink-2">The call</p>
         <h1 className="mt-1 text-[34px] font-semibold leading-[1.1]">Take it in by its label.</h1>
-        <p className="mt-3 text-[18px] leading-snug">The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the record says so.</p>
+        <p className="mt-3 text-[18px] leading-snug">
+          The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the
+          record says so.
+        </p>
         <div className="mt-4 space-y-4 border-t border-rule pt-4">
-          <Pick label="Procedure" value={procedureName} options={procedures.map((p) => p.name)} onChange={setProcedure} />
+          <Pick
+            label="Procedure"
+            value={procedureName}
+            options={procedures.map((p) => p.name)}
+            onChange={setProcedure}
+          />
           {procedure && (
             <p className="text-[16px] leading-snug">
-              {procedure.targetMicron} micron, about {procedure.pullMinutes} min, hold {procedure.holdMinutes} min. <b className="font-semibold">Proves:</b> {procedure.proves}
+              {procedure.targetMicron} micron, about {procedure.pullMinutes} min, hold {procedure.holdMinutes} min.{' '}
+              <b className="font-semibold">Proves:</b> {procedure.proves}
             </p>
           )}
           <Pick label="Rig" value={rigName} options={rigs.map((r) => r.name)} onChange={setRig} />
           {rig && (
             <p className="text-[16px] leading-snug text-ink-2">
-              {rig.pumpCfm} CFM, {rig.hoses} hoses of {rig.boreMm} mm and {rig.lengthM} m, {rig.gauge} gauge, scale in {rig.scaleStepG} g steps
+              {rig.pumpCfm} CFM, {rig.hoses} hoses of {rig.boreMm} mm and {rig.lengthM} m, {rig.gauge} gauge, scale in{' '}
+              {rig.scaleStepG} g steps
             </p>
           )}
           {rig?.missing && (
@@ -197,16 +246,28 @@ export function NewCar({ shop, procedures, rigs }: Props) {
           {rig && rig.dues.length > 0 && <DueList dues={rig.dues} />}
           {shop.demo && (
             <label className="flex min-h-11 items-center gap-3 text-[17px]">
-              <input type="checkbox" className="size-6 accent-(--ink)" checked={v.simulated} onChange={(e) => put('simulated', e.target.checked)} />
+              <input
+                type="checkbox"
+                className="size-6 accent-(--ink)"
+                checked={v.simulated}
+                onChange={(e) => put('simulated', e.target.checked)}
+              />
               On the simulated bench, clock ×60
             </label>
           )}
           {!v.simulated && (
             <label className="block text-[16px] font-medium">
               Came in earlier, at
-              <input type="datetime-local" className="field mt-1" value={v.cameAt} aria-invalid={errors.cameAt !== undefined} onChange={(e) => put('cameAt', e.target.value)} />
+              <input
+                type="datetime-local"
+                className="field mt-1"
+                value={v.cameAt}
+                aria-invalid={errors.cameAt !== undefined}
+                onChange={(e) => put('cameAt', e.target.value)}
+              />
               <span className={`mt-1 block text-[15px] font-normal ${errors.cameAt ? 'text-leak' : 'text-ink-2'}`}>
-                {errors.cameAt ?? 'left empty: now. For a pull nobody wrote down, up to 14 days back; the record says that it was dated back.'}
+                {errors.cameAt ??
+                  'left empty: now. For a pull nobody wrote down, up to 14 days back; the record says that it was dated back.'}
               </span>
             </label>
           )}
@@ -215,7 +276,11 @@ export function NewCar({ shop, procedures, rigs }: Props) {
           <p role="alert" className="mb-2 text-[16px] font-medium text-leak">
             {refused}
           </p>
-          <button type="submit" disabled={busy} className="min-h-[68px] w-full rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text">
+          <button
+            type="submit"
+            disabled={busy}
+            className="min-h-[68px] w-full rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text"
+          >
             Take it in
           </button>
           <p className="mt-3 text-[16px] text-ink-2">Then read both gauges at rest.</p>
@@ -229,12 +294,24 @@ function Block({ title, children }: { title: string; children: ReactNode }) {
   return (
     <section>
       <h2 className="mb-2 border-b border-rule pb-1 text-[22px] font-semibold">{title}</h2>
-      <div className="grid grid-cols-3 items-start gap-x-5 gap-y-1.5 max-md:grid-cols-2 max-sm:grid-cols-1">{children}</div>
+      <div className="grid grid-cols-3 items-start gap-x-5 gap-y-1.5 max-md:grid-cols-2 max-sm:grid-cols-1">
+        {children}
+      </div>
     </section>
   )
 }
 
-export function Pick({ label, value, options, onChange }: { label: string; value: string; options: readonly string[]; onChange: (value: string) => void }) {
+export function Pick({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string
+  value: string
+  options: readonly string[]
+  onChange: (value: string) => void
+}) {
   return (
     <label className="block text-[16px] font-medium">
       {label}

@@ -22,13 +22,17 @@ export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
   return (
     <section aria-label="Bands" className="mt-3 max-w-[880px] border-t border-rule pt-2">
       <h3 className="text-[17px] font-semibold">
-        {makerBands ? 'The maker’s figures where they were entered' : 'Typical'} at {ambient} °C{makerBands ? '' : ', assumed; the maker’s chart comes first'}
+        {makerBands ? 'The maker’s figures where they were entered' : 'Typical'} at {ambient} °C
+        {makerBands ? '' : ', assumed; the maker’s chart comes first'}
       </h3>
       <ul className="mt-1.5 space-y-1.5">
         {ROWS.map((row) => {
           const shown = last ? last[row.key] : now[row.key]
           return (
-            <li key={row.key} className="grid grid-cols-[104px_1fr_262px] items-center gap-4 text-[16px] max-sm:grid-cols-1 max-sm:gap-1">
+            <li
+              key={row.key}
+              className="grid grid-cols-[104px_1fr_262px] items-center gap-4 text-[16px] max-sm:grid-cols-1 max-sm:gap-1"
+            >
               <b className="font-semibold">{row.name}</b>
               <Bar row={row} band={bands[row.key]} readings={proofs} now={now[row.key]} />
               <span>
@@ -50,11 +54,24 @@ function placeWords(value: number | undefined, [low, high]: [number, number], te
   return `${text(value)}: ${value < low ? 'below the band' : value > high ? 'above the band' : 'within'}`
 }
 
-function Bar({ row, band, readings, now }: { row: Row; band: [number, number]; readings: readonly Proof[]; now: number | undefined }) {
+function Bar({
+  row,
+  band,
+  readings,
+  now,
+}: {
+  row: Row
+  band: [number, number]
+  readings: readonly Proof[]
+  now: number | undefined
+}) {
   const share = (v: number) => `${Math.min(100, Math.max(0, ((v - row.from) / (row.to - row.from)) * 100))}%`
   return (
     <span className="relative block h-8 bg-air" aria-hidden="true">
-      <span className="absolute top-0 h-full border-x-2 border-ink bg-deep" style={{ left: share(band[0]), width: `calc(${share(band[1])} - ${share(band[0])})` }} />
+      <span
+        className="absolute top-0 h-full border-x-2 border-ink bg-deep"
+        style={{ left: share(band[0]), width: `calc(${share(band[1])} - ${share(band[0])})` }}
+      />
       {readings.map((r) => (
         <svg
           key={r.at + r.engine}
@@ -65,10 +82,20 @@ function Bar({ row, band, readings, now }: { row: Row; band: [number, number]; r
           className="absolute top-[-4px] -translate-x-1/2"
           style={{ left: share(r[row.key]) }}
         >
-          <path d="M2 1.5h14L9 14Z" fill={r.engine === 'idle' ? 'var(--sheet)' : 'var(--ink)'} stroke="var(--ink)" strokeWidth="2" />
+          <path
+            d="M2 1.5h14L9 14Z"
+            fill={r.engine === 'idle' ? 'var(--sheet)' : 'var(--ink)'}
+            stroke="var(--ink)"
+            strokeWidth="2"
+          />
         </svg>
       ))}
-      {now !== undefined && <span className="glide absolute top-[9px] size-3.5 -translate-x-1/2 rounded-full border-[3px] border-ink bg-sheet" style={{ left: share(now) }} />}
+      {now !== undefined && (
+        <span
+          className="glide absolute top-[9px] size-3.5 -translate-x-1/2 rounded-full border-[3px] border-ink bg-sheet"
+          style={{ left: share(now) }}
+        />
+      )}
     </span>
   )
 }

@@ -11,7 +11,9 @@ import { useWidth } from '../hooks/use-width'
 export function ProofScale({ state, live }: { state: JobState; live: Live }) {
   const [ref, width] = useWidth<HTMLDivElement>(896)
   const hold = currentHold(state)
-  const now = hold?.ended ? (hold.ended.provesGramsPerYear ?? undefined) : live.judgement?.detectionLimitGramsPerYear?.high
+  const now = hold?.ended
+    ? (hold.ended.provesGramsPerYear ?? undefined)
+    : live.judgement?.detectionLimitGramsPerYear?.high
   const atEnd = hold?.ended ? undefined : live.judgement?.limitAtEndGramsPerYear?.high
   if (now === undefined) return null
   const lost = lossOf(state)?.gramsPerYear || undefined
@@ -82,7 +84,14 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
         {atEnd !== undefined && atEnd < now && bar(atEnd, 25, `${gramsWords(atEnd)}`, false)}
         <line x1={left} x2={width - 4} y1="68" y2="68" stroke="var(--ink)" strokeWidth="1.5" />
         {[1, 10, 100, 1000, 10_000, 100_000].map((g) => (
-          <text key={g} x={x(g)} y="88" fontSize="14" fill="var(--ink-2)" textAnchor={g === 1 ? 'start' : g === 100_000 ? 'end' : 'middle'}>
+          <text
+            key={g}
+            x={x(g)}
+            y="88"
+            fontSize="14"
+            fill="var(--ink-2)"
+            textAnchor={g === 1 ? 'start' : g === 100_000 ? 'end' : 'middle'}
+          >
             {g.toLocaleString('en')}
             {g === 1 ? ' g a year' : ''}
           </text>

@@ -28,7 +28,12 @@ export function ProveStep({ state, live, asking }: Pick<Props, 'state' | 'live'>
   const sinceMs = state.rig.engine === 'on' && state.turnedAt.engine ? Date.parse(state.turnedAt.engine) : null
   return (
     <div className="mt-3">
-      <ProofFigures now={runningNow(state, live)} sinceMs={sinceMs} nowMs={live.nowMs} ambientC={state.opened.place.ambientC} />
+      <ProofFigures
+        now={runningNow(state, live)}
+        sinceMs={sinceMs}
+        nowMs={live.nowMs}
+        ambientC={state.opened.place.ambientC}
+      />
       {asking && <ProofForm state={state} />}
     </div>
   )
@@ -54,17 +59,37 @@ export function ProveDetails({ state, live, job, clock, deeds }: Props) {
 type Now = { lowPaG: number | undefined; highPaG: number | undefined; ventC: number | undefined }
 
 /** What the instruments show now: the vent largest, because it is what the driver feels. */
-function ProofFigures({ now, sinceMs, nowMs, ambientC }: { now: Now; sinceMs: number | null; nowMs: number; ambientC: number }) {
+function ProofFigures({
+  now,
+  sinceMs,
+  nowMs,
+  ambientC,
+}: {
+  now: Now
+  sinceMs: number | null
+  nowMs: number
+  ambientC: number
+}) {
   const minutes = sinceMs === null ? null : Math.max(0, Math.floor((nowMs - sinceMs) / 60_000))
   const kPa = (pa: number | undefined) => (pa === undefined ? '–' : String(Math.round(pa / 1000)))
   return (
     <div className="mb-3 flex flex-wrap items-end gap-x-10 gap-y-2 max-sm:gap-x-6">
-      <Figure big text={now.ventC === undefined ? '–' : now.ventC.toFixed(1)} unit="°C" below={`middle vent, ${ambientC} °C outside`} />
+      <Figure
+        big
+        text={now.ventC === undefined ? '–' : now.ventC.toFixed(1)}
+        unit="°C"
+        below={`middle vent, ${ambientC} °C outside`}
+      />
       <Figure text={kPa(now.lowPaG)} unit="kPa" below={`low side, ${psig(now.lowPaG)}`} />
       <Figure text={kPa(now.highPaG)} unit="kPa" below={`high side, ${psig(now.highPaG)}`} />
-      <Figure text={minutes === null ? 'off' : String(minutes)} unit={minutes === null ? '' : 'min'} below="engine running" />
+      <Figure
+        text={minutes === null ? 'off' : String(minutes)}
+        unit={minutes === null ? '' : 'min'}
+        below="engine running"
+      />
     </div>
   )
 }
 
-const psig = (pa: number | undefined): string => (pa === undefined ? 'not measured' : `${Math.round(pa / PA_PER_PSI)} psig`)
+const psig = (pa: number | undefined): string =>
+  pa === undefined ? 'not measured' : `${Math.round(pa / PA_PER_PSI)} psig`

@@ -5,7 +5,15 @@ import { Sign } from '../form/sign'
 import { micronText, paText, signed } from '../format'
 
 /** The reading, the largest thing on the screen, with its other unit and where it is going. */
-export function ReadingFigures({ live, unread, gaugeAt = 'far' }: { live: Live; unread: string; gaugeAt?: 'far' | 'pump' | undefined }) {
+export function ReadingFigures({
+  live,
+  unread,
+  gaugeAt = 'far',
+}: {
+  live: Live
+  unread: string
+  gaugeAt?: 'far' | 'pump' | undefined
+}) {
   if (live.vacuumPa === undefined) return <p className="text-[22px] font-medium">{unread}</p>
   const perMinute = live.fallPaS === undefined ? undefined : (live.fallPaS / PA_PER_MICRON) * 60
   const digits = perMinute !== undefined && Math.abs(perMinute) < 10 ? 1 : 0
@@ -15,18 +23,24 @@ export function ReadingFigures({ live, unread, gaugeAt = 'far' }: { live: Live; 
       {live.gaugeBackS !== undefined && (
         <p className="basis-full text-[16px] font-medium text-caution">
           <Sign kind="caution" />
-          This gauge’s clock was set back by {lengthWords(live.gaugeBackS)}: its figure is the newest, its times are not.
+          This gauge’s clock was set back by {lengthWords(live.gaugeBackS)}: its figure is the newest, its times are
+          not.
         </p>
       )}
       <p className="max-sm:flex max-sm:items-end max-sm:gap-2">
-        <span className={`figure text-[112px] font-semibold ${text.length > 4 ? 'max-sm:text-[52px]' : 'max-sm:text-[76px]'}`} data-testid="vacuum">
+        <span
+          className={`figure text-[112px] font-semibold ${text.length > 4 ? 'max-sm:text-[52px]' : 'max-sm:text-[76px]'}`}
+          data-testid="vacuum"
+        >
           {text}
         </span>
         <span className="ml-2 text-[32px] font-medium max-sm:hidden">micron</span>
         <span className="mt-2 block text-[17px] max-sm:text-[15px] max-sm:leading-tight">
           <b className="hidden font-semibold max-sm:block max-sm:text-[19px]">micron</b>
           <b className="font-semibold">{gaugeAt === 'far' ? 'far gauge' : 'at the pump'}</b>
-          {gaugeAt === 'pump' && live.pull?.far && <b className="ml-4 font-semibold">at the car about {micronText(live.pull.far.pa)}</b>}{' '}
+          {gaugeAt === 'pump' && live.pull?.far && (
+            <b className="ml-4 font-semibold">at the car about {micronText(live.pull.far.pa)}</b>
+          )}{' '}
           <span className="ml-4 text-ink-2 max-sm:hidden">{paText(live.vacuumPa)}</span>
         </span>
       </p>
@@ -34,7 +48,9 @@ export function ReadingFigures({ live, unread, gaugeAt = 'far' }: { live: Live; 
         <p>
           <span className="figure text-[56px] max-sm:text-[28px]">{signed(perMinute, digits)}</span>
           <span className="text-[24px] max-sm:text-[16px]">/min</span>
-          <span className="mt-2 block text-[17px] font-semibold max-sm:mt-0 max-sm:text-[15px]">{Math.abs(perMinute) < 0.5 ? 'steady' : perMinute < 0 ? 'falling' : 'rising'}</span>
+          <span className="mt-2 block text-[17px] font-semibold max-sm:mt-0 max-sm:text-[15px]">
+            {Math.abs(perMinute) < 0.5 ? 'steady' : perMinute < 0 ? 'falling' : 'rising'}
+          </span>
         </p>
       )}
     </div>

@@ -3,7 +3,9 @@ import type { CurvePoint } from '../hooks/use-job-live'
 
 const ROWS = 24
 
-/** The curve as a table: as many rows as a glance takes in, evenly over its time, the last reading always among them. */
+/**
+ * The curve as a table: as many rows as a glance takes in, evenly over its time, the last reading always among them.
+ */
 export function ReadingsTable({ points, clock }: { points: readonly CurvePoint[]; clock: (ms: number) => string }) {
   if (points.length < 2) return null
   const every = Math.max(1, Math.ceil(points.length / ROWS))

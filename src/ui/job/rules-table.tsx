@@ -4,7 +4,15 @@ import type { RuleSaid } from '@/core/hold/schools'
 const SAYS = { passes: 'passes it', fails: 'fails it', 'not yet': 'not yet' } as const
 
 /** What people's simple rules say of the same record, when, and the leak each would let through on this volume. */
-export function RulesTable({ rules, volumeL, when }: { rules: readonly RuleSaid[]; volumeL: number; when: (elapsedS: number) => string }) {
+export function RulesTable({
+  rules,
+  volumeL,
+  when,
+}: {
+  rules: readonly RuleSaid[]
+  volumeL: number
+  when: (elapsedS: number) => string
+}) {
   if (rules.length === 0) return null
   return (
     <div className="text-[16px]">
@@ -30,7 +38,9 @@ export function RulesTable({ rules, volumeL, when }: { rules: readonly RuleSaid[
           ))}
         </tbody>
       </table>
-      <p className="mt-1 text-[15px] text-ink-2">The leak each would miss on {volumeL} L, worst case. The verdict is not made by them.</p>
+      <p className="mt-1 text-[15px] text-ink-2">
+        The leak each would miss on {volumeL} L, worst case. The verdict is not made by them.
+      </p>
     </div>
   )
 }

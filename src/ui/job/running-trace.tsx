@@ -11,7 +11,19 @@ const SHOWN_MS = 12 * 60_000
 const HEIGHT = 118
 
 /** Both sides and the vent since the engine went on: whether they have settled, and whether the compressor cycles. */
-export function RunningTrace({ state, sides, nowMs, said, clock }: { state: JobState; sides: Sides; nowMs: number; said: readonly string[]; clock: (ms: number) => string }) {
+export function RunningTrace({
+  state,
+  sides,
+  nowMs,
+  said,
+  clock,
+}: {
+  state: JobState
+  sides: Sides
+  nowMs: number
+  said: readonly string[]
+  clock: (ms: number) => string
+}) {
   const [ref, width] = useWidth<HTMLDivElement>(896)
   const fromMs = runningSince(state, nowMs)
   const { barometerPa } = state.opened.place
@@ -20,12 +32,17 @@ export function RunningTrace({ state, sides, nowMs, said, clock }: { state: JobS
   if (vent.length < 2 && low.length < 2) return null
   const left = 92
   const right = width - 96
-  const toMs = Math.max(fromMs + 60_000, nowMs, ...[low, high, vent].map((points) => points[points.length - 1]?.at ?? 0))
+  const toMs = Math.max(
+    fromMs + 60_000,
+    nowMs,
+    ...[low, high, vent].map((points) => points[points.length - 1]?.at ?? 0),
+  )
   const x = linear(fromMs, toMs, left, right)
   const kPaY = linear(0, Math.max(400_000, ...high.map((p) => p.value - barometerPa)) * 1.08, HEIGHT, 6)
   const gauge = (points: readonly CurvePoint[]) => points.map((p) => ({ at: p.at, value: p.value - barometerPa }))
   const ventY = linear(0, Math.max(20, ...vent.map((p) => p.value)) * 1.1, HEIGHT, 6)
-  const end = (points: readonly CurvePoint[], y: (v: number) => number) => (points.length > 0 ? y((points[points.length - 1] as CurvePoint).value) : null)
+  const end = (points: readonly CurvePoint[], y: (v: number) => number) =>
+    points.length > 0 ? y((points[points.length - 1] as CurvePoint).value) : null
   const names = [
     { text: 'high side', y: end(gauge(high), kPaY) },
     { text: 'low side', y: end(gauge(low), kPaY) },
@@ -33,7 +50,12 @@ export function RunningTrace({ state, sides, nowMs, said, clock }: { state: JobS
   ]
   return (
     <figure ref={ref} className="mt-3" aria-label="Running">
-      <svg width={width} height={HEIGHT + 34} role="img" aria-label={said.join(' ') || 'Both sides and the vent since the engine went on.'}>
+      <svg
+        width={width}
+        height={HEIGHT + 34}
+        role="img"
+        aria-label={said.join(' ') || 'Both sides and the vent since the engine went on.'}
+      >
         <rect x={left} y={0} width={right - left} height={HEIGHT} fill="var(--air)" />
         <path d={pathOf(gauge(high), x, kPaY)} fill="none" stroke="var(--ink)" strokeWidth="3" />
         <path d={pathOf(gauge(low), x, kPaY)} fill="none" stroke="var(--ink)" strokeWidth="3" />
@@ -48,7 +70,17 @@ export function RunningTrace({ state, sides, nowMs, said, clock }: { state: JobS
             since {clock(fromMs)}
           </text>
         </g>
-        <TimeLabels fromMs={fromMs} toMs={toMs} x={x} y={HEIGHT} clock={clock} marks={[]} most={width < 560 ? 3 : 8} left={left} right={right} />
+        <TimeLabels
+          fromMs={fromMs}
+          toMs={toMs}
+          x={x}
+          y={HEIGHT}
+          clock={clock}
+          marks={[]}
+          most={width < 560 ? 3 : 8}
+          left={left}
+          right={right}
+        />
       </svg>
       <figcaption className="text-[16px]">{said.join(' ')}</figcaption>
     </figure>
@@ -67,6 +99,8 @@ function apart(names: readonly { text: string; y: number | null }[]): { text: st
 
 /** Since when the engine runs, within what is shown, ms of job time. */
 export function runningSince(state: JobState, nowMs: number): number {
-  const on = state.turnedAt.engine ? Date.parse(state.turnedAt.engine) : Date.parse(state.visits[state.visits.length - 1]?.startedAt ?? state.openedAt)
+  const on = state.turnedAt.engine
+    ? Date.parse(state.turnedAt.engine)
+    : Date.parse(state.visits[state.visits.length - 1]?.startedAt ?? state.openedAt)
   return Math.max(on, nowMs - SHOWN_MS)
 }

@@ -19,7 +19,11 @@ export function BeforeEntry({ state, deeds }: Props) {
   const pressure = (text: string) => gaugeHint(text, barometerPa) ?? 'running; may be left out'
   return (
     <SideEntry
-      title={state.before ? `How it ran before: vent ${state.before.ventC.toFixed(1)} °C` : 'How it ran before, for the comparison'}
+      title={
+        state.before
+          ? `How it ran before: vent ${state.before.ventC.toFixed(1)} °C`
+          : 'How it ran before, for the comparison'
+      }
       intro="Only where there was refrigerant enough to run it. At the end it stands beside what was proved, and in the words for whoever pays."
       action="Keep it as before"
       deeds={deeds}
@@ -33,7 +37,12 @@ export function BeforeEntry({ state, deeds }: Props) {
         const ventC = c.take('vent', readCelsius(v.vent ?? ''), 0)
         const ambient = c.take('ambient', readCelsius(v.ambient ?? ''), 0)
         const optional = (name: string) => (v[name]?.trim() ? c.take(name, readGauge(v[name], barometerPa), 0) : null)
-        return [{ kind: 'before-read', payload: { ventC, ambientC: ambient, lowPaG: optional('low'), highPaG: optional('high') } }]
+        return [
+          {
+            kind: 'before-read',
+            payload: { ventC, ambientC: ambient, lowPaG: optional('low'), highPaG: optional('high') },
+          },
+        ]
       }}
     />
   )
@@ -51,7 +60,12 @@ export function RestEntry({ state, deeds }: Props) {
       action="It is read at rest"
       deeds={deeds}
       fields={[
-        { name: 'rest', label: 'Both sides at rest', hint: (t) => gaugeHint(t, barometerPa), placeholder: `${Math.round(full / 1000)} kPa` },
+        {
+          name: 'rest',
+          label: 'Both sides at rest',
+          hint: (t) => gaugeHint(t, barometerPa),
+          placeholder: `${Math.round(full / 1000)} kPa`,
+        },
         { name: 'ambient', label: 'Air around it', initial: `${ambientC} C`, hint: celsiusHint },
       ]}
       read={(v, c) => {
@@ -66,7 +80,12 @@ export function RestEntry({ state, deeds }: Props) {
 /** The maker's own figures for this car: where they are known they lead. */
 export function MakerEntry({ state, deeds }: Props) {
   const { barometerPa } = state.opened.place
-  const span = (name: string, text: string, c: Collector, read: (t: string) => ReturnType<typeof readGauge>): [number, number] | undefined => {
+  const span = (
+    name: string,
+    text: string,
+    c: Collector,
+    read: (t: string) => ReturnType<typeof readGauge>,
+  ): [number, number] | undefined => {
     const parts = text.trim().split(/\s*(?:–|\bto\b|(?<=\d)\s*-\s*(?=\d))\s*/)
     if (text.trim() === '') return undefined
     const [from, to] = parts
@@ -98,7 +117,12 @@ export function MakerEntry({ state, deeds }: Props) {
         const high = span('high', v.high ?? '', c, gauge)
         const vent = span('vent', v.vent ?? '', c, readCelsius)
         if (!low && !high && !vent && Object.keys(c.errors).length === 0) c.errors.low = 'type at least one of them'
-        return [{ kind: 'maker-bands-set', payload: { ...(low && { lowPaG: low }), ...(high && { highPaG: high }), ...(vent && { ventC: vent }) } }]
+        return [
+          {
+            kind: 'maker-bands-set',
+            payload: { ...(low && { lowPaG: low }), ...(high && { highPaG: high }), ...(vent && { ventC: vent }) },
+          },
+        ]
       }}
     />
   )
@@ -108,12 +132,21 @@ export function MakerEntry({ state, deeds }: Props) {
 export function WarmEntry({ state, deeds }: Props) {
   return (
     <SideEntry
-      title={state.warmedC === undefined ? 'Warm the container' : `The container stands in water of ${state.warmedC} °C`}
+      title={
+        state.warmedC === undefined ? 'Warm the container' : `The container stands in water of ${state.warmedC} °C`
+      }
       intro="A container that gives vapour cools itself. A bowl of warm water brings the flow back: 50 °C at most, no flame, no heat gun."
       action="It stands in it"
       deeds={deeds}
       fields={[{ name: 'water', label: 'Water, °C', placeholder: '40' }]}
-      read={(v, c) => [{ kind: 'container-warmed', payload: { celsius: c.take('water', readAmount((v.water ?? '').replace(/\s*°?\s*C$/i, ''), 'the water in °C', 100), 0) } }]}
+      read={(v, c) => [
+        {
+          kind: 'container-warmed',
+          payload: {
+            celsius: c.take('water', readAmount((v.water ?? '').replace(/\s*°?\s*C$/i, ''), 'the water in °C', 100), 0),
+          },
+        },
+      ]}
     />
   )
 }

@@ -6,7 +6,13 @@ import { Field } from '../form/field'
 import { Collector, type Errors, type Values } from './forms/form-types'
 import type { Deeds } from './use-deeds'
 
-type SideField = { name: string; label: string; initial?: string; hint?: (text: string) => string | undefined; placeholder?: string }
+type SideField = {
+  name: string
+  label: string
+  initial?: string
+  hint?: (text: string) => string | undefined
+  placeholder?: string
+}
 type Props = {
   title: string
   /** what it is good for, before anybody types */

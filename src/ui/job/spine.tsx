@@ -7,7 +7,10 @@ type Props = { state: JobState; clock: (ms: number) => string; nowMs: number; fa
 export function Spine({ state, clock, nowMs, factor }: Props) {
   const { car, label } = state.opened
   return (
-    <section aria-label="Steps" className="flex min-h-[84px] items-center border-b border-rule px-5 max-lg:flex-wrap max-lg:gap-y-2 max-lg:py-2 max-sm:px-4">
+    <section
+      aria-label="Steps"
+      className="flex min-h-[84px] items-center border-b border-rule px-5 max-lg:flex-wrap max-lg:gap-y-2 max-lg:py-2 max-sm:px-4"
+    >
       <div className="w-[212px] shrink-0 pr-3 max-sm:w-auto max-sm:flex-1">
         <h1 className="truncate text-[27px] font-semibold leading-tight">{car.name}</h1>
         <p className="truncate text-[16px] text-ink-2">
@@ -28,13 +31,26 @@ export function Spine({ state, clock, nowMs, factor }: Props) {
   )
 }
 
-function StepMark({ step, state, clock, nowMs }: { step: Step; state: JobState; clock: (ms: number) => string; nowMs: number }) {
+function StepMark({
+  step,
+  state,
+  clock,
+  nowMs,
+}: {
+  step: Step
+  state: JobState
+  clock: (ms: number) => string
+  nowMs: number
+}) {
   const now = state.step === step && !state.signed
   const visits = state.visits.filter((v) => v.step === step)
   const done = !now && visits.some((v) => v.endedAt) && stepNumber(step) <= stepNumber(state.step)
   if (now) {
     return (
-      <li aria-current="step" className="w-[200px] shrink-0 rounded bg-ink px-3.5 py-1.5 text-ground max-lg:w-auto max-sm:px-2 max-sm:py-0.5">
+      <li
+        aria-current="step"
+        className="w-[200px] shrink-0 rounded bg-ink px-3.5 py-1.5 text-ground max-lg:w-auto max-sm:px-2 max-sm:py-0.5"
+      >
         <b className="block whitespace-nowrap text-[23px] font-semibold leading-tight max-sm:text-[16px]">
           {stepNumber(step)} {STEP_NAMES[step]}
           {nth(step, state)}
@@ -51,7 +67,10 @@ function StepMark({ step, state, clock, nowMs }: { step: Step; state: JobState; 
       className="relative min-w-0 flex-1 [[aria-current=step]+&]:ml-3 max-sm:h-2.5 max-sm:[[aria-current=step]+&]:ml-0"
       title={`${stepNumber(step)} ${STEP_NAMES[step]}${done ? ', done' : ''}`}
     >
-      <span aria-hidden="true" className={`block h-0 max-sm:hidden ${done ? 'border-t-[5px] border-ink' : 'border-t-2 border-rule-2'}`} />
+      <span
+        aria-hidden="true"
+        className={`block h-0 max-sm:hidden ${done ? 'border-t-[5px] border-ink' : 'border-t-2 border-rule-2'}`}
+      />
       <span
         aria-hidden="true"
         className={`absolute -top-1.5 left-0.5 grid size-[15px] place-items-center border-[2.5px] border-ink max-sm:static max-sm:h-2.5 max-sm:w-full ${done ? 'bg-ink' : 'border-rule-2 bg-ground'}`}
@@ -81,7 +100,8 @@ function nth(step: Step, state: JobState): string {
 
 function factOf(state: JobState, clock: (ms: number) => string, nowMs: number): string {
   const pull = currentPull(state)
-  if (state.step === 'pull' && pull && !pull.endedAt) return `${Math.max(0, Math.floor((nowMs - Date.parse(pull.startedAt)) / 60_000))} min in`
+  if (state.step === 'pull' && pull && !pull.endedAt)
+    return `${Math.max(0, Math.floor((nowMs - Date.parse(pull.startedAt)) / 60_000))} min in`
   const hold = currentHold(state)
   if (state.step === 'hold' && hold && !hold.ended) {
     const held = Math.max(0, Math.floor((nowMs - Date.parse(hold.isolatedAt)) / 60_000))

@@ -7,13 +7,32 @@ import type { LiveJob } from '../hooks/use-job-live'
 type Line = { at: number; text: string; by: string; key: string }
 
 function linesOf(job: LiveJob): Line[] {
-  const events = job.events.map((e): Line => ({ at: Date.parse(e.happenedAt), text: eventWords(e), by: e.by, key: e.id }))
-  const typed = job.typed.map((r): Line => ({ at: r.at, text: `${r.channel} ${r.sentValue} ${r.sentUnit}`, by: r.by ?? 'typed', key: `r${r.seq}` }))
+  const events = job.events.map(
+    (e): Line => ({ at: Date.parse(e.happenedAt), text: eventWords(e), by: e.by, key: e.id }),
+  )
+  const typed = job.typed.map(
+    (r): Line => ({
+      at: r.at,
+      text: `${r.channel} ${r.sentValue} ${r.sentUnit}`,
+      by: r.by ?? 'typed',
+      key: `r${r.seq}`,
+    }),
+  )
   return [...events, ...typed].sort((a, b) => b.at - a.at)
 }
 
 /** Everything logged, newest first, by whom; six lines here, all of them by `A`. */
-export function Trail({ job, clock, open, onOpenChange }: { job: LiveJob; clock: (ms: number) => string; open: boolean; onOpenChange: (open: boolean) => void }) {
+export function Trail({
+  job,
+  clock,
+  open,
+  onOpenChange,
+}: {
+  job: LiveJob
+  clock: (ms: number) => string
+  open: boolean
+  onOpenChange: (open: boolean) => void
+}) {
   const lines = linesOf(job)
   return (
     <section aria-label="Trail" className="mt-3 border-t border-rule pt-2 text-[15.5px]">

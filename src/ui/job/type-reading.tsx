@@ -18,7 +18,9 @@ export function TypeReading({ jobId, state }: { jobId: string; state: JobState }
   const submit = async (event: FormEvent) => {
     event.preventDefault()
     try {
-      const reading = scale ? { channel: 'scale', value: parseMass(text).grams, unit: 'g' } : { channel: 'vacuum', ...parsePressure(text, unit) }
+      const reading = scale
+        ? { channel: 'scale', value: parseMass(text).grams, unit: 'g' }
+        : { channel: 'vacuum', ...parsePressure(text, unit) }
       if (!scale) {
         toStored('vacuum', reading.value, reading.unit as PressureUnit, barometerPa)
         setUnit(reading.unit as PressureUnit)
@@ -34,7 +36,11 @@ export function TypeReading({ jobId, state }: { jobId: string; state: JobState }
   return (
     <form onSubmit={submit} className="mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3">
       <Field
-        label={scale ? 'Type what the scale shows' : `Type a vacuum reading (${unit === 'inHgV' ? 'inHg below the air' : unit} unless you say)`}
+        label={
+          scale
+            ? 'Type what the scale shows'
+            : `Type a vacuum reading (${unit === 'inHgV' ? 'inHg below the air' : unit} unless you say)`
+        }
         value={text}
         onChange={setText}
         error={refused}

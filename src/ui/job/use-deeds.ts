@@ -27,18 +27,26 @@ export type Deeds = {
 type Sent = { id: string; happenedAt: string; seen: number } & Deed
 type Answer = Stretch & { cautions?: Caution[] }
 
-/** Time between two tries of a deed whose answer was lost, ms, and how many: it carries its id, so it is recorded once. */
+/**
+ * Time between two tries of a deed whose answer was lost, ms, and how many: it carries its id, so it is recorded once.
+ */
 const AGAIN_MS = 1500
 const TRIES = 12
 
 /**
- * Records what hands do. Each deed says which events of the job its hand had seen and when it was done; the server judges it under the
+ * Records what hands do. Each deed says which events of the job its hand had seen and when it was done; the server
+ * judges it under the
  * job's lock, and its answer moves the screen at once.
  * @param seen - events of the job this page knows
  * @param clock - the job's
  * @param take - puts what the answer brings into the page's job
  */
-export function useDeeds(jobId: string, seen: number, clock: readonly ClockSegment[], take: (stretch: Stretch) => void): Deeds {
+export function useDeeds(
+  jobId: string,
+  seen: number,
+  clock: readonly ClockSegment[],
+  take: (stretch: Stretch) => void,
+): Deeds {
   const [waiting, setWaiting] = useState<{ sent: Sent[]; cautions: Caution[] } | null>(null)
   const [busy, setBusy] = useState(false)
   const [refused, setRefused] = useState<string | null>(null)
@@ -53,7 +61,11 @@ export function useDeeds(jobId: string, seen: number, clock: readonly ClockSegme
           const answer = await send<Answer>(`/api/jobs/${jobId}/${path}`, body)
           if (answer.ok || !answer.lost) {
             setRefused(answer.ok ? null : answer.message)
-            const brought: Stretch | null = answer.ok ? answer.data : answer.unseen ? { from, events: answer.unseen } : null
+            const brought: Stretch | null = answer.ok
+              ? answer.data
+              : answer.unseen
+                ? { from, events: answer.unseen }
+                : null
             if (brought) {
               take(brought)
               // what is pressed next, in the same breath even, has seen this
@@ -73,7 +85,12 @@ export function useDeeds(jobId: string, seen: number, clock: readonly ClockSegme
     [jobId, take],
   )
   const stamped = (deeds: Deed[]): Sent[] =>
-    deeds.map((deed) => ({ id: newEventId(), happenedAt: new Date(Math.round(jobTimeMs(now.current.clock, serverNow()))).toISOString(), seen: now.current.seen, ...deed }))
+    deeds.map((deed) => ({
+      id: newEventId(),
+      happenedAt: new Date(Math.round(jobTimeMs(now.current.clock, serverNow()))).toISOString(),
+      seen: now.current.seen,
+      ...deed,
+    }))
   const store = async (sent: Sent[]) => {
     const answer = await post('events', { events: sent })
     if (answer?.cautions) setWaiting({ sent, cautions: answer.cautions })

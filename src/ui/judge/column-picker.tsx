@@ -6,7 +6,12 @@ import { send } from '../api'
 import { Field } from '../form/field'
 import { Pick } from '../form/pick'
 
-type Props = { header: string[]; mapping: ColumnMapping; kept: ColumnMapping[]; onChange: (mapping: ColumnMapping) => void }
+type Props = {
+  header: string[]
+  mapping: ColumnMapping
+  kept: ColumnMapping[]
+  onChange: (mapping: ColumnMapping) => void
+}
 
 const TIME_WORDS = { s: 'seconds', min: 'minutes', clock: 'time of day', iso: 'date and time with offset' } as const
 const UNITS = ['micron', 'Pa', 'kPa', 'mbar', 'inHgV'] as const
@@ -33,13 +38,38 @@ export function ColumnPicker({ header, mapping, kept, onChange }: Props) {
             className="col-span-2"
           />
         )}
-        <Pick label="Time" value={mapping.time} options={Object.fromEntries(header.map((h) => [h, h]))} onPick={(time) => onChange({ ...mapping, time })} />
-        <Pick label="counted in" value={mapping.timeKind} options={TIME_WORDS} onPick={(k) => onChange({ ...mapping, timeKind: k as ColumnMapping['timeKind'] })} />
-        <Pick label="Vacuum" value={mapping.vacuum} options={Object.fromEntries(header.map((h) => [h, h]))} onPick={(vacuum) => onChange({ ...mapping, vacuum })} />
-        <Pick label="in" value={mapping.unit} options={UNIT_WORDS} onPick={(u) => onChange({ ...mapping, unit: UNITS.find((x) => x === u) ?? mapping.unit })} />
+        <Pick
+          label="Time"
+          value={mapping.time}
+          options={Object.fromEntries(header.map((h) => [h, h]))}
+          onPick={(time) => onChange({ ...mapping, time })}
+        />
+        <Pick
+          label="counted in"
+          value={mapping.timeKind}
+          options={TIME_WORDS}
+          onPick={(k) => onChange({ ...mapping, timeKind: k as ColumnMapping['timeKind'] })}
+        />
+        <Pick
+          label="Vacuum"
+          value={mapping.vacuum}
+          options={Object.fromEntries(header.map((h) => [h, h]))}
+          onPick={(vacuum) => onChange({ ...mapping, vacuum })}
+        />
+        <Pick
+          label="in"
+          value={mapping.unit}
+          options={UNIT_WORDS}
+          onPick={(u) => onChange({ ...mapping, unit: UNITS.find((x) => x === u) ?? mapping.unit })}
+        />
         <Field label="Keep it under a name" value={name} onChange={setName} placeholder="the logger on cart 2" />
         <div className="pt-7">
-          <button type="button" className="plain-button w-full text-[16px]" disabled={name.trim() === ''} onClick={() => void keep()}>
+          <button
+            type="button"
+            className="plain-button w-full text-[16px]"
+            disabled={name.trim() === ''}
+            onClick={() => void keep()}
+          >
             Keep
           </button>
         </div>

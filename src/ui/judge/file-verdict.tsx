@@ -10,7 +10,7 @@ import { micronText } from '../format'
 import { useWidth } from '../hooks/use-width'
 import { FutureLine, FutureWords } from '../job/hold-lens'
 import { RulesTable } from '../job/rules-table'
-import type { FileJudgement } from './judge-page'
+import type { FileJudgement } from './file-judgement'
 
 type Props = { judged: FileJudgement | undefined; waiting: boolean; holding: { id: string; name: string }[] }
 
@@ -19,7 +19,12 @@ const minutes = (s: number): string => `${Math.round(s / 60)} min`
 
 /** What the judge says of a file: verdict, reason, what it proves, the picture, and the simple rules beside it. */
 export function FileVerdict({ judged, waiting, holding }: Props) {
-  if (!judged) return <p className="pt-14 text-[19px] text-ink-2">{waiting ? 'The verdict stands here as soon as there is a record.' : 'No record that can be read yet.'}</p>
+  if (!judged)
+    return (
+      <p className="pt-14 text-[19px] text-ink-2">
+        {waiting ? 'The verdict stands here as soon as there is a record.' : 'No record that can be read yet.'}
+      </p>
+    )
   const { result, rules, read } = judged
   const limit = result.detectionLimitGramsPerYear
   const leaking = result.verdict === 'leak' || result.verdict === 'leak-and-damp'
@@ -30,7 +35,8 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
       </p>
       <h2 className="text-[44px] font-semibold leading-tight max-sm:text-[34px]">{FOUND_SENTENCES[result.verdict]}</h2>
       <p className="text-[18px]">
-        leak {chanceWords(result.probability.leak)}, water {chanceWords(result.probability.damp)}; presumed {chanceWords(result.priors.leak)} and {chanceWords(result.priors.damp)}
+        leak {chanceWords(result.probability.leak)}, water {chanceWords(result.probability.damp)}; presumed{' '}
+        {chanceWords(result.priors.leak)} and {chanceWords(result.priors.damp)}
       </p>
       {result.reasons.map((reason) => (
         <p key={reason} className="text-[18px]">
@@ -42,8 +48,11 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
         {limit
           ? `a leak of ${gramsWords(limit.high)} g a year or more would have shown, worst case. Not one under a coupler, nor one that opens under pressure only.`
           : 'nothing: the record cannot bear a judgement.'}
-        {leaking && result.leakGramsPerYear && ` Found: between ${gramsWords(result.leakGramsPerYear.low)} and ${gramsWords(result.leakGramsPerYear.high)} g a year.`}
-        {result.waterG !== null && ` Water seen as vapour: about ${result.waterG < 0.1 ? result.waterG.toFixed(3) : result.waterG.toFixed(2)} g.`}
+        {leaking &&
+          result.leakGramsPerYear &&
+          ` Found: between ${gramsWords(result.leakGramsPerYear.low)} and ${gramsWords(result.leakGramsPerYear.high)} g a year.`}
+        {result.waterG !== null &&
+          ` Water seen as vapour: about ${result.waterG < 0.1 ? result.waterG.toFixed(3) : result.waterG.toFixed(2)} g.`}
       </p>
       {read.notices.slice(0, 3).map((notice) => (
         <p key={notice} className="text-[16px] text-ink-2">
@@ -61,7 +70,10 @@ function Picture({ judged: { result, read } }: { judged: FileJudgement }) {
   const [ref, width] = useWidth<HTMLDivElement>(760)
   const points = read.samples.map((s) => ({ at: s.elapsedS, value: s.pressurePa }))
   const endS = Math.max(result.heldS, ...result.futures.flatMap((f) => f.points.map((p) => p.elapsedS)), 60)
-  const all = [...points.map((p) => p.value), ...result.futures.filter((f) => f.probability > 0.02).map((f) => f.highPa)]
+  const all = [
+    ...points.map((p) => p.value),
+    ...result.futures.filter((f) => f.probability > 0.02).map((f) => f.highPa),
+  ]
   const [low, high] = [Math.min(...all) * 0.92, Math.max(...all) * 1.05]
   const words = width < 560 ? 96 : 152
   const x = linear(0, endS, 62, width - words)
@@ -79,7 +91,14 @@ function Picture({ judged: { result, read } }: { judged: FileJudgement }) {
         <rect x={62} y={0} width={Math.max(0, width - 62 - words)} height={HEIGHT} fill="var(--drying)" />
         {ticks.map((micron) => (
           <g key={micron}>
-            <line x1={62} x2={width - words} y1={y(micron * PA_PER_MICRON)} y2={y(micron * PA_PER_MICRON)} stroke="var(--ink)" strokeOpacity="0.16" />
+            <line
+              x1={62}
+              x2={width - words}
+              y1={y(micron * PA_PER_MICRON)}
+              y2={y(micron * PA_PER_MICRON)}
+              stroke="var(--ink)"
+              strokeOpacity="0.16"
+            />
             <text x={56} y={y(micron * PA_PER_MICRON) + 5} fontSize="14" textAnchor="end" fill="var(--ink-2)">
               {micron.toLocaleString('en')}
             </text>
@@ -90,11 +109,26 @@ function Picture({ judged: { result, read } }: { judged: FileJudgement }) {
         ))}
         <path d={pathOf(points, x, y)} fill="none" stroke="var(--ink)" strokeWidth="3" strokeLinejoin="round" />
         {result.problems.map((p) => (
-          <rect key={`${p.fromS}${p.what}`} x={x(p.fromS) - 2} y={0} width={Math.max(5, x(p.toS) - x(p.fromS))} height={HEIGHT} fill="var(--leak)" fillOpacity="0.14">
+          <rect
+            key={`${p.fromS}${p.what}`}
+            x={x(p.fromS) - 2}
+            y={0}
+            width={Math.max(5, x(p.toS) - x(p.fromS))}
+            height={HEIGHT}
+            fill="var(--leak)"
+            fillOpacity="0.14"
+          >
             <title>{p.what}</title>
           </rect>
         ))}
-        <FutureWords futures={result.futures} y={y} x={width - words + 8} top={6} bottom={HEIGHT} narrow={width < 560} />
+        <FutureWords
+          futures={result.futures}
+          y={y}
+          x={width - words + 8}
+          top={6}
+          bottom={HEIGHT}
+          narrow={width < 560}
+        />
         <text x={62} y={HEIGHT + 18} fontSize="14" fill="var(--ink-2)">
           isolated
         </text>
@@ -113,7 +147,9 @@ function IntoCar({ judged, holding }: { judged: FileJudgement; holding: { id: st
   const put = async (car: { id: string; name: string }) => {
     const readings = judged.read.samples.map((s) => ({ elapsedS: s.elapsedS, pressurePa: s.pressurePa }))
     const answer = await send(`/api/jobs/${car.id}/hold-file`, { file: { seq: newSequence(), readings } })
-    setSaid(answer.ok ? `${readings.length.toLocaleString('en')} readings are in the hold of ${car.name}.` : answer.message)
+    setSaid(
+      answer.ok ? `${readings.length.toLocaleString('en')} readings are in the hold of ${car.name}.` : answer.message,
+    )
   }
   return (
     <div className="mt-1 flex flex-wrap items-center gap-2 text-[16px]">

@@ -1,23 +1,30 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
-import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerant'
+import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerants'
 import { contextOfFile, type HoldContextFile } from '@/core/hold/hold-file'
-import type { HoldContext, HoldResult } from '@/core/hold/judge'
 import type { RuleSaid } from '@/core/hold/schools'
+import type { HoldContext, HoldResult } from '@/core/hold/types'
 import { BadReading, type HoldReadings } from '@/core/readings/hold-readings'
 import { type ColumnMapping, type CsvLine, guessMapping } from '@/core/readings/readings-csv'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { Choice, Field } from '../form/field'
 import { Sign } from '../form/sign'
-import type { ShopView } from '../frame/top-bar'
+import type { ShopView } from '../frame/who'
 import { ColumnPicker } from './column-picker'
+import type { FileJudgement } from './file-judgement'
 import { FileVerdict } from './file-verdict'
 import { isOwnFormat, isTypedTable, linesOf, linesOfTable, readHoldFile } from './read-file'
 
 type Props = { shop: ShopView; mappings: ColumnMapping[]; holding: { id: string; name: string }[] }
-type About = { volumeL: string; instrument: 'electronic' | 'needle'; hoses: 'in' | 'out'; ambientC: string; barometerKPa: string; refrigerant: Refrigerant }
-export type FileJudgement = { result: HoldResult; rules: RuleSaid[]; read: HoldReadings; context: HoldContext }
+type About = {
+  volumeL: string
+  instrument: 'electronic' | 'needle'
+  hoses: 'in' | 'out'
+  ambientC: string
+  barometerKPa: string
+  refrigerant: Refrigerant
+}
 
 const SAMPLE = '0 300\n5 318\n10 331\n20 342\n30 347'
 
@@ -42,10 +49,13 @@ export function JudgePage({ shop, mappings, holding }: Props) {
   const { lines, foreign, fault } = useMemo(() => split(text), [text])
   const used = useMemo(() => {
     const header = lines[0]?.cells ?? []
-    return foreign ? (mapping ?? mappings.find((m) => header.includes(m.time) && header.includes(m.vacuum)) ?? guessMapping(header)) : null
+    return foreign
+      ? (mapping ?? mappings.find((m) => header.includes(m.time) && header.includes(m.vacuum)) ?? guessMapping(header))
+      : null
   }, [foreign, lines, mapping, mappings])
   const read = useMemo(
-    () => (fault || lines.length === 0 ? null : attempt(() => readHoldFile(lines, used, Number(about.barometerKPa) * 1000))),
+    () =>
+      fault || lines.length === 0 ? null : attempt(() => readHoldFile(lines, used, Number(about.barometerKPa) * 1000)),
     [lines, used, fault, about.barometerKPa],
   )
   const context = useMemo(() => contextOf(about, read), [about, read])
@@ -60,7 +70,9 @@ export function JudgePage({ shop, mappings, holding }: Props) {
     <main className="grid grid-cols-[minmax(0,440px)_minmax(0,1fr)] gap-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
       <section aria-label="The record">
         <h1 className="text-[30px] font-semibold leading-tight">Judge a record</h1>
-        <p className="mt-1 text-[17px]">A hold from a logger’s file, or typed as minutes and readings. Nothing is stored unless you put it into a car.</p>
+        <p className="mt-1 text-[17px]">
+          A hold from a logger’s file, or typed as minutes and readings. Nothing is stored unless you put it into a car.
+        </p>
         <label
           className="mt-3 flex min-h-[64px] cursor-pointer items-center justify-between gap-3 rounded border-[1.5px] border-dashed border-ink bg-sheet px-4 py-2 text-[18px] font-medium focus-within:outline-2"
           onDragOver={(e) => e.preventDefault()}
@@ -85,14 +97,28 @@ export function JudgePage({ shop, mappings, holding }: Props) {
         <label htmlFor="table" className="mt-3 block text-[16px] font-medium">
           or type it: minutes since isolation, then the reading
         </label>
-        <textarea id="table" rows={5} className="field mt-1 h-auto py-2 text-[17px]" placeholder={SAMPLE} value={file ? '' : text} onChange={(e) => take(e.target.value, '')} />
+        <textarea
+          id="table"
+          rows={5}
+          className="field mt-1 h-auto py-2 text-[17px]"
+          placeholder={SAMPLE}
+          value={file ? '' : text}
+          onChange={(e) => take(e.target.value, '')}
+        />
         <p role="alert" className="min-h-6 text-[16px] font-medium text-leak">
           {refused && <Sign kind="fault" />}
           {refused}
         </p>
-        {foreign && used && <ColumnPicker header={lines[0]?.cells ?? []} mapping={used} kept={mappings} onChange={setMapping} />}
+        {foreign && used && (
+          <ColumnPicker header={lines[0]?.cells ?? []} mapping={used} kept={mappings} onChange={setMapping} />
+        )}
         <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-1">
-          <Field label="Isolated volume, L" {...field('volumeL')} error={context ? undefined : 'between 0.1 and 1000 L'} hint="hoses in it counted" />
+          <Field
+            label="Isolated volume, L"
+            {...field('volumeL')}
+            error={context ? undefined : 'between 0.1 and 1000 L'}
+            hint="hoses in it counted"
+          />
           <Field label="Ambient, °C" {...field('ambientC')} />
           <Field label="Air here, kPa" {...field('barometerKPa')} hint="for needles and grams" />
           <Choice
@@ -144,11 +170,26 @@ function attempt(make: () => HoldReadings): HoldReadings | { refused: string } {
   }
 }
 
-const wordsOf = (error: unknown): string => (error instanceof BadReading && error.line > 0 ? `line ${error.line}: ${error.message}` : (error as Error).message)
+const wordsOf = (error: unknown): string =>
+  error instanceof BadReading && error.line > 0 ? `line ${error.line}: ${error.message}` : (error as Error).message
 
 function contextOf(about: About, read: HoldReadings | { refused: string } | null): HoldContext | null {
-  const [volumeL, ambientC, barometerPa] = [Number(about.volumeL.replace(',', '.')), Number(about.ambientC.replace(',', '.')), Number(about.barometerKPa.replace(',', '.')) * 1000]
-  if (!(volumeL >= 0.1 && volumeL <= 1000 && ambientC >= -40 && ambientC <= 60 && barometerPa >= 40_000 && barometerPa <= 110_000)) return null
+  const [volumeL, ambientC, barometerPa] = [
+    Number(about.volumeL.replace(',', '.')),
+    Number(about.ambientC.replace(',', '.')),
+    Number(about.barometerKPa.replace(',', '.')) * 1000,
+  ]
+  if (
+    !(
+      volumeL >= 0.1 &&
+      volumeL <= 1000 &&
+      ambientC >= -40 &&
+      ambientC <= 60 &&
+      barometerPa >= 40_000 &&
+      barometerPa <= 110_000
+    )
+  )
+    return null
   const heldS = read && 'samples' in read ? (read.samples[read.samples.length - 1]?.elapsedS ?? 0) : 0
   const file: HoldContextFile = {
     volume_L: volumeL,
@@ -168,7 +209,8 @@ function useFileJudge(read: HoldReadings | null, context: HoldContext | null): F
     setJudged(undefined)
     if (!read || !context) return
     const worker = new Worker(new URL('../../workers/judge-worker.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = (message: MessageEvent<{ result: HoldResult; rules: RuleSaid[] }>) => setJudged({ ...message.data, read, context })
+    worker.onmessage = (message: MessageEvent<{ result: HoldResult; rules: RuleSaid[] }>) =>
+      setJudged({ ...message.data, read, context })
     worker.postMessage({ number: 1, samples: read.samples, context })
     return () => worker.terminate()
   }, [read, context])

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { type Balance, LEDGER_KINDS, type LedgerEntry, type LedgerQuery, totalsOf } from '@/core/charge/ledger'
 import { massWords } from '@/core/charge/working'
-import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerant'
+import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerants'
 import { newEventId, send } from '../api'
 import { massHint, readMass } from '../form/entries'
 import { Choice, Field } from '../form/field'
@@ -12,14 +12,30 @@ import { Pick } from '../form/pick'
 import { dateTimeIn } from '../format'
 
 type Stock = { id: string; name: string; refrigerant: Refrigerant }
-type Props = { entries: LedgerEntry[]; balances: Balance[]; query: LedgerQuery; containers: Stock[]; timeZone: string; mayCorrect: boolean }
+type Props = {
+  entries: LedgerEntry[]
+  balances: Balance[]
+  query: LedgerQuery
+  containers: Stock[]
+  timeZone: string
+  mayCorrect: boolean
+}
 
-const KIND_WORDS = { bought: 'bought', charged: 'into a car', purged: 'purged', recovered: 'recovered', heel: 'heel of an empty can', corrected: 'corrected' } as const
+const KIND_WORDS = {
+  bought: 'bought',
+  charged: 'into a car',
+  purged: 'purged',
+  recovered: 'recovered',
+  heel: 'heel of an empty can',
+  corrected: 'corrected',
+} as const
 const grams = (g: number): string => `${g > 0 ? '+' : g < 0 ? '−' : ''}${Math.abs(Math.round(g)).toLocaleString('en')}`
 
 /** The refrigerant ledger: what is left in every container by the book, the sums, and every line; a file of all. */
 export function LedgerPage({ entries, balances, query, containers, timeZone, mayCorrect }: Props) {
-  const asked = new URLSearchParams(Object.entries(query).filter((pair): pair is [string, string] => Boolean(pair[1]))).toString()
+  const asked = new URLSearchParams(
+    Object.entries(query).filter((pair): pair is [string, string] => Boolean(pair[1])),
+  ).toString()
   const at = dateTimeIn(timeZone)
   return (
     <main className="grid grid-cols-[minmax(0,1fr)_380px] gap-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
@@ -34,7 +50,9 @@ export function LedgerPage({ entries, balances, query, containers, timeZone, may
         <Totals entries={entries} />
         {entries.length === 0 ? (
           <p className="py-6 text-[19px]">
-            {asked ? 'No line is as asked for.' : 'Nothing booked yet. What a charge takes out of a container is booked when the container is weighed.'}
+            {asked
+              ? 'No line is as asked for.'
+              : 'Nothing booked yet. What a charge takes out of a container is booked when the container is weighed.'}
           </p>
         ) : (
           <table className="mt-3 w-full text-[16px] max-sm:text-[15px]">
@@ -77,7 +95,10 @@ export function LedgerPage({ entries, balances, query, containers, timeZone, may
         <h2 className="text-[20px] font-semibold">Left by the book</h2>
         <ul className="mt-1 border-t-2 border-ink">
           {balances.map((b) => (
-            <li key={b.equipmentId ?? `${b.container} ${b.refrigerant}`} className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5 text-[17px]">
+            <li
+              key={b.equipmentId ?? `${b.container} ${b.refrigerant}`}
+              className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5 text-[17px]"
+            >
               <span>
                 {b.container} <span className="text-[15px] text-ink-2">{b.refrigerant}</span>
               </span>
@@ -95,7 +116,12 @@ export function LedgerPage({ entries, balances, query, containers, timeZone, may
 function Which({ query, asked }: { query: LedgerQuery; asked: boolean }) {
   const box = 'field mt-0.5 !min-h-11 !text-[16px]'
   return (
-    <form method="get" action="/ledger" aria-label="Which lines" className="mt-2 flex flex-wrap items-end gap-3 text-[16px]">
+    <form
+      method="get"
+      action="/ledger"
+      aria-label="Which lines"
+      className="mt-2 flex flex-wrap items-end gap-3 text-[16px]"
+    >
       <label className="w-40">
         From
         <input type="date" name="from" defaultValue={query.from} className={box} />
@@ -132,7 +158,10 @@ function Totals({ entries }: { entries: LedgerEntry[] }) {
           <dt className="font-semibold">{refrigerant}</dt>
           {LEDGER_KINDS.filter((kind) => sums[kind] !== 0).map((kind) => (
             <dd key={kind}>
-              {KIND_WORDS[kind]} <b className="font-semibold">{kind === 'corrected' ? grams(sums[kind]) : Math.round(sums[kind]).toLocaleString('en')} g</b>
+              {KIND_WORDS[kind]}{' '}
+              <b className="font-semibold">
+                {kind === 'corrected' ? grams(sums[kind]) : Math.round(sums[kind]).toLocaleString('en')} g
+              </b>
             </dd>
           ))}
         </div>
@@ -144,7 +173,14 @@ function Totals({ entries }: { entries: LedgerEntry[] }) {
 /** A purchase or a correction by hand. */
 function Entry({ containers, mayCorrect }: { containers: Stock[]; mayCorrect: boolean }) {
   const router = useRouter()
-  const blank = { kind: 'bought' as 'bought' | 'corrected', stock: '', container: '', refrigerant: 'R-134a' as Refrigerant, grams: '', why: '' }
+  const blank = {
+    kind: 'bought' as 'bought' | 'corrected',
+    stock: '',
+    container: '',
+    refrigerant: 'R-134a' as Refrigerant,
+    grams: '',
+    why: '',
+  }
   const [draft, setDraft] = useState(blank)
   const [errors, setErrors] = useState<Record<string, string>>({})
   const [said, setSaid] = useState('')
@@ -185,7 +221,10 @@ function Entry({ containers, mayCorrect }: { containers: Stock[]; mayCorrect: bo
       <Choice
         label="What"
         value={draft.kind}
-        options={[{ value: 'bought' as const, label: 'bought' }, ...(mayCorrect ? [{ value: 'corrected' as const, label: 'correction' }] : [])]}
+        options={[
+          { value: 'bought' as const, label: 'bought' },
+          ...(mayCorrect ? [{ value: 'corrected' as const, label: 'correction' }] : []),
+        ]}
         onChange={(kind) => setDraft((d) => ({ ...d, kind }))}
       />
       <Pick
@@ -231,7 +270,9 @@ function Entry({ containers, mayCorrect }: { containers: Stock[]; mayCorrect: bo
         </button>
         <span role="status">{said}</span>
       </div>
-      <p className="text-[15px] text-ink-2">{massWords(1000)} is a kilogram. Lines are never taken back; a wrong one is corrected by another.</p>
+      <p className="text-[15px] text-ink-2">
+        {massWords(1000)} is a kilogram. Lines are never taken back; a wrong one is corrected by another.
+      </p>
     </form>
   )
 }

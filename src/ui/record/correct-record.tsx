@@ -20,7 +20,9 @@ export function CorrectRecord({ jobId, events }: { jobId: string; events: JobEve
     event.preventDefault()
     if (!chosen) return
     const payload = { eventId, was: eventWords(chosen).slice(0, 200), is, why }
-    const answer = await send(`/api/jobs/${jobId}/events`, { events: [{ id: newEventId(), kind: 'corrected', payload }] })
+    const answer = await send(`/api/jobs/${jobId}/events`, {
+      events: [{ id: newEventId(), kind: 'corrected', payload }],
+    })
     setRefused(answer.ok ? undefined : answer.message)
     if (!answer.ok) return
     setIs('')

@@ -5,7 +5,15 @@ import { Sign } from '../form/sign'
 import { ServiceLabelCard } from './service-label'
 
 /** The label alone on its page, to print. */
-export function LabelPage({ jobId, lines, signed }: { jobId: string; lines: readonly ServiceLabelLine[]; signed: boolean }) {
+export function LabelPage({
+  jobId,
+  lines,
+  signed,
+}: {
+  jobId: string
+  lines: readonly ServiceLabelLine[]
+  signed: boolean
+}) {
   return (
     <main className="px-5 py-5 print:p-0">
       <div className="no-print mb-4 flex flex-wrap items-center gap-2">

@@ -15,7 +15,16 @@ import { dateTimeIn, gaugeText } from '../format'
 import { BeforeAfter } from '../job/before-after'
 import { CorrectRecord } from './correct-record'
 
-type Props = { jobId: string; state: JobState; events: JobEvent[]; shopName: string; timeZone: string; head: string; mayCorrect: boolean; fingerprint: string }
+type Props = {
+  jobId: string
+  state: JobState
+  events: JobEvent[]
+  shopName: string
+  timeZone: string
+  head: string
+  mayCorrect: boolean
+  fingerprint: string
+}
 
 /** The record as a page to print: what was done, what it proves, who signed, and every entry below. */
 export function RecordPage({ jobId, state, events, shopName, timeZone, head, mayCorrect, fingerprint }: Props) {
@@ -61,7 +70,8 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
       )}
       <dl className="mt-3 grid grid-cols-[150px_1fr] gap-y-2 text-[17px] max-sm:grid-cols-[110px_1fr]">
         <Fact name="Label">
-          {opened.label.refrigerant}, {opened.label.typed}, from the {opened.label.source === 'label' ? 'label' : 'service manual'}; oil {opened.label.oilKind}
+          {opened.label.refrigerant}, {opened.label.typed}, from the{' '}
+          {opened.label.source === 'label' ? 'label' : 'service manual'}; oil {opened.label.oilKind}
         </Fact>
         <Fact name="Recovered">{state.recoveredG === undefined ? 'nothing' : `${Math.round(state.recoveredG)} g`}</Fact>
         <Fact name="Renewed">
@@ -79,7 +89,8 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         ))}
         {state.sweeps.length > 0 && (
           <Fact name="Nitrogen">
-            swept {state.sweeps.reduce((sum, s) => sum + s.passes, 0)} times, by {[...new Set(state.sweeps.map((s) => s.by))].join(', ')}
+            swept {state.sweeps.reduce((sum, s) => sum + s.passes, 0)} times, by{' '}
+            {[...new Set(state.sweeps.map((s) => s.by))].join(', ')}
           </Fact>
         )}
         {state.holds.map((h, i) => (
@@ -96,7 +107,12 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
             {Math.round(chargedG(state))} g, {formatPoundsOunces(chargedG(state))}
           </b>{' '}
           of {Math.round(state.plan?.targetG ?? 0)} g;{' '}
-          {state.containers.map((c) => `${c.id} ${Math.round(c.startGrossG)} to ${c.endGrossG === undefined ? '…' : Math.round(c.endGrossG)} g`).join(', ')}
+          {state.containers
+            .map(
+              (c) =>
+                `${c.id} ${Math.round(c.startGrossG)} to ${c.endGrossG === undefined ? '…' : Math.round(c.endGrossG)} g`,
+            )
+            .join(', ')}
         </Fact>
         {state.proofs.map((p) => (
           <Fact key={p.at + p.engine} name={p.engine === 'idle' ? 'At idle' : 'At 1,500 rpm'}>
@@ -112,7 +128,8 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         <Fact name="In plain words">{customerWords(state)}</Fact>
         {signed && (
           <Fact name="Signed">
-            <b className="font-semibold">{signed.by}</b>, certificate {signed.certificate}, {at(signed.at)}; {signed.readingCount.toLocaleString('en')} readings
+            <b className="font-semibold">{signed.by}</b>, certificate {signed.certificate}, {at(signed.at)};{' '}
+            {signed.readingCount.toLocaleString('en')} readings
           </Fact>
         )}
         {signed && (
@@ -128,7 +145,8 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
           <ul className="text-[17px]">
             {state.corrections.map((c) => (
               <li key={c.at + c.is}>
-                <s className="text-ink-2">{c.was}</s> <b className="font-semibold">{c.is}</b>, {c.why}; {c.by}, {at(c.at)}
+                <s className="text-ink-2">{c.was}</s> <b className="font-semibold">{c.is}</b>, {c.why}; {c.by},{' '}
+                {at(c.at)}
               </li>
             ))}
           </ul>
@@ -150,13 +168,18 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         </table>
       </section>
       <p className="mt-4 break-all text-[14px] text-ink-2">
-        Chain ends in {head}. Recovery, venting, purchase and records are regulated: local codes and licensed practice decide.
+        Chain ends in {head}. Recovery, venting, purchase and records are regulated: local codes and licensed practice
+        decide.
       </p>
     </main>
   )
 }
 
-const REST_WORDS = { air: 'above saturation, so air inside', right: 'as it should be', 'no-liquid': 'below saturation, so no liquid left' } as const
+const REST_WORDS = {
+  air: 'above saturation, so air inside',
+  right: 'as it should be',
+  'no-liquid': 'below saturation, so no liquid left',
+} as const
 
 function Fact({ name, children }: { name: string; children: ReactNode }) {
   return (

@@ -6,11 +6,18 @@ import { type ServiceLabelLine, serviceLabelText } from '@/core/record/service-l
 /** The label for under the hood as it is printed: ink on white, whatever the theme. */
 export function ServiceLabelCard({ lines }: { lines: readonly ServiceLabelLine[] }) {
   return (
-    <dl aria-label="Service label" className="grid max-w-[520px] grid-cols-[120px_1fr] gap-x-4 border-[3px] border-black bg-white px-4 py-3 text-[17px] leading-snug text-black">
+    <dl
+      aria-label="Service label"
+      className="grid max-w-[520px] grid-cols-[120px_1fr] gap-x-4 border-[3px] border-black bg-white px-4 py-3 text-[17px] leading-snug text-black"
+    >
       {lines.map((l) => (
         <div key={l.name} className="contents">
           <dt>{l.name}</dt>
-          <dd className={l.name === 'Refrigerant' || l.name === 'Charged' ? 'text-[20px] font-semibold' : 'font-medium'}>{l.value}</dd>
+          <dd
+            className={l.name === 'Refrigerant' || l.name === 'Charged' ? 'text-[20px] font-semibold' : 'font-medium'}
+          >
+            {l.value}
+          </dd>
         </div>
       ))}
     </dl>

@@ -10,7 +10,13 @@ import { dayIn } from '../format'
 import { useZone } from '../zone'
 
 /** One entry of a form: how it is read from what was typed. */
-type Entry = { key: string; label: string; first: string; read: 'number' | 'mass' | 'text'; options?: readonly { value: string; label: string }[] }
+type Entry = {
+  key: string
+  label: string
+  first: string
+  read: 'number' | 'mass' | 'text'
+  options?: readonly { value: string; label: string }[]
+}
 
 const number = (key: string, label: string, first: string): Entry => ({ key, label, first, read: 'number' })
 const day = (key: string, label: string): Entry => ({ key, label, first: '', read: 'text' })
@@ -57,13 +63,18 @@ export function EquipmentForm({ kind, now, item, onDone }: Props) {
   const today = dayIn(useZone())(now)
   const had = item?.spec as Record<string, unknown> | undefined
   const [name, setName] = useState(item?.name ?? '')
-  const [values, setValues] = useState<Record<string, string>>(() => Object.fromEntries(ENTRIES[kind].map((e) => [e.key, firstText(e, had?.[e.key], today)])))
+  const [values, setValues] = useState<Record<string, string>>(() =>
+    Object.fromEntries(ENTRIES[kind].map((e) => [e.key, firstText(e, had?.[e.key], today)])),
+  )
   const [errors, setErrors] = useState<Record<string, string>>({})
   const [id] = useState(() => item?.id ?? newEventId())
   const save = async (retired: boolean) => {
     const read = readAll(kind, values)
     const parsed = Equipment.safeParse({ id, name: name.trim(), kind, spec: read.spec, retired })
-    const found = { ...Object.fromEntries((parsed.error?.issues ?? []).map((i) => [String(i.path[i.path.length - 1]), i.message])), ...read.errors }
+    const found = {
+      ...Object.fromEntries((parsed.error?.issues ?? []).map((i) => [String(i.path[i.path.length - 1]), i.message])),
+      ...read.errors,
+    }
     setErrors(found)
     if (!parsed.success || Object.keys(read.errors).length > 0) return
     const answer = await send('/api/rig-room', { what: 'equipment', equipment: parsed.data })
@@ -79,9 +90,21 @@ export function EquipmentForm({ kind, now, item, onDone }: Props) {
       <Field label="Name on it" value={name} onChange={setName} error={errors.name} />
       {ENTRIES[kind].map(({ key, label, options }) =>
         options ? (
-          <Choice key={key} label={label} value={values[key] ?? ''} options={options} onChange={(v) => setValues({ ...values, [key]: v })} />
+          <Choice
+            key={key}
+            label={label}
+            value={values[key] ?? ''}
+            options={options}
+            onChange={(v) => setValues({ ...values, [key]: v })}
+          />
         ) : (
-          <Field key={key} label={label} value={values[key] ?? ''} onChange={(v) => setValues({ ...values, [key]: v })} error={errors[key]} />
+          <Field
+            key={key}
+            label={label}
+            value={values[key] ?? ''}
+            onChange={(v) => setValues({ ...values, [key]: v })}
+            error={errors[key]}
+          />
         ),
       )}
       <div className="col-span-full flex gap-3">
@@ -103,7 +126,10 @@ function firstText(entry: Entry, had: unknown, today: string): string {
   return entry.key.endsWith('On') ? today : entry.first
 }
 
-function readAll(kind: EquipmentKind, values: Record<string, string>): { spec: Record<string, unknown>; errors: Record<string, string> } {
+function readAll(
+  kind: EquipmentKind,
+  values: Record<string, string>,
+): { spec: Record<string, unknown>; errors: Record<string, string> } {
   const spec: Record<string, unknown> = {}
   const errors: Record<string, string> = {}
   for (const { key, read } of ENTRIES[kind]) {

@@ -9,7 +9,7 @@ import { DEEDS_OF, type EquipmentDeed, type Shelved } from '@/core/equipment/equ
 import { duesOf } from '@/core/equipment/upkeep'
 import { newEventId, send } from '../api'
 import { dateTimeIn, dayIn } from '../format'
-import type { ShopView } from '../frame/top-bar'
+import type { ShopView } from '../frame/who'
 import { ZoneProvider } from '../zone'
 import { DueList } from './due-list'
 import { EquipmentForm } from './equipment-form'
@@ -32,7 +32,9 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
             </Link>
             , {KINDS_WORDS[item.kind].one}
           </p>
-          <h1 className={`text-[36px] font-semibold leading-tight ${item.retired ? 'line-through' : ''}`}>{item.name}</h1>
+          <h1 className={`text-[36px] font-semibold leading-tight ${item.retired ? 'line-through' : ''}`}>
+            {item.name}
+          </h1>
           <p className="text-[18px]">{specWords(item)}</p>
           {item.kind === 'pump' && <PumpFacts pump={item} />}
           <div className="mt-2">
@@ -41,16 +43,25 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
           <Deeds item={item} />
           {mayEdit && (
             <div className="mt-4">
-              <button type="button" className="min-h-11 text-[16px] underline underline-offset-4" onClick={() => setEditing(!editing)}>
+              <button
+                type="button"
+                className="min-h-11 text-[16px] underline underline-offset-4"
+                onClick={() => setEditing(!editing)}
+              >
                 {editing ? 'Leave as it was' : 'Change what is written of it'}
               </button>
-              {editing && <EquipmentForm kind={item.kind} now={now} item={editable(item)} onDone={() => setEditing(false)} />}
+              {editing && (
+                <EquipmentForm kind={item.kind} now={now} item={editable(item)} onDone={() => setEditing(false)} />
+              )}
             </div>
           )}
           <History item={item} timeZone={shop.timeZone} />
         </main>
         {check && (
-          <aside aria-label="Check" className="border-l border-rule bg-sheet p-5 max-lg:border-t max-lg:border-l-0 max-sm:p-4">
+          <aside
+            aria-label="Check"
+            className="border-l border-rule bg-sheet p-5 max-lg:border-t max-lg:border-l-0 max-sm:p-4"
+          >
             <GuidedCheck item={item} />
           </aside>
         )}
@@ -66,7 +77,9 @@ function PumpFacts({ pump }: { pump: Extract<Shelved, { kind: 'pump' }> }) {
   return (
     <p className="mt-2 text-[18px]">
       <b className="figure mr-2 text-[54px]">{reaches}</b>
-      micron reached by itself{reaches === pump.spec.ultimateMicron ? ', by its plate or its last test' : ', by its last test'}; this figure goes into every prediction.
+      micron reached by itself
+      {reaches === pump.spec.ultimateMicron ? ', by its plate or its last test' : ', by its last test'}; this figure
+      goes into every prediction.
     </p>
   )
 }
@@ -78,7 +91,13 @@ function Deeds({ item }: { item: Shelved }) {
   const taps = DEEDS_OF[item.kind].filter((d) => d === 'oil-changed' || d === 'seals-renewed' || d === 'calibrated')
   if (taps.length === 0) return null
   const tap = async (what: (typeof taps)[number]) => {
-    const answer = await send('/api/rig-room', { what, id: newEventId(), equipmentId: item.id, happenedAt: new Date().toISOString(), payload: {} })
+    const answer = await send('/api/rig-room', {
+      what,
+      id: newEventId(),
+      equipmentId: item.id,
+      happenedAt: new Date().toISOString(),
+      payload: {},
+    })
     setSaid(answer.ok ? `${DEED_WORDS[what]}, noted.` : answer.message)
     if (answer.ok) router.refresh()
   }
@@ -113,7 +132,13 @@ function History({ item, timeZone }: { item: Shelved; timeZone: string }) {
             <span suppressHydrationWarning>{when(deed.happenedAt)}</span>
             <b className="font-semibold">{DEED_WORDS[deed.kind]}</b>
             <span>
-              {figure && <span className="mr-3 inline-block h-[7px] bg-ink align-middle" style={{ width: `${Math.max(1, (figure.value / most) * 160)}px` }} aria-hidden="true" />}
+              {figure && (
+                <span
+                  className="mr-3 inline-block h-[7px] bg-ink align-middle"
+                  style={{ width: `${Math.max(1, (figure.value / most) * 160)}px` }}
+                  aria-hidden="true"
+                />
+              )}
               {figure?.text} <span className="text-ink-2">by {deed.by}</span>
             </span>
           </li>
@@ -130,7 +155,10 @@ function figureOf(deed: EquipmentDeed, item: Shelved): { value: number; text: st
   }
   if (deed.kind === 'hose-hold' && item.kind === 'hose') {
     const { gasPaM3S, verdict } = judgeHoseHold(deed.payload.readings, deed.payload.volumeL, item.spec)
-    return { value: Math.max(0, gasPaM3S.value), text: `${gasPaM3S.value.toExponential(1)} Pa m³/s, ${verdict.replace('-', ' ')}` }
+    return {
+      value: Math.max(0, gasPaM3S.value),
+      text: `${gasPaM3S.value.toExponential(1)} Pa m³/s, ${verdict.replace('-', ' ')}`,
+    }
   }
   return null
 }

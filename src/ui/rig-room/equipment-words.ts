@@ -17,7 +17,9 @@ export function specWords(item: Equipment): string {
     case 'hose':
       return `${item.spec.boreMm} mm bore, ${item.spec.lengthM} m, ${KIND_WORDS[item.spec.hoseKind]}, bought ${item.spec.boughtOn}`
     case 'gauge':
-      return item.spec.gaugeKind === 'needle' ? 'needle, reads to about half an inch of mercury' : `electronic, steps of ${item.spec.resolutionMicron} micron`
+      return item.spec.gaugeKind === 'needle'
+        ? 'needle, reads to about half an inch of mercury'
+        : `electronic, steps of ${item.spec.resolutionMicron} micron`
     case 'scale':
       return `steps of ${item.spec.stepG} g`
     case 'container':

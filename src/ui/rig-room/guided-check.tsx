@@ -29,7 +29,10 @@ const STEPS = {
 
 const FEWEST = { 'blank-off': 3, 'hose-hold': 4 } as const
 
-/** Leads through a pump's blank-off test or a hose held alone: steps, clock, readings in any unit, and what they say so far. */
+/**
+ * Leads through a pump's blank-off test or a hose held alone: steps, clock, readings in any unit, and what they say so
+ * far.
+ */
 export function GuidedCheck({ item }: { item: Shelved }) {
   const kind = item.kind === 'pump' ? 'blank-off' : 'hose-hold'
   const key = `yperos-check-${item.id}`
@@ -50,7 +53,9 @@ export function GuidedCheck({ item }: { item: Shelved }) {
   return (
     <>
       <p className="text-[16px] text-ink-2">{kind === 'blank-off' ? 'Blank-off test' : 'Hold the hose alone'}</p>
-      <h2 className="mt-1 text-[30px] font-semibold leading-[1.1]">{kind === 'blank-off' ? 'What does the pump reach by itself?' : 'What does the hose give by itself?'}</h2>
+      <h2 className="mt-1 text-[30px] font-semibold leading-[1.1]">
+        {kind === 'blank-off' ? 'What does the pump reach by itself?' : 'What does the hose give by itself?'}
+      </h2>
       <ol className="mt-3 list-decimal space-y-1.5 pl-5 text-[17px] leading-snug">
         {STEPS[kind].map((step) => (
           <li key={step}>{step}</li>
@@ -71,7 +76,13 @@ export function GuidedCheck({ item }: { item: Shelved }) {
   )
 }
 
-type RunningProps = { item: Shelved; kind: 'blank-off' | 'hose-hold'; under: Under; now: number; keep: (next: Under | null) => void }
+type RunningProps = {
+  item: Shelved
+  kind: 'blank-off' | 'hose-hold'
+  under: Under
+  now: number
+  keep: (next: Under | null) => void
+}
 
 function Running({ item, kind, under, now, keep }: RunningProps) {
   const router = useRouter()
@@ -84,7 +95,8 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
     event.preventDefault()
     try {
       const { value, unit } = parsePressure(text, 'micron')
-      if (unit === 'inHgV' || unit === 'inHg' || unit === 'psig' || unit === 'kPag') throw new Error('a needle sees nothing down there: an electronic gauge is needed for this')
+      if (unit === 'inHgV' || unit === 'inHg' || unit === 'psig' || unit === 'kPag')
+        throw new Error('a needle sees nothing down there: an electronic gauge is needed for this')
       const pa = toPascal(value, unit)
       if (pa > 110_000) throw new Error('that is more than the air itself: check the figure and its unit')
       const atS = Math.round((Date.now() - under.startedAt) / 1000)
@@ -99,7 +111,13 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
   const verdict = readings.length >= FEWEST[kind] ? judged(item, readings, litres) : null
   const finish = async () => {
     const payload = kind === 'blank-off' ? { readings } : { readings, volumeL: litres }
-    const answer = await send('/api/rig-room', { what: kind, id: newEventId(), equipmentId: item.id, happenedAt: new Date().toISOString(), payload })
+    const answer = await send('/api/rig-room', {
+      what: kind,
+      id: newEventId(),
+      equipmentId: item.id,
+      happenedAt: new Date().toISOString(),
+      payload,
+    })
     if (!answer.ok) {
       setError(answer.message)
       return
@@ -112,9 +130,22 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
       <p className="figure text-[72px]" role="timer" aria-label="Time since the start">
         {Math.floor(elapsedS / 60)}:{String(elapsedS % 60).padStart(2, '0')}
       </p>
-      {kind === 'hose-hold' && <Field label="Volume of the hose and what is on it, L" value={volume} onChange={setVolume} hint="bore times length, and 0.02 L for gauge and tee" />}
+      {kind === 'hose-hold' && (
+        <Field
+          label="Volume of the hose and what is on it, L"
+          value={volume}
+          onChange={setVolume}
+          hint="bore times length, and 0.02 L for gauge and tee"
+        />
+      )}
       <form onSubmit={log} className="mt-2 grid grid-cols-[1fr_auto] items-start gap-3">
-        <Field label="The gauge shows (micron unless you say)" value={text} onChange={setText} error={error} hint="such as 46 or 6.1 Pa" />
+        <Field
+          label="The gauge shows (micron unless you say)"
+          value={text}
+          onChange={setText}
+          error={error}
+          hint="such as 46 or 6.1 Pa"
+        />
         <button type="submit" className="plain-button mt-7">
           Log it
         </button>
@@ -122,12 +153,14 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
       <ul aria-label="Readings" className="mt-1 flex flex-wrap gap-x-4 text-[16px]">
         {readings.map((r) => (
           <li key={`${r.atS} ${r.typed}`}>
-            {Math.floor(r.atS / 60)}:{String(r.atS % 60).padStart(2, '0')} <b className="font-semibold">{micronText(r.pa)}</b>
+            {Math.floor(r.atS / 60)}:{String(r.atS % 60).padStart(2, '0')}{' '}
+            <b className="font-semibold">{micronText(r.pa)}</b>
           </li>
         ))}
       </ul>
       <p role="status" className="mt-3 text-[18px] leading-snug">
-        {verdict ?? `${FEWEST[kind] - readings.length} more reading${FEWEST[kind] - readings.length === 1 ? '' : 's'} before it says anything.`}
+        {verdict ??
+          `${FEWEST[kind] - readings.length} more reading${FEWEST[kind] - readings.length === 1 ? '' : 's'} before it says anything.`}
       </p>
       <div className="mt-3 flex gap-3">
         <button
@@ -147,7 +180,8 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
 }
 
 /** Bore volume and what hangs on it, L (gauge and tee assumed 20 mL). */
-const volumeL = (hose: { boreMm: number; lengthM: number }): number => (Math.PI / 4) * (hose.boreMm / 1000) ** 2 * hose.lengthM * 1000 + 0.02
+const volumeL = (hose: { boreMm: number; lengthM: number }): number =>
+  (Math.PI / 4) * (hose.boreMm / 1000) ** 2 * hose.lengthM * 1000 + 0.02
 
 function judged(item: Shelved, readings: readonly PressureReading[], litres: number): string | null {
   if (item.kind === 'pump') return judgeBlankOff(readings, item.spec).words

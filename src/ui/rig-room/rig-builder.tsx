@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { assembleRig, PartMissing, type RigParts } from '@/core/equipment/assemble'
 import type { Shelved } from '@/core/equipment/equipment'
 import { duesOfRig } from '@/core/equipment/upkeep'
-import type { JobOpened, Rig } from '@/core/procedure/events'
+import type { Rig } from '@/core/procedure/events'
 import type { PullQuestion } from '@/core/pull/planner'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import type { PortSpeed } from '@/core/rig/port-speeds'
@@ -14,19 +14,17 @@ import { newEventId, send } from '../api'
 import { Field } from '../form/field'
 import { Sign } from '../form/sign'
 import { dayIn } from '../format'
-import type { ShopView } from '../frame/top-bar'
+import type { ShopView } from '../frame/who'
 import { type RigStudy, useRigStudy } from '../hooks/use-rig-study'
 import { useZone } from '../zone'
 import { DueList } from './due-list'
 import { PullPicture } from './pull-picture'
 import { RigDrawing } from './rig-drawing'
 import { SpeedTable } from './speed-table'
+import type { TrialCar } from './trial-car'
 
 type Props = { shop: ShopView; rigs: StoredRig[]; shelf: Shelved[]; mayEdit: boolean; now: number }
 type Draft = { id: string; name: string; parts: RigParts }
-
-/** The car and its story a rig is looked at with. */
-export type TrialCar = { evaporators: 1 | 2; opened: JobOpened['story']['opened']; targetMicron: number }
 
 const DRAWS = 60
 const HORIZON_S = 7200
@@ -36,7 +34,11 @@ function blankDraft(shelf: readonly Shelved[]): Draft | null {
   const first = (kind: Shelved['kind']) => shelf.find((s) => s.kind === kind && !s.retired)?.id
   const [pump, lowHose, gauge, scale] = [first('pump'), first('hose'), first('gauge'), first('scale')]
   if (!pump || !lowHose || !gauge || !scale) return null
-  return { id: newEventId(), name: '', parts: { pump, lowHose, highHose: null, pumpHose: null, gauge, gaugeAt: 'far', scale, cores: 'in' } }
+  return {
+    id: newEventId(),
+    name: '',
+    parts: { pump, lowHose, highHose: null, pumpHose: null, gauge, gaugeAt: 'far', scale, cores: 'in' },
+  }
 }
 
 const draftOf = ({ id, name, parts }: StoredRig): Draft | null => (parts ? { id, name, parts } : null)
@@ -51,7 +53,10 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
     return (
       <main className="px-5 py-6">
         <h1 className="text-[34px] font-semibold leading-tight">Nothing to build with yet.</h1>
-        <p className="mt-2 text-[18px]">A rig needs a pump, a hose, a gauge and a scale. {mayEdit ? 'Put them on the shelf below first.' : 'The lead puts them on the shelf.'}</p>
+        <p className="mt-2 text-[18px]">
+          A rig needs a pump, a hose, a gauge and a scale.{' '}
+          {mayEdit ? 'Put them on the shelf below first.' : 'The lead puts them on the shelf.'}
+        </p>
       </main>
     )
   }
@@ -83,7 +88,12 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
             </button>
           )}
         </nav>
-        <RigDrawing parts={draft.parts} shelf={shelf} costs={study.costs} change={(parts) => setDraft({ ...draft, parts: { ...draft.parts, ...parts } })} />
+        <RigDrawing
+          parts={draft.parts}
+          shelf={shelf}
+          costs={study.costs}
+          change={(parts) => setDraft({ ...draft, parts: { ...draft.parts, ...parts } })}
+        />
         {fault && (
           <p role="alert" className="mt-2 text-[17px] font-medium text-leak">
             <Sign kind="fault" />
@@ -97,7 +107,17 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
           </div>
         )}
       </main>
-      <Side key={draft.id} draft={draft} rig={rig} study={study} shelf={shelf} mayEdit={mayEdit} now={now} isNew={isNew} rename={(name) => setDraft({ ...draft, name })} />
+      <Side
+        key={draft.id}
+        draft={draft}
+        rig={rig}
+        study={study}
+        shelf={shelf}
+        mayEdit={mayEdit}
+        now={now}
+        isNew={isNew}
+        rename={(name) => setDraft({ ...draft, name })}
+      />
     </div>
   )
 }
@@ -125,7 +145,16 @@ function questionOf(rig: Rig, trial: TrialCar, shop: ShopView): PullQuestion {
   }
 }
 
-type SideProps = { draft: Draft; rig: Rig | null; study: RigStudy; shelf: Shelved[]; mayEdit: boolean; now: number; isNew: boolean; rename: (name: string) => void }
+type SideProps = {
+  draft: Draft
+  rig: Rig | null
+  study: RigStudy
+  shelf: Shelved[]
+  mayEdit: boolean
+  now: number
+  isNew: boolean
+  rename: (name: string) => void
+}
 
 /** What this rig is worth, in one sentence, what it is due for, and keeping it. */
 function Side({ draft, rig, study, shelf, mayEdit, now, isNew, rename }: SideProps) {
@@ -147,16 +176,20 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew, rename }: SidePro
       className="flex flex-col border-l border-rule bg-sheet p-5 max-lg:border-l-0 max-sm:p-4 lg:sticky lg:top-0 lg:h-[calc(100dvh-44px)] lg:self-start lg:overflow-y-auto"
     >
       <p className="text-[16px] text-ink-2">What it is worth at the car</p>
-      <p className="mt-1 text-[34px] font-semibold leading-[1.1]">{at500 ? `${shareText(at500)} of its pump at 500 micron.` : 'Working it out …'}</p>
+      <p className="mt-1 text-[34px] font-semibold leading-[1.1]">
+        {at500 ? `${shareText(at500)} of its pump at 500 micron.` : 'Working it out …'}
+      </p>
       {worst && (worst.savesS ?? 0) >= 60 && (
         <p className="mt-3 text-[18px] leading-snug">
-          The most goes to the <b className="font-semibold">{worst.name}</b>: {Math.round((worst.savesS ?? 0) / 60)} of the {minutesText(study)} of this pull.
+          The most goes to the <b className="font-semibold">{worst.name}</b>: {Math.round((worst.savesS ?? 0) / 60)} of
+          the {minutesText(study)} of this pull.
         </p>
       )}
       {draft.parts.gaugeAt === 'pump' && (
         <p className="mt-3 text-[17px] font-medium leading-snug text-caution">
           <Sign kind="caution" />
-          Its gauge sits at the pump and reads below the car for as long as anything flows. Put it at the farthest point.
+          Its gauge sits at the pump and reads below the car for as long as anything flows. Put it at the farthest
+          point.
         </p>
       )}
       <div className="mt-4 border-t border-rule pt-3">
@@ -183,5 +216,7 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew, rename }: SidePro
   )
 }
 
-const shareText = (s: PortSpeed): string => `${s.share < 0.01 ? (s.share * 100).toFixed(1) : Math.round(s.share * 100)} %`
-const minutesText = (study: RigStudy): string => (study.plan?.p50S ? `${Math.round(study.plan.p50S / 60)} minutes` : 'minutes')
+const shareText = (s: PortSpeed): string =>
+  `${s.share < 0.01 ? (s.share * 100).toFixed(1) : Math.round(s.share * 100)} %`
+const minutesText = (study: RigStudy): string =>
+  study.plan?.p50S ? `${Math.round(study.plan.p50S / 60)} minutes` : 'minutes'

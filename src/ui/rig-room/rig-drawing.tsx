@@ -5,13 +5,22 @@ import { baselineOf, type RigParts, ultimateOf } from '@/core/equipment/assemble
 import type { EquipmentKind, Shelved } from '@/core/equipment/equipment'
 import type { Gain } from '@/core/pull/planner'
 
-type Props = { parts: RigParts; shelf: readonly Shelved[]; costs: Gain[] | undefined; change: (parts: Partial<RigParts>) => void }
+type Props = {
+  parts: RigParts
+  shelf: readonly Shelved[]
+  costs: Gain[] | undefined
+  change: (parts: Partial<RigParts>) => void
+}
 
 const minutes = (s: number): string => (s < 60 ? `${Math.round(s)} s` : `${Math.round(s / 60)} min`)
 
-/** The rig from the car to the pump as one line of plain symbols; each part is chosen where it stands, and says what it costs of a pull. */
+/**
+ * The rig from the car to the pump as one line of plain symbols; each part is chosen where it stands, and says what it
+ * costs of a pull.
+ */
 export function RigDrawing({ parts, shelf, costs, change }: Props) {
-  const item = <K extends EquipmentKind>(kind: K, id: string | null) => shelf.find((s) => s.id === id && s.kind === kind) as Extract<Shelved, { kind: K }> | undefined
+  const item = <K extends EquipmentKind>(kind: K, id: string | null) =>
+    shelf.find((s) => s.id === id && s.kind === kind) as Extract<Shelved, { kind: K }> | undefined
   const cost = (names: string[]) => costs?.find((c) => names.includes(c.name))?.savesS ?? null
   const low = item('hose', parts.lowHose)
   const high = item('hose', parts.highHose)
@@ -23,14 +32,26 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
       <div className="grid grid-cols-[96px_88px_minmax(0,1.2fr)_7px_minmax(0,1fr)_190px] items-stretch gap-x-0 text-[15px] max-md:grid-cols-1 max-md:gap-2">
         <div className="row-span-2 flex flex-col justify-center rounded border-[1.5px] border-ink bg-drying px-2">
           <b className="text-[19px] font-semibold leading-tight">The car</b>
-          {parts.gaugeAt === 'far' ? <GaugeMark>gauge at its far end</GaugeMark> : <span className="text-ink-2">no gauge on it</span>}
+          {parts.gaugeAt === 'far' ? (
+            <GaugeMark>gauge at its far end</GaugeMark>
+          ) : (
+            <span className="text-ink-2">no gauge on it</span>
+          )}
         </div>
         <CoreCell out={parts.cores === 'out'} cost={coreCost} />
         <HoseCell
           label="Low side"
           hose={low}
           cost={cost(['hoses to the car'])}
-          picker={<PickPart label="Low side hose" kind="hose" shelf={shelf} value={parts.lowHose} onPick={(id) => id && change({ lowHose: id })} />}
+          picker={
+            <PickPart
+              label="Low side hose"
+              kind="hose"
+              shelf={shelf}
+              value={parts.lowHose}
+              onPick={(id) => id && change({ lowHose: id })}
+            />
+          }
         />
         <div aria-hidden="true" className="row-span-2 my-9 border-l-[7px] border-ink max-md:hidden" />
         <div className="row-span-2 flex flex-col justify-center max-md:order-6">
@@ -39,17 +60,33 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
             hose={toPump}
             without="straight onto the pump’s tee"
             cost={cost(['hose to the pump'])}
-            picker={<PickPart label="Hose to the pump" kind="hose" shelf={shelf} value={parts.pumpHose} none="none" onPick={(id) => change({ pumpHose: id })} />}
+            picker={
+              <PickPart
+                label="Hose to the pump"
+                kind="hose"
+                shelf={shelf}
+                value={parts.pumpHose}
+                none="none"
+                onPick={(id) => change({ pumpHose: id })}
+              />
+            }
           />
         </div>
         <div className="row-span-2 flex flex-col justify-center gap-1 rounded max-md:order-7 border-[1.5px] border-ink bg-drying px-2 py-1">
           {pump && (
             <p className="leading-snug">
               <b className="block text-[19px] font-semibold leading-tight">{pump.spec.speedCfm} CFM</b>
-              reaches {Math.round(ultimateOf(pump))} micron{Math.round(ultimateOf(pump)) !== pump.spec.ultimateMicron && `, plate ${pump.spec.ultimateMicron}`}
+              reaches {Math.round(ultimateOf(pump))} micron
+              {Math.round(ultimateOf(pump)) !== pump.spec.ultimateMicron && `, plate ${pump.spec.ultimateMicron}`}
             </p>
           )}
-          <PickPart label="Pump" kind="pump" shelf={shelf} value={parts.pump} onPick={(id) => id && change({ pump: id })} />
+          <PickPart
+            label="Pump"
+            kind="pump"
+            shelf={shelf}
+            value={parts.pump}
+            onPick={(id) => id && change({ pump: id })}
+          />
           {parts.gaugeAt === 'pump' && <GaugeMark>gauge here</GaugeMark>}
         </div>
         <CoreCell out={parts.cores === 'out'} absent={parts.highHose === null} cost={null} />
@@ -58,26 +95,55 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
           hose={high}
           without="not connected"
           cost={cost(['high side hose'])}
-          picker={<PickPart label="High side hose" kind="hose" shelf={shelf} value={parts.highHose} none="low side only" onPick={(id) => change({ highHose: id })} />}
+          picker={
+            <PickPart
+              label="High side hose"
+              kind="hose"
+              shelf={shelf}
+              value={parts.highHose}
+              none="low side only"
+              onPick={(id) => change({ highHose: id })}
+            />
+          }
         />
       </div>
       <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2 text-[15px]">
         <label className="flex flex-col">
           Cores
-          <select className="field mt-0.5 w-44" value={parts.cores} onChange={(e) => change({ cores: e.target.value as RigParts['cores'] })}>
+          <select
+            className="field mt-0.5 w-44"
+            value={parts.cores}
+            onChange={(e) => change({ cores: e.target.value as RigParts['cores'] })}
+          >
             <option value="in">stay in</option>
             <option value="out">out, through core tools</option>
           </select>
         </label>
-        <PickPart label="Vacuum gauge" kind="gauge" shelf={shelf} value={parts.gauge} onPick={(id) => id && change({ gauge: id })} />
+        <PickPart
+          label="Vacuum gauge"
+          kind="gauge"
+          shelf={shelf}
+          value={parts.gauge}
+          onPick={(id) => id && change({ gauge: id })}
+        />
         <label className="flex flex-col">
           It sits
-          <select className="field mt-0.5 w-48" value={parts.gaugeAt} onChange={(e) => change({ gaugeAt: e.target.value as RigParts['gaugeAt'] })}>
+          <select
+            className="field mt-0.5 w-48"
+            value={parts.gaugeAt}
+            onChange={(e) => change({ gaugeAt: e.target.value as RigParts['gaugeAt'] })}
+          >
             <option value="far">at the farthest point</option>
             <option value="pump">at the pump</option>
           </select>
         </label>
-        <PickPart label="Scale" kind="scale" shelf={shelf} value={parts.scale} onPick={(id) => id && change({ scale: id })} />
+        <PickPart
+          label="Scale"
+          kind="scale"
+          shelf={shelf}
+          value={parts.scale}
+          onPick={(id) => id && change({ scale: id })}
+        />
       </div>
     </section>
   )
@@ -100,7 +166,11 @@ function CoreCell({ out, absent = false, cost }: { out: boolean; absent?: boolea
   return (
     <div className={`flex flex-col justify-center px-0.5 ${cost === null ? 'max-md:order-4' : 'max-md:order-2'}`}>
       <svg viewBox="0 0 84 24" preserveAspectRatio="none" className="h-6 w-full max-md:hidden" aria-hidden="true">
-        {out ? <path d="M0 12h84M26 3v5M58 3v5M26 16v5M58 16v5" stroke="var(--ink)" strokeWidth="6" /> : <path d="M0 12h84" stroke="var(--ink)" strokeWidth="3" />}
+        {out ? (
+          <path d="M0 12h84M26 3v5M58 3v5M26 16v5M58 16v5" stroke="var(--ink)" strokeWidth="6" />
+        ) : (
+          <path d="M0 12h84" stroke="var(--ink)" strokeWidth="3" />
+        )}
         {!out && <path d="M0 12h20M64 12h20M20 4v16M64 4v16" stroke="var(--ink)" strokeWidth="7" />}
       </svg>
       <span className="text-center leading-tight max-md:text-left">
@@ -111,7 +181,13 @@ function CoreCell({ out, absent = false, cost }: { out: boolean; absent?: boolea
   )
 }
 
-type HoseProps = { label: string; hose: Extract<Shelved, { kind: 'hose' }> | undefined; without?: string; cost: number | null; picker: ReactNode }
+type HoseProps = {
+  label: string
+  hose: Extract<Shelved, { kind: 'hose' }> | undefined
+  without?: string
+  cost: number | null
+  picker: ReactNode
+}
 
 /** A hose as a line as thick as its bore; old rubber is drawn with a frayed edge. */
 function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
@@ -120,16 +196,35 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
     <div className={`flex min-w-0 flex-col justify-center py-1 ${ORDER[label] ?? ''}`}>
       <p className="flex min-h-5 items-baseline justify-between gap-2 px-1 leading-tight">
         <span>{hose ? `${hose.spec.boreMm} mm, ${hose.spec.lengthM} m` : without}</span>
-        {hose && cost !== null && cost >= 10 && <b className="font-semibold whitespace-nowrap">costs {minutes(cost)}</b>}
+        {hose && cost !== null && cost >= 10 && (
+          <b className="font-semibold whitespace-nowrap">costs {minutes(cost)}</b>
+        )}
       </p>
       <svg viewBox="0 0 200 20" preserveAspectRatio="none" className="h-5 w-full max-md:hidden" aria-hidden="true">
         {hose ? (
           <>
-            <line x1="0" x2="200" y1="10" y2="10" stroke="var(--ink)" strokeWidth={Math.min(16, hose.spec.boreMm * 1.1)} />
-            {hose.spec.hoseKind === 'rubber-old' && <line x1="0" x2="200" y1="10" y2="10" stroke="var(--ground)" strokeWidth="1.6" strokeDasharray="7 5" />}
+            <line
+              x1="0"
+              x2="200"
+              y1="10"
+              y2="10"
+              stroke="var(--ink)"
+              strokeWidth={Math.min(16, hose.spec.boreMm * 1.1)}
+            />
+            {hose.spec.hoseKind === 'rubber-old' && (
+              <line x1="0" x2="200" y1="10" y2="10" stroke="var(--ground)" strokeWidth="1.6" strokeDasharray="7 5" />
+            )}
           </>
         ) : (
-          <line x1="0" x2="200" y1="10" y2="10" stroke="var(--rule-2)" strokeWidth={label === 'To the pump' ? 7 : 2} strokeDasharray={label === 'To the pump' ? '' : '5 5'} />
+          <line
+            x1="0"
+            x2="200"
+            y1="10"
+            y2="10"
+            stroke="var(--rule-2)"
+            strokeWidth={label === 'To the pump' ? 7 : 2}
+            strokeDasharray={label === 'To the pump' ? '' : '5 5'}
+          />
         )}
       </svg>
       <div className="px-1">
@@ -150,14 +245,25 @@ const ORDER: Record<string, string> = { 'Low side': 'max-md:order-3', 'High side
 
 export const KIND_WORDS = { metal: 'metal', 'barrier-new': 'new barrier hose', 'rubber-old': 'old rubber' } as const
 
-type PickProps = { label: string; kind: EquipmentKind; shelf: readonly Shelved[]; value: string | null; none?: string; onPick: (id: string | null) => void }
+type PickProps = {
+  label: string
+  kind: EquipmentKind
+  shelf: readonly Shelved[]
+  value: string | null
+  none?: string
+  onPick: (id: string | null) => void
+}
 
 /** Picks a part from the shelf where it stands. */
 function PickPart({ label, kind, shelf, value, none, onPick }: PickProps) {
   return (
     <label className="flex min-w-0 flex-col text-[15px]">
       {label}
-      <select className="field mt-0.5 !min-h-11 !text-[17px]" value={value ?? ''} onChange={(e) => onPick(e.target.value || null)}>
+      <select
+        className="field mt-0.5 !min-h-11 !text-[17px]"
+        value={value ?? ''}
+        onChange={(e) => onPick(e.target.value || null)}
+      >
         {none && <option value="">{none}</option>}
         {shelf
           .filter((s) => s.kind === kind && (!s.retired || s.id === value))

@@ -2,7 +2,7 @@
 
 import type { Shelved } from '@/core/equipment/equipment'
 import type { StoredRig } from '@/core/views'
-import type { ShopView } from '../frame/top-bar'
+import type { ShopView } from '../frame/who'
 import { ZoneProvider } from '../zone'
 import { RigBuilder } from './rig-builder'
 import { Shelf } from './shelf'

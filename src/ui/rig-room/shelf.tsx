@@ -24,7 +24,17 @@ export function Shelf({ shelf, mayEdit, now }: { shelf: readonly Shelved[]; mayE
   )
 }
 
-function Kind({ kind, items, mayEdit, now }: { kind: EquipmentKind; items: readonly Shelved[]; mayEdit: boolean; now: number }) {
+function Kind({
+  kind,
+  items,
+  mayEdit,
+  now,
+}: {
+  kind: EquipmentKind
+  items: readonly Shelved[]
+  mayEdit: boolean
+  now: number
+}) {
   const zone = useZone()
   const [adding, setAdding] = useState(false)
   return (
@@ -32,7 +42,11 @@ function Kind({ kind, items, mayEdit, now }: { kind: EquipmentKind; items: reado
       <div className="flex items-end justify-between border-b border-ink pb-1">
         <h3 className="text-[20px] font-semibold">{KINDS_WORDS[kind].many}</h3>
         {mayEdit && (
-          <button type="button" className="min-h-9 text-[16px] underline underline-offset-4" onClick={() => setAdding(!adding)}>
+          <button
+            type="button"
+            className="min-h-9 text-[16px] underline underline-offset-4"
+            onClick={() => setAdding(!adding)}
+          >
             {adding ? 'leave it' : `another ${KINDS_WORDS[kind].one}`}
           </button>
         )}

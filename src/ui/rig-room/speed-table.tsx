@@ -9,7 +9,8 @@ const percent = (share: number): string => `${share < 0.01 ? (share * 100).toFix
 /** Effective speed at each port and depth: what is left at the car of what the pump's plate says. */
 export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; rig: Rig }) {
   const ports = rig.hoses === 2 ? (['low', 'high'] as const) : (['low'] as const)
-  const at = (port: PortSpeed['port'], depth: PortSpeed['depth']) => speeds?.find((s) => s.port === port && s.depth === depth)
+  const at = (port: PortSpeed['port'], depth: PortSpeed['depth']) =>
+    speeds?.find((s) => s.port === port && s.depth === depth)
   return (
     <section aria-label="Speed at the car">
       <h2 className="text-[18px] font-semibold">Speed left at the ports</h2>
@@ -35,7 +36,10 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
                     <b className="text-[20px] font-semibold leading-none">{s ? percent(s.share) : '…'}</b>
                     <span className="block text-[14px] text-ink-2">{s ? `${cfm(s.speedM3S)} CFM` : ''}</span>
                     <span className="mt-0.5 block h-[5px] w-full bg-rule" aria-hidden="true">
-                      <span className="block h-full bg-ink" style={{ width: `${Math.min(100, (s?.share ?? 0) * 100)}%` }} />
+                      <span
+                        className="block h-full bg-ink"
+                        style={{ width: `${Math.min(100, (s?.share ?? 0) * 100)}%` }}
+                      />
                     </span>
                   </td>
                 )
@@ -44,7 +48,9 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
           ))}
         </tbody>
       </table>
-      <p className="mt-1 text-[14px] leading-snug text-ink-2">Both ports pull at once and share the pump. Dry air, all valves open.</p>
+      <p className="mt-1 text-[14px] leading-snug text-ink-2">
+        Both ports pull at once and share the pump. Dry air, all valves open.
+      </p>
     </section>
   )
 }

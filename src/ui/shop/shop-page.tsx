@@ -8,7 +8,14 @@ import type { StoredProcedure } from '@/core/views'
 import { newEventId, send } from '../api'
 import { Choice, Field } from '../form/field'
 
-type Person = { id: string; name: string; signIn: string; role: 'lead' | 'technician' | 'trainee'; certificate: string; disabled: boolean }
+type Person = {
+  id: string
+  name: string
+  signIn: string
+  role: 'lead' | 'technician' | 'trainee'
+  certificate: string
+  disabled: boolean
+}
 type Props = { procedures: StoredProcedure[]; people: Person[]; me: string; fingerprint: string }
 
 const ROLE_OPTIONS = [
@@ -36,7 +43,8 @@ export function ShopPage({ procedures, people, me, fingerprint }: Props) {
         <p className="mt-1 max-w-[760px] text-[17px]">
           <span className="font-medium">{groupedFingerprint(fingerprint)}</span>
           <span className="mt-1 block text-[16px] text-ink-2">
-            Give it to whoever checks your records: without it nobody can tell your seal from one that somebody else put on a changed record.
+            Give it to whoever checks your records: without it nobody can tell your seal from one that somebody else put
+            on a changed record.
           </span>
         </p>
       </section>
@@ -77,7 +85,14 @@ function Procedures({ procedures }: { procedures: StoredProcedure[] }) {
   )
 }
 
-const BLANK_PROCEDURE = (): StoredProcedure => ({ id: newEventId(), name: '', targetMicron: 500, pullMinutes: 60, holdMinutes: 30, proves: '' })
+const BLANK_PROCEDURE = (): StoredProcedure => ({
+  id: newEventId(),
+  name: '',
+  targetMicron: 500,
+  pullMinutes: 60,
+  holdMinutes: 30,
+  proves: '',
+})
 
 /** Sends a change and takes the reasons of a refusal back to the fields they belong to. */
 function useSave() {
@@ -113,14 +128,22 @@ function Row({ children, onSave, said }: { children: ReactNode; onSave: () => vo
 
 function useDraft<T extends object>(first: T, errors: Record<string, string>) {
   const [draft, setDraft] = useState(first)
-  const text = (key: keyof T & string) => ({ value: String(draft[key]), error: errors[key], onChange: (value: string) => setDraft((d) => ({ ...d, [key]: value })) })
+  const text = (key: keyof T & string) => ({
+    value: String(draft[key]),
+    error: errors[key],
+    onChange: (value: string) => setDraft((d) => ({ ...d, [key]: value })),
+  })
   return { draft, setDraft, text }
 }
 
 function ProcedureRow({ procedure, onDone }: { procedure: StoredProcedure; onDone?: (() => void) | undefined }) {
   const { errors, said, save } = useSave()
   const { draft, text } = useDraft(procedure, errors)
-  const numbers = { targetMicron: Number(draft.targetMicron), pullMinutes: Number(draft.pullMinutes), holdMinutes: Number(draft.holdMinutes) }
+  const numbers = {
+    targetMicron: Number(draft.targetMicron),
+    pullMinutes: Number(draft.pullMinutes),
+    holdMinutes: Number(draft.holdMinutes),
+  }
   return (
     <Row said={said} onSave={() => void save({ what: 'procedure', procedure: { ...draft, ...numbers } }, onDone)}>
       <Field label="Name" {...text('name')} />
@@ -137,7 +160,10 @@ function ProcedureRow({ procedure, onDone }: { procedure: StoredProcedure; onDon
 
 /** What the figures as they stand can and cannot prove, worked out as they are edited. */
 function Proves(figures: { targetMicron: number; pullMinutes: number; holdMinutes: number }) {
-  const sound = Object.values(figures).every((n) => Number.isFinite(n) && n > 0 && n < 1e6) && figures.targetMicron >= 20 && figures.targetMicron <= 20_000
+  const sound =
+    Object.values(figures).every((n) => Number.isFinite(n) && n > 0 && n < 1e6) &&
+    figures.targetMicron >= 20 &&
+    figures.targetMicron <= 20_000
   if (!sound) return <p className="text-[15px] text-ink-2">What it proves stands here once the figures can be.</p>
   return (
     <ul className="list-disc space-y-0.5 pl-5 text-[15px] leading-snug text-ink-2">
@@ -159,7 +185,12 @@ function PersonRow({ person, me }: { person: Person; me: string }) {
         {person.signIn}
         {person.id === me ? ', you' : ''}
       </p>
-      <Choice label={`Role of ${person.name}`} value={role} options={ROLE_OPTIONS} onChange={(r) => setDraft((d) => ({ ...d, role: r }))} />
+      <Choice
+        label={`Role of ${person.name}`}
+        value={role}
+        options={ROLE_OPTIONS}
+        onChange={(r) => setDraft((d) => ({ ...d, role: r }))}
+      />
       <Field label="Certificate" {...text('certificate')} />
       <Choice
         label={`Access of ${person.name}`}
@@ -187,7 +218,12 @@ function NewPerson() {
           <Field label="Signs in as" {...text('signIn')} />
           <Field label="First password" {...text('password')} hint="at least 10 characters" />
           <Field label="New certificate" {...text('certificate')} />
-          <Choice label="Role" value={draft.role} options={ROLE_OPTIONS} onChange={(role) => setDraft((d) => ({ ...d, role }))} />
+          <Choice
+            label="Role"
+            value={draft.role}
+            options={ROLE_OPTIONS}
+            onChange={(role) => setDraft((d) => ({ ...d, role }))}
+          />
         </Row>
       </ul>
     </details>

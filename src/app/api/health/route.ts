@@ -4,7 +4,10 @@ import { whatIsWrong } from '@/server/live/wrong'
 
 export const dynamic = 'force-dynamic'
 
-/** Says only whether server and database answer, and if not what is being done about it; needs no session and tells nothing of the shop. */
+/**
+ * Says only whether server and database answer, and if not what is being done about it; needs no session and tells
+ * nothing of the shop.
+ */
 export const GET = handle(async () => {
   const answers = await database()
     .query('select 1')
@@ -13,5 +16,8 @@ export const GET = handle(async () => {
       () => false,
     )
   if (answers) return Response.json({ ok: true })
-  return Response.json({ ok: false, wrong: whatIsWrong() ?? { part: 'database', words: 'the database does not answer', againAt: null } }, { status: 503 })
+  return Response.json(
+    { ok: false, wrong: whatIsWrong() ?? { part: 'database', words: 'the database does not answer', againAt: null } },
+    { status: 503 },
+  )
 })

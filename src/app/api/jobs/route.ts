@@ -10,14 +10,21 @@ import { datedBack, openJob } from '@/server/jobs/open-job'
 import { selectShop } from '@/server/shop/shop'
 
 /** `openedAt`: when a car that is entered later came in, up to 14 days back; now when left out. */
-const Body = z.strictObject({ id: Id, eventId: Id, payload: JobOpened.omit({ datedBack: true }), openedAt: Instant.optional() })
+const Body = z.strictObject({
+  id: Id,
+  eventId: Id,
+  payload: JobOpened.omit({ datedBack: true }),
+  openedAt: Instant.optional(),
+})
 
 export const POST = handle(async (request) => {
   const user = await requireUser()
   const body = parseInput(Body, await readJson(request))
   const db = database()
   if (body.payload.simulated && !(await selectShop(db)).demo) {
-    throw new AppError('bad-input', 'The simulated bench belongs to the demo place.', [{ path: 'payload.simulated', reason: 'only in the demo place' }])
+    throw new AppError('bad-input', 'The simulated bench belongs to the demo place.', [
+      { path: 'payload.simulated', reason: 'only in the demo place' },
+    ])
   }
   const { openedAt, ...draft } = body
   const earlier = openedAt === undefined ? undefined : datedBack(openedAt, body.payload.simulated, Date.now())

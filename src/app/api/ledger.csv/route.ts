@@ -21,5 +21,10 @@ export const GET = handle(async (request) => {
     escape_formulas: true,
     cast: { number: (grams) => grams.toFixed(1) },
   })
-  return new Response(text, { headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="refrigerant-ledger.csv"' } })
+  return new Response(text, {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': 'attachment; filename="refrigerant-ledger.csv"',
+    },
+  })
 })

@@ -51,7 +51,9 @@ export const POST = handle(async (request) => {
       }
     }
   } catch (error) {
-    throw (error as { code?: string }).code === '23505' ? new AppError('conflict', 'That name is taken.', [{ path: 'name', reason: 'is taken' }], error) : error
+    throw (error as { code?: string }).code === '23505'
+      ? new AppError('conflict', 'That name is taken.', [{ path: 'name', reason: 'is taken' }], error)
+      : error
   }
   return Response.json({ ok: true })
 })

@@ -25,12 +25,26 @@ export default async function JobPage({ params }: JobContext) {
   const shelf = await selectShelf(db)
   const stock = shelf.flatMap((s) =>
     s.kind === 'container' && !s.retired
-      ? [{ id: s.id, name: s.name, kind: s.spec.containerKind, refrigerant: s.spec.refrigerant, grossG: s.spec.grossG, tareG: s.spec.tareG }]
+      ? [
+          {
+            id: s.id,
+            name: s.name,
+            kind: s.spec.containerKind,
+            refrigerant: s.spec.refrigerant,
+            grossG: s.spec.grossG,
+            tareG: s.spec.tareG,
+          },
+        ]
       : [],
   )
   const lead = await selectLead(db, user.id, opened?.kind === 'job-opened' ? opened.payload.rig.name : '')
   const now = Date.now()
-  const oil = opened?.kind === 'job-opened' ? duesOfRig(opened.payload.rig, shelf, now, dayIn(shop.timeZone)).find((d) => d.what === 'oil' && d.state !== 'fine') : undefined
+  const oil =
+    opened?.kind === 'job-opened'
+      ? duesOfRig(opened.payload.rig, shelf, now, dayIn(shop.timeZone)).find(
+          (d) => d.what === 'oil' && d.state !== 'fine',
+        )
+      : undefined
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={now} />

@@ -12,12 +12,21 @@ import { NewCar } from '@/ui/job/new-car'
 export default async function NewCarPage() {
   const user = await pageUser()
   const db = database()
-  const [shop, procedures, rigs, shelf] = await Promise.all([selectShop(db), selectProcedures(db), selectRigs(db), selectShelf(db)])
+  const [shop, procedures, rigs, shelf] = await Promise.all([
+    selectShop(db),
+    selectProcedures(db),
+    selectRigs(db),
+    selectShelf(db),
+  ])
   const now = Date.now()
   return (
     <>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={now} />
-      <NewCar shop={shopView(shop)} procedures={procedures} rigs={rigs.map((rig) => ({ ...rig, dues: duesOfRig(rig, shelf, now, dayIn(shop.timeZone)) }))} />
+      <NewCar
+        shop={shopView(shop)}
+        procedures={procedures}
+        rigs={rigs.map((rig) => ({ ...rig, dues: duesOfRig(rig, shelf, now, dayIn(shop.timeZone)) }))}
+      />
     </>
   )
 }

@@ -1,5 +1,6 @@
 import { decidedAt } from '../decided'
-import { judgeHold, LEAK_RANGE_PA_M3_S } from '../judge'
+import { judgeHold } from '../judge'
+import { LEAK_RANGE_PA_M3_S } from '../judged'
 import { leakGramsPerYear } from '../leak-rate'
 import { rulesOn } from '../schools'
 import { type KnownRecord, knownRecord } from './records'
@@ -7,21 +8,39 @@ import { idealObserver, type Scored, scored, scoreOf } from './score'
 import { named, SPOILS, spoiledRecord } from './spoiled'
 
 /** One figure of the judge with what is asked of it. */
-export type Figure = { name: string; value: number; unit: '%' | 'min' | ''; least?: number; most?: number; of: number; holds: boolean }
+export type Figure = {
+  name: string
+  value: number
+  unit: '%' | 'min' | ''
+  least?: number
+  most?: number
+  of: number
+  holds: boolean
+}
 
 /** What the schools' simple rules did on the same records. */
 export type RuleFigure = { rule: string; judgedOf: number; leaksPassed: number; cleanFailed: number }
 
-const figure = (name: string, value: number, unit: Figure['unit'], of: number, bounds: { least?: number; most?: number }): Figure => ({
+const figure = (
+  name: string,
+  value: number,
+  unit: Figure['unit'],
+  of: number,
+  bounds: { least?: number; most?: number },
+): Figure => ({
   name,
   value,
   unit,
   of,
   ...bounds,
-  holds: Number.isFinite(value) && (bounds.least === undefined || value >= bounds.least) && (bounds.most === undefined || value <= bounds.most),
+  holds:
+    Number.isFinite(value) &&
+    (bounds.least === undefined || value >= bounds.least) &&
+    (bounds.most === undefined || value <= bounds.most),
 })
 const percent = (share: number): number => 100 * share
-const share = <T>(all: readonly T[], test: (one: T) => boolean): number => (all.length === 0 ? Number.NaN : all.filter(test).length / all.length)
+const share = <T>(all: readonly T[], test: (one: T) => boolean): number =>
+  all.length === 0 ? Number.NaN : all.filter(test).length / all.length
 
 /**
  * Everything asked of the judge, measured on records of known truth.
@@ -37,12 +56,18 @@ export function proveJudge(records: number, from = 1): { figures: Figure[]; rule
     figures: [
       figure('tellable leaks called tight or damp', percent(s.leaksCalledTight), '%', s.leaksTellable, { most: 2 }),
       figure('tight or damp cars called leaking', percent(s.cleanCalledLeak), '%', clean.length, { most: 3 }),
-      figure('undecided of what can be told', percent(s.undecidedShare), '%', s.leaksTellable + s.cleanTellable, { most: 15 }),
+      figure('undecided of what can be told', percent(s.undecidedShare), '%', s.leaksTellable + s.cleanTellable, {
+        most: 15,
+      }),
       figure('Brier score of what can be told', s.brierTellable, '', s.leaksTellable + s.cleanTellable, { most: 0.05 }),
       figure('Brier score of all', s.brierAll, '', s.records, { most: 0.15 }),
       figure('95 % intervals that hold the rise', percent(s.coverage), '%', s.records, { least: 90, most: 99 }),
-      figure('width of the interval, share of the rise, median', percent(s.widthShare), '%', s.leaksTellable, { most: 60 }),
-      figure('tight or damp verdicts that hide a leak above their limit', percent(s.hidden), '%', clean.length, { most: 8 }),
+      figure('width of the interval, share of the rise, median', percent(s.widthShare), '%', s.leaksTellable, {
+        most: 60,
+      }),
+      figure('tight or damp verdicts that hide a leak above their limit', percent(s.hidden), '%', clean.length, {
+        most: 8,
+      }),
       figure('damp against dry, area under the curve', s.dampAuc, '', clean.length, { least: 0.82 }),
       figure('good records called invalid', percent(s.calledInvalid), '%', s.records, { most: 4 }),
       ...spoiledFigures(seeds(records / 8)),
@@ -77,13 +102,26 @@ function timeFigures(seeds: readonly number[]): Figure[] {
     const minutes = seeds.map((seed) => {
       const dry = knownRecord(seed, { leakPaM3S: 0, minutes: HALF_HOUR_S / 60, everyS: 1 })
       const least = leastTellable(dry)
-      const leaking = knownRecord(seed, { leakPaM3S: Math.min(3e-3, times * least), minutes: HALF_HOUR_S / 60, everyS: 1 })
+      const leaking = knownRecord(seed, {
+        leakPaM3S: Math.min(3e-3, times * least),
+        minutes: HALF_HOUR_S / 60,
+        everyS: 1,
+      })
       const result = judgeHold(leaking.samples, leaking.context)
-      const at = result.verdict === 'leak' || result.verdict === 'leak-and-damp' ? decidedAt(leaking.samples, leaking.context, result) : null
+      const at =
+        result.verdict === 'leak' || result.verdict === 'leak-and-damp'
+          ? decidedAt(leaking.samples, leaking.context, result)
+          : null
       return at === null ? Number.POSITIVE_INFINITY : at / 60
     })
     const middle = [...minutes].sort((a, b) => a - b)[minutes.length >> 1] as number
-    return figure(`a leak of ${times} times what half an hour can just tell is decided after, median`, middle, 'min', seeds.length, { most })
+    return figure(
+      `a leak of ${times} times what half an hour can just tell is decided after, median`,
+      middle,
+      'min',
+      seeds.length,
+      { most },
+    )
   })
 }
 
@@ -98,22 +136,33 @@ function leastTellable(record: KnownRecord): number {
   return high
 }
 
-/** Needles tell large holes and long holds only: half of these cars have one, and they are held from an hour to a night. */
+/**
+ * Needles tell large holes and long holds only: half of these cars have one, and they are held from an hour to a night.
+ */
 function needleFigures(seeds: readonly number[]): Figure[] {
   const minutes = [60, 240, 720]
   const all = seeds.map((seed) => {
     const leakPaM3S = seed % 2 === 0 ? 3e-4 * 10 ** ((seed % 20) / 20) : 0
-    return scored(knownRecord(seed, { instrument: 'needle', minutes: minutes[seed % 3] as number, everyS: 0, leakPaM3S }))
+    return scored(
+      knownRecord(seed, { instrument: 'needle', minutes: minutes[seed % 3] as number, everyS: 0, leakPaM3S }),
+    )
   })
   const valid = all.filter((e) => e.result.verdict !== 'invalid')
   const has = (e: Scored) => e.record.truth.leakPaM3S > 0
   const says = (e: Scored) => e.result.verdict === 'leak' || e.result.verdict === 'leak-and-damp'
   const tellable = valid.filter((e) => has(e) && e.ideal.tellable)
   const gramsOf = (e: Scored) =>
-    leakGramsPerYear(e.record.truth.leakPaM3S / (e.record.context.volumeL / 1000), e.record.context.volumeL, 'R-134a', e.record.context.barometerPa).high
+    leakGramsPerYear(
+      e.record.truth.leakPaM3S / (e.record.context.volumeL / 1000),
+      e.record.context.volumeL,
+      'R-134a',
+      e.record.context.barometerPa,
+    ).high
   const quiet = valid.filter((e) => !says(e))
   return [
-    figure('needle: tellable leaks missed', percent(share(tellable, (e) => !says(e))), '%', tellable.length, { most: 10 }),
+    figure('needle: tellable leaks missed', percent(share(tellable, (e) => !says(e))), '%', tellable.length, {
+      most: 10,
+    }),
     figure(
       'needle: false leaks',
       percent(
@@ -126,13 +175,23 @@ function needleFigures(seeds: readonly number[]): Figure[] {
       valid.filter((e) => !has(e)).length,
       { most: 5 },
     ),
-    figure('needle: the limit stated is honest', percent(share(quiet, (e) => gramsOf(e) <= (e.result.detectionLimitGramsPerYear?.high ?? 0))), '%', quiet.length, { least: 95 }),
+    figure(
+      'needle: the limit stated is honest',
+      percent(share(quiet, (e) => gramsOf(e) <= (e.result.detectionLimitGramsPerYear?.high ?? 0))),
+      '%',
+      quiet.length,
+      { least: 95 },
+    ),
   ]
 }
 
 /** The rules of the schools on the same records; a rule that needs longer than a record lasts says nothing of it. */
 function rulesOver(all: readonly Scored[]): RuleFigure[] {
-  const said = all.map((e) => ({ leaks: e.record.truth.leakPaM3S > 0, tellable: e.ideal.tellable, rules: rulesOn(e.record.samples, e.record.context) }))
+  const said = all.map((e) => ({
+    leaks: e.record.truth.leakPaM3S > 0,
+    tellable: e.ideal.tellable,
+    rules: rulesOn(e.record.samples, e.record.context),
+  }))
   const names = said[0]?.rules.map((r) => r.rule) ?? []
   return names.map((rule, i) => {
     const heard = said.filter((s) => s.rules[i]?.says !== 'not yet')

@@ -7,7 +7,10 @@ import { PA_PER_INHG, PA_PER_MICRON } from '../../units/constants'
 import { normalPair, seededRandom } from '../../units/seeded'
 import type { HoldContext, HoldSample } from '../types'
 
-/** A hold whose truth is known: made by the network of model.md section 4 and read by an instrument with the faults of section 5. */
+/**
+ * A hold whose truth is known: made by the network of model.md section 4 and read by an instrument with the faults of
+ * section 5.
+ */
 export type KnownRecord = {
   seed: number
   samples: HoldSample[]
@@ -43,11 +46,15 @@ const logBetween = (random: () => number, low: number, high: number): number => 
 export function knownRecord(seed: number, wish: RecordWish = {}): KnownRecord {
   const random = seededRandom(seed * 7919 + 13)
   for (let i = 0; i < 5; i++) random()
-  const car: CarVolume = random() < 0.7 ? { volumeL: 1.5 + 1.5 * random(), evaporators: 1 } : { volumeL: 4 + 2 * random(), evaporators: 2 }
+  const car: CarVolume =
+    random() < 0.7 ? { volumeL: 1.5 + 1.5 * random(), evaporators: 1 } : { volumeL: 4 + 2 * random(), evaporators: 2 }
   const ambientC = 6 + 28 * random()
   const barometerPa = stationPressurePa(random() < 0.7 ? 400 * random() : 2500 * random())
   const hosesIn = random() < 0.4
-  const hose = pick(random, 'barrier-new', 'barrier-new', 'metal', 'rubber-old') as 'barrier-new' | 'metal' | 'rubber-old'
+  const hose = pick(random, 'barrier-new', 'barrier-new', 'metal', 'rubber-old') as
+    | 'barrier-new'
+    | 'metal'
+    | 'rubber-old'
   const leakPaM3S = wish.leakPaM3S ?? (random() < 0.4 ? logBetween(random, 1e-6, 3e-3) : 0)
   const wet = wish.wet ?? random() < 0.4
   const liquidG = wet && random() < 0.35 ? logBetween(random, 0.05, 3) : 0
@@ -63,7 +70,13 @@ export function knownRecord(seed: number, wish: RecordWish = {}): KnownRecord {
     gauge: 'electronic' as const,
     scaleStepG: 1,
   }
-  const composed = composeRig({ car, rig: { ...rig, hoseKind: hose }, ambientC, barometerPa, water: { liquidG, boundG } })
+  const composed = composeRig({
+    car,
+    rig: { ...rig, hoseKind: hose },
+    ambientC,
+    barometerPa,
+    water: { liquidG, boundG },
+  })
   const leakAt = pick(random, 'low', 'evaporator', 'high')
   const pullS = 60 * (12 + 60 * random())
   const minutes = wish.minutes ?? pick(random, 15, 20, 30, 30, 30, 45, 60)
@@ -120,14 +133,22 @@ function timesOf(random: () => number, totalS: number, everyS: number): number[]
 }
 
 function withLeak(rig: RigFile, at: string, leak: number, tauS: number): RigFile {
-  return { ...rig, sources: { ...rig.sources, bound: rig.sources.bound.map((b) => ({ ...b, tau_s: tauS })), leaks: leak > 0 ? [{ at, air_Pa_m3_s: leak }] : [] } }
+  return {
+    ...rig,
+    sources: {
+      ...rig.sources,
+      bound: rig.sources.bound.map((b) => ({ ...b, tau_s: tauS })),
+      leaks: leak > 0 ? [{ at, air_Pa_m3_s: leak }] : [],
+    },
+  }
 }
 
 /** Pulls the rig, shuts it in and gives the pressure at the far gauge at times since then, Pa. */
 function held(rig: RigFile, car: CarVolume, hosesIn: boolean, pullS: number, times: readonly number[]): Float64Array {
   const stepper = new Stepper(rig)
   stepper.advanceTo(pullS)
-  for (const link of hosesIn ? ['hose-pump'] : ['core-low', 'core-high']) stepper.network.apply({ t_s: pullS, close: link })
+  for (const link of hosesIn ? ['hose-pump'] : ['core-low', 'core-high'])
+    stepper.network.apply({ t_s: pullS, close: link })
   stepper.begin()
   const node = stepper.network.nodes.indexOf(farNode(car))
   const out = new Float64Array(times.length)
@@ -145,8 +166,15 @@ function held(rig: RigFile, car: CarVolume, hosesIn: boolean, pullS: number, tim
 
 type Shown = { pa: number; sigma: number; correlationS: number }
 
-/** An instrument with its own noise: correlated, a share of the reading with a floor, lag, steps coarser higher up, a limit. */
-function instrumentOf(random: () => number, needle: boolean, barometerPa: number): (times: readonly number[], truePa: (i: number) => number) => Shown[] {
+/**
+ * An instrument with its own noise: correlated, a share of the reading with a floor, lag, steps coarser higher up, a
+ * limit.
+ */
+function instrumentOf(
+  random: () => number,
+  needle: boolean,
+  barometerPa: number,
+): (times: readonly number[], truePa: (i: number) => number) => Shown[] {
   const fraction = needle ? 0 : 0.003 + 0.012 * random()
   const floorPa = (1 + 2 * random()) * PA_PER_MICRON
   const correlationS = logBetween(random, 1, 30)
@@ -167,14 +195,22 @@ function instrumentOf(random: () => number, needle: boolean, barometerPa: number
         const inch = 0.5 * PA_PER_INHG
         // without a barometer beside it the weather moves it
         const read = barometerPa - lagged + weather * Math.sqrt(t / 43_200) + 0.2 * PA_PER_INHG * normalPair(random)[0]
-        return { pa: Math.max(0, barometerPa - Math.round(read / inch) * inch), sigma: Math.hypot(0.2 * PA_PER_INHG, inch / Math.sqrt(12)), correlationS: 1 }
+        return {
+          pa: Math.max(0, barometerPa - Math.round(read / inch) * inch),
+          sigma: Math.hypot(0.2 * PA_PER_INHG, inch / Math.sqrt(12)),
+          correlationS: 1,
+        }
       }
       const sigma = Math.hypot(fraction * lagged, floorPa)
       const noisy = lagged + sigma * z
       const micron = noisy / PA_PER_MICRON
       const step = micron < 200 ? 1 : micron < 1000 ? 2 : micron < 5000 ? 10 : 100
       const shown = Math.max(1, Math.round(micron / step) * step)
-      return { pa: Math.min(shown, 25_000) * PA_PER_MICRON, sigma: Math.hypot(sigma, (step * PA_PER_MICRON) / Math.sqrt(12)), correlationS }
+      return {
+        pa: Math.min(shown, 25_000) * PA_PER_MICRON,
+        sigma: Math.hypot(sigma, (step * PA_PER_MICRON) / Math.sqrt(12)),
+        correlationS,
+      }
     })
   }
 }

@@ -15,7 +15,10 @@ const TIGHT_CHI2 = 9
 const TAUS_S = [20, 40, 80, 150, 250, 400, 650, 1000, 1500, 2200, 3000]
 const EQUALISING_S = [0, 30, 100, 250]
 
-/** Whether the leak of a record, or the absence of one, could be told by somebody who knows the noise and the leak-free curve. */
+/**
+ * Whether the leak of a record, or the absence of one, could be told by somebody who knows the noise and the leak-free
+ * curve.
+ */
 export function idealObserver(record: KnownRecord): Ideal {
   const { truth, context } = record
   const cubic = context.volumeL / 1000
@@ -33,7 +36,10 @@ export function idealObserver(record: KnownRecord): Ideal {
   return { tellable: chi2 >= (truth.leakPaM3S > 0 ? TELLABLE_CHI2 : TIGHT_CHI2), chi2 }
 }
 
-/** What is left of a rise when level, temperature, one bend and what equalises are fitted to it, in squares of the noise. */
+/**
+ * What is left of a rise when level, temperature, one bend and what equalises are fitted to it, in squares of the
+ * noise.
+ */
 function misfit({ samples, truth, context }: KnownRecord, risePaS: number, tau: number, te: number): number {
   const gram = new Gram(5)
   const every = Math.max(1, Math.floor(samples.length / 400))
@@ -91,14 +97,22 @@ export function scoreOf(scored: readonly Scored[]): Score {
   const tellable = valid.filter((s) => s.ideal.tellable)
   const leaks = tellable.filter(has)
   const cleanOnes = tellable.filter((s) => !has(s))
-  const share = (part: readonly Scored[], test: (s: Scored) => boolean) => (part.length === 0 ? 0 : part.filter(test).length / part.length)
-  const brier = (part: readonly Scored[]) => part.reduce((sum, s) => sum + (s.result.probability.leak - (has(s) ? 1 : 0)) ** 2, 0) / Math.max(1, part.length)
+  const share = (part: readonly Scored[], test: (s: Scored) => boolean) =>
+    part.length === 0 ? 0 : part.filter(test).length / part.length
+  const brier = (part: readonly Scored[]) =>
+    part.reduce((sum, s) => sum + (s.result.probability.leak - (has(s) ? 1 : 0)) ** 2, 0) / Math.max(1, part.length)
   const rises = valid.filter((s) => s.result.sustainedRisePaS)
-  const width = (s: Scored) => ((s.result.sustainedRisePaS?.high ?? 0) - (s.result.sustainedRisePaS?.low ?? 0)) / s.record.truth.sustainedPaS
+  const width = (s: Scored) =>
+    ((s.result.sustainedRisePaS?.high ?? 0) - (s.result.sustainedRisePaS?.low ?? 0)) / s.record.truth.sustainedPaS
   const widths = leaks.filter((s) => s.result.sustainedRisePaS).map(width)
   const tight = valid.filter((s) => called(s, 'tight', 'damp'))
   const grams = (s: Scored) =>
-    leakGramsPerYear(s.record.truth.leakPaM3S / (s.record.context.volumeL / 1000), s.record.context.volumeL, s.record.context.refrigerant, s.record.context.barometerPa).high
+    leakGramsPerYear(
+      s.record.truth.leakPaM3S / (s.record.context.volumeL / 1000),
+      s.record.context.volumeL,
+      s.record.context.refrigerant,
+      s.record.context.barometerPa,
+    ).high
   return {
     records: scored.length,
     leaksTellable: leaks.length,
@@ -114,12 +128,15 @@ export function scoreOf(scored: readonly Scored[]): Score {
     coverage: share(rises, (s) => inside(s.record.truth.sustainedPaS, s.result.sustainedRisePaS)),
     widthShare: widths.sort((a, b) => a - b)[widths.length >> 1] ?? Number.NaN,
     hidden: share(tight, (s) => grams(s) > (s.result.detectionLimitGramsPerYear?.high ?? 0)),
-    dampAuc: areaUnder(valid.filter((s) => !has(s)).map((s) => ({ yes: s.record.truth.waterG > 0, value: s.result.probability.damp }))),
+    dampAuc: areaUnder(
+      valid.filter((s) => !has(s)).map((s) => ({ yes: s.record.truth.waterG > 0, value: s.result.probability.damp })),
+    ),
     calledInvalid: share(scored, (s) => called(s, 'invalid')),
   }
 }
 
-const inside = (value: number, interval: HoldResult['sustainedRisePaS']): boolean => interval !== null && interval.low <= value && value <= interval.high
+const inside = (value: number, interval: HoldResult['sustainedRisePaS']): boolean =>
+  interval !== null && interval.low <= value && value <= interval.high
 
 /** Chance that one that is has a higher figure than one that is not. */
 function areaUnder(cases: readonly { yes: boolean; value: number }[]): number {
@@ -131,4 +148,8 @@ function areaUnder(cases: readonly { yes: boolean; value: number }[]): number {
 }
 
 /** Judges a record and says what could have been told. */
-export const scored = (record: KnownRecord): Scored => ({ record, result: judgeHold(record.samples, record.context), ideal: idealObserver(record) })
+export const scored = (record: KnownRecord): Scored => ({
+  record,
+  result: judgeHold(record.samples, record.context),
+  ideal: idealObserver(record),
+})

@@ -7,13 +7,23 @@ import { type KnownRecord, knownRecord } from './records'
 export const SPOILS = ['gap', 'over range', 'jump', 'late isolation'] as const
 export type Spoil = (typeof SPOILS)[number]
 
-export type SpoiledRecord = { spoil: Spoil; samples: HoldSample[]; context: KnownRecord['context']; fromS: number; toS: number }
+export type SpoiledRecord = {
+  spoil: Spoil
+  samples: HoldSample[]
+  context: KnownRecord['context']
+  fromS: number
+  toS: number
+}
 
 /** A record of known truth with one thing gone wrong with it, and the span where. */
 export function spoiledRecord(seed: number, spoil: Spoil): SpoiledRecord {
   const minutes = 30
   // over range is what a hole does that lets the gauge run into its limit; the others happen to any car
-  const whole = knownRecord(seed, { minutes, everyS: 1, ...(spoil === 'over range' ? {} : { leakPaM3S: seed % 2 === 0 ? 0 : 2e-5 }) })
+  const whole = knownRecord(seed, {
+    minutes,
+    everyS: 1,
+    ...(spoil === 'over range' ? {} : { leakPaM3S: seed % 2 === 0 ? 0 : 2e-5 }),
+  })
   const random = seededRandom(seed * 31 + 7)
   const span = minutes * 60
   const base = { spoil, context: whole.context }
@@ -31,8 +41,14 @@ export function spoiledRecord(seed: number, spoil: Spoil): SpoiledRecord {
     case 'jump': {
       const atS = Math.round(span * (0.25 + 0.5 * random()))
       const at = whole.samples.find((s) => s.elapsedS >= atS) ?? (whole.samples[0] as HoldSample)
-      const byPa = (random() < 0.5 ? -1 : 1) * Math.min(0.7 * at.pressurePa, Math.max(0.15 * at.pressurePa, 4 + 8 * random()))
-      return { ...base, samples: whole.samples.map((s) => (s.elapsedS >= atS ? { ...s, pressurePa: s.pressurePa + byPa } : s)), fromS: atS - 1, toS: atS }
+      const byPa =
+        (random() < 0.5 ? -1 : 1) * Math.min(0.7 * at.pressurePa, Math.max(0.15 * at.pressurePa, 4 + 8 * random()))
+      return {
+        ...base,
+        samples: whole.samples.map((s) => (s.elapsedS >= atS ? { ...s, pressurePa: s.pressurePa + byPa } : s)),
+        fromS: atS - 1,
+        toS: atS,
+      }
     }
     case 'late isolation': {
       // the pump went on for a while after the record says it was shut off
@@ -59,5 +75,8 @@ export function spoiledRecord(seed: number, spoil: Spoil): SpoiledRecord {
 export function named({ samples, context, fromS, toS }: SpoiledRecord): boolean {
   const result = judgeHold(samples, context)
   const slack = 0.05 * ((samples[samples.length - 1] as HoldSample).elapsedS - (samples[0] as HoldSample).elapsedS)
-  return result.verdict === 'invalid' && result.problems.some((p) => Math.abs(p.fromS - fromS) <= slack && Math.abs(p.toS - toS) <= slack)
+  return (
+    result.verdict === 'invalid' &&
+    result.problems.some((p) => Math.abs(p.fromS - fromS) <= slack && Math.abs(p.toS - toS) <= slack)
+  )
 }

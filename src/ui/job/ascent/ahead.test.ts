@@ -13,10 +13,21 @@ const containers = [
 ]
 const planned = later(start, 71, { kind: 'charge-planned', payload: chargePlanned(start, containers) })
 const on = (id: string, grossG: number): Deed => ({ kind: 'container-started', payload: { id, grossG } })
-const live = (scaleG: number, flowGMin?: number): Live => ({ nowMs: minutes(80), clock: String, scaleG, ...(flowGMin !== undefined && { flowGMin }) })
+const live = (scaleG: number, flowGMin?: number): Live => ({
+  nowMs: minutes(80),
+  clock: String,
+  scaleG,
+  ...(flowGMin !== undefined && { flowGMin }),
+})
 
 test('the next closing comes when this flow has brought what this container owes, and an open valve is over later still', () => {
-  const last = later(planned, 72, on('can-1', 474), { kind: 'container-ended', payload: { id: 'can-1', grossG: 171 } }, on('cylinder-7', 9120))
+  const last = later(
+    planned,
+    72,
+    on('can-1', 474),
+    { kind: 'container-ended', payload: { id: 'can-1', grossG: 171 } },
+    on('cylinder-7', 9120),
+  )
   // 300 g are in, 540 are wanted: 100 of 240 have left the cylinder with 3 g purged
   const ahead = aheadOf(last, live(9017, 60), levelsOf(last))
   expect(ahead).toMatchObject({ nowG: 400, goalG: 540, mostG: 555, last: true })
@@ -42,16 +53,23 @@ test('the curve counts out what the call counts out: a hose that leans, a bump, 
   const first = later(planned, 72, on('can-1', 474))
   const at = (s: number) => minutes(72) + s * 1000
   // a gram a second; a bump at 20 s, a hose of 42 g from 40 s on
-  const scale = Array.from({ length: 60 }, (_, s) => ({ at: at(s), value: 474 - s + (s === 20 ? 85 : 0) + (s >= 40 ? 42 : 0) }))
+  const scale = Array.from({ length: 60 }, (_, s) => ({
+    at: at(s),
+    value: 474 - s + (s === 20 ? 85 : 0) + (s >= 40 ? 42 : 0),
+  }))
   const curve = ascentOf(first, scale, 1)
-  for (const p of curve.slice(1)) expect(Math.abs(p.value - Math.max(0, (p.at - minutes(72)) / 1000 - 3))).toBeLessThan(3)
+  for (const p of curve.slice(1))
+    expect(Math.abs(p.value - Math.max(0, (p.at - minutes(72)) / 1000 - 3))).toBeLessThan(3)
   expect(curve.length).toBeGreaterThan(55)
 })
 
 test('at ten times the wall’s clock the curve counts out what the call counts out: a hose that is taken off is no refrigerant', () => {
   const first = later(planned, 72, on('can-1', 474))
   // two seconds of the job between two readings are a fifth of a second of the hand: nothing flows 42 g in that
-  const scale = Array.from({ length: 60 }, (_, i) => ({ at: minutes(72) + i * 2000, value: 474 - i * 0.2 - (i >= 30 ? 42 : 0) }))
+  const scale = Array.from({ length: 60 }, (_, i) => ({
+    at: minutes(72) + i * 2000,
+    value: 474 - i * 0.2 - (i >= 30 ? 42 : 0),
+  }))
   expect(ascentOf(first, scale, 10).at(-1)?.value).toBeLessThan(15)
   expect(watchContainer(scale, { fromMs: minutes(72) }, 10, 2).events.map((e) => e.kind)).toEqual(['leaning'])
   // the same weights a second apart on a clock of the wall's own could be a flow

@@ -14,7 +14,10 @@ import { Whole } from './whole'
 
 type Props = { state: JobState; live: Live; scale: readonly CurvePoint[]; clock: (ms: number) => string }
 
-/** The ascent: the containers are the layers, the label's weight the surface; the last grams before the next closing through a lens. */
+/**
+ * The ascent: the containers are the layers, the label's weight the surface; the last grams before the next closing
+ * through a lens.
+ */
 export function ChargeAscent({ state, scale, clock, live }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(896)
   const levels = levelsOf(state)
@@ -34,15 +37,40 @@ export function ChargeAscent({ state, scale, clock, live }: Props) {
   return (
     <figure ref={ref} className="mt-3" aria-label="Ascent">
       <svg width={width} height={HEIGHT + 36} role="img" aria-label={said}>
-        <Whole state={state} levels={levels} curve={curve} ahead={ahead} y={y} left={smallLeft} right={smallRight} target={target} narrow={narrow} clock={clock} />
+        <Whole
+          state={state}
+          levels={levels}
+          curve={curve}
+          ahead={ahead}
+          y={y}
+          left={smallLeft}
+          right={smallRight}
+          target={target}
+          narrow={narrow}
+          clock={clock}
+        />
         <path
           d={`M${smallRight} ${y(lens.high).toFixed(1)} L${lensLeft} ${TOP} V${HEIGHT} L${smallRight} ${y(lens.low).toFixed(1)}Z`}
           fill="var(--air)"
           stroke="var(--ink)"
           strokeWidth="1.5"
         />
-        <path d={`M${smallRight} ${y(lens.high).toFixed(1)} V${y(lens.low).toFixed(1)}`} stroke="var(--ink)" strokeWidth="5" />
-        <Lens curve={curve} ahead={ahead} lens={lens} left={lensLeft} right={width} target={target} allows={allows} clock={clock} narrow={narrow} />
+        <path
+          d={`M${smallRight} ${y(lens.high).toFixed(1)} V${y(lens.low).toFixed(1)}`}
+          stroke="var(--ink)"
+          strokeWidth="5"
+        />
+        <Lens
+          curve={curve}
+          ahead={ahead}
+          lens={lens}
+          left={lensLeft}
+          right={width}
+          target={target}
+          allows={allows}
+          clock={clock}
+          narrow={narrow}
+        />
       </svg>
       {narrow && (
         <ol className="text-[16px]">

@@ -16,7 +16,9 @@ type LensProps = {
   narrow: boolean
 }
 
-/** The last grams: what is allowed hatched, when the valve closes and where it lands, and what an open valve would do. */
+/**
+ * The last grams: what is allowed hatched, when the valve closes and where it lands, and what an open valve would do.
+ */
 export function Lens({ curve, ahead, lens, left, right, target, allows, clock, narrow }: LensProps) {
   const y = linear(lens.low, lens.high, HEIGHT, TOP)
   const inLens = curve.filter((p) => p.value >= lens.low)
@@ -40,13 +42,38 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
       </defs>
       <rect x={left} y={TOP} width={Math.max(0, right - left)} height={HEIGHT - TOP} fill="var(--air)" />
       <g clipPath="url(#charge-lens)">
-        <rect x={left} y={y(target + allows)} width={Math.max(0, right - left)} height={y(target - allows) - y(target + allows)} fill="url(#allowed)" stroke="var(--rule-2)" />
+        <rect
+          x={left}
+          y={y(target + allows)}
+          width={Math.max(0, right - left)}
+          height={y(target - allows) - y(target + allows)}
+          fill="url(#allowed)"
+          stroke="var(--rule-2)"
+        />
         <line x1={left} x2={right} y1={y(target)} y2={y(target)} stroke="var(--ink)" strokeWidth="2.5" />
         <AllowedWords y={y} lens={lens} left={left} right={right} target={target} allows={allows} narrow={narrow} />
         {!ahead.last && (
           <>
-            <line x1={left} x2={right} y1={y(goalG)} y2={y(goalG)} stroke="var(--ink)" strokeWidth="1.5" strokeDasharray="2 5" />
-            <text x={right - 8} y={y(goalG) + 24} textAnchor="end" fontSize="15.5" fontWeight="600" fill="var(--ink)" stroke="var(--air)" strokeWidth="5" paintOrder="stroke">
+            <line
+              x1={left}
+              x2={right}
+              y1={y(goalG)}
+              y2={y(goalG)}
+              stroke="var(--ink)"
+              strokeWidth="1.5"
+              strokeDasharray="2 5"
+            />
+            <text
+              x={right - 8}
+              y={y(goalG) + 24}
+              textAnchor="end"
+              fontSize="15.5"
+              fontWeight="600"
+              fill="var(--ink)"
+              stroke="var(--air)"
+              strokeWidth="5"
+              paintOrder="stroke"
+            >
               {grams(goalG)}, this one’s share
             </text>
           </>
@@ -60,7 +87,15 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
             strokeLinecap="round"
           />
         )}
-        {closeMs && <path d={`M${at(nowMs, nowG)} L${at(closeMs, goalG)} H${right}`} fill="none" stroke="var(--ink)" strokeWidth="3" strokeDasharray="9 5" />}
+        {closeMs && (
+          <path
+            d={`M${at(nowMs, nowG)} L${at(closeMs, goalG)} H${right}`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="3"
+            strokeDasharray="9 5"
+          />
+        )}
         <path d={pathOf(inLens, x, y)} fill="none" stroke="var(--ink)" strokeWidth="4" strokeLinejoin="round" />
       </g>
       {closeMs && overMs && ahead.last && !narrow && (
@@ -80,7 +115,15 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
         </text>
       )}
       {closeMs && <path d={`M${x(closeMs)} ${y(goalG) - 8}l8 8l-8 8l-8-8Z`} fill="var(--ink)" />}
-      <circle className="glide" cx={x(nowMs)} cy={y(nowG)} r="8.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="4" />
+      <circle
+        className="glide"
+        cx={x(nowMs)}
+        cy={y(nowG)}
+        r="8.5"
+        fill="var(--sheet)"
+        stroke="var(--ink)"
+        strokeWidth="4"
+      />
       {!narrow && (
         <text
           x={x(nowMs) + 15}
@@ -125,7 +168,10 @@ function AllowedWords({
   target,
   allows,
   narrow,
-}: { y: (g: number) => number; lens: { low: number; high: number } } & Pick<LensProps, 'left' | 'right' | 'target' | 'allows' | 'narrow'>) {
+}: { y: (g: number) => number; lens: { low: number; high: number } } & Pick<
+  LensProps,
+  'left' | 'right' | 'target' | 'allows' | 'narrow'
+>) {
   const room = Math.abs(y(0) - y(allows)) > 22
   const lines = [
     { g: target, text: `${grams(target)} asked for`, bold: true },
@@ -135,7 +181,12 @@ function AllowedWords({
   return (
     <g fontSize="15.5" fill="var(--ink)">
       {lines.map((l) => (
-        <text key={l.text} x={left + 12} y={room ? y(l.g) + (l.g > target ? 18 : -7) : y(target - allows) + 20} fontWeight={l.bold ? 600 : 400}>
+        <text
+          key={l.text}
+          x={left + 12}
+          y={room ? y(l.g) + (l.g > target ? 18 : -7) : y(target - allows) + 20}
+          fontWeight={l.bold ? 600 : 400}
+        >
           {l.text}
         </text>
       ))}

@@ -29,7 +29,13 @@ export function Whole({ state, levels, curve, ahead, y, left, right, target, nar
       <rect x={left} y={TOP} width={right - left} height={HEIGHT - TOP} fill="var(--air)" />
       {levels.map((l) => (
         <g key={l.id}>
-          <rect x={left} y={y(l.toG)} width={right - left} height={Math.max(0, y(l.fromG) - y(l.toG))} fill={LAYER_FILLS[l.state]} />
+          <rect
+            x={left}
+            y={y(l.toG)}
+            width={right - left}
+            height={Math.max(0, y(l.fromG) - y(l.toG))}
+            fill={LAYER_FILLS[l.state]}
+          />
           <line x1={left} x2={right} y1={y(l.toG)} y2={y(l.toG)} stroke="var(--rule-2)" />
           {!narrow && <LayerName level={l} y={(y(l.fromG) + y(l.toG)) / 2} left={left} />}
         </g>
@@ -51,12 +57,22 @@ function LayerName({ level, y, left }: { level: Level; y: number; left: number }
   const middle = Math.min(HEIGHT - 14, Math.max(18, y))
   return (
     <g fontSize="15.5">
-      {now && <path d={`M0 ${middle - 14}H${left - 10}L${left} ${middle}L${left - 10} ${middle + 14}H0Z`} fill="var(--ink)" />}
+      {now && (
+        <path d={`M0 ${middle - 14}H${left - 10}L${left} ${middle}L${left - 10} ${middle + 14}H0Z`} fill="var(--ink)" />
+      )}
       <text x={now ? 7 : 0} y={middle + 5.5} fontWeight="600" fill={now ? 'var(--ground)' : 'var(--ink)'}>
         {level.id.length > 11 ? `${level.id.slice(0, 10)}…` : level.id}
       </text>
-      <text x={left - (now ? 14 : 8)} y={middle + 5.5} textAnchor="end" fill={now ? 'var(--ground)' : 'var(--ink-2)'} fontWeight={now ? 600 : 400}>
-        {now ? `to ${grams(level.stopGrossG)}` : `${level.state === 'done' ? 'done, ' : ''}${grams(level.startGrossG)}–${grams(level.stopGrossG)}`}
+      <text
+        x={left - (now ? 14 : 8)}
+        y={middle + 5.5}
+        textAnchor="end"
+        fill={now ? 'var(--ground)' : 'var(--ink-2)'}
+        fontWeight={now ? 600 : 400}
+      >
+        {now
+          ? `to ${grams(level.stopGrossG)}`
+          : `${level.state === 'done' ? 'done, ' : ''}${grams(level.startGrossG)}–${grams(level.stopGrossG)}`}
       </text>
     </g>
   )

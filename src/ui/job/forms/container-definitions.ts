@@ -4,7 +4,10 @@ import { openContainer } from '@/core/procedure/state'
 import { readMass } from '../../form/entries'
 import { Collector, type FormDefinition } from './form-types'
 
-/** A container that weighs otherwise than planned by more than this and three steps of the scale is asked about, g (assumed). */
+/**
+ * A container that weighs otherwise than planned by more than this and three steps of the scale is asked about, g
+ * (assumed).
+ */
 const DIFFERS_G = 6
 /** Away from its stop by more than this it is asked about, g (assumed). */
 const FAR_OFF_G = 30
@@ -24,7 +27,11 @@ export const containerStart: FormDefinition = {
     const answer = (['hose-hung-on', 'another-container'] as const).find((why) => why === values.differs)
     if (differs && !answer) {
       const by = `${Math.abs(Math.round(offG))} g ${offG > 0 ? 'more' : 'less'} than planned`
-      return { errors: { gross: `${by}: was the scale zeroed before the hose was on, or is this another container? Say which below, the stop moves with it` } }
+      return {
+        errors: {
+          gross: `${by}: was the scale zeroed before the hose was on, or is this another container? Say which below, the stop moves with it`,
+        },
+      }
     }
     const payload = { id: next.id, grossG, ...(differs && answer && { differs: answer }) }
     const refusal = refusalOf(state, { kind: 'container-started', payload })
@@ -44,7 +51,9 @@ export const containerEnd: FormDefinition = {
     if (refusal) return { errors: { gross: refusal.reason } }
     const shown = live?.scaleG
     const asks =
-      shown !== undefined && Math.abs(shown - grossG) > FAR_OFF_G ? { gross: `the scale shows ${Math.round(shown)} g: typed otherwise, or is it another container?` } : undefined
+      shown !== undefined && Math.abs(shown - grossG) > FAR_OFF_G
+        ? { gross: `the scale shows ${Math.round(shown)} g: typed otherwise, or is it another container?` }
+        : undefined
     return { deeds: [{ kind: 'container-ended', payload }], ...(asks && { asks }) }
   },
 }

@@ -14,25 +14,45 @@ describe('the zero check', () => {
 
   test('gauges are taken in any unit and kept above the air', () => {
     const [deed] = deedsOf(FORMS.zero.parse({ low: '45 psi', high: '310 kPa' }, fresh))
-    expect(deed).toMatchObject({ kind: 'zero-read', payload: { lowPaG: expect.closeTo(310_264, 0), highPaG: expect.closeTo(310_000, 0), typed: 'low 45 psi, high 310 kPa' } })
+    expect(deed).toMatchObject({
+      kind: 'zero-read',
+      payload: {
+        lowPaG: expect.closeTo(310_264, 0),
+        highPaG: expect.closeTo(310_000, 0),
+        typed: 'low 45 psi, high 310 kPa',
+      },
+    })
   })
 
   test('inches count below the air, and deeper than the air itself is refused at its field', () => {
-    expect(deedsOf(FORMS.zero.parse({ low: '6 in', high: '0' }, fresh))[0]).toMatchObject({ payload: { lowPaG: expect.closeTo(-20_318, 0) } })
-    expect(errorsOf(FORMS.zero.parse({ low: '29 inHg', high: '' }, fresh))).toEqual({ low: expect.stringMatching(/22\.4/), high: expect.stringMatching(/type a number/) })
+    expect(deedsOf(FORMS.zero.parse({ low: '6 in', high: '0' }, fresh))[0]).toMatchObject({
+      payload: { lowPaG: expect.closeTo(-20_318, 0) },
+    })
+    expect(errorsOf(FORMS.zero.parse({ low: '29 inHg', high: '' }, fresh))).toEqual({
+      low: expect.stringMatching(/22\.4/),
+      high: expect.stringMatching(/type a number/),
+    })
   })
 
   test('recovered grams come with both gauges read again', () => {
     const deeds = deedsOf(FORMS.recovered.parse({ grams: '14.5 oz', low: '0', high: '0' }, fresh))
     expect(deeds.map((d) => d.kind)).toEqual(['recovered', 'zero-read'])
     expect(deeds[0]).toMatchObject({ payload: { grams: expect.closeTo(411, 0) } })
-    expect(Object.keys(errorsOf(FORMS.recovered.parse({ grams: 'some', low: '0', high: 'x' }, fresh)))).toEqual(['grams', 'high'])
+    expect(Object.keys(errorsOf(FORMS.recovered.parse({ grams: 'some', low: '0', high: 'x' }, fresh)))).toEqual([
+      'grams',
+      'high',
+    ])
   })
 })
 
 describe('the repair', () => {
   test('counted parts and owed oil go into one entry, and the step is done', () => {
-    const deeds = deedsOf(FORMS.fix.parse({ openHours: '3', oilMl: '30', oilReason: 'condenser', 'core-small': '2', drier: '1', caps: '0' }, job(CAR)))
+    const deeds = deedsOf(
+      FORMS.fix.parse(
+        { openHours: '3', oilMl: '30', oilReason: 'condenser', 'core-small': '2', drier: '1', caps: '0' },
+        job(CAR),
+      ),
+    )
     expect(deeds[0]).toMatchObject({
       payload: {
         renewed: [
@@ -62,7 +82,16 @@ describe('the repair', () => {
 describe('the containers', () => {
   const charging = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
   const usual = FORMS.plan.initial(charging, LIVE, USER)
-  const TWO = { ...usual, shown: '2', kind1: 'can', gross1: '472 g', second1: '12 oz', kind2: 'cylinder', gross2: '9120 g', second2: '3410 g' }
+  const TWO = {
+    ...usual,
+    shown: '2',
+    kind1: 'can',
+    gross1: '472 g',
+    second1: '12 oz',
+    kind2: 'cylinder',
+    gross2: '9120 g',
+    second2: '3410 g',
+  }
 
   test('a can and a cylinder become a plan that adds up to the label', () => {
     const [deed] = deedsOf(FORMS.plan.parse(TWO, charging))
@@ -74,7 +103,9 @@ describe('the containers', () => {
   })
 
   test('a target beside the label needs its reason, and goes into the log with it', () => {
-    expect(errorsOf(FORMS.plan.parse({ ...TWO, target: '600 g' }, charging)).target).toMatch(/the label says 540 g: another weight needs its reason/)
+    expect(errorsOf(FORMS.plan.parse({ ...TWO, target: '600 g' }, charging)).target).toMatch(
+      /the label says 540 g: another weight needs its reason/,
+    )
     const [deed] = deedsOf(FORMS.plan.parse({ ...TWO, target: '600 g', reason: 'bulletin 12' }, charging))
     expect(deed).toMatchObject({ payload: { targetG: 600, reason: 'bulletin 12' } })
     // within what the maker allows nobody asks
@@ -82,22 +113,50 @@ describe('the containers', () => {
   })
 
   test('a container of another refrigerant is never planned with', () => {
-    expect(errorsOf(FORMS.plan.parse({ ...TWO, holds2: 'R-1234yf' }, charging)).holds2).toMatch(/asks for R-134a: never mix/)
+    expect(errorsOf(FORMS.plan.parse({ ...TWO, holds2: 'R-1234yf' }, charging)).holds2).toMatch(
+      /asks for R-134a: never mix/,
+    )
   })
 
   test('what was planned once stands in the form of the next container, and a name is not given twice', () => {
-    const own = { ...TWO, shown: '1', way: 'first-high', change: 'shut', purge: '5 g', target: '560 g', reason: 'retrofit' }
-    const oneOn = later(charging, 71, ...deedsOf(FORMS.plan.parse(own, charging)), { kind: 'container-started', payload: { id: 'can-1', grossG: 472 } })
+    const own = {
+      ...TWO,
+      shown: '1',
+      way: 'first-high',
+      change: 'shut',
+      purge: '5 g',
+      target: '560 g',
+      reason: 'retrofit',
+    }
+    const oneOn = later(charging, 71, ...deedsOf(FORMS.plan.parse(own, charging)), {
+      kind: 'container-started',
+      payload: { id: 'can-1', grossG: 472 },
+    })
     const off = later(oneOn, 75, { kind: 'container-ended', payload: { id: 'can-1', grossG: 142 } })
     const again = FORMS.plan.initial(off, LIVE, USER)
-    expect(again).toMatchObject({ way: 'first-high', change: 'shut', purge: '5 g', target: '560 g', reason: 'retrofit' })
+    expect(again).toMatchObject({
+      way: 'first-high',
+      change: 'shut',
+      purge: '5 g',
+      target: '560 g',
+      reason: 'retrofit',
+    })
     const [second] = deedsOf(FORMS.plan.parse({ ...again, kind1: 'can', gross1: '470 g', second1: '340 g' }, off))
     // 560 wanted, 472 - 142 less 5 purged are in; the hose stayed shut, so nothing is purged again
-    expect(second).toMatchObject({ payload: { targetG: 560, stops: [{ id: 'can-2', takenG: expect.closeTo(560 - 325, 6), purgeG: 0 }] } })
+    expect(second).toMatchObject({
+      payload: { targetG: 560, stops: [{ id: 'can-2', takenG: expect.closeTo(560 - 325, 6), purgeG: 0 }] },
+    })
   })
 
   test('a cylinder of the shelf that is put on again goes by a name of its own', () => {
-    const shelf = { ...usual, kind1: 'cylinder', gross1: '9120 g', second1: '3410 g', stock1: '00000000-0000-4000-8000-000000000007', name1: 'Cylinder 7' }
+    const shelf = {
+      ...usual,
+      kind1: 'cylinder',
+      gross1: '9120 g',
+      second1: '3410 g',
+      stock1: '00000000-0000-4000-8000-000000000007',
+      name1: 'Cylinder 7',
+    }
     const [first] = deedsOf(FORMS.plan.parse(shelf, charging))
     expect(first).toMatchObject({ payload: { containers: [{ id: 'Cylinder 7', stockId: shelf.stock1 }] } })
     const off = later(
@@ -116,7 +175,9 @@ describe('the containers', () => {
       { kind: 'container-started', payload: { id: 'Cylinder 7, again', grossG: 8900 } },
       { kind: 'container-ended', payload: { id: 'Cylinder 7, again', grossG: 8700 } },
     )
-    expect(deedsOf(FORMS.plan.parse({ ...shelf, gross1: '8700 g' }, third))[0]).toMatchObject({ payload: { containers: [{ id: 'Cylinder 7, again 2' }] } })
+    expect(deedsOf(FORMS.plan.parse({ ...shelf, gross1: '8700 g' }, third))[0]).toMatchObject({
+      payload: { containers: [{ id: 'Cylinder 7, again 2' }] },
+    })
   })
 
   test('a second container left empty is left out', () => {
@@ -136,12 +197,18 @@ describe('the containers', () => {
 
   test('the first container stands in the field with its planned weight; another weight is asked about, an impossible one refused', () => {
     expect(FORMS['container-start'].initial(planned, LIVE, USER)).toEqual({ gross: '472 g', differs: '' })
-    expect(errorsOf(FORMS['container-start'].parse({ gross: '510 g' }, planned)).gross).toMatch(/38 g more than planned: was the scale zeroed before the hose was on/)
+    expect(errorsOf(FORMS['container-start'].parse({ gross: '510 g' }, planned)).gross).toMatch(
+      /38 g more than planned: was the scale zeroed before the hose was on/,
+    )
     expect(deedsOf(FORMS['container-start'].parse({ gross: '510 g', differs: 'hose-hung-on' }, planned))).toEqual([
       { kind: 'container-started', payload: { id: 'can-1', grossG: 510, differs: 'hose-hung-on' } },
     ])
-    expect(errorsOf(FORMS['container-start'].parse({ gross: '100 g', differs: 'another-container' }, planned)).gross).toMatch(/not above the 340 g net of a full one/)
-    expect(deedsOf(FORMS['container-start'].parse({ gross: '474 g' }, planned))).toEqual([{ kind: 'container-started', payload: { id: 'can-1', grossG: 474 } }])
+    expect(
+      errorsOf(FORMS['container-start'].parse({ gross: '100 g', differs: 'another-container' }, planned)).gross,
+    ).toMatch(/not above the 340 g net of a full one/)
+    expect(deedsOf(FORMS['container-start'].parse({ gross: '474 g' }, planned))).toEqual([
+      { kind: 'container-started', payload: { id: 'can-1', grossG: 474 } },
+    ])
   })
 
   test('its end is what the scale shows, and a container does not gain', () => {
@@ -149,21 +216,46 @@ describe('the containers', () => {
     expect(FORMS['container-end'].initial(open, { ...LIVE, scaleG: 142 }, USER)).toEqual({ gross: '142 g' })
     expect(errorsOf(FORMS['container-end'].parse({ gross: '480 g' }, open)).gross).toMatch(/does not gain/)
     // far from what the scale shows it is asked about, and kept when it is meant
-    expect(FORMS['container-end'].parse({ gross: '300 g' }, open, { ...LIVE, scaleG: 142 })).toMatchObject({ asks: { gross: expect.stringMatching(/the scale shows 142 g/) } })
-    expect(deedsOf(FORMS['container-end'].parse({ gross: '5 oz' }, open))).toEqual([{ kind: 'container-ended', payload: { id: 'can-1', grossG: expect.closeTo(141.7, 1) } }])
+    expect(FORMS['container-end'].parse({ gross: '300 g' }, open, { ...LIVE, scaleG: 142 })).toMatchObject({
+      asks: { gross: expect.stringMatching(/the scale shows 142 g/) },
+    })
+    expect(deedsOf(FORMS['container-end'].parse({ gross: '5 oz' }, open))).toEqual([
+      { kind: 'container-ended', payload: { id: 'can-1', grossG: expect.closeTo(141.7, 1) } },
+    ])
   })
 })
 
 describe('the proof and the signature', () => {
   test('instruments fill the fields, above the air of the place', () => {
-    const values = FORMS.proof.initial(job(CAR), { ...LIVE, lowPa: 75_815 + 200_000, highPa: 75_815 + 1_200_000, ventC: 8.4 }, USER)
+    const values = FORMS.proof.initial(
+      job(CAR),
+      { ...LIVE, lowPa: 75_815 + 200_000, highPa: 75_815 + 1_200_000, ventC: 8.4 },
+      USER,
+    )
     expect(values).toMatchObject({ low: '29.0 psig', high: '174.0 psig', vent: '8.4 C', ambient: '11 C' })
   })
 
   test('readings are kept in Pa and Celsius, nonsense is refused beside its field', () => {
-    expect(deedsOf(FORMS.proof.parse({ low: '2 bar', high: '200 psi', vent: '46 F', ambient: '20', note: ' ok ', engine: 'idle' }, job(CAR)))).toEqual([])
-    expect(deedsOf(FORMS.proof.parse({ low: '29 psi', high: '200 psi', vent: '46.4 F', ambient: '20', note: ' ok ' }, job(CAR)))[0]).toMatchObject({
-      payload: { lowPaG: expect.closeTo(199_948, 0), ventC: expect.closeTo(8, 6), ambientC: 20, note: 'ok', engine: 'at-speed' },
+    expect(
+      deedsOf(
+        FORMS.proof.parse(
+          { low: '2 bar', high: '200 psi', vent: '46 F', ambient: '20', note: ' ok ', engine: 'idle' },
+          job(CAR),
+        ),
+      ),
+    ).toEqual([])
+    expect(
+      deedsOf(
+        FORMS.proof.parse({ low: '29 psi', high: '200 psi', vent: '46.4 F', ambient: '20', note: ' ok ' }, job(CAR)),
+      )[0],
+    ).toMatchObject({
+      payload: {
+        lowPaG: expect.closeTo(199_948, 0),
+        ventC: expect.closeTo(8, 6),
+        ambientC: 20,
+        note: 'ok',
+        engine: 'at-speed',
+      },
     })
   })
 

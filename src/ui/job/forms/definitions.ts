@@ -17,7 +17,12 @@ const zero: FormDefinition = {
     const c = new Collector()
     const lowPaG = c.take('low', readGauge(values.low ?? '', barometerPa), 0)
     const highPaG = c.take('high', readGauge(values.high ?? '', barometerPa), 0)
-    return c.result(() => [{ kind: 'zero-read', payload: { lowPaG, highPaG, errorPa: GAUGE_ERROR_PA, typed: `low ${values.low}, high ${values.high}` } }])
+    return c.result(() => [
+      {
+        kind: 'zero-read',
+        payload: { lowPaG, highPaG, errorPa: GAUGE_ERROR_PA, typed: `low ${values.low}, high ${values.high}` },
+      },
+    ])
   },
 }
 
@@ -33,12 +38,18 @@ const recovered: FormDefinition = {
 }
 
 const fix: FormDefinition = {
-  initial: (state) => ({ openHours: String(state.opened.story.openHours), oilMl: '0', oilReason: '', drier: state.opened.story.drierReplaced ? '1' : '0' }),
+  initial: (state) => ({
+    openHours: String(state.opened.story.openHours),
+    oilMl: '0',
+    oilReason: '',
+    drier: state.opened.story.drierReplaced ? '1' : '0',
+  }),
   parse: (values) => {
     const c = new Collector()
     const openHours = c.take('openHours', readAmount(values.openHours ?? '', 'the hours it was open', 10_000), 0)
     const oilOwedMl = c.take('oilMl', readAmount(values.oilMl ?? '', 'the oil in mL', 500), 0)
-    if (oilOwedMl > 0 && !values.oilReason?.trim()) c.errors.oilReason = 'oil is added for a reason only: the part, or what was seen lost'
+    if (oilOwedMl > 0 && !values.oilReason?.trim())
+      c.errors.oilReason = 'oil is added for a reason only: the part, or what was seen lost'
     const renewed = RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })).filter((r) => r.count > 0)
     return c.result(() => [
       { kind: 'fix-logged', payload: { renewed, openHours, oilOwedMl, oilReason: values.oilReason?.trim() ?? '' } },
@@ -49,7 +60,19 @@ const fix: FormDefinition = {
 
 const sign: FormDefinition = {
   initial: (_state, _live, user) => ({ certificate: user.certificate }),
-  parse: (values) => (values.certificate?.trim() ? { deeds: [] } : { errors: { certificate: 'the certificate number goes with the record' } }),
+  parse: (values) =>
+    values.certificate?.trim()
+      ? { deeds: [] }
+      : { errors: { certificate: 'the certificate number goes with the record' } },
 }
 
-export const FORMS: Record<FormName, FormDefinition> = { zero, recovered, fix, plan, 'container-start': containerStart, 'container-end': containerEnd, proof, sign }
+export const FORMS: Record<FormName, FormDefinition> = {
+  zero,
+  recovered,
+  fix,
+  plan,
+  'container-start': containerStart,
+  'container-end': containerEnd,
+  proof,
+  sign,
+}

@@ -1,7 +1,7 @@
 import type { Deed, Live } from '@/core/call/types'
 import type { JobState } from '@/core/procedure/state'
 import type { Entry } from '../../form/entries'
-import type { UserView } from '../../frame/top-bar'
+import type { UserView } from '../../frame/who'
 
 export type Values = Record<string, string>
 export type Errors = Record<string, string>

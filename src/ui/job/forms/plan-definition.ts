@@ -12,7 +12,8 @@ export const MOST_CONTAINERS = 6
 const [WIDEST_MM, LONGEST_M] = [30, 10]
 
 /** How many containers the form shows: one more than is typed in when somebody asked for it. */
-export const shownContainers = (values: Values): number => Math.min(MOST_CONTAINERS, Math.max(1, Number(values.shown ?? 1)))
+export const shownContainers = (values: Values): number =>
+  Math.min(MOST_CONTAINERS, Math.max(1, Number(values.shown ?? 1)))
 
 /** A name no container of this job has: the shelf's, or its kind and place in the order. */
 function nameFor(state: JobState, kind: string, stockName: string | undefined, n: number): string {
@@ -32,13 +33,25 @@ export function readContainers(values: Values, state: JobState, c: Collector): C
     const refrigerant = values[`holds${n}`] || state.opened.label.refrigerant
     const id = nameFor(state, kind, stockId && values[`name${n}`], n)
     if (!c.errors[`gross${n}`] && !c.errors[`second${n}`]) {
-      if (kind === 'can' && grossG <= second) c.errors[`gross${n}`] = 'gross must be more than net: was the net weight taken for the gross?'
-      else if (kind === 'cylinder' && grossG <= second) c.errors[`gross${n}`] = 'it weighs no more than empty: check gross and tare'
+      if (kind === 'can' && grossG <= second)
+        c.errors[`gross${n}`] = 'gross must be more than net: was the net weight taken for the gross?'
+      else if (kind === 'cylinder' && grossG <= second)
+        c.errors[`gross${n}`] = 'it weighs no more than empty: check gross and tare'
     }
     if (refrigerant !== state.opened.label.refrigerant) {
-      c.errors[`holds${n}`] = `the car’s label asks for ${state.opened.label.refrigerant}: never mix, take another container`
+      c.errors[`holds${n}`] =
+        `the car’s label asks for ${state.opened.label.refrigerant}: never mix, take another container`
     }
-    return [{ id, kind, grossG, refrigerant, ...(kind === 'can' ? { netG: second } : { tareG: second }), ...(stockId && { stockId }) }]
+    return [
+      {
+        id,
+        kind,
+        grossG,
+        refrigerant,
+        ...(kind === 'can' ? { netG: second } : { tareG: second }),
+        ...(stockId && { stockId }),
+      },
+    ]
   })
 }
 

@@ -15,7 +15,10 @@ import { MassField, useField } from './fields'
 import { Collector } from './form-types'
 import { MOST_CONTAINERS, readChoices, readContainers, shownContainers } from './plan-definition'
 
-/** What stands on the scale, in the order it is used; how it is let in behind a fold; and the stops, worked out as one types. */
+/**
+ * What stands on the scale, in the order it is used; how it is let in behind a fold; and the stops, worked out as one
+ * types.
+ */
 export function PlanForm({ state }: { state: JobState }) {
   const { values, change } = useForms()
   const shown = shownContainers(values)
@@ -54,7 +57,12 @@ function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string })
     { value: 'can', label: 'full can' },
     { value: 'cylinder', label: 'cylinder or partly used' },
   ] as const
-  const shelf = { '': 'one not on the shelf', ...Object.fromEntries(fitting.map((s) => [s.id, `${s.name}, ${s.refrigerant}, ${Math.round(s.grossG - s.tareG)} g left`])) }
+  const shelf = {
+    '': 'one not on the shelf',
+    ...Object.fromEntries(
+      fitting.map((s) => [s.id, `${s.name}, ${s.refrigerant}, ${Math.round(s.grossG - s.tareG)} g left`]),
+    ),
+  }
   const holds = values[`holds${n}`] || refrigerant
   return (
     <fieldset className="grid grid-cols-[34px_1fr_1fr] gap-x-4 border-t border-rule pt-2 first:border-t-0 first:pt-0 max-sm:grid-cols-1">
@@ -63,9 +71,19 @@ function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string })
         {n}
       </b>
       <div className="col-span-2 grid grid-cols-[1fr_130px_auto] items-start gap-x-4 max-sm:col-span-1 max-sm:grid-cols-1">
-        <Pick label={n === 1 ? 'From the shelf' : `Container ${n} from the shelf`} value={values[`stock${n}`] ?? ''} options={shelf} onPick={take} />
+        <Pick
+          label={n === 1 ? 'From the shelf' : `Container ${n} from the shelf`}
+          value={values[`stock${n}`] ?? ''}
+          options={shelf}
+          onPick={take}
+        />
         <div>
-          <Pick label="It holds" value={holds} options={Object.fromEntries(LABEL_REFRIGERANTS.map((r) => [r, r]))} onPick={(r) => change(`holds${n}`, r)} />
+          <Pick
+            label="It holds"
+            value={holds}
+            options={Object.fromEntries(LABEL_REFRIGERANTS.map((r) => [r, r]))}
+            onPick={(r) => change(`holds${n}`, r)}
+          />
         </div>
         <Choice label={`Container ${n} is a`} value={kind} options={options} onChange={(v) => change(`kind${n}`, v)} />
         {(errors[`holds${n}`] ?? holds !== refrigerant) && (
@@ -93,14 +111,25 @@ function HowItGoesIn({ state }: { state: JobState }) {
   return (
     <details className="border-t border-rule text-[16px]" open={wrong || undefined}>
       <summary className="min-h-11 cursor-pointer py-2.5">
-        <b className="font-semibold">{values.target}</b>, {WAY_WORDS[way].name}; hose {values.bore} mm, {values.length} m, {values.end === 'full' ? 'taken off full' : 'drawn down'}
-        ; {values.purge} purged {values.change === 'shut' ? 'once' : 'at each change'} <span className="underline underline-offset-4">change</span>
+        <b className="font-semibold">{values.target}</b>, {WAY_WORDS[way].name}; hose {values.bore} mm, {values.length}{' '}
+        m, {values.end === 'full' ? 'taken off full' : 'drawn down'}; {values.purge} purged{' '}
+        {values.change === 'shut' ? 'once' : 'at each change'}{' '}
+        <span className="underline underline-offset-4">change</span>
       </summary>
       <div className="grid grid-cols-2 gap-x-5 gap-y-2 pb-2 max-sm:grid-cols-1">
         <MassField name="target" label="Into the car" />
-        <Field label="Why not the label’s" {...useField('reason')} placeholder="bulletin, retrofit, another compressor …" />
+        <Field
+          label="Why not the label’s"
+          {...useField('reason')}
+          placeholder="bulletin, retrofit, another compressor …"
+        />
         <div className="col-span-full">
-          <Choice label="How it is let in" value={way} options={WAYS.map((w) => ({ value: w, label: WAY_WORDS[w].name }))} onChange={(w) => change('way', w)} />
+          <Choice
+            label="How it is let in"
+            value={way}
+            options={WAYS.map((w) => ({ value: w, label: WAY_WORDS[w].name }))}
+            onChange={(w) => change('way', w)}
+          />
           <p className="mt-1 max-w-[760px] leading-snug">{WAY_WORDS[way].how}</p>
           {WAY_WORDS[way].phase === 'liquid' && (
             <p className="font-medium text-caution">
@@ -109,7 +138,12 @@ function HowItGoesIn({ state }: { state: JobState }) {
             </p>
           )}
         </div>
-        <Field label="Charging hose, bore in mm" {...useField('bore')} inputMode="decimal" hint="1/4 in is 4.8, 3/8 in 9.5" />
+        <Field
+          label="Charging hose, bore in mm"
+          {...useField('bore')}
+          inputMode="decimal"
+          hint="1/4 in is 4.8, 3/8 in 9.5"
+        />
         <Field label="Charging hose, length in m" {...useField('length')} inputMode="decimal" />
         <Choice
           label="At the end the hose is"
@@ -132,13 +166,17 @@ function HowItGoesIn({ state }: { state: JobState }) {
         <Choice
           label="For the charge the manifold"
           value={values.line === 'single-hose' && way === 'vapour-low' ? 'single-hose' : 'rig-stays'}
-          options={[{ value: 'rig-stays', label: 'stays on' }, ...(way === 'vapour-low' ? [{ value: 'single-hose', label: 'comes off, one hose on the low port' }] : [])]}
+          options={[
+            { value: 'rig-stays', label: 'stays on' },
+            ...(way === 'vapour-low' ? [{ value: 'single-hose', label: 'comes off, one hose on the low port' }] : []),
+          ]}
           onChange={(v) => change('line', v)}
         />
         <MassField name="purge" label="One purge" hint="small purges are commonly exempt; deliberate venting is not" />
       </div>
       <p className="pb-1 text-[15px] text-ink-2">
-        The air here is {(state.opened.place.barometerPa / 1000).toFixed(1)} kPa, the containers at {state.opened.place.ambientC} °C (assumed as the hall).
+        The air here is {(state.opened.place.barometerPa / 1000).toFixed(1)} kPa, the containers at{' '}
+        {state.opened.place.ambientC} °C (assumed as the hall).
       </p>
     </details>
   )
@@ -160,7 +198,12 @@ function Preview({ state }: { state: JobState }) {
   const c = new Collector()
   const containers = readContainers(values, state, c)
   const choices = readChoices(values, state, c)
-  if (Object.keys(c.errors).length > 0) return <p className="border-t border-rule pt-2 text-[16px] text-ink-2">The stop weights appear here once every weight can be read.</p>
+  if (Object.keys(c.errors).length > 0)
+    return (
+      <p className="border-t border-rule pt-2 text-[16px] text-ink-2">
+        The stop weights appear here once every weight can be read.
+      </p>
+    )
   const input = chargeInputOf(state, containers, choices)
   const plan = planCharge(input)
   return (
@@ -196,7 +239,8 @@ function Preview({ state }: { state: JobState }) {
         </tbody>
       </table>
       <p className="mt-1">
-        Into the car <b className="font-semibold">{massWords(plan.deliveredG)}</b>, at 95 % between {massWords(plan.bandG[0])} and {massWords(plan.bandG[1])}.{' '}
+        Into the car <b className="font-semibold">{massWords(plan.deliveredG)}</b>, at 95 % between{' '}
+        {massWords(plan.bandG[0])} and {massWords(plan.bandG[1])}.{' '}
         {plan.meetsTolerance ? `Within the ±${input.toleranceG.toFixed(0)} g allowed.` : ''}
       </p>
       <details className="mt-1 text-[16px] text-ink-2">

@@ -3,7 +3,8 @@ import { readAmount, readCelsius, readGauge } from '../../form/entries'
 import { Collector, type FormDefinition } from './form-types'
 
 /** What a gauge that is connected shows, as it would be typed. */
-export const gaugeValue = (pa: number | undefined, barometerPa: number): string => (pa === undefined ? '' : `${((pa - barometerPa) / PA_PER_PSI).toFixed(1)} psig`)
+export const gaugeValue = (pa: number | undefined, barometerPa: number): string =>
+  pa === undefined ? '' : `${((pa - barometerPa) / PA_PER_PSI).toFixed(1)} psig`
 
 export const proof: FormDefinition = {
   initial: (state, live) => ({
@@ -22,11 +23,21 @@ export const proof: FormDefinition = {
     const highPaG = c.take('high', readGauge(values.high ?? '', barometerPa), 0)
     const ventC = c.take('vent', readCelsius(values.vent ?? ''), 0)
     const ambientC = c.take('ambient', readCelsius(values.ambient ?? ''), 0)
-    const humidity = values.humidity?.trim() ? c.take('humidity', readAmount(values.humidity.replace('%', ''), 'the humidity in %', 100), 0) / 100 : undefined
+    const humidity = values.humidity?.trim()
+      ? c.take('humidity', readAmount(values.humidity.replace('%', ''), 'the humidity in %', 100), 0) / 100
+      : undefined
     if (Object.keys(c.errors).length > 0) return { errors: c.errors }
     const asks = highPaG < lowPaG ? { high: 'lower than the low side: were the two gauges mixed up?' } : undefined
     const engine = values.engine === 'idle' ? ('idle' as const) : ('at-speed' as const)
-    const payload = { lowPaG, highPaG, ventC, ambientC, note: values.note?.trim() ?? '', engine, ...(humidity !== undefined && { humidity }) }
+    const payload = {
+      lowPaG,
+      highPaG,
+      ventC,
+      ambientC,
+      note: values.note?.trim() ?? '',
+      engine,
+      ...(humidity !== undefined && { humidity }),
+    }
     return { deeds: [{ kind: 'proof-read', payload }], ...(asks && { asks }) }
   },
 }

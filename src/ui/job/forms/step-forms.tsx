@@ -18,9 +18,19 @@ export function ZeroForm({ state, recovering }: { state: JobState; recovering: b
           <MassField name="grams" label="Recovered, by the recovery unit’s scale" hint="such as 410 g or 14.5 oz" />
         </div>
       )}
-      <GaugeField name="low" label={recovering ? 'Low gauge, read again' : 'Low gauge at rest'} barometerPa={barometerPa} />
-      <GaugeField name="high" label={recovering ? 'High gauge, read again' : 'High gauge at rest'} barometerPa={barometerPa} />
-      <p className="col-span-full text-[16px] text-ink-2">Each counted ±1 psi. The air here is {(barometerPa / 1000).toFixed(1)} kPa.</p>
+      <GaugeField
+        name="low"
+        label={recovering ? 'Low gauge, read again' : 'Low gauge at rest'}
+        barometerPa={barometerPa}
+      />
+      <GaugeField
+        name="high"
+        label={recovering ? 'High gauge, read again' : 'High gauge at rest'}
+        barometerPa={barometerPa}
+      />
+      <p className="col-span-full text-[16px] text-ink-2">
+        Each counted ±1 psi. The air here is {(barometerPa / 1000).toFixed(1)} kPa.
+      </p>
     </div>
   )
 }
@@ -36,7 +46,10 @@ export function FixForm({ state }: { state: JobState }) {
           {RENEWED.map((what) => {
             const count = Number(values[what] ?? 0)
             return (
-              <div key={what} className={`flex min-h-[52px] items-stretch rounded border-[1.5px] ${count > 0 ? 'border-ink bg-deep' : 'border-rule-2 bg-sheet'}`}>
+              <div
+                key={what}
+                className={`flex min-h-[52px] items-stretch rounded border-[1.5px] ${count > 0 ? 'border-ink bg-deep' : 'border-rule-2 bg-sheet'}`}
+              >
                 <button
                   type="button"
                   className="flex-1 px-3 text-left text-[17px]"
@@ -62,14 +75,20 @@ export function FixForm({ state }: { state: JobState }) {
       </fieldset>
       <div className="mt-4 grid grid-cols-3 gap-5 max-sm:grid-cols-1">
         <Field label="Open for, hours" {...useField('openHours')} inputMode="decimal" />
-        <Field label="Oil owed, mL" {...useField('oilMl')} inputMode="decimal" hint={oilWords(RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })))} />
+        <Field
+          label="Oil owed, mL"
+          {...useField('oilMl')}
+          inputMode="decimal"
+          hint={oilWords(RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })))}
+        />
         <Field label="Because of" {...useField('oilReason')} placeholder="part, or oil seen lost" />
       </div>
       <p className="text-[16px]">Oil by the label: {label.oilKind}. Never added without a reason.</p>
       {car.hybrid && (
         <p className="text-[16px] font-medium text-caution">
           <Sign kind="caution" />
-          Hybrid: its compressor takes only the maker’s non-conducting oil; any other can put the car’s high voltage on its housing.
+          Hybrid: its compressor takes only the maker’s non-conducting oil; any other can put the car’s high voltage on
+          its housing.
         </p>
       )}
     </div>
@@ -118,7 +137,12 @@ export function ProofForm({ state }: { state: JobState }) {
       <GaugeField name="high" label="High side, running" barometerPa={barometerPa} />
       <CelsiusField name="vent" label="Middle vent" hint="such as 8 C or 46 F" />
       <CelsiusField name="ambient" label="Ambient" />
-      <Field label="Humidity, %" {...useField('humidity')} inputMode="decimal" hint="widens the bands; may be left out" />
+      <Field
+        label="Humidity, %"
+        {...useField('humidity')}
+        inputMode="decimal"
+        hint="widens the bands; may be left out"
+      />
       <Field label="Note" {...useField('note')} placeholder="suction line cold, steady …" />
     </div>
   )

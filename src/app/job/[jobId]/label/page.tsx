@@ -18,6 +18,11 @@ export default async function Label({ params }: JobContext) {
   const [shop, events] = await Promise.all([selectShop(db), selectEvents(db, jobId)])
   if (events.length === 0) notFound()
   const state = foldJob(events)
-  const lines = serviceLabel(state, { shop: shop.name, day: chargedDay(state, shop.timeZone), by: user.name, certificate: user.certificate })
+  const lines = serviceLabel(state, {
+    shop: shop.name,
+    day: chargedDay(state, shop.timeZone),
+    by: user.name,
+    certificate: user.certificate,
+  })
   return <LabelPage jobId={jobId} lines={lines} signed={state.signed !== undefined} />
 }

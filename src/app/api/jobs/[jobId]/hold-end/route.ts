@@ -13,5 +13,7 @@ export const POST = handle(async (request, context: JobContext) => {
   const user = await requireUser()
   const { jobId } = parseInput(JobParams, await context.params)
   const { id, seen } = parseInput(Body, await readJson(request))
-  return Response.json(await recordedSince(database(), jobId, seen, await endHold(user, jobId, id, { seen })), { status: 201 })
+  return Response.json(await recordedSince(database(), jobId, seen, await endHold(user, jobId, id, { seen })), {
+    status: 201,
+  })
 })

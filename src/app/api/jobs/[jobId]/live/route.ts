@@ -10,7 +10,9 @@ export const dynamic = 'force-dynamic'
 export const GET = handle(async (request, context: JobContext) => {
   const session = await requireSession()
   const { jobId } = parseInput(JobParams, await context.params)
-  const cursor = parseCursor(request.headers.get('last-event-id')) ?? parseCursor(new URL(request.url).searchParams.get('from'))
-  if (!cursor) throw new AppError('bad-input', 'say where to begin', [{ path: 'from', reason: 'readings.events, such as 0.1' }])
+  const cursor =
+    parseCursor(request.headers.get('last-event-id')) ?? parseCursor(new URL(request.url).searchParams.get('from'))
+  if (!cursor)
+    throw new AppError('bad-input', 'say where to begin', [{ path: 'from', reason: 'readings.events, such as 0.1' }])
   return jobStream(request, session.id, jobId, cursor)
 })

@@ -9,6 +9,9 @@ export const GET = handle(async (_request, context: JobContext) => {
   const { jobId } = parseInput(JobParams, await context.params)
   const { text } = await readingsCsv(database(), jobId)
   return new Response(text, {
-    headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="readings-${jobId.slice(0, 8)}.csv"` },
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': `attachment; filename="readings-${jobId.slice(0, 8)}.csv"`,
+    },
   })
 })

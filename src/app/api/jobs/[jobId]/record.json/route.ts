@@ -9,6 +9,9 @@ export const GET = handle(async (_request, context: JobContext) => {
   const { jobId } = parseInput(JobParams, await context.params)
   const record = await exportRecord(database(), jobId)
   return new Response(`${JSON.stringify(record, null, 1)}\n`, {
-    headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="record-${jobId.slice(0, 8)}.json"` },
+    headers: {
+      'content-type': 'application/json',
+      'content-disposition': `attachment; filename="record-${jobId.slice(0, 8)}.json"`,
+    },
   })
 })

@@ -8,11 +8,18 @@ import { type JobContext, JobParams } from '@/server/jobs/params'
 import { recordedSince } from '@/server/jobs/record-deeds'
 import { signJob } from '@/server/records/sign-job'
 
-const Body = z.strictObject({ id: Id, certificate: text(80, 1, 'the certificate number goes with the record'), seen: z.number().int().min(0).max(1e6).optional() })
+const Body = z.strictObject({
+  id: Id,
+  certificate: text(80, 1, 'the certificate number goes with the record'),
+  seen: z.number().int().min(0).max(1e6).optional(),
+})
 
 export const POST = handle(async (request, context: JobContext) => {
   const user = await requireUser()
   const { jobId } = parseInput(JobParams, await context.params)
   const body = parseInput(Body, await readJson(request))
-  return Response.json(await recordedSince(database(), jobId, body.seen, await signJob(user, jobId, body.id, body.certificate)), { status: 201 })
+  return Response.json(
+    await recordedSince(database(), jobId, body.seen, await signJob(user, jobId, body.id, body.certificate)),
+    { status: 201 },
+  )
 })
