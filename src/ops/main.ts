@@ -4,6 +4,7 @@ const COMMANDS: Record<string, () => Promise<(args: string[]) => Promise<void>>>
   up: async () => (await import('./up')).up,
   stop: async () => (await import('./stop')).stop,
   test: async () => (await import('./test')).test,
+  rooms: async () => async () => (await import('./rooms')).redraw(process.env.YPEROS_ROOT ?? process.cwd()),
 }
 
 const [command = '', ...args] = process.argv.slice(2)

@@ -1,0 +1,31 @@
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { expect, test } from 'vitest'
+import { arrowsOf, knotsOf, redrawn } from './rooms'
+
+const root = resolve(__dirname, '../..')
+
+test('the picture of rooms in docs/architecture.md is the one the imports draw', () => {
+  // when this is red: ./yperos rooms
+  expect(readFileSync(join(root, 'docs/architecture.md'), 'utf8')).toBe(redrawn(root))
+})
+
+test('nothing leans out of the core, and nothing on the pages', () => {
+  const arrows = arrowsOf(join(root, 'src'), (path) => path.split('/')[0] || null)
+  expect(arrows.filter((a) => a.from === 'core')).toEqual([])
+  expect(arrows.filter((a) => a.to === 'app')).toEqual([])
+  expect(arrows.length).toBeGreaterThan(8)
+})
+
+test('arrows are counted one way and knots are told', () => {
+  const src = mkdtempSync(join(tmpdir(), 'yperos-rooms-'))
+  for (const room of ['hall', 'cellar']) mkdirSync(join(src, room))
+  writeFileSync(join(src, 'hall/a.ts'), "import { b } from '@/cellar/b'\nimport { c } from '../cellar/c'\n")
+  writeFileSync(join(src, 'cellar/b.ts'), "import { x } from './c'\n")
+  const room = (path: string) => path.split('/')[0] ?? null
+  expect(arrowsOf(src, room)).toEqual([{ from: 'hall', to: 'cellar', count: 2 }])
+  expect(knotsOf(arrowsOf(src, room))).toEqual([])
+  writeFileSync(join(src, 'cellar/c.ts'), "import type { a } from '@/hall/a'\n")
+  expect(knotsOf(arrowsOf(src, room))).toEqual(['cellar and hall'])
+})
