@@ -1,7 +1,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { judgeHold } from '@/core/hold/judge'
-import { type KnownRecord, knownRecord } from '@/core/hold/proving/records'
 import { RunningHold } from '@/core/hold/running-hold'
+import { type KnownRecord, knownRecord } from '@/core/proving/records'
 import { atMost, type Measure, percentile } from './measure'
 
 const SEEDS = [1, 2, 3, 4, 6, 8]

@@ -1,6 +1,6 @@
-import { type ClockSegment, jobTimeMs, wallTimeMs } from '@/core/procedure/clock'
-import { type BenchAction, BenchRun, type BenchSecond } from '@/core/rig/bench-run'
-import type { BenchTruth } from '@/core/rig/bench-truth'
+import { type BenchAction, BenchRun, type BenchSecond } from '@/core/bench/run'
+import type { BenchTruth } from '@/core/bench/truth'
+import { type ClockSegment, jobTimeMs, wallTimeMs } from '@/core/job/clock'
 
 /**
  * A car as the server's feed describes it (the bench speaks to the server as any device would, so it names its own

@@ -5,9 +5,9 @@ import { decidedAt } from '@/core/hold/decided'
 import { historyAgainst } from '@/core/hold/history'
 import { contextOfFile, HoldContextFile, resultAsFile } from '@/core/hold/hold-file'
 import { judgeHold } from '@/core/hold/judge'
-import { rulesOn } from '@/core/hold/schools'
 import { BadReading, type HoldReadings, holdReadings } from '@/core/readings/hold-readings'
 import { type CsvLine, rowsOfReadingsFile } from '@/core/readings/readings-csv'
+import { rulesOn } from '@/core/schools/rules'
 import { BadInput, type Command, emit, readArgs, readJsonFile, readTextFile } from './command'
 
 /** `hold readings.csv --context context.json`: the judge on a file, or on a folder of them. */

@@ -1,4 +1,4 @@
-import { type Figure, proveJudge, type RuleFigure } from '@/core/hold/proving/figures'
+import { type Figure, proveJudge, type RuleFigure } from '@/core/proving/figures'
 import { BadInput, type Command, emit, readArgs } from './command'
 
 /** `proving`: the judge on records of known truth, beside the schools' rules. */

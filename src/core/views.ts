@@ -1,8 +1,8 @@
 import type { RigParts } from './equipment/assemble'
-import type { Judgement } from './hold/judgement'
-import type { ClockSegment } from './procedure/clock'
-import type { JobEvent, Procedure, Rig } from './procedure/events'
-import type { JobSummary } from './procedure/summary'
+import type { ClockSegment } from './job/clock'
+import type { JobEvent, Procedure, Rig } from './job/events'
+import type { JobSummary } from './job/summary'
+import type { Judgement } from './schools/judgement'
 
 /**
  * One point of a channel: job time in ms since the epoch, value in the stored unit, readings averaged or thinned into

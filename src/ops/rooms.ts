@@ -30,11 +30,13 @@ export function arrowsOf(src: string, roomOf: (path: string) => string | null): 
   return [...counts.values()].sort((a, b) => (`${a.from} ${a.to}` < `${b.from} ${b.to}` ? -1 : 1))
 }
 
-/** Pairs of rooms that lean on each other, by name: each is a knot somebody has to untie. */
-export const knotsOf = (arrows: readonly Arrow[]): string[] =>
-  arrows
-    .filter((a) => a.from < a.to && arrows.some((b) => b.from === a.to && b.to === a.from))
-    .map((a) => `${a.from} and ${a.to}`)
+/** Rooms that lean on themselves through others: what is left when every room that leans on nothing left is taken away. */
+export function tangled(arrows: readonly Arrow[]): string[] {
+  const rooms = new Set(arrows.flatMap((a) => [a.from, a.to]))
+  const free = [...rooms].filter((room) => !arrows.some((a) => a.from === room))
+  if (free.length === 0) return [...rooms].sort()
+  return tangled(arrows.filter((a) => !free.includes(a.to)))
+}
 
 const outer = (path: string): string | null => path.split('/')[0] || null
 const inner = (path: string): string | null => {
@@ -48,15 +50,15 @@ export function picture(root: string): string {
   const drawn = (arrows: readonly Arrow[]) =>
     ['```mermaid', 'flowchart TD', ...arrows.map((a) => `  ${a.from} --> ${a.to}`), '```'].join('\n')
   const core = arrowsOf(src, inner)
-  const knots = knotsOf(core)
+  const knots = tangled(core)
   return [
     'The whole house:',
     drawn(arrowsOf(src, outer)),
     'The core:',
     drawn(core),
     knots.length > 0
-      ? `Rooms that still lean on each other: ${knots.join(' · ')}.`
-      : 'No two rooms lean on each other.',
+      ? `Rooms that lean on themselves through others: ${knots.join(' · ')}.`
+      : 'No room leans on itself through others.',
   ].join('\n\n')
 }
 

@@ -1,4 +1,4 @@
-import type { JobEvent } from '@/core/procedure/events'
+import type { JobEvent } from '@/core/job/events'
 import { learnServerTime } from './server-clock'
 
 /**

@@ -1,6 +1,6 @@
 import { parentPort } from 'node:worker_threads'
-import { judgementOf } from '@/core/hold/judgement'
 import type { HoldContext, HoldSample } from '@/core/hold/types'
+import { judgementOf } from '@/core/schools/judgement'
 
 /**
  * What the server's thread is asked: elapsed seconds and pressures side by side, so that a night's readings cross over

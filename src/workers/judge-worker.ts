@@ -1,5 +1,5 @@
-import { judgementOf } from '@/core/hold/judgement'
 import type { HoldContext, HoldSample } from '@/core/hold/types'
+import { judgementOf } from '@/core/schools/judgement'
 
 /** Judges a record off the page's thread: in come samples and context, out goes the judgement with the same number. */
 self.onmessage = (message: MessageEvent<{ number: number; samples: HoldSample[]; context: HoldContext }>) => {

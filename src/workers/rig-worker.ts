@@ -1,4 +1,4 @@
-import type { Rig } from '@/core/procedure/events'
+import type { Rig } from '@/core/job/events'
 import { linkCosts, type PullQuestion, planPull } from '@/core/pull/planner'
 import { portSpeeds } from '@/core/rig/port-speeds'
 

@@ -1,4 +1,4 @@
-import { LedgerQuery } from '@/core/charge/ledger'
+import { LedgerQuery } from '@/core/shop/ledger'
 import { pageUser } from '@/server/accounts/page-user'
 import { may } from '@/server/accounts/roles'
 import { database } from '@/server/db/pool'

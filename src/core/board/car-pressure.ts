@@ -1,10 +1,4 @@
-import type { Rig } from '../procedure/events'
-
-/** Where a rig's vacuum gauge sits, and whether it is one that can see a target at all. */
-export type GaugeSeat = 'far' | 'pump' | 'needle'
-
-export const gaugeSeat = (rig: Pick<Rig, 'gauge' | 'gaugeAt'>): GaugeSeat =>
-  rig.gauge === 'needle' ? 'needle' : (rig.gaugeAt ?? 'far')
+import type { GaugeSeat } from '../job/gauge-seat'
 
 /**
  * What is known of the pressure in the car while it is pulled, Pa; undefined when nothing is.

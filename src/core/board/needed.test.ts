@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
+import { gaugeSeat } from '../job/gauge-seat'
 import type { BoardRow } from '../views'
-import { carPressurePa, gaugeSeat } from './car-pressure'
+import { carPressurePa } from './car-pressure'
 import { boardAlarm, neededMs } from './needed'
 
 const T0 = Date.parse('2026-03-02T10:00:00.000Z')

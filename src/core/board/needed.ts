@@ -1,4 +1,4 @@
-import { clockFactor, jobTimeMs, wallTimeMs } from '../procedure/clock'
+import { clockFactor, jobTimeMs, wallTimeMs } from '../job/clock'
 import type { BoardRow } from '../views'
 import { carPressurePa } from './car-pressure'
 

@@ -1,5 +1,5 @@
-import { LEAVE_ITEMS } from '../procedure/events'
-import type { JobState, LeaveItem } from '../procedure/state'
+import { LEAVE_ITEMS } from '../job/events'
+import type { JobState, LeaveItem } from '../job/state'
 import { bandsFor } from '../prove/bands'
 import { diagnose } from '../prove/diagnose'
 import { proofHistory } from '../prove/proof-history'

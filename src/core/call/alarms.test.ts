@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import { reduceJob } from '../procedure/reduce'
-import type { JobState } from '../procedure/state'
+import { reduceJob } from '../job/reduce'
+import type { JobState } from '../job/state'
 import { CAR, job } from '../tests/job-fixture'
 import { PA_PER_MICRON } from '../units/constants'
 import { alarmsOf } from './alarms'

@@ -1,4 +1,4 @@
-import type { JobState } from '../procedure/state'
+import type { JobState } from '../job/state'
 import { type RestFinding, readRest } from '../prove/rest-pressure'
 import { PA_PER_PSI } from '../units/constants'
 import { type Call, finish, record } from './types'

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { HoldResult } from '../hold/types'
-import type { HoldEnded } from '../procedure/events'
+import type { HoldEnded } from '../job/events'
 import { CAR, done, HOLDING, job, later, minutes, PULLING, part, RIGGED, rest } from '../tests/job-fixture'
 import { callFor } from './call'
 import { gramsWords } from './hold'

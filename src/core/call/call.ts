@@ -1,4 +1,4 @@
-import type { JobState } from '../procedure/state'
+import type { JobState } from '../job/state'
 import { callLeave, callProve } from './after'
 import { callFix, callZero } from './before'
 import { callCharge } from './charge'

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { chargePlanned, usualChoices } from '../charge/plan-for-job'
-import { cautionsBefore } from '../procedure/cautions'
-import type { JobState } from '../procedure/state'
+import type { JobState } from '../job/state'
 import { CAR, done, HOLDING, job, later, minutes, part } from '../tests/job-fixture'
 import { callFor } from './call'
+import { cautionsBefore } from './cautions'
 import type { Call, Deed, Live } from './types'
 
 const clock = (ms: number) => new Date(ms).toISOString().slice(11, 16)

@@ -1,5 +1,5 @@
-import { WAY_WORDS } from '../charge/ways'
-import { type JobState, wayOf } from '../procedure/state'
+import { type JobState, wayOf } from '../job/state'
+import { WAY_WORDS } from '../job/ways'
 
 /** Grams with thousands marked. */
 export const grams = (value: number): string => Math.round(value).toLocaleString('en')

@@ -1,6 +1,6 @@
 import { stopsNow, toleranceG } from '../charge/plan-for-job'
-import { WAY_WORDS } from '../charge/ways'
-import { chargedG, type JobState, openContainer, wayOf } from '../procedure/state'
+import { chargedG, type JobState, openContainer, wayOf } from '../job/state'
+import { WAY_WORDS } from '../job/ways'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 import { callContainer } from './charge-container'
 import { grams, MORE_FROM_G, valveName } from './charge-words'

@@ -1,5 +1,5 @@
 import type { HoldResult, Verdict } from '../hold/types'
-import { currentHold, type Hold, holdEndsMs, type JobState } from '../procedure/state'
+import { currentHold, type Hold, holdEndsMs, type JobState } from '../job/state'
 import { chanceWords } from '../units/chance'
 import { type Ask, type Call, type CallButton, type Live, record } from './types'
 

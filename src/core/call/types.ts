@@ -1,8 +1,8 @@
 import type { Closing } from '../charge/closing'
 import type { HoldResult } from '../hold/types'
-import type { Caution } from '../procedure/cautions'
-import type { EventDraft, EventKind, PayloadOf } from '../procedure/events'
+import type { EventDraft, EventKind, PayloadOf } from '../job/events'
 import type { PullAdvice } from '../pull/advice'
+import type { Caution } from './cautions'
 
 /** An event a button records, before it gets its id and time. */
 export type Deed = { [K in EventKind]: { kind: K; payload: PayloadOf<K> } }[EventKind]

@@ -1,11 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { Deed } from '../call/types'
-import { chargedG, type JobState } from '../procedure/state'
+import { hoseContentG } from '../fluids/hose'
+import { chargedG, type JobState } from '../job/state'
 import { CAR, HOLDING, job, later } from '../tests/job-fixture'
 import { formatPoundsOunces, parseMass } from '../units/mass'
 import { levelsOf } from './levels'
-import { type Container, heelG, hoseContentG } from './plan'
+import { type Container, heelG } from './plan'
 import { type ChargeChoices, chargePlanned, stopNow, stopsNow, usualChoices } from './plan-for-job'
 
 const CAN: Container = { id: 'can-1', kind: 'can', grossG: 474, netG: 340 }
@@ -105,7 +106,7 @@ describe('the stops follow what was weighed', () => {
 
 test('what stays in a hose that is taken off full is not in the car, and is counted once', () => {
   const hose = { boreMm: 4.8, lengthM: 1.5, drawnDown: false }
-  const held = hoseContentG({ boreMm: 4.8, lengthM: 1.5, phase: 'liquid', drawnDown: false })
+  const held = hoseContentG({ boreMm: 4.8, lengthM: 1.5, phase: 'liquid' })
   const state = planned([CAN, CYLINDER], { way: 'liquid-high', hose })
   const first = later(state, 80, on('can-1', 474), off('can-1', 174))
   expect(chargedG(first)).toBeCloseTo(300 - 3 - held, 9)

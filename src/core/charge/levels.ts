@@ -1,4 +1,4 @@
-import { chargedG, type JobState } from '../procedure/state'
+import { chargedG, type JobState } from '../job/state'
 import { stopsNow } from './plan-for-job'
 
 /**

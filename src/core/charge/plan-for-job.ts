@@ -1,8 +1,8 @@
 import { withinTablesC } from '../fluids/refrigerant'
-import type { PayloadOf } from '../procedure/events'
-import { chargedG, type JobState, wayOf } from '../procedure/state'
+import type { PayloadOf } from '../job/events'
+import { chargedG, type JobState, wayOf } from '../job/state'
+import { WAY_WORDS, type Way } from '../job/ways'
 import { type ChargePlan, type ChargePlanInput, type Container, planCharge } from './plan'
-import { WAY_WORDS, type Way } from './ways'
 
 /** Purge of one opening or change, g (assumed; small purge losses are commonly exempt). */
 export const PURGE_G = 3

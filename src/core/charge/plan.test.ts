@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { type ChargePlanInput, heelG, hoseContentG, planCharge } from './plan'
+import { hoseContentG } from '../fluids/hose'
+import { type ChargePlanInput, heelG, planCharge } from './plan'
 
 const BASE: ChargePlanInput = {
   refrigerant: 'R-134a',

@@ -1,3 +1,4 @@
+import { hoseContentG } from '../fluids/hose'
 import { saturatedDensities } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
 import { GRAMS_PER_OUNCE } from '../units/constants'
@@ -58,8 +59,6 @@ export type ChargePlan = {
 
 /** Contents fill a container to this many mL per gram of net, when its volume is not given (assumed). */
 const VOLUME_ML_PER_NET_G = 1.18
-/** Densities in a hose, kg/m3: liquid about 1.2 g/mL, vapour about 0.03 (model.md section 9). */
-const HOSE_DENSITY = { liquid: 1200, vapour: 30 }
 /** Half-width of a heel's uncertainty at 95 %, g (formats.md). */
 const HEEL_HALF_WIDTH_G = 2
 
@@ -130,12 +129,6 @@ export function planCharge(input: ChargePlanInput): ChargePlan {
     meetsTolerance,
     warnings: warningsOf(input, shortG, halfWidth, allowance),
   }
-}
-
-/** Refrigerant a filled hose holds, g. */
-export function hoseContentG(hose: ChargePlanInput['hose']): number {
-  const volumeM3 = (Math.PI / 4) * (hose.boreMm / 1000) ** 2 * hose.lengthM
-  return volumeM3 * HOSE_DENSITY[hose.phase] * 1000
 }
 
 /**

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Id } from '../entry/id'
-import type { Rig } from '../procedure/events'
+import type { Rig } from '../job/events'
 import { PA_PER_MICRON } from '../units/constants'
 import { judgeBlankOff, judgeHoseHold } from './checks'
 import type { EquipmentDeed, EquipmentKind, Shelved } from './equipment'

@@ -3,7 +3,7 @@ import { Id } from '../entry/id'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
-import { LINK_KINDS } from '../rig/rig-file'
+import { LINK_KINDS } from '../job/link-kinds'
 
 const Name = text(60, 1, 'a name people use')
 

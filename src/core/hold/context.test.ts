@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
-import type { JobEvent } from '../procedure/events'
-import { foldJob } from '../procedure/reduce'
-import { currentHold, type JobState } from '../procedure/state'
+import type { JobEvent } from '../job/events'
+import { foldJob } from '../job/reduce'
+import { currentHold, type JobState } from '../job/state'
 import { CAR, job } from '../tests/job-fixture'
 import { EVEN_PRIORS, holdContext, previousHold } from './context'
 

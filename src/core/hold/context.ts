@@ -1,4 +1,4 @@
-import { currentHold, type Hold, type JobState } from '../procedure/state'
+import { currentHold, type Hold, type JobState } from '../job/state'
 import { hoseKindOf } from '../rig/compose'
 import { OUTGASSING } from '../rig/network'
 import type { HoseBackground } from './hose-background'

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
+import { rulesOn } from '../schools/rules'
 import { CAR, job, later } from '../tests/job-fixture'
 import { historyAgainst } from './history'
 import { judgeHold } from './judge'
 import { lossOf } from './loss'
-import { rulesOn } from './schools'
 import { priorsOfStory } from './story-priors'
 import type { HoldContext, HoldResult, HoldSample } from './types'
 

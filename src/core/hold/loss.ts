@@ -1,4 +1,4 @@
-import type { JobState } from '../procedure/state'
+import type { JobState } from '../job/state'
 import { DAYS_A_YEAR } from '../units/constants'
 
 /** What a car lost by its last charge and what was recovered from it. */

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
+import { knownRecord } from '../proving/records'
 import { judgeHold } from './judge'
-import { knownRecord } from './proving/records'
 import { RunningHold } from './running-hold'
 
 test('a hold judged sample by sample says what a judgement of the whole says', () => {

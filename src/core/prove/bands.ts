@@ -1,6 +1,6 @@
 import { saturationPa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
-import type { JobState, Proof } from '../procedure/state'
+import type { JobState, Proof } from '../job/state'
 import { kelvin } from '../units/temperature'
 
 /** Low and high end of what is to be expected: pressures Pa above the air of the place, vent in Celsius. */

@@ -1,5 +1,5 @@
 import { labelTargetG, toleranceG } from '../charge/plan-for-job'
-import { chargedG, type JobState, lastProof } from '../procedure/state'
+import { chargedG, type JobState, lastProof } from '../job/state'
 import type { ProofHistory } from './diagnose'
 import { readRest } from './rest-pressure'
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import { BenchRun } from '../rig/bench-run'
-import type { BenchTruth } from '../rig/bench-truth'
+import { BenchRun } from '../bench/run'
+import type { BenchTruth } from '../bench/truth'
 import { BENCH_TRUTH } from '../tests/bench-fixture'
 import { cyclingOf, runningWords, ventTrend } from './trend'
 

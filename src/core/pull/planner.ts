@@ -1,4 +1,4 @@
-import type { JobOpened, Rig } from '../procedure/events'
+import type { JobOpened, Rig } from '../job/events'
 import { type CarVolume, composeRig, farNode, type RigOptions, throughManifold } from '../rig/compose'
 import type { RigFile } from '../rig/rig-file'
 import { simulate } from '../rig/simulate'

@@ -1,4 +1,4 @@
-import type { JobState } from '../procedure/state'
+import type { JobState } from '../job/state'
 import type { PullQuestion } from './planner'
 
 /** A car of this much is taken to have two evaporators, L (assumed; the take-in form's two sizes). */

@@ -1,4 +1,4 @@
-import type { JobOpened } from '../procedure/events'
+import type { JobOpened } from '../job/events'
 
 /** Ranges of liquid water by the story of the job, g, 5 to 95 % of a lognormal (assumed, model.md section 8). */
 const LIQUID_G: Record<JobOpened['story']['opened'], [low: number, high: number]> = {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { canonicalJson } from './canonical'
+import { canonicalJson } from '../entry/canonical'
 import { namesKey, soundKey } from './signing-key'
 
 const Hex = z.string().regex(/^[0-9a-f]{64}$/)

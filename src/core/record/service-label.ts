@@ -1,5 +1,5 @@
 import { massWords } from '../charge/working'
-import { chargedG, type JobState } from '../procedure/state'
+import { chargedG, type JobState } from '../job/state'
 
 /** What goes under the hood, line by line: a name and what stands behind it. */
 export type ServiceLabelLine = { name: string; value: string }

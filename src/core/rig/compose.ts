@@ -1,4 +1,4 @@
-import type { Rig } from '../procedure/events'
+import type { Rig } from '../job/events'
 import { RigFile } from './rig-file'
 
 /** A car as the planner sees it. */

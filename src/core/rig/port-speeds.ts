@@ -1,4 +1,4 @@
-import type { Rig } from '../procedure/events'
+import type { Rig } from '../job/events'
 import { L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { composeRig } from './compose'
 import { FREE_VOLUME_L } from './free-volume'

@@ -1,13 +1,12 @@
 import { z } from 'zod'
 import { verbatim } from '../entry/text'
+import { LINK_KINDS } from '../job/link-kinds'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
 
 const Id = verbatim(60)
 const Positive = z.number().finite().positive()
 const NotNegative = z.number().finite().min(0)
 const Celsius = z.number().finite().min(-60).max(95)
-
-export const LINK_KINDS = ['metal', 'barrier-new', 'rubber-old'] as const
 
 const RigShape = z.strictObject({
   nodes: z

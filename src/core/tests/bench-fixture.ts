@@ -1,5 +1,5 @@
-import type { BenchAction } from '../rig/bench-run'
-import type { BenchTruth } from '../rig/bench-truth'
+import type { BenchAction } from '../bench/run'
+import type { BenchTruth } from '../bench/truth'
 
 /** A small tight and dry car on a rig at sea level, for tests that need a bench. */
 export const BENCH_TRUTH: BenchTruth = {

@@ -1,7 +1,7 @@
 import type { Deed } from '../call/types'
-import type { JobEvent, JobOpened } from '../procedure/events'
-import { foldJob, reduceJob } from '../procedure/reduce'
-import type { JobState } from '../procedure/state'
+import type { JobEvent, JobOpened } from '../job/events'
+import { foldJob, reduceJob } from '../job/reduce'
+import type { JobState } from '../job/state'
 
 /** A small car at Cerro Lumen, for tests that need a job. */
 export const CAR: JobOpened = {

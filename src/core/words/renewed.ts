@@ -1,4 +1,4 @@
-import type { OPENED, RENEWED } from '../procedure/events'
+import type { OPENED, RENEWED } from '../job/events'
 
 export const RENEWED_WORDS: Record<(typeof RENEWED)[number], string> = {
   'core-small': 'Valve core, small',

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
-import { clockFactor, jobTimeMs } from '@/core/procedure/clock'
+import { clockFactor, jobTimeMs } from '@/core/job/clock'
 import { database, transaction } from '../db/pool'
 import { appendEvents } from '../jobs/append-events'
 import { boardView } from '../jobs/board-view'

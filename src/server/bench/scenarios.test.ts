@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { type BenchAction, BenchRun } from '@/core/rig/bench-run'
+import { type BenchAction, BenchRun } from '@/core/bench/run'
 import { shippedScenarios } from './scenarios'
 
 const turn = (part: string, state: string) => ({ second: 0, kind: 'turn', part, state }) as BenchAction

@@ -1,6 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { Scenario } from '@/core/rig/bench-truth'
+import { Scenario } from '@/core/bench/truth'
 import { notFound } from '../errors'
 
 const folder = (): string => join(process.env.YPEROS_ROOT ?? process.cwd(), 'db/demo/scenarios')

@@ -1,5 +1,5 @@
-import type { GaugeState, ScaleState } from '@/core/rig/bench-instruments'
-import type { BenchTruth, Scenario } from '@/core/rig/bench-truth'
+import type { GaugeState, ScaleState } from '@/core/bench/instruments'
+import type { BenchTruth, Scenario } from '@/core/bench/truth'
 
 /** A change of what is on the bench: put back, another car, or a gauge that fails, ms of job time. */
 export type BenchSetting = { atMs: number } & (

@@ -1,5 +1,5 @@
-import type { JobOpened } from '@/core/procedure/events'
-import type { BenchTruth } from '@/core/rig/bench-truth'
+import type { BenchTruth } from '@/core/bench/truth'
+import type { JobOpened } from '@/core/job/events'
 
 /** Water by the story of the job, g liquid and bound: middles of the ranges of model.md section 8 (assumed). */
 const WATER_G: Record<JobOpened['story']['opened'], number> = {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { LABEL_REFRIGERANTS, OPENED } from '@/core/procedure/events'
+import { LABEL_REFRIGERANTS, OPENED } from '@/core/job/events'
 
 /** Minutes, relative to the day of loading, at which a car finished taking each step. */
 const Steps = z.partialRecord(

@@ -1,5 +1,5 @@
 import type pg from 'pg'
-import { type BenchAction, BenchRun, type BenchSecond } from '@/core/rig/bench-run'
+import { type BenchAction, BenchRun, type BenchSecond } from '@/core/bench/run'
 import { toStored } from '@/core/units/channel'
 import { STANDARD_ATMOSPHERE_PA } from '@/core/units/constants'
 import { transaction } from '../db/pool'

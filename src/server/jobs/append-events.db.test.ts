@@ -1,5 +1,5 @@
 import { beforeEach, expect, test } from 'vitest'
-import { foldJob } from '@/core/procedure/reduce'
+import { foldJob } from '@/core/job/reduce'
 import { CHAIN_START } from '@/core/record/record'
 import { database, transaction } from '../db/pool'
 import { hashOf } from '../records/chain'

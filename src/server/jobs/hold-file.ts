@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { foldJob } from '@/core/procedure/reduce'
-import { currentHold } from '@/core/procedure/state'
+import { foldJob } from '@/core/job/reduce'
+import { currentHold } from '@/core/job/state'
 import type { Account } from '../accounts/accounts'
 import { database } from '../db/pool'
 import { AppError, notFound } from '../errors'

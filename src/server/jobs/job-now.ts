@@ -1,4 +1,4 @@
-import { clockFactor, jobTimeMs } from '@/core/procedure/clock'
+import { clockFactor, jobTimeMs } from '@/core/job/clock'
 import type { Queryable } from '../db/pool'
 import { selectClock } from './job-rows'
 

@@ -1,4 +1,10 @@
 import { randomUUID } from 'node:crypto'
+import { heelG, tareOf } from '@/core/charge/plan'
+import { canonicalJson } from '@/core/entry/canonical'
+import type { EquipmentOf } from '@/core/equipment/equipment'
+import { withinTablesC } from '@/core/fluids/refrigerant'
+import type { JobEvent } from '@/core/job/events'
+import { countsAsWork, type JobState, lostG } from '@/core/job/state'
 import {
   type Balance,
   gaveOut,
@@ -7,13 +13,7 @@ import {
   type LedgerEntry,
   type LedgerKind,
   type LedgerQuery,
-} from '@/core/charge/ledger'
-import { heelG, tareOf } from '@/core/charge/plan'
-import type { EquipmentOf } from '@/core/equipment/equipment'
-import { withinTablesC } from '@/core/fluids/refrigerant'
-import type { JobEvent } from '@/core/procedure/events'
-import { countsAsWork, type JobState, lostG } from '@/core/procedure/state'
-import { canonicalJson } from '@/core/record/canonical'
+} from '@/core/shop/ledger'
 import type { Account } from '../accounts/accounts'
 import type { Author } from '../accounts/author'
 import { requireRight } from '../accounts/roles'

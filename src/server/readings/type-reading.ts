@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Instant } from '@/core/entry/instant'
 import { verbatim } from '@/core/entry/text'
-import { jobTimeMs } from '@/core/procedure/clock'
+import { jobTimeMs } from '@/core/job/clock'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
 import type { Account } from '../accounts/accounts'
 import { database, transaction } from '../db/pool'

@@ -1,5 +1,5 @@
 import { createPrivateKey, sign } from 'node:crypto'
-import type { JobEvent } from '@/core/procedure/events'
+import type { JobEvent } from '@/core/job/events'
 import { eventHash, type RecordEvent } from '@/core/record/record'
 import { sha256 } from '@/node/record-crypto'
 

@@ -1,4 +1,4 @@
-import { foldJob } from '@/core/procedure/reduce'
+import { foldJob } from '@/core/job/reduce'
 import { brokenLink, type RecordFile, signedText } from '@/core/record/record'
 import { sha256 } from '@/node/record-crypto'
 import type { Queryable } from '../db/pool'

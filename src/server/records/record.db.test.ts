@@ -1,6 +1,6 @@
 import { generateKeyPairSync, randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
-import type { JobEvent } from '@/core/procedure/events'
+import type { JobEvent } from '@/core/job/events'
 import { CHAIN_START, eventHash, fingerprintOf, type RecordFile, signedText, verifyRecord } from '@/core/record/record'
 import { nodeCrypto, sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'

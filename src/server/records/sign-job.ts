@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { LEAVE_ITEMS } from '@/core/procedure/events'
-import { foldJob } from '@/core/procedure/reduce'
+import { LEAVE_ITEMS } from '@/core/job/events'
+import { foldJob } from '@/core/job/reduce'
 import { sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'
 import { requireRight } from '../accounts/roles'

@@ -1,6 +1,6 @@
 import { assembleRig, PartMissing, type RigParts } from '@/core/equipment/assemble'
 import type { Shelved } from '@/core/equipment/equipment'
-import type { Procedure } from '@/core/procedure/events'
+import type { Procedure } from '@/core/job/events'
 import type { StoredProcedure, StoredRig } from '@/core/views'
 import type { Queryable } from '../db/pool'
 import { selectShelf } from '../equipment/shelf'

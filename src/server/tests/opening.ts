@@ -1,4 +1,4 @@
-import type { JobOpened } from '@/core/procedure/events'
+import type { JobOpened } from '@/core/job/events'
 
 export const AIR_PA = 101_325
 

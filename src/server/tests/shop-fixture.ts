@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { EventDraft } from '@/core/procedure/events'
+import type { EventDraft } from '@/core/job/events'
 import { type Account, insertAccount } from '../accounts/accounts'
 import { database, transaction } from '../db/pool'
 import { openJob } from '../jobs/open-job'

@@ -1,8 +1,8 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { Worker } from 'node:worker_threads'
-import { type Judgement, judgementOf } from '@/core/hold/judgement'
 import type { HoldContext, HoldSample } from '@/core/hold/types'
+import { type Judgement, judgementOf } from '@/core/schools/judgement'
 
 type Waiting = { resolve: (judgement: Judgement) => void; reject: (error: Error) => void }
 

@@ -1,4 +1,4 @@
-import type { Judgement } from '@/core/hold/judgement'
+import type { Judgement } from '@/core/schools/judgement'
 import type { JudgedHold } from '@/core/views'
 import type { Queryable } from '../db/pool'
 

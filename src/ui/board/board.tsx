@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import { boardAlarm, neededMs } from '@/core/board/needed'
-import { stepLabel } from '@/core/procedure/summary'
+import { stepLabel } from '@/core/job/summary'
 import type { BoardRow } from '@/core/views'
 import { clockIn } from '../format'
 import { LineBar } from '../frame/line-bar'

@@ -2,7 +2,7 @@
 
 import { Command } from 'cmdk'
 import { useRouter } from 'next/navigation'
-import { stepLabel } from '@/core/procedure/summary'
+import { stepLabel } from '@/core/job/summary'
 import type { BoardRow } from '@/core/views'
 import { Popup } from '../frame/popup'
 

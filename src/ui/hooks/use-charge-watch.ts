@@ -5,8 +5,8 @@ import { type Closing, closingOf, type Lead } from '@/core/charge/closing'
 import { stopNow } from '@/core/charge/plan-for-job'
 import type { ScaleEvent } from '@/core/charge/scale-watch'
 import { watchContainer } from '@/core/charge/watch-container'
-import { WAY_WORDS } from '@/core/charge/ways'
-import { type JobState, openContainer, wayOf } from '@/core/procedure/state'
+import { type JobState, openContainer, wayOf } from '@/core/job/state'
+import { WAY_WORDS } from '@/core/job/ways'
 import type { CurvePoint } from './use-job-live'
 
 /**

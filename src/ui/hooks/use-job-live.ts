@@ -1,8 +1,8 @@
 'use client'
 
 import { useReducer } from 'react'
-import type { ClockSegment } from '@/core/procedure/clock'
-import type { JobEvent } from '@/core/procedure/events'
+import type { ClockSegment } from '@/core/job/clock'
+import type { JobEvent } from '@/core/job/events'
 import type { JobView, LiveReading } from '@/core/views'
 import { learnServerTime } from '../server-clock'
 import { type Line, useEventStream } from './use-event-stream'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { type ClockSegment, clockFactor, jobTimeMs } from '@/core/procedure/clock'
+import { type ClockSegment, clockFactor, jobTimeMs } from '@/core/job/clock'
 import { learnServerTime, PAGE_DOUBT_MS, serverNow } from '../server-clock'
 
 function useTick(everyMs: number, serverNowMs: number): number {

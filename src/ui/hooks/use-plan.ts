@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import type { Gain, PullPlan } from '@/core/pull/planner'
 import { pullQuestion } from '@/core/pull/question'
 

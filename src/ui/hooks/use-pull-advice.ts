@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react'
 import { waterSaturationPa } from '@/core/fluids/water'
-import { currentPull, type JobState } from '@/core/procedure/state'
+import { currentPull, type JobState } from '@/core/job/state'
 import type { PullAdvice } from '@/core/pull/advice'
 import { adviseOnPull } from '@/core/pull/advisor'
 import type { PullPlan } from '@/core/pull/planner'

@@ -1,4 +1,4 @@
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import { eventWords } from '@/core/words/event-words'
 import type { Deeds } from './use-deeds'
 

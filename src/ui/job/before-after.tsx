@@ -1,4 +1,4 @@
-import { type JobState, lastProof } from '@/core/procedure/state'
+import { type JobState, lastProof } from '@/core/job/state'
 import { gaugeText } from '../format'
 
 const celsius = (v: number): string => `${v.toFixed(1)} °C`.replace('-', '−')

@@ -1,4 +1,4 @@
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import { bandsFor } from '@/core/prove/bands'
 import { diagnose } from '@/core/prove/diagnose'
 import { proofHistory } from '@/core/prove/proof-history'

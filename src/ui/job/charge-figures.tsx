@@ -2,7 +2,7 @@
 
 import type { Live } from '@/core/call/types'
 import { stopNow } from '@/core/charge/plan-for-job'
-import { chargedG, type JobState, openContainer } from '@/core/procedure/state'
+import { chargedG, type JobState, openContainer } from '@/core/job/state'
 import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { Figure } from '../form/figure'
 import type { CurvePoint } from '../hooks/use-job-live'

@@ -1,8 +1,8 @@
 'use client'
 
 import type { Call, Live } from '@/core/call/types'
-import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/procedure/parts'
-import { type JobState, openContainer } from '@/core/procedure/state'
+import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/job/parts'
+import { type JobState, openContainer } from '@/core/job/state'
 import { micronText } from '../format'
 import type { Deeds } from './use-deeds'
 

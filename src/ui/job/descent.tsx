@@ -1,7 +1,7 @@
 'use client'
 
 import type { Live } from '@/core/call/types'
-import { currentPull, type JobState } from '@/core/procedure/state'
+import { currentPull, type JobState } from '@/core/job/state'
 import type { PullBand } from '@/core/pull/planner'
 import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
 import { bottomOf, NeedleHatch, StrataFills } from '../chart/depth-strip'

@@ -2,7 +2,7 @@
 
 import { createContext, type ReactNode, useContext, useEffect, useState } from 'react'
 import type { Call, FormName, Live } from '@/core/call/types'
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import type { UserView } from '../frame/who'
 import { FORMS } from './forms/definitions'
 import type { Errors, Values } from './forms/form-types'

@@ -2,7 +2,7 @@
 
 import type { Live } from '@/core/call/types'
 import type { Future } from '@/core/hold/types'
-import { currentHold, type Hold, holdEndsMs, type JobState } from '@/core/procedure/state'
+import { currentHold, type Hold, holdEndsMs, type JobState } from '@/core/job/state'
 import { depthShare } from '@/core/pull/strata'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { bottomOf, StrataFills } from '../chart/depth-strip'

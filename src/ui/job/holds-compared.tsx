@@ -1,4 +1,4 @@
-import type { Hold, JobState } from '@/core/procedure/state'
+import type { Hold, JobState } from '@/core/job/state'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { linear, niceTicks, pathOf, spread } from '../chart/scales'
 import { micronText } from '../format'

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { RIG_AT_START } from '@/core/procedure/parts'
+import { RIG_AT_START } from '@/core/job/parts'
 import { CAR, eventAt, HOLDING, job, later, minutes, part } from '@/core/tests/job-fixture'
 import { eventWords } from '@/core/words/event-words'
 import { withStretch } from '../hooks/use-job-live'

@@ -1,6 +1,6 @@
 'use client'
 
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import { massInAllUnits } from '@/core/units/mass'
 import type { Deeds } from './use-deeds'
 

@@ -1,8 +1,8 @@
 'use client'
 
 import { LEAVE_WORDS } from '@/core/call/after'
-import { LEAVE_ITEMS } from '@/core/procedure/events'
-import type { JobState } from '@/core/procedure/state'
+import { LEAVE_ITEMS } from '@/core/job/events'
+import type { JobState } from '@/core/job/state'
 import { serviceLabel } from '@/core/record/service-label'
 import { Sign } from '../form/sign'
 import { LabelActions, ServiceLabelCard } from '../record/service-label'

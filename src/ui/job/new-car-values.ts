@@ -1,4 +1,4 @@
-import { JobOpened, type Procedure, type Rig } from '@/core/procedure/events'
+import { JobOpened, type Procedure, type Rig } from '@/core/job/events'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { stationPressurePa } from '@/core/units/barometer'
 import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'

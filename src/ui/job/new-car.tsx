@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { type FormEvent, type ReactNode, useState } from 'react'
 import type { Due } from '@/core/equipment/upkeep'
-import { OPENED, type Procedure, type Rig } from '@/core/procedure/events'
+import { OPENED, type Procedure, type Rig } from '@/core/job/events'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { OPENED_WORDS } from '@/core/words/renewed'
 import { newEventId, send } from '../api'

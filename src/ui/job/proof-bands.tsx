@@ -1,4 +1,4 @@
-import type { JobState, Proof } from '@/core/procedure/state'
+import type { JobState, Proof } from '@/core/job/state'
 import { bandsFor } from '@/core/prove/bands'
 import { gaugeText } from '../format'
 

@@ -3,7 +3,7 @@
 import { gramsWords } from '@/core/call/hold'
 import type { Live } from '@/core/call/types'
 import { lossOf } from '@/core/hold/loss'
-import { currentHold, type JobState } from '@/core/procedure/state'
+import { currentHold, type JobState } from '@/core/job/state'
 import { linear } from '../chart/scales'
 import { useWidth } from '../hooks/use-width'
 

@@ -1,7 +1,7 @@
 'use client'
 
 import type { Live } from '@/core/call/types'
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import { PA_PER_PSI } from '@/core/units/constants'
 import { Figure } from '../form/figure'
 import type { LiveJob } from '../hooks/use-job-live'

@@ -1,5 +1,5 @@
 import { gramsWords } from '@/core/call/hold'
-import type { RuleSaid } from '@/core/hold/schools'
+import type { RuleSaid } from '@/core/schools/rules'
 
 const SAYS = { passes: 'passes it', fails: 'fails it', 'not yet': 'not yet' } as const
 

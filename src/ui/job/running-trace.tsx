@@ -1,6 +1,6 @@
 'use client'
 
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import { linear, pathOf } from '../chart/scales'
 import { TimeLabels } from '../chart/time-labels'
 import type { CurvePoint, Sides } from '../hooks/use-job-live'

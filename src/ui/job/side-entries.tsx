@@ -1,7 +1,7 @@
 'use client'
 
 import { saturationPa } from '@/core/fluids/refrigerant'
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import { PA_PER_PSI } from '@/core/units/constants'
 import { kelvin } from '@/core/units/temperature'
 import { gaugeHint, readAmount, readCelsius, readGauge } from '../form/entries'

@@ -1,5 +1,5 @@
-import { currentHold, currentPull, type JobState } from '@/core/procedure/state'
-import { STEP_NAMES, STEPS, type Step, stepNumber } from '@/core/procedure/steps'
+import { currentHold, currentPull, type JobState } from '@/core/job/state'
+import { STEP_NAMES, STEPS, type Step, stepNumber } from '@/core/job/steps'
 
 type Props = { state: JobState; clock: (ms: number) => string; nowMs: number; factor: number }
 

@@ -1,7 +1,7 @@
 'use client'
 
 import { type FormEvent, useState } from 'react'
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import { toStored } from '@/core/units/channel'
 import { parseMass } from '@/core/units/mass'
 import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/units/pressure'

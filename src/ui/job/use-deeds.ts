@@ -1,9 +1,9 @@
 'use client'
 
 import { useCallback, useRef, useState } from 'react'
+import type { Caution } from '@/core/call/cautions'
 import type { Deed } from '@/core/call/types'
-import type { Caution } from '@/core/procedure/cautions'
-import { type ClockSegment, jobTimeMs } from '@/core/procedure/clock'
+import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
 import { newEventId, send } from '../api'
 import type { Stretch } from '../hooks/use-job-live'
 import { serverNow } from '../server-clock'

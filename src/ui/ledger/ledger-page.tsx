@@ -2,9 +2,9 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { type Balance, LEDGER_KINDS, type LedgerEntry, type LedgerQuery, totalsOf } from '@/core/charge/ledger'
 import { massWords } from '@/core/charge/working'
 import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerants'
+import { type Balance, LEDGER_KINDS, type LedgerEntry, type LedgerQuery, totalsOf } from '@/core/shop/ledger'
 import { newEventId, send } from '../api'
 import { massHint, readMass } from '../form/entries'
 import { Choice, Field } from '../form/field'

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
-import type { JobEvent } from '@/core/procedure/events'
+import type { JobEvent } from '@/core/job/events'
 import { eventWords } from '@/core/words/event-words'
 import { newEventId, send } from '../api'
 import { Field } from '../form/field'

@@ -2,8 +2,8 @@
 
 import { type ReactNode, useMemo } from 'react'
 import { gramsWords } from '@/core/call/hold'
-import type { JobEvent } from '@/core/procedure/events'
-import { chargedG, type JobState } from '@/core/procedure/state'
+import type { JobEvent } from '@/core/job/events'
+import { chargedG, type JobState } from '@/core/job/state'
 import { customerWords, restAfterCharge } from '@/core/prove/proof-history'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import { chanceWords } from '@/core/units/chance'

@@ -1,6 +1,6 @@
 'use client'
 
-import { OPENED, type Rig } from '@/core/procedure/events'
+import { OPENED, type Rig } from '@/core/job/events'
 import type { PullBand } from '@/core/pull/planner'
 import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'

@@ -1,4 +1,4 @@
-import type { Rig } from '@/core/procedure/events'
+import type { Rig } from '@/core/job/events'
 import { type PortSpeed, SPEED_DEPTHS_MICRON } from '@/core/rig/port-speeds'
 import { L_S_PER_CFM } from '@/core/units/constants'
 

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
-import { provesOfRule, SCHOOLS } from '@/core/procedure/proves'
+import { provesOfRule, SCHOOLS } from '@/core/hold/proves'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import type { StoredProcedure } from '@/core/views'
 import { newEventId, send } from '../api'

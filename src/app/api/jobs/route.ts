@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Id } from '@/core/entry/id'
 import { Instant } from '@/core/entry/instant'
-import { JobOpened } from '@/core/procedure/events'
+import { JobOpened } from '@/core/job/events'
 import { requireUser } from '@/server/accounts/session'
 import { database, transaction } from '@/server/db/pool'
 import { AppError } from '@/server/errors'

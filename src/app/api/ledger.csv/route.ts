@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync'
-import { LedgerQuery } from '@/core/charge/ledger'
+import { LedgerQuery } from '@/core/shop/ledger'
 import { requireUser } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
 import { handle, parseInput } from '@/server/http'

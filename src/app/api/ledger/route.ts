@@ -1,4 +1,4 @@
-import { LedgerDraft } from '@/core/charge/ledger'
+import { LedgerDraft } from '@/core/shop/ledger'
 import { requireUser } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
 import { handle, parseInput, readJson } from '@/server/http'

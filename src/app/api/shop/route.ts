@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Id } from '@/core/entry/id'
 import { text, verbatim } from '@/core/entry/text'
-import { Procedure } from '@/core/procedure/events'
+import { Procedure } from '@/core/job/events'
 import { changeAccount, insertAccount } from '@/server/accounts/accounts'
 import { ROLES, requireRight } from '@/server/accounts/roles'
 import { requireUser } from '@/server/accounts/session'

@@ -2,7 +2,7 @@ import type { Live } from '@/core/call/types'
 import type { Level } from '@/core/charge/levels'
 import { toleranceG } from '@/core/charge/plan-for-job'
 import { watchContainer } from '@/core/charge/watch-container'
-import { chargedG, type JobState, lostG, openContainer } from '@/core/procedure/state'
+import { chargedG, type JobState, lostG, openContainer } from '@/core/job/state'
 import type { CurvePoint } from '../../hooks/use-job-live'
 
 /** The lens shows this much below the next closing, g, and this much above what is allowed. */

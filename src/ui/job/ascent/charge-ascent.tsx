@@ -3,7 +3,7 @@
 import type { Live } from '@/core/call/types'
 import { type Level, levelsOf } from '@/core/charge/levels'
 import { toleranceG } from '@/core/charge/plan-for-job'
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import { linear } from '../../chart/scales'
 import type { CurvePoint } from '../../hooks/use-job-live'
 import { useWidth } from '../../hooks/use-width'

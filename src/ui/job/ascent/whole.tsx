@@ -1,5 +1,5 @@
 import type { Level } from '@/core/charge/levels'
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import { linear, pathOf } from '../../chart/scales'
 import type { CurvePoint } from '../../hooks/use-job-live'
 import type { Ahead } from './ahead'

@@ -1,6 +1,6 @@
 import { stopsNow } from '@/core/charge/plan-for-job'
-import { refusalOf } from '@/core/procedure/refusals'
-import { openContainer } from '@/core/procedure/state'
+import { refusalOf } from '@/core/job/refusals'
+import { openContainer } from '@/core/job/state'
 import { readMass } from '../../form/entries'
 import { Collector, type FormDefinition } from './form-types'
 

@@ -1,5 +1,5 @@
 import type { FormName } from '@/core/call/types'
-import { RENEWED } from '@/core/procedure/events'
+import { RENEWED } from '@/core/job/events'
 import { PA_PER_PSI } from '@/core/units/constants'
 import { readAmount, readGauge, readMass } from '../../form/entries'
 import { containerEnd, containerStart } from './container-definitions'

@@ -1,5 +1,5 @@
 import type { Deed, Live } from '@/core/call/types'
-import type { JobState } from '@/core/procedure/state'
+import type { JobState } from '@/core/job/state'
 import type { Entry } from '../../form/entries'
 import type { UserView } from '../../frame/who'
 

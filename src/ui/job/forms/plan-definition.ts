@@ -1,8 +1,8 @@
 import type { Container } from '@/core/charge/plan'
 import { type ChargeChoices, chargePlanned, labelTargetG, toleranceG, usualChoices } from '@/core/charge/plan-for-job'
-import { WAYS, type Way } from '@/core/charge/ways'
-import { refusalOf } from '@/core/procedure/refusals'
-import type { JobState } from '@/core/procedure/state'
+import { refusalOf } from '@/core/job/refusals'
+import type { JobState } from '@/core/job/state'
+import { WAYS, type Way } from '@/core/job/ways'
 import { readAmount, readMass } from '../../form/entries'
 import { Collector, type FormDefinition, type Values } from './form-types'
 

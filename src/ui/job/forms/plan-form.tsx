@@ -2,10 +2,10 @@
 
 import { planCharge } from '@/core/charge/plan'
 import { chargeInputOf } from '@/core/charge/plan-for-job'
-import { WAY_WORDS, WAYS } from '@/core/charge/ways'
 import { massWords, workingOf } from '@/core/charge/working'
-import { LABEL_REFRIGERANTS } from '@/core/procedure/events'
-import type { JobState } from '@/core/procedure/state'
+import { LABEL_REFRIGERANTS } from '@/core/job/events'
+import type { JobState } from '@/core/job/state'
+import { WAY_WORDS, WAYS } from '@/core/job/ways'
 import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { Choice, Field } from '../../form/field'
 import { Pick } from '../../form/pick'

@@ -1,8 +1,8 @@
 'use client'
 
-import { oilWords } from '@/core/charge/oil'
-import { RENEWED } from '@/core/procedure/events'
-import type { JobState } from '@/core/procedure/state'
+import { RENEWED } from '@/core/job/events'
+import type { JobState } from '@/core/job/state'
+import { oilWords } from '@/core/shop/oil'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { Choice, Field } from '../../form/field'
 import { Sign } from '../../form/sign'

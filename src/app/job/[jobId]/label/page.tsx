@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { Id } from '@/core/entry/id'
-import { foldJob } from '@/core/procedure/reduce'
+import { foldJob } from '@/core/job/reduce'
 import { serviceLabel } from '@/core/record/service-label'
 import { pageUser } from '@/server/accounts/page-user'
 import { database } from '@/server/db/pool'

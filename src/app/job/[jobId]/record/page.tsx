@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { Id } from '@/core/entry/id'
-import { foldJob } from '@/core/procedure/reduce'
+import { foldJob } from '@/core/job/reduce'
 import { fingerprintOf } from '@/core/record/record'
 import { nodeCrypto } from '@/node/record-crypto'
 import { pageUser } from '@/server/accounts/page-user'

@@ -1,12 +1,12 @@
 import { saturatedDensities, saturationPa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
-import type { RigState } from '../procedure/parts'
+import type { RigState } from '../job/parts'
+import { type CarVolume, composeRig, farNode } from '../rig/compose'
+import type { RigFile } from '../rig/rig-file'
+import { type SteadyCycle, steadyCycle } from '../rig/steady-cycle'
+import { Stepper } from '../rig/stepper'
 import { kelvin } from '../units/temperature'
-import type { BenchTruth } from './bench-truth'
-import { type CarVolume, composeRig, farNode } from './compose'
-import type { RigFile } from './rig-file'
-import { type SteadyCycle, steadyCycle } from './steady-cycle'
-import { Stepper } from './stepper'
+import type { BenchTruth } from './truth'
 
 /** A container on the simulated scale: gross weight and what it weighs empty, g. */
 export type BenchContainer = { grossG: number; tareG: number }

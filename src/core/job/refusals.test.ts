@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
+import { cautionsBefore } from '../call/cautions'
 import type { Deed } from '../call/types'
 import { CAR, HOLDING, job, later } from '../tests/job-fixture'
-import { cautionsBefore } from './cautions'
 import { EventDraftSchema } from './events'
 import { refusalOf } from './refusals'
 

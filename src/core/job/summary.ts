@@ -1,5 +1,5 @@
-import { type GaugeSeat, gaugeSeat } from '../board/car-pressure'
 import { PA_PER_MICRON } from '../units/constants'
+import { type GaugeSeat, gaugeSeat } from './gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState, type Visit } from './state'
 import { STEP_NAMES, type Step, stepNumber } from './steps'
 

@@ -3,8 +3,8 @@ import { waterSaturationPa } from '../fluids/water'
 import { BENCH_TRUTH, PULLING, shut, turn } from '../tests/bench-fixture'
 import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import { type BenchAction, BenchRun } from './bench-run'
-import type { BenchTruth } from './bench-truth'
+import { type BenchAction, BenchRun } from './run'
+import type { BenchTruth } from './truth'
 
 function play(truth: BenchTruth, actions: BenchAction[], until: number, from = -1) {
   const run = new BenchRun(truth, 2)

@@ -1,5 +1,5 @@
-import { RIG_AT_START, type RigState } from '../procedure/parts'
-import { BenchCar, type BenchContainer } from './bench-car'
+import { RIG_AT_START, type RigState } from '../job/parts'
+import { BenchCar, type BenchContainer } from './car'
 import {
   BenchGauge,
   type BenchReading,
@@ -7,8 +7,8 @@ import {
   benchReadings,
   type GaugeState,
   type ScaleState,
-} from './bench-instruments'
-import { type BenchTruth, type Scenario, withScenario } from './bench-truth'
+} from './instruments'
+import { type BenchTruth, type Scenario, withScenario } from './truth'
 
 /** What a hand did to the bench, at a whole second since the job's clock began. */
 export type BenchAction =

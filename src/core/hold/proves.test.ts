@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import { judgeHold } from '../hold/judge'
-import { knownRecord } from '../hold/proving/records'
+import { knownRecord } from '../proving/records'
+import { judgeHold } from './judge'
 import { limitOfRule, provesOfRule, SCHOOLS } from './proves'
 
 test('a longer hold proves more, with the three-halves power where noise bounds it, and a needle a thousand times less', () => {

@@ -1,9 +1,9 @@
-import { waterSaturationPa } from '../../fluids/water'
-import { kelvin } from '../../units/temperature'
-import { Gram } from '../gram'
-import { judgeHold } from '../judge'
-import { leakGramsPerYear } from '../leak-rate'
-import type { HoldResult } from '../types'
+import { waterSaturationPa } from '../fluids/water'
+import { Gram } from '../hold/gram'
+import { judgeHold } from '../hold/judge'
+import { leakGramsPerYear } from '../hold/leak-rate'
+import type { HoldResult } from '../hold/types'
+import { kelvin } from '../units/temperature'
 import type { KnownRecord } from './records'
 
 /** What an ideal observer could tell of a record (model.md section 6). */

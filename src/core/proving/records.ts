@@ -1,11 +1,11 @@
-import { type CarVolume, composeRig, farNode } from '../../rig/compose'
-import { OUTGASSING } from '../../rig/network'
-import type { RigFile } from '../../rig/rig-file'
-import { Stepper } from '../../rig/stepper'
-import { stationPressurePa } from '../../units/barometer'
-import { PA_PER_INHG, PA_PER_MICRON } from '../../units/constants'
-import { normalPair, seededRandom } from '../../units/seeded'
-import type { HoldContext, HoldSample } from '../types'
+import type { HoldContext, HoldSample } from '../hold/types'
+import { type CarVolume, composeRig, farNode } from '../rig/compose'
+import { OUTGASSING } from '../rig/network'
+import type { RigFile } from '../rig/rig-file'
+import { Stepper } from '../rig/stepper'
+import { stationPressurePa } from '../units/barometer'
+import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
+import { normalPair, seededRandom } from '../units/seeded'
 
 /**
  * A hold whose truth is known: made by the network of model.md section 4 and read by an instrument with the faults of

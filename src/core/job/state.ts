@@ -1,8 +1,8 @@
-import { hoseContentG } from '../charge/plan'
-import { WAY_WORDS, type Way } from '../charge/ways'
+import { hoseContentG } from '../fluids/hose'
 import type { HoldEnded, JobEvent, JobOpened, LEAVE_ITEMS, PayloadOf } from './events'
 import type { RigState } from './parts'
 import type { Step } from './steps'
+import { WAY_WORDS, type Way } from './ways'
 
 export type Correction = PayloadOf<'corrected'> & { at: string; by: string }
 /** One visit to a step; a step can be visited again, a second pull for instance. Times are job time, ISO 8601. */

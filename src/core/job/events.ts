@@ -1,12 +1,12 @@
 import { z } from 'zod'
-import { WAYS } from '../charge/ways'
 import { Id } from '../entry/id'
 import { Instant } from '../entry/instant'
 import { text, verbatim } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
-import { LINK_KINDS } from '../rig/rig-file'
+import { LINK_KINDS } from './link-kinds'
 import { PartSet } from './parts'
 import { STEPS } from './steps'
+import { WAYS } from './ways'
 
 const Text = text(200)
 const Note = text(1000, 0)

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { firstChargeG } from './first-charge'
+import { firstChargeG } from '../charge/first-charge'
 import { oilOwed, oilWords } from './oil'
 
 test('oil owed is the sum of what the parts take with them; cores and caps take none', () => {

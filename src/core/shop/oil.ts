@@ -1,4 +1,4 @@
-import type { RENEWED } from '../procedure/events'
+import type { RENEWED } from '../job/events'
 
 type Part = (typeof RENEWED)[number]
 

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
-import { Rig } from '../procedure/events'
-import { LINK_KINDS } from './rig-file'
+import { Rig } from '../job/events'
+import { LINK_KINDS } from '../job/link-kinds'
 
 /** Where a simulated leak may sit. A core leaks only while no coupler seals it; a hose only while it is in the hold. */
 export const LEAK_PLACES = ['low', 'evaporator', 'rear', 'high', 'core-low', 'core-high', 'hose', 'manifold'] as const

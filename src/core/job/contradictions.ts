@@ -1,4 +1,4 @@
-import { canonicalJson } from '../record/canonical'
+import { canonicalJson } from '../entry/canonical'
 import type { EventDraft, JobEvent } from './events'
 
 /**

@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest'
 import { saturationPa } from '../fluids/refrigerant'
+import { steadyCycle } from '../rig/steady-cycle'
 import { BENCH_TRUTH, PULLING, shut, turn } from '../tests/bench-fixture'
 import { kelvin } from '../units/temperature'
-import { type BenchAction, BenchRun } from './bench-run'
-import { type BenchTruth, Scenario } from './bench-truth'
-import { steadyCycle } from './steady-cycle'
+import { type BenchAction, BenchRun } from './run'
+import { type BenchTruth, Scenario } from './truth'
 
 function run(truth: Partial<BenchTruth>, actions: BenchAction[], until: number) {
   const bench = new BenchRun({ ...BENCH_TRUTH, ...truth }, 2)

@@ -1,6 +1,6 @@
-import { judgeHold } from './judge'
-import { type RuleSaid, rulesOn } from './schools'
-import type { HoldContext, HoldResult, HoldSample } from './types'
+import { judgeHold } from '../hold/judge'
+import type { HoldContext, HoldResult, HoldSample } from '../hold/types'
+import { type RuleSaid, rulesOn } from './rules'
 
 /** What the judge says of a hold, and the schools' rules beside it. */
 export type Judgement = { result: HoldResult; rules: RuleSaid[] }

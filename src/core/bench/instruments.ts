@@ -1,8 +1,8 @@
-import type { RigState } from '../procedure/parts'
+import type { RigState } from '../job/parts'
 import type { Channel, ReadingUnit } from '../units/channel'
 import { GRAMS_PER_OUNCE, PA_PER_MICRON, PA_PER_PSI } from '../units/constants'
-import type { BenchCar, BenchContainer } from './bench-car'
-import { type GaugeTruth, GOOD_GAUGE } from './bench-truth'
+import type { BenchCar, BenchContainer } from './car'
+import { type GaugeTruth, GOOD_GAUGE } from './truth'
 
 export type BenchReading = { channel: Channel; value: number; unit: ReadingUnit }
 

@@ -1,9 +1,9 @@
-import { LIQUID_STANDS_MIN } from '../charge/ways'
+import type { EventDraft, PayloadOf } from '../job/events'
+import { carIsOpen, type PartSet, type RigState } from '../job/parts'
+import { type JobState, wayOf } from '../job/state'
+import type { Step } from '../job/steps'
+import { LIQUID_STANDS_MIN } from '../job/ways'
 import { readRest } from '../prove/rest-pressure'
-import type { EventDraft, PayloadOf } from './events'
-import { carIsOpen, type PartSet, type RigState } from './parts'
-import { type JobState, wayOf } from './state'
-import type { Step } from './steps'
 
 /** What a step about to be recorded would cost, said before it does. */
 export type Caution = { code: string; sentence: string; remedy: string }

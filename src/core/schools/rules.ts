@@ -1,6 +1,6 @@
+import { type GramsPerYear, leakGramsPerYear } from '../hold/leak-rate'
+import type { HoldContext, HoldSample } from '../hold/types'
 import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
-import { type GramsPerYear, leakGramsPerYear } from './leak-rate'
-import type { HoldContext, HoldSample } from './types'
 
 /** What a school's simple rule would have said of a hold, when, and the leak it lets through on this volume. */
 export type RuleSaid = {

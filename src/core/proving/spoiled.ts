@@ -1,6 +1,6 @@
-import { seededRandom } from '../../units/seeded'
-import { judgeHold } from '../judge'
-import type { HoldSample } from '../types'
+import { judgeHold } from '../hold/judge'
+import type { HoldSample } from '../hold/types'
+import { seededRandom } from '../units/seeded'
 import { type KnownRecord, knownRecord } from './records'
 
 /** Ways in which a record is made useless. */

@@ -1,8 +1,8 @@
 import { dewPointAtMostC, waterSaturationPa } from '../fluids/water'
-import { leakGramsPerYear } from '../hold/leak-rate'
+import type { Procedure } from '../job/events'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import type { Procedure } from './events'
+import { leakGramsPerYear } from './leak-rate'
 
 /**
  * A single car's free volume, L, and what the judge's own limits come from: a gauge's noise with its correlation, s,
