@@ -6,6 +6,7 @@ import { measureJudge } from './judge'
 import { atMost, type Measure, tableOf } from './measure'
 import { measurePhysics } from './physics'
 import { startShop, throwAway } from './running-shop'
+import { measureScripts } from './script-sizes'
 import { soak, wordsOf } from './soak'
 
 /** Measures everything the issues call a speed or a size, on a shop of its own that is thrown away. */
@@ -27,6 +28,8 @@ async function perf(): Promise<Measure[]> {
       ...commands,
       atMost('second start, from the command to the first answer', shop.startS, 's', 15),
     ]
+    say('measuring what a view weighs')
+    measures.push(...(await measureScripts(shop)))
     say('measuring what a person waits for')
     measures.push(...(await measureBrowser(shop)))
     say('measuring the ingest')

@@ -37,6 +37,19 @@ test('a needle reading at altitude is converted to an interval of micron', () =>
   expect(result.interval[1] - result.interval[0]).toBeCloseTo(25_400, -2)
 })
 
+test('a needle at its stop means nearly nothing is left, not an error', () => {
+  const atStop = json('convert', '30.1', 'inHgV', 'micron', '--barometer-Pa', '101325')
+  // 101,325 Pa are 29.92 inHg: 0.18 beyond, and the needle is good to half an inch
+  expect(atStop.value).toBe(0)
+  expect(atStop.interval).toEqual([0, expect.closeTo(0.321 * 25_400, -2)])
+})
+
+test('temperatures, masses, volumes, lengths and pump speeds convert too', () => {
+  expect(json('convert', '52', 'F', 'C')).toEqual({ value: expect.closeTo(11.11, 2), unit: 'C', interval: null })
+  expect(json('convert', '1.4', 'lb', 'oz').value).toBeCloseTo(22.4, 10)
+  expect(json('convert', '6', 'cfm', 'L/s').value).toBeCloseTo(2.83, 2)
+})
+
 test('an absolute unit has no interval, and a sign is no option', () => {
   expect(json('convert', '1', 'kPa', 'micron')).toEqual({
     value: expect.closeTo(7500.6, 0),
@@ -50,6 +63,8 @@ test.each([
   [['convert', '20', 'inHgV', 'micron'], /counts from the air of the place/],
   [['convert', 'deep', 'micron', 'Pa'], /value is "deep"; a finite number/],
   [['convert', '5', 'furlong', 'Pa'], /unit furlong is not known/],
+  [['convert', '5', 'g', 'mm'], /g is a unit of mass, mm of length/],
+  [['convert', '-300', 'C', 'K'], /temperature.*-273\.15/],
   [['convert', '35', 'inHgV', 'Pa', '--altitude-m', '0'], /29\.9/],
   [['saturation', '--fluid', 'R-22', '--celsius', '5'], /use R-134a, R-1234yf, water/],
   [['saturation', '--fluid', 'R-134a', '--celsius', '500'], /between 233\.15 and 374\.18 K/],

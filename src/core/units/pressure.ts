@@ -57,13 +57,20 @@ export function fromPascal(pressurePa: number, unit: PressureUnit, barometerPa =
   return pressurePa / (ABSOLUTE_PA[unit] as number)
 }
 
-/** A needle reading as the interval of absolute pressure it can mean, Pa; its lower end is not below zero. */
+/**
+ * A needle reading as the interval of absolute pressure it can mean, Pa; its lower end is not below zero. A reading up to
+ * the needle's own error deeper than the air of the place is a needle at its stop: zero, up to what the error leaves.
+ * @throws OutOfRange further beyond
+ */
 export function needleReading(inHgBelowAir: number, barometerPa: number): PressureReading {
-  const pressurePa = toPascal(inHgBelowAir, 'inHgV', barometerPa)
+  const shownPa = barometerPa - inHgBelowAir * PA_PER_INHG
+  // a hair of slack: half an inch typed in decimals is half an inch
+  const atStop = shownPa < 0 && shownPa >= -NEEDLE_HALF_WIDTH_PA - 1e-6
+  const pressurePa = atStop ? 0 : toPascal(inHgBelowAir, 'inHgV', barometerPa)
   return {
     pressurePa,
     lowPa: Math.max(0, pressurePa - NEEDLE_HALF_WIDTH_PA),
-    highPa: pressurePa + NEEDLE_HALF_WIDTH_PA,
+    highPa: Math.max(0, shownPa + NEEDLE_HALF_WIDTH_PA),
   }
 }
 
