@@ -14,7 +14,7 @@ import {
 } from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
-import pg from 'pg'
+import { openClient } from '@/server/db/pool'
 import { openLog } from './log-file'
 import { requirePostgres } from './packages'
 import type { Places } from './places'
@@ -211,10 +211,8 @@ async function waitReady(url: string, child: ChildProcess, places: Places): Prom
   const until = Date.now() + 60_000
   while (Date.now() < until) {
     if (child.exitCode !== null) break
-    const client = new pg.Client({ connectionString: url })
     try {
-      await client.connect()
-      await client.end()
+      await (await openClient(url)).end()
       return
     } catch {
       await new Promise((done) => setTimeout(done, 100))
@@ -236,8 +234,7 @@ export function reasonIn(log: string): string {
 }
 
 async function createDatabase(adminUrl: string): Promise<void> {
-  const client = new pg.Client({ connectionString: adminUrl })
-  await client.connect()
+  const client = await openClient(adminUrl)
   const { rowCount } = await client.query(`select 1 from pg_database where datname = 'yperos'`)
   if (rowCount === 0) await client.query('create database yperos')
   await client.end()

@@ -1,10 +1,9 @@
 import { randomBytes } from 'node:crypto'
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import pg from 'pg'
 import { claimBench } from '@/server/bench/claim'
 import { migrate, NewerDatabase } from '@/server/db/migrate'
-import { database } from '@/server/db/pool'
+import { database, openClient } from '@/server/db/pool'
 import { loadDemo } from '@/server/demo/load-demo'
 import { keepPartitions } from '@/server/readings/partitions'
 import type { Places } from './places'
@@ -26,8 +25,7 @@ type Prepare = { demo: DemoPlace | null; alone: boolean }
  */
 export async function prepareDatabase(places: Places, url: string, { demo, alone }: Prepare): Promise<boolean> {
   process.env.DATABASE_URL = url
-  const turn = new pg.Client({ connectionString: url })
-  await turn.connect()
+  const turn = await openClient(url)
   try {
     await turn.query('select pg_advisory_lock(460002)')
     const done = await migrate(url, join(places.root, 'db/migrations'))

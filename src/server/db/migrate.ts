@@ -1,6 +1,7 @@
 import { readdir } from 'node:fs/promises'
 import { runner } from 'node-pg-migrate'
-import pg from 'pg'
+import type pg from 'pg'
+import { openClient } from './pool'
 
 const TABLE = 'migration'
 
@@ -19,30 +20,29 @@ export class NewerDatabase extends Error {
  * @throws NewerDatabase when it has migrations that are not in `folder`; nothing is changed then
  */
 export async function migrate(databaseUrl: string, folder: string): Promise<number> {
-  await refuseNewer(databaseUrl, folder)
-  const done = await runner({
-    databaseUrl,
-    dir: folder,
-    direction: 'up',
-    migrationsTable: TABLE,
-    singleTransaction: false,
-    advisoryLockMode: 'wait',
-    log: () => undefined,
-  })
-  return done.length
-}
-
-async function refuseNewer(databaseUrl: string, folder: string): Promise<void> {
-  const ours = new Set((await readdir(folder)).filter((f) => f.endsWith('.sql')).map((f) => f.slice(0, -'.sql'.length)))
-  const client = new pg.Client({ connectionString: databaseUrl })
-  await client.connect()
+  const client = await openClient(databaseUrl)
   try {
-    const there = await client.query<{ oid: string | null }>('select to_regclass($1)::text as oid', [TABLE])
-    if (!there.rows[0]?.oid) return
-    const { rows } = await client.query<{ name: string }>(`select name from ${TABLE} order by id`)
-    const unknown = rows.map((r) => r.name).filter((name) => !ours.has(name))
-    if (unknown.length > 0) throw new NewerDatabase(unknown)
+    await refuseNewer(client, folder)
+    const done = await runner({
+      dbClient: client,
+      dir: folder,
+      direction: 'up',
+      migrationsTable: TABLE,
+      singleTransaction: false,
+      advisoryLockMode: 'wait',
+      log: () => undefined,
+    })
+    return done.length
   } finally {
     await client.end()
   }
+}
+
+async function refuseNewer(client: pg.Client, folder: string): Promise<void> {
+  const ours = new Set((await readdir(folder)).filter((f) => f.endsWith('.sql')).map((f) => f.slice(0, -'.sql'.length)))
+  const there = await client.query<{ oid: string | null }>('select to_regclass($1)::text as oid', [TABLE])
+  if (!there.rows[0]?.oid) return
+  const { rows } = await client.query<{ name: string }>(`select name from ${TABLE} order by id`)
+  const unknown = rows.map((r) => r.name).filter((name) => !ours.has(name))
+  if (unknown.length > 0) throw new NewerDatabase(unknown)
 }

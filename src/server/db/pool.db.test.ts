@@ -2,7 +2,7 @@ import { beforeEach, expect, test } from 'vitest'
 import { ingest } from '../readings/ingest'
 import { type Fixture, freshShop, jobWithGauge } from '../tests/shop-fixture'
 import { isAway } from './away'
-import { database, makePool, transaction } from './pool'
+import { database, makePool, openClient, transaction } from './pool'
 
 let shop: Fixture
 beforeEach(async () => {
@@ -47,6 +47,12 @@ test('forty batches of two cars at once, in a month nobody measured in before, a
   expect(Date.now() - begun).toBeLessThan(9000)
 })
 
+async function killBackend(pid: number): Promise<void> {
+  const other = await openClient(process.env.DATABASE_URL ?? '')
+  await other.query('select pg_terminate_backend($1)', [pid])
+  await other.end()
+}
+
 test('statements, idle transactions and waits for a connection have an end', async () => {
   const { rows } = await database().query(
     `select current_setting('statement_timeout') as statement, current_setting('idle_in_transaction_session_timeout') as idle`,
@@ -59,4 +65,16 @@ test('statements, idle transactions and waits for a connection have an end', asy
   expect(isAway(refused)).toBe(true)
   held.release()
   await narrow.end()
+})
+
+test('a connection that dies while a transaction computes fails that transaction, and nothing else', async () => {
+  const lost = await transaction(database(), async (tx) => {
+    const { rows } = await tx.query<{ pid: number }>('select pg_backend_pid() as pid')
+    await killBackend(rows[0]?.pid ?? 0)
+    // computing between two questions: here nobody waits for an answer that could carry the error
+    await new Promise((done) => setTimeout(done, 300))
+    await tx.query('select 1')
+  }).catch((error) => error)
+  expect(isAway(lost)).toBe(true)
+  expect((await database().query('select 1 as one')).rows).toEqual([{ one: 1 }])
 })

@@ -40,9 +40,10 @@ class OnePool extends pg.Pool {
 /** A pool on `connectionString` with our timeouts, which does not die with an idle connection. */
 export function makePool(connectionString: string, max = MOST): pg.Pool {
   const pool = new OnePool({ connectionString, max, application_name: 'yperos', ...TIMEOUTS })
-  // an idle connection that the server closes is replaced at the next query; without a listener it would end the
-  // process
+  // a connection that dies while nobody asks it anything, idle or between two questions of a transaction, fails the next
+  // question or is replaced; without these listeners it would end the process
   pool.on('error', () => undefined)
+  pool.on('connect', (client) => client.on('error', () => undefined))
   return pool
 }
 
@@ -50,6 +51,15 @@ export function makePool(connectionString: string, max = MOST): pg.Pool {
 export function database(): pg.Pool {
   shared.yperosPool ??= makePool(environment().DATABASE_URL)
   return shared.yperosPool
+}
+
+/** A connection of its own for whoever needs one for long, or before the pool may be used; the caller ends it. */
+export async function openClient(connectionString: string): Promise<pg.Client> {
+  const client = new pg.Client({ connectionString, application_name: 'yperos' })
+  // a connection that dies between two questions fails the next one; without a listener it would end the process
+  client.on('error', () => undefined)
+  await client.connect()
+  return client
 }
 
 /** Runs `work` in one transaction on one connection: committed when it returns, rolled back when it throws. */

@@ -102,7 +102,7 @@ function useSave() {
   const save = async (body: object, done?: () => void) => {
     const answer = await send('/api/shop', body)
     setErrors(answer.ok ? {} : Object.fromEntries(answer.faults.map((f) => [f.path.split('.').pop() ?? '', f.reason])))
-    setSaid(answer.ok ? 'Saved.' : answer.message)
+    setSaid(answer.ok ? 'Saved.' : answer.faults.length > 0 ? 'Not saved: see the marked field.' : answer.message)
     if (!answer.ok) return
     done?.()
     router.refresh()
