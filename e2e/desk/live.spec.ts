@@ -1,4 +1,5 @@
 import {
+  benchToken,
   controlBench,
   endEarly,
   expect,
@@ -101,3 +102,26 @@ for (const [name, leakPaM3S, waterG, words] of [
     await expect(theCall(page)).toContainText(words)
   })
 }
+
+test('a car the bench cannot play says so at its head, and stops saying it when it plays again', async ({
+  page,
+  context,
+}) => {
+  const jobId = await openCar(context.request)
+  await page.goto(`/job/${jobId}`)
+  const said = page.getByRole('alert').filter({ hasText: 'The bench cannot play this car' })
+  await expect(page.getByText('Simulated bench', { exact: true })).toBeVisible()
+  await expect(said).toBeHidden()
+  const tell = (words: string | null) =>
+    context.request.post('/api/bench/trouble', {
+      headers: { authorization: `Bearer ${benchToken()}` },
+      data: { jobId, words },
+    })
+  expect((await tell('ambient 90 C is beyond the tables')).ok()).toBe(true)
+  await expect(said).toContainText('ambient 90 C is beyond the tables')
+  await expect(said).toBeInViewport()
+  // the way out is open on the same page
+  await expect(page.getByText('plain leak')).toBeVisible()
+  expect((await tell(null)).ok()).toBe(true)
+  await expect(said).toBeHidden()
+})

@@ -77,7 +77,10 @@ function holdAlarms(state: JobState, live: Live): Alarm[] {
       ? [
           {
             id: `verdict:${n}:${finding}`,
-            sentence: `The hold is decided: ${finding === 'wet' ? 'damp for certain' : finding.replaceAll('-', ' ')}.`,
+            sentence:
+              finding === 'wet'
+                ? 'The hold found water for certain; a leak stays open.'
+                : `The hold is decided: ${finding.replaceAll('-', ' ')}.`,
           },
         ]
       : []),

@@ -126,6 +126,17 @@ describe('the hold', () => {
     expect(callFor(holding, live(55, { judgement: judged(change) })).sentence).toBe(sentence)
   })
 
+  test('certain water says what pulling again brings and what waiting would, not that a decision is still to come', () => {
+    const wet = judged({ probability: { leak: 0.5, damp: 0.99 }, decisionExpectedS: 1500 })
+    const { why } = callFor(holding, live(55, { judgement: wet }))
+    expect(why.slice(-2)).toEqual([
+      'The water has to come out first: the hold after the next pull tells of a leak.',
+      expect.stringMatching(/^Whoever waits knows about the leak at about \d\d:\d\d\.$/),
+    ])
+    const open = callFor(holding, live(55, { judgement: judged({ decisionExpectedS: 1500 }) }))
+    expect(open.why.at(-1)).toMatch(/^A decision is to be expected about \d\d:\d\d\.$/)
+  })
+
   test('tight goes on proving more, and a finding in the first minutes is not called', () => {
     expect(
       callFor(holding, live(55, { judgement: judged({ verdict: 'tight', probability: { leak: 0.02, damp: 0.1 } }) }))

@@ -84,7 +84,7 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
         }),
     why: [
       ...(judged?.reasons ?? ['The first minutes show gas settling, not the car.']),
-      ...(over ? [] : expectedWords(judged, hold, live)),
+      ...(over ? [] : expectedWords(judged, hold, live, finding === 'wet')),
     ],
     proves: { title: 'What it proves', text: provesOf(judged, state) },
     watch: [],
@@ -94,11 +94,15 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
   }
 }
 
-/** When a decision is to be expected, if it is not made yet and can be foreseen. */
-function expectedWords(judged: HoldResult | undefined, hold: Hold, live: Live): string[] {
+/** When a decision is to be expected, if it is not made yet and can be foreseen; where water is certain, what for. */
+function expectedWords(judged: HoldResult | undefined, hold: Hold, live: Live, wet: boolean): string[] {
+  const first = wet ? ['The water has to come out first: the hold after the next pull tells of a leak.'] : []
   const atS = judged?.decisionExpectedS
-  if (atS === null || atS === undefined || judged?.verdict !== 'undecided') return []
-  return [`A decision is to be expected about ${live.clock(Date.parse(hold.isolatedAt) + atS * 1000)}.`]
+  if (atS === null || atS === undefined || judged?.verdict !== 'undecided') return first
+  const at = live.clock(Date.parse(hold.isolatedAt) + atS * 1000)
+  return wet
+    ? [...first, `Whoever waits knows about the leak at about ${at}.`]
+    : [`A decision is to be expected about ${at}.`]
 }
 
 function shorten(judged: HoldResult | undefined): Ask {

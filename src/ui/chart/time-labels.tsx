@@ -14,6 +14,9 @@ type Props = {
   right: number
 }
 
+/** Half the width of a plain hour, in the drawing's units. */
+const HALF_TICK = 20
+
 /** The time axis under a chart: plain hours, and dark labels for what matters. */
 export function TimeLabels({ fromMs, toMs, x, y, clock, marks, most, left, right }: Props) {
   const width = (text: string) => text.length * 7.4 + 16
@@ -22,8 +25,10 @@ export function TimeLabels({ fromMs, toMs, x, y, clock, marks, most, left, right
     return { ...m, half, x: Math.min(right - half, Math.max(left + half, x(m.at))) }
   })
   const zone = useZone()
-  const free = timeTicks(fromMs, toMs, most, zone).filter((t) =>
-    placed.every((m) => Math.abs(x(t) - m.x) > m.half + 26),
+  // a time that would be cut off at either end says another time
+  const free = timeTicks(fromMs, toMs, most, zone).filter(
+    (t) =>
+      x(t) > left + HALF_TICK && x(t) < right - HALF_TICK && placed.every((m) => Math.abs(x(t) - m.x) > m.half + 26),
   )
   return (
     <g fontSize="16" suppressHydrationWarning>

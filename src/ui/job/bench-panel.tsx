@@ -37,12 +37,12 @@ export function BenchPanel({
   jobId,
   running,
   factor,
-  trouble,
+  open,
 }: {
   jobId: string
   running: boolean
   factor: number
-  trouble: string | null
+  open: boolean
 }) {
   const [refused, setRefused] = useState<string | null>(null)
   const control = async (body: object) => {
@@ -50,17 +50,11 @@ export function BenchPanel({
     setRefused(answer.ok ? null : answer.message)
   }
   return (
-    <details className="mt-3 border-t border-rule pt-2" open={trouble !== null}>
+    <details className="mt-3 border-t border-rule pt-2" open={open}>
       <summary className="min-h-9 cursor-pointer text-[16px]">
         <b className="font-semibold">Simulated bench</b>, clock ×{factor},{' '}
         {running ? 'instruments running' : 'instruments off'}
       </summary>
-      {trouble && (
-        <p role="alert" className="mt-2 text-[17px]">
-          <b className="font-semibold text-caution">The bench cannot play this car: {trouble}.</b> Put another scenario
-          on it, or take the car in anew. The other cars go on.
-        </p>
-      )}
       <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-3">
         <button
           type="button"

@@ -23,6 +23,7 @@ import { ZoneProvider } from '../zone'
 import { AlarmBar } from './alarm-bar'
 import { AsideBar } from './aside-bar'
 import { BenchPanel } from './bench-panel'
+import { BenchTroubleBar } from './bench-trouble-bar'
 import { CallPanel } from './call-panel'
 import { ConnectionDrawing } from './connection-drawing'
 import { FormsProvider, type StockContainer } from './forms'
@@ -72,6 +73,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
         <LineBar line={line} clock={clock} />
         <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
         <AsideBar state={state} deeds={deeds} clock={clock} />
+        <BenchTroubleBar trouble={state.signed ? null : job.benchTrouble} />
         <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
           <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
             <Instrument
@@ -110,7 +112,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
                 jobId={view.id}
                 running={state.benchRunning}
                 factor={clockFactor(job.clock)}
-                trouble={job.benchTrouble}
+                open={job.benchTrouble !== null}
               />
             )}
           </div>

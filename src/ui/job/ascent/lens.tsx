@@ -65,7 +65,7 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
             />
             <text
               x={right - 8}
-              y={y(goalG) + 24}
+              y={y(goalG) - 10}
               textAnchor="end"
               fontSize="15.5"
               fontWeight="600"
