@@ -126,7 +126,7 @@ const NASTY: unknown[] = [
   JSON.stringify({ name: '\u0000', time: 'x', vacuum: 'y' }),
 ]
 
-test('no route answers 500, whoever sends whatever', async ({ playwright, context, baseURL }) => {
+test('@long no route answers 500, whoever sends whatever', async ({ playwright, context, baseURL }) => {
   test.setTimeout(240_000)
   await signIn(context.request, 'maira')
   const jobId = await openCar(context.request, { simulated: false })
@@ -230,7 +230,7 @@ test('whoever signs out elsewhere is told on the page that stays open', async ({
   await expect(page.getByRole('link', { name: 'Sign in again' })).toBeVisible()
 })
 
-test('after twelve wrong tries the right password is in within forty seconds, whatever address is made up', async ({
+test('@long after twelve wrong tries the right password is in within forty seconds, whatever address is made up', async ({
   playwright,
   context,
   baseURL,

@@ -34,7 +34,7 @@ test('a tight car ends in the call to charge it, and the simple rules stand besi
   await expect(theCall(page)).toContainText(/No leak of [\d,]+ g a year/)
 })
 
-test('what the hoses give is not laid at the car’s door when they were held alone before', async ({
+test('@long what the hoses give is not laid at the car’s door when they were held alone before', async ({
   page,
   context,
 }) => {

@@ -89,7 +89,7 @@ for (const [name, leakPaM3S, waterG, words] of [
   ['a leak', 3e-4, 0.02, /It leaks(\.|, and it is damp\.)/],
   ['water', 0, 4, /Damp.* Pull again\./],
 ] as const) {
-  test(`${name} on the bench ends in the right call`, async ({ page, context }) => {
+  test(`@long ${name} on the bench ends in the right call`, async ({ page, context }) => {
     const jobId = await openCar(context.request)
     await startPull(context.request, jobId)
     await controlBench(context.request, jobId, { action: 'reset', leakPaM3S, waterG })

@@ -222,11 +222,16 @@ async function waitReady(url: string, child: ChildProcess, places: Places): Prom
   throw new Stop(`it does not start: ${reasonIn(log)} (more in ${log})`)
 }
 
-/** Why a server ended, by the end of its log: the last thing it called fatal, or else its last line. */
+/**
+ * Why a server ended, by the end of its log: the last thing it called fatal or refused to start for, or else its last
+ * line. What its orphaned sessions say as they end is no reason.
+ */
 export function reasonIn(log: string): string {
   try {
     const lines = readFileSync(log, 'utf8').trim().split('\n').slice(-20)
-    const fatal = lines.flatMap((l) => /(?:FATAL|PANIC|ERROR): {2}(.*)$/.exec(l)?.[1] ?? [])
+    const fatal = lines.flatMap(
+      (l) => /(?:(?:FATAL|PANIC|ERROR): {2}|^postgres: )(?!terminating connection)(.*)$/.exec(l)?.[1] ?? [],
+    )
     return fatal.at(-1) ?? lines.at(-1) ?? 'its log is empty'
   } catch {
     return 'its log cannot be read'

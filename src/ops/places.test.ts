@@ -85,5 +85,12 @@ test('why a database ended is the last thing it called fatal, not what it said o
     '10:00 LOG:  redo starts\n10:00 FATAL:  could not extend file "base/1": No space left on device\n10:00 HINT:  Check free disk space.\n10:00 LOG:  database system is shut down\n',
   )
   expect(reasonIn(file)).toBe('could not extend file "base/1": No space left on device')
+  // a folder it may not read is said without a level, before and after what orphaned sessions say as they end
+  const refusal = 'could not access the server configuration file "pg/postgresql.conf": Permission denied'
+  const orphan = '10:01 FATAL:  terminating connection due to unexpected postmaster exit'
+  writeFileSync(file, `${orphan}\npostgres: ${refusal}\n${orphan}\n`)
+  expect(reasonIn(file)).toBe(refusal)
+  writeFileSync(file, `${orphan}\n`)
+  expect(reasonIn(file)).toBe(orphan)
   expect(reasonIn(join(folder, 'not there'))).toMatch(/cannot be read/)
 })
