@@ -3,13 +3,12 @@ import { randomUUID } from 'node:crypto'
 import { readFileSync, rmSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import type pg from 'pg'
-import type { JobOpened } from '@/core/job/events'
-import { stationPressurePa } from '@/core/units/barometer'
 import { freePort, stopChild } from '@/ops/cluster'
 import { placesOf } from '@/ops/places'
 import { makePool, transaction } from '@/server/db/pool'
 import { openJob } from '@/server/jobs/open-job'
 import { tokenHash } from '@/server/readings/ingest'
+import { OPENING } from '@/server/tests/opening'
 
 export type RunningShop = {
   address: string
@@ -76,37 +75,6 @@ export async function startShop(): Promise<RunningShop> {
       await stopChild(child, 60_000)
     },
   }
-}
-
-export const OPENING: JobOpened = {
-  car: { name: 'Perf', model: 'Pelmira 3', hybrid: false },
-  complaint: '',
-  label: {
-    refrigerant: 'R-134a',
-    lowG: 500,
-    highG: 500,
-    typed: '500 g',
-    toleranceG: 15,
-    oilKind: 'PAG 46',
-    oilMl: null,
-    source: 'label',
-  },
-  place: { altitudeM: 2380, barometerPa: stationPressurePa(2380), ambientC: 11 },
-  story: { opened: 'component', openHours: 2, drierReplaced: true },
-  history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null },
-  volumeL: 2.5,
-  procedure: { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 },
-  rig: {
-    name: 'Cart',
-    boreMm: 9.5,
-    lengthM: 1.2,
-    hoses: 2,
-    pumpCfm: 4,
-    ultimateMicron: 25,
-    gauge: 'electronic',
-    scaleStepG: 2,
-  },
-  simulated: false,
 }
 
 export type Gauge = { jobId: string; instrument: string; token: string }
