@@ -95,8 +95,9 @@ export async function readText(request: Request): Promise<string> {
       pieces.push(piece.value)
     }
   } catch (error) {
-    // what is still to come is not wanted any more
-    void reader.cancel().catch(() => undefined)
+    // what is still to come is thrown away by the door behind the answer: cancelled here, the line would be reset and the
+    // reset could overtake the answer
+    reader.releaseLock()
     throw error
   } finally {
     tooSlow.clear()

@@ -8,6 +8,7 @@ import { log } from '@/server/log'
 import { ADDRESS_HEADER } from '@/server/sender'
 import { watchHolds } from '@/server/watch/watch-holds'
 import { addressOf, hostsOf, listOf, turnedAway } from './door'
+import { lingerBehind } from './linger'
 
 /**
  * Longer than any client or proxy keeps a line idle: a line closed at the moment it is used again loses a request, ms.
@@ -44,6 +45,7 @@ server.requestTimeout = SLOWEST_MS
 
 async function take(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const { headers, method = 'GET', url = '/' } = request
+  lingerBehind(request)
   if (url.startsWith('/api/')) for (const [name, value] of Object.entries(API_HEADERS)) response.setHeader(name, value)
   const away = turnedAway(
     {

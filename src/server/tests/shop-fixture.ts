@@ -2,10 +2,11 @@ import { randomUUID } from 'node:crypto'
 import type { EventDraft } from '@/core/job/events'
 import { type Account, insertAccount } from '../accounts/accounts'
 import { database, transaction } from '../db/pool'
+import { selectPulse } from '../jobs/job-rows'
 import { openJob } from '../jobs/open-job'
 import { selectReadingsAfter } from '../readings/history'
 import { tokenHash } from '../readings/ingest'
-import { selectSpan } from '../readings/span'
+import { spanOf } from '../readings/span'
 import { insertShop } from '../shop/shop'
 import { AIR_PA, OPENING } from './opening'
 
@@ -65,8 +66,10 @@ export function draft(kind: EventDraft['kind'], payload: unknown, at = new Date(
 export const gaugeLine = (seq: number, at: Date, micron: number): string =>
   JSON.stringify({ instrument: 'G1', seq, at: at.toISOString(), channel: 'vacuum', value: micron, unit: 'micron' })
 
-/** All readings of a job in the order of commits, after the number `after`. */
+/** All readings of a job in the order of commits, after the number `after`; as a stream asks for them. */
 export async function readingsOf(jobId: string, after = 0) {
   const db = database()
-  return selectReadingsAfter(db, await selectSpan(db, jobId), after, Number.MAX_SAFE_INTEGER, 10_000)
+  // the span and the last number come from one look: a span by itself may be older than the readings it is used for
+  const pulse = await selectPulse(db, jobId)
+  return pulse ? selectReadingsAfter(db, spanOf(pulse), after, pulse.readingSeq, 10_000) : []
 }
