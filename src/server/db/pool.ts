@@ -55,7 +55,8 @@ export function database(): pg.Pool {
 
 /** A connection of its own for whoever needs one for long, or before the pool may be used; the caller ends it. */
 export async function openClient(connectionString: string): Promise<pg.Client> {
-  const client = new pg.Client({ connectionString, application_name: 'yperos' })
+  // a line that is taken up and never answered, as behind a database that was just killed, is given up
+  const client = new pg.Client({ connectionString, application_name: 'yperos', connectionTimeoutMillis: 5000 })
   // a connection that dies between two questions fails the next one; without a listener it would end the process
   client.on('error', () => undefined)
   await client.connect()
