@@ -63,6 +63,28 @@ describe('a part that is kept running', () => {
     expect(told.at(-1)).toBeNull()
   })
 
+  test('is known as soon as there is a process, and ended also before it works', async () => {
+    const child = program(null)
+    const noted: (ChildProcess | null)[] = []
+    const keeper = new Keeper({
+      name: 'part',
+      start: async (born) => {
+        born(child)
+        await new Promise((done) => child.once('exit', done))
+        throw new Error('ended before it worked')
+      },
+      tell: () => undefined,
+      note: (_name, there) => noted.push(there),
+    })
+    const started = keeper.first().catch((error: Error) => error.message)
+    expect(noted).toEqual([child])
+    expect([keeper.spawned, keeper.process]).toEqual([child, null])
+    await keeper.end(1000)
+    expect(await started).toBe('ended before it worked')
+    expect(child.signalCode).not.toBeNull()
+    expect(keeper.spawned).toBeNull()
+  })
+
   test('is ended for good, also in the middle of a pause', async () => {
     let starts = 0
     const keeper = new Keeper({

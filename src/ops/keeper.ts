@@ -7,8 +7,8 @@ export type Trouble = { words: string; againMs: number }
 
 type Options = {
   name: string
-  /** starts the part and resolves when it works; may fail */
-  start: () => Promise<ChildProcess>
+  /** starts the part, says so as soon as there is a process, and resolves when it works; may fail */
+  start: (born: (child: ChildProcess) => void) => Promise<ChildProcess>
   /** the part works, or what is wrong and when it is tried again */
   tell: (name: string, trouble: Trouble | null) => void
   /** a process is there, or gone */
@@ -25,6 +25,7 @@ export class Keeper {
   private readonly options: Options
   private readonly deaths = new Deaths()
   private child: ChildProcess | null = null
+  private unborn: ChildProcess | null = null
   private ended = false
   private wake: (() => void) | null = null
 
@@ -32,13 +33,19 @@ export class Keeper {
     this.options = options
   }
 
+  /** The process that works. */
   get process(): ChildProcess | null {
     return this.child
   }
 
+  /** The process there is, also one that does not work yet: whoever is killed now leaves it behind. */
+  get spawned(): ChildProcess | null {
+    return this.child ?? this.unborn
+  }
+
   /** Starts the part for the first time. @throws what `start` throws: whoever calls `up` is there to read it */
   async first(): Promise<void> {
-    this.watch(await this.options.start())
+    this.watch(await this.start())
   }
 
   /** Starts a part that may fail at first, in the background. */
@@ -55,7 +62,18 @@ export class Keeper {
   async end(patienceMs: number): Promise<void> {
     this.ended = true
     this.wake?.()
-    if (this.child) await stopChild(this.child, patienceMs)
+    if (this.spawned) await stopChild(this.spawned, patienceMs)
+  }
+
+  private async start(): Promise<ChildProcess> {
+    try {
+      return await this.options.start((child) => {
+        this.unborn = child
+        this.options.note(this.options.name, child)
+      })
+    } finally {
+      this.unborn = null
+    }
   }
 
   private watch(child: ChildProcess): void {
@@ -80,7 +98,7 @@ export class Keeper {
       await this.rest(pauseMs)
       if (this.ended) return
       try {
-        const child = await this.options.start()
+        const child = await this.start()
         if (this.ended) await stopChild(child, 0)
         else this.watch(child)
         return

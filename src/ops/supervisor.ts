@@ -85,7 +85,7 @@ export class Supervisor {
     const shop = await selectShop(database())
     await database().end()
     buildWeb(this.places.root)
-    await this.keep('web', () => this.web()).first()
+    await this.keep('web', (born) => this.web(born)).first()
     const bench = this.keep('bench', () => this.bench())
     if (benchIsOurs) await bench.first()
     else bench.begin()
@@ -103,16 +103,17 @@ export class Supervisor {
       return given
     }
     say('starting the database')
-    await this.keep('database', async () => {
+    await this.keep('database', async (born) => {
       // the web server knows one address: it comes back there or not at all
-      this.cluster = await startCluster(this.places, this.cluster?.port)
+      this.cluster = await startCluster(this.places, this.cluster?.port, born)
       return this.cluster.process
     }).first()
     return (this.cluster as Cluster | undefined)?.url ?? ''
   }
 
-  private async web(): Promise<ChildProcess> {
+  private async web(born: (child: ChildProcess) => void): Promise<ChildProcess> {
     const child = startWeb(this.places, this.url, this.host, this.port)
+    born(child)
     await waitForWeb(this.loopback(), child, join(this.places.state, 'web.log'))
     return child
   }
@@ -145,7 +146,7 @@ export class Supervisor {
     }
   }
 
-  private keep(name: Part, start: () => Promise<ChildProcess>): Keeper {
+  private keep(name: Part, start: (born: (child: ChildProcess) => void) => Promise<ChildProcess>): Keeper {
     const keeper = new Keeper({
       name,
       start,
@@ -182,8 +183,8 @@ export class Supervisor {
   }
 
   private note(): void {
-    const marks = [...this.keepers].flatMap(([part, { process: child }]) => {
-      const mark = child?.pid === undefined ? null : markOf(child.pid)
+    const marks = [...this.keepers].flatMap(([part, { spawned }]) => {
+      const mark = spawned?.pid === undefined ? null : markOf(spawned.pid)
       return mark ? [[part, mark] as [string, Mark]] : []
     })
     const supervisor = markOf(process.pid)
