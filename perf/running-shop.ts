@@ -6,8 +6,10 @@ import type pg from 'pg'
 import { freePort, stopChild } from '@/ops/cluster'
 import { placesOf } from '@/ops/places'
 import { makePool, transaction } from '@/server/db/pool'
+import { type Scope, scopeOf } from '@/server/db/scope'
 import { openJob } from '@/server/jobs/open-job'
 import { tokenHash } from '@/server/readings/ingest'
+import { selectShop } from '@/server/shop/shop'
 import { OPENING } from '@/server/tests/opening'
 
 export type RunningShop = {
@@ -79,15 +81,19 @@ export async function startShop(): Promise<RunningShop> {
 
 export type Gauge = { jobId: string; instrument: string; token: string }
 
+/** The scope of the running shop. */
+export const scopeIn = async (db: pg.Pool): Promise<Scope> => scopeOf((await selectShop(db)).id, db)
+
 /** Opens jobs, each with a device and a gauge of its own hanging at it for the last day. */
 export async function openGauges(db: pg.Pool, count: number, name: string): Promise<Gauge[]> {
   const since = new Date(Date.now() - 26 * 3600_000)
+  const { shopId } = await scopeIn(db)
   return Promise.all(
     Array.from({ length: count }, async (_, i) => {
       const gauge = { jobId: randomUUID(), instrument: `${name}-${i}`, token: randomUUID() }
-      await transaction(db, (tx) =>
+      await transaction(db, (client) =>
         openJob(
-          tx,
+          { ...scopeOf(shopId, client), inTransaction: true },
           { id: null, name: 'perf' },
           {
             id: gauge.jobId,
@@ -98,17 +104,19 @@ export async function openGauges(db: pg.Pool, count: number, name: string): Prom
         ),
       )
       const { rows } = await db.query<{ id: string }>(
-        `insert into device (name, kind, token_hash) values ($1, 'instruments', $2) returning id`,
-        [gauge.instrument, tokenHash(gauge.token)],
+        `insert into device (name, kind, token_hash, shop_id) values ($1, 'instruments', $2, $3) returning id`,
+        [gauge.instrument, tokenHash(gauge.token), shopId],
       )
-      await db.query('insert into instrument (id, device_id, name) values ($1, $2, $1)', [
+      await db.query('insert into instrument (id, device_id, name, shop_id) values ($1, $2, $1, $3)', [
         gauge.instrument,
         rows[0]?.id,
+        shopId,
       ])
-      await db.query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [
+      await db.query('insert into attachment (instrument_id, job_id, from_at, shop_id) values ($1, $2, $3, $4)', [
         gauge.instrument,
         gauge.jobId,
         since,
+        shopId,
       ])
       return gauge
     }),

@@ -7,7 +7,7 @@ import { placesOf } from '@/ops/places'
 import { say } from '@/ops/say'
 import { selectEvents, selectJob } from '@/server/jobs/job-rows'
 import { recordForm } from '@/server/records/chain'
-import { type Gauge, line, openGauges, type RunningShop, startShop, throwAway } from './running-shop'
+import { type Gauge, line, openGauges, type RunningShop, scopeIn, startShop, throwAway } from './running-shop'
 
 /** Cars under load, and readings in one request. */
 const CARS = 8
@@ -184,6 +184,7 @@ async function count(
     doubled: 0,
     brokenChains: 0,
   }
+  const scope = await scopeIn(shop.db)
   for (const { gauge, acknowledged, events } of loads) {
     const { rows } = await shop.db.query<{ n: number; different: number; known: number }>(
       `select count(*)::int as n, count(distinct device_seq)::int as different, count(distinct device_seq) filter (where device_seq < $2)::int as known
@@ -191,9 +192,9 @@ async function count(
       [gauge.jobId, acknowledged],
     )
     const { n = 0, different = 0, known = 0 } = rows[0] ?? {}
-    const stored = await selectEvents(shop.db, gauge.jobId)
+    const stored = await selectEvents(scope, gauge.jobId)
     const ids = new Set(stored.map((e) => e.id))
-    const job = await selectJob(shop.db, gauge.jobId)
+    const job = await selectJob(scope, gauge.jobId)
     const chain = stored.map((e) => ({ ...recordForm(e, e.previous), hash: e.hash }))
     sum.acknowledgedReadings += acknowledged
     sum.acknowledgedEvents += events.size

@@ -12,7 +12,7 @@ test('a plain pg_dump, restored elsewhere, holds every event and reading', async
   const jobId = await jobWithGauge(shop.technician)
   const start = Date.now() - 600_000
   await ingest(
-    shop.deviceId,
+    shop.box,
     Array.from({ length: 120 }, (_, i) => gaugeLine(i, new Date(start + i * 1000), 300 + i)).join('\n'),
   )
   const url = process.env.DATABASE_URL ?? ''

@@ -4,8 +4,10 @@ import { join } from 'node:path'
 import { claimBench } from '@/server/bench/claim'
 import { migrate, NewerDatabase } from '@/server/db/migrate'
 import { database, openClient } from '@/server/db/pool'
+import { scopeOf } from '@/server/db/scope'
 import { loadDemo } from '@/server/demo/load-demo'
 import { keepPartitions } from '@/server/readings/partitions'
+import { selectShop } from '@/server/shop/shop'
 import type { Places } from './places'
 import { writeWhole } from './run-file'
 import { Stop, say } from './say'
@@ -32,10 +34,9 @@ export async function prepareDatabase(places: Places, url: string, { demo, alone
     if (done > 0) say(`${done} migration${done === 1 ? '' : 's'} applied`)
     const db = database()
     await keepPartitions(db)
-    const ours = await claimBench(db, benchToken(places), alone)
     if (demo !== null && (await loadDemo(db, join(places.root, 'db/demo', `${demo}.json`), new Date())))
       say(`loaded the demo place, ${DEMO_PLACES[demo]}`)
-    return ours
+    return await claimBench(scopeOf((await selectShop(db)).id, db), benchToken(places), alone)
   } catch (error) {
     throw error instanceof NewerDatabase ? new Stop(error.message) : error
   } finally {

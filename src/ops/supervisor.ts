@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import pg from 'pg'
 import { claimBench, releaseBench } from '@/server/bench/claim'
 import { database } from '@/server/db/pool'
+import { scopeOf } from '@/server/db/scope'
 import { DEMO_SIGN_INS } from '@/server/demo/sign-ins'
 import { selectShop } from '@/server/shop/shop'
 import { buildWeb } from './build'
@@ -46,6 +47,7 @@ export class Supervisor {
   private readonly troubles = new Map<string, Trouble>()
   private cluster: Cluster | undefined
   private url = ''
+  private shopId = 0
   private stopping = false
   private silent = 0
   private withoutDatabase = 0
@@ -83,6 +85,7 @@ export class Supervisor {
       alone: this.cluster !== undefined,
     })
     const shop = await selectShop(database())
+    this.shopId = shop.id
     await database().end()
     buildWeb(this.places.root)
     await this.keep('web', (born) => this.web(born)).first()
@@ -120,7 +123,7 @@ export class Supervisor {
 
   private async bench(): Promise<ChildProcess> {
     const token = benchToken(this.places)
-    if (!(await this.ask((db) => claimBench(db, token, this.cluster !== undefined))))
+    if (!(await this.ask((db) => claimBench(scopeOf(this.shopId, db), token, this.cluster !== undefined))))
       throw new Error('the bench of another start on this database plays the cars')
     const child = startBenchProcess(this.places, this.loopback(), token)
     this.benchHeardMs = Date.now()
@@ -239,7 +242,7 @@ export class Supervisor {
     this.stopping = true
     await Promise.all((['bench', 'web'] as const).map((name) => this.keepers.get(name)?.end(PATIENCE_MS[name])))
     if (this.keepers.has('bench'))
-      await this.ask((db) => releaseBench(db, benchToken(this.places))).catch(() => undefined)
+      await this.ask((db) => releaseBench(scopeOf(this.shopId, db), benchToken(this.places))).catch(() => undefined)
     await this.keepers.get('database')?.end(PATIENCE_MS.database)
     rmSync(this.places.runFile, { force: true })
   }

@@ -1,6 +1,6 @@
 import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
-import { currentUser } from '@/server/accounts/session'
+import { currentScope } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
 import { DEMO_SIGN_INS } from '@/server/demo/sign-ins'
 import { ADDRESS_HEADER, isLoopback } from '@/server/sender'
@@ -8,7 +8,7 @@ import { selectShop } from '@/server/shop/shop'
 import { SignInForm } from '@/ui/frame/sign-in-form'
 
 export default async function SignIn() {
-  if (await currentUser()) redirect('/board')
+  if (await currentScope()) redirect('/board')
   const shop = await selectShop(database())
   const here = isLoopback((await headers()).get(ADDRESS_HEADER) ?? '')
   const demo =

@@ -1,7 +1,9 @@
 import { beforeEach, expect, test } from 'vitest'
-import { database, transaction } from '../db/pool'
+import { database } from '../db/pool'
+import { inTransaction } from '../db/scope'
 import { refuseDemoPassword } from '../demo/sign-ins'
-import { type Fixture, freshShop } from '../tests/shop-fixture'
+import { shopOf } from '../shop/shop'
+import { type Fixture, freshShop, here } from '../tests/shop-fixture'
 import { type Account, changeAccount, checkPassword, insertAccount, selectAccounts } from './accounts'
 import { countAttempt, deleteExpiredAttempts, forgetAttempts } from './attempts'
 import { may, type Role, requireRight } from './roles'
@@ -14,7 +16,7 @@ beforeEach(async () => {
 
 /** What a lead changes of somebody's account. */
 const change = (by: { id: string }, whose: { id: string }, to: { role: Role; disabled: boolean }) =>
-  transaction(database(), (tx) => changeAccount(tx, by.id, { id: whose.id, certificate: 'T-1', ...to }))
+  inTransaction(here(), (tx) => changeAccount(tx, by.id, { id: whose.id, certificate: 'T-1', ...to }))
 
 test('passwords are kept as argon2id and nothing else', async () => {
   const { rows } = await database().query<{ hash: string }>('select password_hash as hash from account')
@@ -23,9 +25,9 @@ test('passwords are kept as argon2id and nothing else', async () => {
 })
 
 test('only the right password of a name that may sign in is taken, whatever its case', async () => {
-  expect((await checkPassword(database(), ' Tech ', 'tech-password'))?.id).toBe(shop.technician.id)
-  expect(await checkPassword(database(), 'tech', 'lead-password')).toBeNull()
-  expect(await checkPassword(database(), 'nobody', 'tech-password')).toBeNull()
+  expect((await checkPassword(here(), ' Tech ', 'tech-password'))?.id).toBe(shop.technician.id)
+  expect(await checkPassword(here(), 'tech', 'lead-password')).toBeNull()
+  expect(await checkPassword(here(), 'nobody', 'tech-password')).toBeNull()
 })
 
 test('a closed account loses its sessions and cannot sign in; its jobs keep its name', async () => {
@@ -33,13 +35,13 @@ test('a closed account loses its sessions and cannot sign in; its jobs keep its 
     shop.trainee.id,
   ])
   await change(shop.lead, shop.trainee, { role: 'trainee', disabled: true })
-  expect(await checkPassword(database(), 'trainee', 'trainee-password')).toBeNull()
+  expect(await checkPassword(here(), 'trainee', 'trainee-password')).toBeNull()
   expect((await database().query('select 1 from session')).rowCount).toBe(0)
-  expect((await selectAccounts(database())).find((a) => a.id === shop.trainee.id)?.disabledAt).not.toBeNull()
+  expect((await selectAccounts(here())).find((a) => a.id === shop.trainee.id)?.disabledAt).not.toBeNull()
 })
 
 test('two people cannot share a sign-in', async () => {
-  const again = insertAccount(database(), {
+  const again = insertAccount(here(), {
     signIn: 'tech',
     name: 'Other',
     role: 'technician',
@@ -86,7 +88,7 @@ test('what has run out is cleared away: sessions and attempts', async () => {
   await countAttempt('tech', '10.0.0.3')
   await insertSession(db, shop.lead.id, 3600)
   const over = await insertSession(db, shop.lead.id, -1)
-  expect(await selectSession(db, over)).toBeNull()
+  expect(await selectSession(here(), over)).toBeNull()
   expect(await deleteExpiredSessions(db)).toBe(1)
   expect(await deleteExpiredAttempts(db)).toBe(0)
   await db.query('update sign_in_attempt set expire = 1')
@@ -96,9 +98,9 @@ test('what has run out is cleared away: sessions and attempts', async () => {
 test('a session ends with its account, at once', async () => {
   const db = database()
   const session = await insertSession(db, shop.technician.id, 3600)
-  expect((await selectSession(db, session))?.account.name).toBe('tech')
+  expect((await selectSession(here(), session))?.account.name).toBe('tech')
   await change(shop.lead, shop.technician, { role: 'technician', disabled: true })
-  expect(await selectSession(db, session)).toBeNull()
+  expect(await selectSession(here(), session)).toBeNull()
 })
 
 test('two leads who take the lead from each other at once leave one of them', async () => {
@@ -113,7 +115,7 @@ test('two leads who take the lead from each other at once leave one of them', as
       change(other, shop.lead, { role: 'technician', disabled: false }),
     ])
     expect(done.filter((d) => d.status === 'fulfilled')).toHaveLength(1)
-    expect((await selectAccounts(database())).filter((a) => a.role === 'lead')).toHaveLength(1)
+    expect((await selectAccounts(here())).filter((a) => a.role === 'lead')).toHaveLength(1)
   }
 })
 
@@ -130,11 +132,14 @@ test('the last lead keeps the lead, whoever asks', async () => {
 })
 
 test('the demo’s passwords are refused from another machine, other passwords are not', async () => {
-  const db = database()
-  await expect(refuseDemoPassword(db, ' Teo', 'cold-plateau-2')).rejects.toMatchObject({ code: 'not-allowed' })
-  await expect(refuseDemoPassword(db, 'teo', 'one of his own')).resolves.toBeUndefined()
-  await db.query('update shop set demo = false')
-  await expect(refuseDemoPassword(db, 'teo', 'cold-plateau-2')).resolves.toBeUndefined()
+  const place = await shopOf(here())
+  const refused =
+    (signIn: string, password: string, demo = true) =>
+    () =>
+      refuseDemoPassword({ ...place, demo }, signIn, password)
+  expect(refused(' Teo', 'cold-plateau-2')).toThrow(/on the machine it runs on only/)
+  expect(refused('teo', 'one of his own')).not.toThrow()
+  expect(refused('teo', 'cold-plateau-2', false)).not.toThrow()
 })
 
 test('rights: everybody runs jobs, lead and technician sign, only the lead edits the shop', () => {

@@ -1,5 +1,5 @@
 import { hash, verify } from '@node-rs/argon2'
-import type { Queryable, Transaction } from '../db/pool'
+import type { Scope, TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import type { Role } from './roles'
 
@@ -20,18 +20,21 @@ const HASHING = { memoryCost: 19_456, timeCost: 2, parallelism: 1 }
 /** A hash nobody's password has: an unknown sign-in costs the same time as a wrong password. */
 let decoy: Promise<string> | undefined
 
-export async function selectAccounts(db: Queryable): Promise<Account[]> {
-  const { rows } = await db.query<Account>(`select ${COLUMNS} from account order by name`)
+export async function selectAccounts(db: Scope): Promise<Account[]> {
+  const { rows } = await db.query<Account>(`select ${COLUMNS} from account where shop_id = $1 order by name`, [
+    db.shopId,
+  ])
   return rows
 }
 
 export async function insertAccount(
-  db: Queryable,
+  db: Scope,
   account: { signIn: string; name: string; role: Role; certificate: string; password: string },
 ): Promise<Account> {
   const { rows } = await db.query<Account>(
-    `insert into account (sign_in, name, role, certificate, password_hash) values ($1, $2, $3, $4, $5) returning ${COLUMNS}`,
-    [account.signIn, account.name, account.role, account.certificate, await hash(account.password, HASHING)],
+    `insert into account (sign_in, name, role, certificate, password_hash, shop_id)
+     values ($1, $2, $3, $4, $5, $6) returning ${COLUMNS}`,
+    [account.signIn, account.name, account.role, account.certificate, await hash(account.password, HASHING), db.shopId],
   )
   return rows[0] as Account
 }
@@ -44,12 +47,13 @@ export async function insertAccount(
  * @throws AppError `not-allowed` when he is none any more, `not-found`, `conflict` when no lead would be left
  */
 export async function changeAccount(
-  tx: Transaction,
+  tx: TxScope,
   byId: string,
   change: { id: string; role: Role; certificate: string; disabled: boolean },
 ): Promise<void> {
   const { rows: leads } = await tx.query<{ id: string }>(
-    `select id from account where role = 'lead' and disabled_at is null order by id for update`,
+    `select id from account where shop_id = $1 and role = 'lead' and disabled_at is null order by id for update`,
+    [tx.shopId],
   )
   if (!leads.some((l) => l.id === byId))
     throw new AppError('not-allowed', 'You are not the lead any more: somebody changed it a moment ago.')
@@ -57,18 +61,19 @@ export async function changeAccount(
   if (!keepsLead && !leads.some((l) => l.id !== change.id))
     throw new AppError('conflict', 'Somebody must keep the lead: make another the lead first.')
   const { rowCount } = await tx.query(
-    `update account set role = $2, certificate = $3, disabled_at = case when $4 then coalesce(disabled_at, now()) end where id = $1`,
-    [change.id, change.role, change.certificate, change.disabled],
+    `update account set role = $2, certificate = $3, disabled_at = case when $4 then coalesce(disabled_at, now()) end
+      where id = $1 and shop_id = $5`,
+    [change.id, change.role, change.certificate, change.disabled, tx.shopId],
   )
   if (rowCount !== 1) throw notFound('this account')
   if (change.disabled) await tx.query('delete from session where account_id = $1', [change.id])
 }
 
 /** The account whose password this is, or null; takes as long either way. */
-export async function checkPassword(db: Queryable, signIn: string, password: string): Promise<Account | null> {
+export async function checkPassword(db: Scope, signIn: string, password: string): Promise<Account | null> {
   const { rows } = await db.query<Account & { passwordHash: string }>(
-    `select ${COLUMNS}, password_hash as "passwordHash" from account where sign_in = $1 and disabled_at is null`,
-    [signIn.trim().toLowerCase()],
+    `select ${COLUMNS}, password_hash as "passwordHash" from account where shop_id = $2 and sign_in = $1 and disabled_at is null`,
+    [signIn.trim().toLowerCase(), db.shopId],
   )
   const found = rows[0]
   decoy ??= hash('no such account', HASHING)

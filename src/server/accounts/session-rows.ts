@@ -1,4 +1,5 @@
 import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import type { Account } from './accounts'
 
 /** A session and whose it is. */
@@ -18,12 +19,12 @@ export async function deleteSession(db: Queryable, id: string): Promise<void> {
 }
 
 /** A session that stands, with its account; null when it ended, ran out, or its account was closed. */
-export async function selectSession(db: Queryable, id: string): Promise<Session | null> {
+export async function selectSession(db: Scope, id: string): Promise<Session | null> {
   const { rows } = await db.query<Account>(
     `select a.id, a.sign_in as "signIn", a.name, a.role, a.certificate, a.disabled_at as "disabledAt"
        from session s join account a on a.id = s.account_id
-      where s.id = $1 and s.expires_at > now() and a.disabled_at is null`,
-    [id],
+      where s.id = $1 and a.shop_id = $2 and s.expires_at > now() and a.disabled_at is null`,
+    [id, db.shopId],
   )
   return rows[0] ? { id, account: rows[0] } : null
 }

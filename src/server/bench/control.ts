@@ -4,8 +4,8 @@ import { Scenario } from '@/core/bench/truth'
 import { Id } from '@/core/entry/id'
 import { verbatim } from '@/core/entry/text'
 import { clockFactor, jobTimeMs } from '@/core/job/clock'
-import type { Author } from '../accounts/author'
-import { database, transaction } from '../db/pool'
+import type { UserScope } from '../accounts/user-scope'
+import { inTransaction } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import { appendEvents } from '../jobs/append-events'
 import { insertClockSegment, selectClock, selectJobForUpdate } from '../jobs/job-rows'
@@ -34,12 +34,12 @@ export type BenchControl = z.infer<typeof BenchControl>
  * Starts, stops, resets a job's bench or changes the speed of its clock; recorded in the job like any other deed.
  * @throws AppError `not-allowed` for a job with a real car: its clock is the wall's
  */
-export async function controlBench(user: Author, jobId: string, asked: BenchControl): Promise<void> {
+export async function controlBench(db: UserScope, jobId: string, asked: BenchControl): Promise<void> {
   const control =
     asked.action === 'named-scenario'
       ? { id: asked.id, action: 'scenario' as const, scenario: await scenarioNamed(asked.name) }
       : asked
-  await transaction(database(), async (tx) => {
+  await inTransaction(db, async (tx) => {
     const job = await selectJobForUpdate(tx, jobId)
     if (!job) throw notFound('this job')
     if (!job.simulated || !job.bench)
@@ -48,7 +48,7 @@ export async function controlBench(user: Author, jobId: string, asked: BenchCont
     const wallMs = Date.now()
     const jobMs = Math.round(jobTimeMs(clock, wallMs))
     const factor = control.action === 'speed' ? control.factor : clockFactor(clock)
-    const [appended] = await appendEvents(tx, user, jobId, [
+    const [appended] = await appendEvents(tx, db.user, jobId, [
       {
         id: control.id,
         kind: 'bench-set',
@@ -61,9 +61,10 @@ export async function controlBench(user: Author, jobId: string, asked: BenchCont
       await insertClockSegment(tx, jobId, { wallMs, jobMs, factor })
     const set = settingOf(control, jobMs)
     if (set)
-      await tx.query('update job set bench = $2 where id = $1', [
+      await tx.query('update job set bench = $2 where id = $1 and shop_id = $3', [
         jobId,
         JSON.stringify({ ...job.bench, settings: [...(job.bench.settings ?? []), set] }),
+        tx.shopId,
       ])
   })
 }

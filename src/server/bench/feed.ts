@@ -5,7 +5,7 @@ import type { ClockSegment } from '@/core/job/clock'
 import { foldJob } from '@/core/job/reduce'
 import type { JobState } from '@/core/job/state'
 import { isAway } from '../db/away'
-import { database, type Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import { type StoredEvent, selectClocks, selectEvents } from '../jobs/job-rows'
 import { benchInstrument } from '../jobs/open-job'
 import { selectSpan } from '../readings/span'
@@ -30,11 +30,12 @@ export type BenchJob = {
  * @param started - jobs it plays already and so need no `lastSecond` looked up
  */
 export async function benchFeed(
+  db: Scope,
   started: readonly string[],
 ): Promise<(BenchJob | { jobId: string; trouble: string })[]> {
-  const db = database()
   const { rows } = await db.query<{ id: string; bench: StoredBench }>(
-    `select id, bench from job where simulated and bench is not null and signed_at is null order by created_at desc limit 40`,
+    `select id, bench from job where shop_id = $1 and simulated and bench is not null and signed_at is null order by created_at desc limit 40`,
+    [db.shopId],
   )
   const clocks = await selectClocks(
     db,
@@ -42,7 +43,7 @@ export async function benchFeed(
   )
   return Promise.all(
     rows.map((row) =>
-      benchJob(row.id, row.bench, clocks.get(row.id) ?? [], started.includes(row.id)).catch((error: Error) => {
+      benchJob(db, row.id, row.bench, clocks.get(row.id) ?? [], started.includes(row.id)).catch((error: Error) => {
         // a database that is away is no car's fault
         if (isAway(error)) throw error
         return { jobId: row.id, trouble: error.message }
@@ -51,8 +52,13 @@ export async function benchFeed(
   )
 }
 
-async function benchJob(jobId: string, bench: StoredBench, clock: ClockSegment[], started: boolean): Promise<BenchJob> {
-  const db = database()
+async function benchJob(
+  db: Scope,
+  jobId: string,
+  bench: StoredBench,
+  clock: ClockSegment[],
+  started: boolean,
+): Promise<BenchJob> {
   const events = await selectEvents(db, jobId)
   const state = foldJob(events)
   const instrument = benchInstrument(jobId)
@@ -71,7 +77,7 @@ async function benchJob(jobId: string, bench: StoredBench, clock: ClockSegment[]
   }
 }
 
-async function lastReadingMs(db: Queryable, jobId: string, instrument: string): Promise<number | null> {
+async function lastReadingMs(db: Scope, jobId: string, instrument: string): Promise<number | null> {
   const span = await selectSpan(db, jobId)
   if (!span) return null
   const { rows } = await db.query<{ last: number | null }>(

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import { notifyChange } from '../jobs/notify'
 
 /** What the bench says of a car it cannot play; null words when it plays again. */
@@ -11,7 +11,10 @@ export type BenchTrouble = z.infer<typeof BenchTrouble>
 /**
  * Keeps what the bench says of a car beside it and tells the car's page; a job that is not on the bench is left alone.
  */
-export async function storeTrouble(db: Queryable, { jobId, words }: BenchTrouble): Promise<void> {
-  const { rowCount } = await db.query('update job set bench_trouble = $2 where id = $1 and simulated', [jobId, words])
+export async function storeTrouble(db: Scope, { jobId, words }: BenchTrouble): Promise<void> {
+  const { rowCount } = await db.query(
+    'update job set bench_trouble = $2 where id = $1 and shop_id = $3 and simulated',
+    [jobId, words, db.shopId],
+  )
   if (rowCount === 1) await notifyChange(db, { job: jobId, events: 0 })
 }

@@ -32,15 +32,15 @@ test('forty batches of two cars at once, in a month nobody measured in before, a
   const db = database()
   const jobs = [await jobWithGauge(shop.technician), await jobWithGauge(shop.technician)]
   await db.query(
-    `insert into instrument (id, device_id, name) values ('G2', $1, 'other gauge') on conflict do nothing`,
-    [shop.deviceId],
+    `insert into instrument (id, device_id, name, shop_id) values ('G2', $1, 'other gauge', $2) on conflict do nothing`,
+    [shop.deviceId, shop.box.shopId],
   )
   await db.query(`update attachment set instrument_id = 'G2' where job_id = $1`, [jobs[1]])
   const line = (instrument: string, seq: number) =>
     JSON.stringify({ instrument, seq, at: new Date().toISOString(), channel: 'vacuum', value: 500, unit: 'micron' })
   const begun = Date.now()
   const done = await Promise.all(
-    Array.from({ length: 40 }, (_, i) => ingest(shop.deviceId, [line('G1', i), line('G2', i)].join('\n'))),
+    Array.from({ length: 40 }, (_, i) => ingest(shop.box, [line('G1', i), line('G2', i)].join('\n'))),
   )
   expect(done.every((d) => d.stored === 2)).toBe(true)
   // ten seconds was the wait for a lock that never came

@@ -4,7 +4,7 @@ import { assembleRig, RigParts } from '@/core/equipment/assemble'
 import { EQUIPMENT_DEEDS, EQUIPMENT_KINDS, Equipment, type EquipmentDeedKind } from '@/core/equipment/equipment'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { selectAccounts } from '../accounts/accounts'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import { insertDeed, selectShelf, upsertEquipment } from '../equipment/shelf'
 import { bookOpening } from '../ledger/ledger'
 import { upsertRig } from '../shop/catalogue'
@@ -48,7 +48,7 @@ const DATES: Record<string, string> = {
 
 /** Puts a demo place's equipment on the shelf with its history, and its rigs together from it. */
 export async function fillShelf(
-  db: Queryable,
+  db: Scope,
   equipment: readonly z.infer<typeof DemoEquipment>[],
   rigs: readonly z.infer<typeof DemoRig>[],
   now: Date,

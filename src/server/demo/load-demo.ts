@@ -4,8 +4,10 @@ import type pg from 'pg'
 import { z } from 'zod'
 import { stationPressurePa } from '@/core/units/barometer'
 import { insertAccount } from '../accounts/accounts'
+import { makeBenchPlace } from '../bench/claim'
+import { scopeOf } from '../db/scope'
 import { selectProcedures, selectRigs, upsertProcedure } from '../shop/catalogue'
-import { insertShop } from '../shop/shop'
+import { insertShop, openShop } from '../shop/shop'
 import { DemoCar } from './demo-car'
 import { DemoEquipment, DemoRig, fillShelf } from './fill-shelf'
 import { DEMO_SIGN_INS } from './sign-ins'
@@ -37,16 +39,27 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   const place = DemoPlace.parse(JSON.parse(readFileSync(file, 'utf8')))
   const { name, altitudeM, ambientC } = place.shop
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
-  if (((await db.query('select 1 from shop')).rowCount ?? 0) > 0) return false
-  // the shop is written last: without it whatever is here is a load that was cut short, and begins anew
+  if (((await db.query('select 1 from shop where opened_at is not null')).rowCount ?? 0) > 0) return false
+  // a shop that never opened is a load that was cut short, and begins anew
   await db.query(
-    'truncate judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment',
+    'truncate judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop',
   )
-  for (const person of DEMO_SIGN_INS) await insertAccount(db, person)
-  for (const procedure of place.procedures) await upsertProcedure(db, { id: randomUUID(), ...procedure })
-  await fillShelf(db, place.equipment, place.rigs, now)
-  const procedures = await selectProcedures(db)
-  const rigs = await selectRigs(db)
-  for (const car of place.cars) await walkCar(db, car, place.shop, procedures, rigs, now)
-  return insertShop(db, { name, altitudeM, ambientC, barometerPa: stationPressurePa(altitudeM), timeZone, demo: true })
+  const shopId = await insertShop(db, {
+    name,
+    altitudeM,
+    ambientC,
+    barometerPa: stationPressurePa(altitudeM),
+    timeZone,
+    demo: true,
+  })
+  const scope = scopeOf(shopId, db)
+  await makeBenchPlace(scope)
+  for (const person of DEMO_SIGN_INS) await insertAccount(scope, person)
+  for (const procedure of place.procedures) await upsertProcedure(scope, { id: randomUUID(), ...procedure })
+  await fillShelf(scope, place.equipment, place.rigs, now)
+  const procedures = await selectProcedures(scope)
+  const rigs = await selectRigs(scope)
+  for (const car of place.cars) await walkCar(scope, car, place.shop, procedures, rigs, now)
+  await openShop(scope)
+  return true
 }

@@ -1,8 +1,7 @@
-import type pg from 'pg'
 import { type BenchAction, BenchRun, type BenchSecond } from '@/core/bench/run'
 import { toStored } from '@/core/units/channel'
 import { STANDARD_ATMOSPHERE_PA } from '@/core/units/constants'
-import { transaction } from '../db/pool'
+import { inTransaction, type Scope } from '../db/scope'
 import { selectJob } from '../jobs/job-rows'
 import { benchInstrument } from '../jobs/open-job'
 import { type NewReading, storeReadings } from '../readings/store-readings'
@@ -10,13 +9,13 @@ import { type NewReading, storeReadings } from '../readings/store-readings'
 /** Plays a demo car's bench in the loader and stores its readings by the one end all readings take. */
 export class BenchPlayer {
   readonly startMs: number
-  private readonly db: pg.Pool
+  private readonly db: Scope
   private readonly jobId: string
   private run: BenchRun | undefined
   private actions: readonly BenchAction[] = []
   private barometerPa = STANDARD_ATMOSPHERE_PA
 
-  constructor(db: pg.Pool, jobId: string, startMs: number) {
+  constructor(db: Scope, jobId: string, startMs: number) {
     this.db = db
     this.jobId = jobId
     this.startMs = startMs
@@ -85,7 +84,7 @@ export class BenchPlayer {
       ),
     )
     for (let i = 0; i < readings.length; i += 2000) {
-      await transaction(this.db, (tx) => storeReadings(tx, this.jobId, readings.slice(i, i + 2000)))
+      await inTransaction(this.db, (tx) => storeReadings(tx, this.jobId, readings.slice(i, i + 2000)))
     }
   }
 }

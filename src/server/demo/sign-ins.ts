@@ -1,7 +1,6 @@
 import type { Role } from '../accounts/roles'
-import type { Queryable } from '../db/pool'
 import { AppError } from '../errors'
-import { selectShop } from '../shop/shop'
+import type { Shop } from '../shop/shop'
 
 /** Sign-ins of the demo place; they are created with it and exist nowhere else. */
 export const DEMO_SIGN_INS: readonly {
@@ -20,9 +19,9 @@ export const DEMO_SIGN_INS: readonly {
  * The demo's passwords are known to everybody, so they open nothing from another machine.
  * @throws AppError `not-allowed` with what to do instead
  */
-export async function refuseDemoPassword(db: Queryable, signIn: string, password: string): Promise<void> {
+export function refuseDemoPassword(shop: Shop, signIn: string, password: string): void {
   const known = DEMO_SIGN_INS.some((d) => d.signIn === signIn.trim().toLowerCase() && d.password === password)
-  if (!known || !(await selectShop(db)).demo) return
+  if (!known || !shop.demo) return
   throw new AppError(
     'not-allowed',
     'The demo’s passwords work on the machine it runs on only. There the lead makes an account with a password of its own, on the Shop page.',

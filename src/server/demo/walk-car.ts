@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto'
-import type pg from 'pg'
 import { callFor } from '@/core/call/call'
 import type { Deed } from '@/core/call/types'
 import type { Container } from '@/core/charge/plan'
@@ -13,9 +12,10 @@ import { parseMassRange } from '@/core/units/mass'
 import type { StoredProcedure, StoredRig } from '@/core/views'
 import type { Account } from '../accounts/accounts'
 import { selectAccounts } from '../accounts/accounts'
+import { onBehalf, type UserScope } from '../accounts/user-scope'
 import { actionsOf } from '../bench/feed'
 import type { StoredBench } from '../bench/stored-bench'
-import { transaction } from '../db/pool'
+import { inTransaction, type Scope } from '../db/scope'
 import { appendEvents } from '../jobs/append-events'
 import { endHold } from '../jobs/end-hold'
 import { selectEvents, selectJob } from '../jobs/job-rows'
@@ -30,7 +30,7 @@ const volumeOf = (evaporators: number): number => FREE_VOLUME_L[evaporators > 1 
 
 /** Takes one demo car through its steps at their times, by the call's own deeds, with the bench running. */
 export async function walkCar(
-  db: pg.Pool,
+  db: Scope,
   car: DemoCar,
   place: { altitudeM: number; ambientC: number },
   procedures: readonly StoredProcedure[],
@@ -39,7 +39,7 @@ export async function walkCar(
 ): Promise<void> {
   const accounts = await selectAccounts(db)
   const author = accounts.find((a) => a.role === (car.hybrid ? 'lead' : 'technician')) as Account
-  const walk = new Walk(db, author, car, now.getTime())
+  const walk = new Walk(onBehalf(db, author), car, now.getTime())
   await walk.open(openedOf(car, place, procedures, rigs))
   await walk.steps()
 }
@@ -95,29 +95,27 @@ function openedOf(
 /** One car's way through its steps: keeps the moment, records deeds, lets the bench play up to it. */
 class Walk {
   private readonly id = randomUUID()
-  private readonly db: pg.Pool
-  private readonly author: Account
+  private readonly db: UserScope
   private readonly car: DemoCar
   private readonly nowMs: number
   private player: BenchPlayer | undefined
 
-  constructor(db: pg.Pool, author: Account, car: DemoCar, nowMs: number) {
+  constructor(db: UserScope, car: DemoCar, nowMs: number) {
     this.db = db
-    this.author = author
     this.car = car
     this.nowMs = nowMs
   }
 
   async open(payload: JobOpened): Promise<void> {
     const openedAt = new Date(this.nowMs + this.car.startMin * MINUTE)
-    await transaction(this.db, (tx) =>
-      openJob(tx, this.author, { id: this.id, eventId: randomUUID(), payload, factor: 1 }, openedAt),
+    await inTransaction(this.db, (tx) =>
+      openJob(tx, this.db.user, { id: this.id, eventId: randomUUID(), payload, factor: 1 }, openedAt),
     )
     const { boundG, waterG } = this.car
     const truth = { ...(boundG !== undefined && { boundG }), ...(waterG !== undefined && { waterG }) }
     await this.db.query(
-      `update job set bench = jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb) where id = $1`,
-      [this.id, JSON.stringify(truth)],
+      `update job set bench = jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb) where id = $1 and shop_id = $3`,
+      [this.id, JSON.stringify(truth), this.db.shopId],
     )
     this.player = new BenchPlayer(this.db, this.id, openedAt.getTime())
   }
@@ -168,7 +166,7 @@ class Walk {
       await this.leave(at(steps.leave), steps.sign === undefined ? (this.car.leaveItems ?? 3) : 7)
     if (steps.sign !== undefined) {
       await this.player?.playTo(at(steps.sign))
-      await signJob(this.author, this.id, randomUUID(), this.author.certificate, at(steps.sign))
+      await signJob(this.db, this.id, randomUUID(), this.db.user.certificate, at(steps.sign))
       return
     }
     await this.player?.playTo(this.nowMs)
@@ -183,7 +181,7 @@ class Walk {
     const drafts = deeds.map(
       (deed, i) => ({ id: randomUUID(), happenedAt: new Date(atMs + i).toISOString(), ...deed }) as EventDraft,
     )
-    await transaction(this.db, (tx) => appendEvents(tx, this.author, this.id, drafts))
+    await inTransaction(this.db, (tx) => appendEvents(tx, this.db.user, this.id, drafts))
     const job = await selectJob(this.db, this.id)
     const events = await selectEvents(this.db, this.id)
     this.player?.act(actionsOf(events, foldJob(events), job?.bench as StoredBench, this.player.startMs))
@@ -204,7 +202,7 @@ class Walk {
 
   private async judge(atMs: number): Promise<void> {
     await this.player?.playTo(atMs)
-    await endHold(this.author, this.id, randomUUID(), { atMs })
+    await endHold(this.db, this.id, randomUUID(), { atMs })
   }
 
   private async charge(fromMs: number, untilMs: number | null): Promise<void> {

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
 import type { Equipment } from '@/core/equipment/equipment'
-import { database, transaction } from '../db/pool'
+import { inTransaction } from '../db/scope'
 import { appendEvents } from '../jobs/append-events'
 import { openJob } from '../jobs/open-job'
 import { selectRigs, upsertRig } from '../shop/catalogue'
-import { draft, type Fixture, freshShop, OPENING } from '../tests/shop-fixture'
+import { draft, type Fixture, freshShop, here, OPENING } from '../tests/shop-fixture'
 import { insertDeed, selectShelf, upsertEquipment } from './shelf'
 
 let shop: Fixture
@@ -46,7 +46,7 @@ const PARTS = {
   cores: 'out',
 } as const
 const use = async () => {
-  const pump = (await selectShelf(database())).find((s) => s.id === pumpId)
+  const pump = (await selectShelf(here())).find((s) => s.id === pumpId)
   return pump?.kind === 'pump' ? pump.use : undefined
 }
 
@@ -58,7 +58,7 @@ async function pumped(
 ): Promise<string> {
   const id = randomUUID()
   const rig = { ...OPENING.rig, equipment: { pump: pumpId, hoses: [hoseId], gauge: gaugeId, scale: scaleId } }
-  await transaction(database(), (tx) =>
+  await inTransaction(here(), (tx) =>
     openJob(
       tx,
       shop.technician,
@@ -67,20 +67,20 @@ async function pumped(
     ),
   )
   const drafts = turns.map((h, i) => draft('part-set', { part: 'pump', state: i % 2 ? 'off' : 'on' }, hours(h)))
-  await transaction(database(), (tx) => appendEvents(tx, shop.technician, id, drafts))
+  await inTransaction(here(), (tx) => appendEvents(tx, shop.technician, id, drafts))
   return id
 }
 
 beforeEach(async () => {
   shop = await freshShop()
-  for (const item of [PUMP, HOSE, ...REST]) await upsertEquipment(database(), item)
+  for (const item of [PUMP, HOSE, ...REST]) await upsertEquipment(here(), item)
 })
 
 test('oil hours are the hours the pump was on, on every job, since the oil was changed; a wet job is counted', async () => {
   await pumped(0, [1, 2.5, 3, 3.5])
   await pumped(5, [6, 7], 'days')
   expect(await use()).toMatchObject({ hours: expect.closeTo(3, 6), wetJobs: 1, jobs: 2 })
-  await insertDeed(database(), shop.technician, {
+  await insertDeed(here(), shop.technician, {
     id: randomUUID(),
     equipmentId: pumpId,
     kind: 'oil-changed',
@@ -99,25 +99,25 @@ test('the same deed sent twice is one, and another pump’s jobs are not counted
     happenedAt: hours(1).toISOString(),
     payload: {},
   }
-  await insertDeed(database(), shop.technician, deed)
-  await insertDeed(database(), shop.technician, deed)
-  expect((await selectShelf(database())).find((s) => s.id === pumpId)?.deeds).toHaveLength(1)
+  await insertDeed(here(), shop.technician, deed)
+  await insertDeed(here(), shop.technician, deed)
+  expect((await selectShelf(here())).find((s) => s.id === pumpId)?.deeds).toHaveLength(1)
   expect(await use()).toMatchObject({ hours: 0, jobs: 0 })
 })
 
 test('a rig from the shelf has what its parts are now, and names the part that is gone', async () => {
-  await upsertRig(database(), { id: randomUUID(), ...OPENING.rig, name: 'Cart' }, PARTS)
+  await upsertRig(here(), { id: randomUUID(), ...OPENING.rig, name: 'Cart' }, PARTS)
   const readings = [400, 61, 61, 60].map((m, i) => ({ atS: i * 60, pa: m * 0.1333224, typed: `${m}` }))
-  await insertDeed(database(), shop.technician, {
+  await insertDeed(here(), shop.technician, {
     id: randomUUID(),
     equipmentId: pumpId,
     kind: 'blank-off',
     happenedAt: hours(1).toISOString(),
     payload: { readings },
   })
-  const [rig] = await selectRigs(database())
+  const [rig] = await selectRigs(here())
   expect(rig).toMatchObject({ name: 'Cart', hoses: 1, equipment: { pump: pumpId } })
   expect(rig?.ultimateMicron).toBeCloseTo(60, 6)
-  await upsertEquipment(database(), { ...HOSE, retired: true })
-  expect((await selectRigs(database()))[0]?.missing).toMatch(/Hose is retired/)
+  await upsertEquipment(here(), { ...HOSE, retired: true })
+  expect((await selectRigs(here()))[0]?.missing).toMatch(/Hose is retired/)
 })

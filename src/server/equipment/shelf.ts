@@ -1,13 +1,17 @@
 import type { Equipment, EquipmentDeed, PumpUse, Shelved } from '@/core/equipment/equipment'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 
 /** Everything on the shelf with its deeds, newest first, and each pump's use since its oil was changed. */
-export async function selectShelf(db: Queryable): Promise<Shelved[]> {
+export async function selectShelf(db: Scope): Promise<Shelved[]> {
   const [items, deeds, uses] = await Promise.all([
-    db.query<Equipment>('select id, name, kind, spec, retired from equipment order by retired, kind, name'),
+    db.query<Equipment>(
+      'select id, name, kind, spec, retired from equipment where shop_id = $1 order by retired, kind, name',
+      [db.shopId],
+    ),
     db.query<EquipmentDeed & { equipmentId: string; happenedAt: Date | string }>(
       `select id, equipment_id as "equipmentId", kind, happened_at as "happenedAt", by_name as by, payload
-         from equipment_deed order by happened_at desc, stored_at desc limit 2000`,
+         from equipment_deed where shop_id = $1 order by happened_at desc, stored_at desc limit 2000`,
+      [db.shopId],
     ),
     selectPumpUse(db),
   ])
@@ -29,13 +33,13 @@ export async function selectShelf(db: Queryable): Promise<Shelved[]> {
  * time.
  * A job is wet when the system was open overnight or longer, or a hold of it was judged damp.
  */
-async function selectPumpUse(db: Queryable): Promise<Map<string, PumpUse>> {
+async function selectPumpUse(db: Scope): Promise<Map<string, PumpUse>> {
   const { rows } = await db.query<PumpUse & { pump: string }>(
     `with changed as (
-       select equipment_id::text as pump, max(happened_at) as at from equipment_deed where kind = 'oil-changed' group by 1
+       select equipment_id::text as pump, max(happened_at) as at from equipment_deed where shop_id = $1 and kind = 'oil-changed' group by 1
      ), opened as (
        select e.job_id, e.payload -> 'rig' -> 'equipment' ->> 'pump' as pump, e.payload -> 'story' ->> 'opened' in ('overnight', 'days') as wet
-         from event e where e.seq = 0 and e.payload -> 'rig' -> 'equipment' ->> 'pump' is not null and coalesce(e.payload ->> 'purpose', 'work') = 'work'
+         from event e where e.shop_id = $1 and e.seq = 0 and e.payload -> 'rig' -> 'equipment' ->> 'pump' is not null and coalesce(e.payload ->> 'purpose', 'work') = 'work'
      ), turned as (
        select o.pump, o.job_id, o.wet, e.payload ->> 'state' as state, e.happened_at as from_at,
               coalesce(lead(e.happened_at) over (partition by e.job_id order by e.seq), greatest(now(), e.happened_at)) as to_at,
@@ -51,16 +55,18 @@ async function selectPumpUse(db: Queryable): Promise<Map<string, PumpUse>> {
                select 1 from event h where h.job_id = ran.job_id and h.kind = 'hold-ended' and h.happened_at > ran.since
                   and h.payload ->> 'verdict' in ('damp', 'leak-and-damp'))))::int as "wetJobs"
        from ran group by pump`,
+    [db.shopId],
   )
   return new Map(rows.map(({ pump, ...use }) => [pump, use]))
 }
 
 /** Puts a thing on the shelf or changes what is written of it; its kind stays. */
-export async function upsertEquipment(db: Queryable, item: Equipment): Promise<void> {
+export async function upsertEquipment(db: Scope, item: Equipment): Promise<void> {
   await db.query(
-    `insert into equipment (id, kind, name, spec, retired) values ($1, $2, $3, $4, $5)
-     on conflict (id) do update set name = excluded.name, spec = excluded.spec, retired = excluded.retired where equipment.kind = excluded.kind`,
-    [item.id, item.kind, item.name, JSON.stringify(item.spec), item.retired],
+    `insert into equipment (id, kind, name, spec, retired, shop_id) values ($1, $2, $3, $4, $5, $6)
+     on conflict (id) do update set name = excluded.name, spec = excluded.spec, retired = excluded.retired
+       where equipment.kind = excluded.kind and equipment.shop_id = excluded.shop_id`,
+    [item.id, item.kind, item.name, JSON.stringify(item.spec), item.retired, db.shopId],
   )
 }
 
@@ -73,10 +79,11 @@ export type NewDeed = {
 }
 
 /** Adds a deed; the same id twice is one deed. */
-export async function insertDeed(db: Queryable, by: { id: string; name: string }, deed: NewDeed): Promise<void> {
+export async function insertDeed(db: Scope, by: { id: string; name: string }, deed: NewDeed): Promise<void> {
   await db.query(
-    `insert into equipment_deed (id, equipment_id, kind, happened_at, by_account, by_name, payload) values ($1, $2, $3, $4, $5, $6, $7)
+    `insert into equipment_deed (id, equipment_id, kind, happened_at, by_account, by_name, payload, shop_id)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)
      on conflict (id) do nothing`,
-    [deed.id, deed.equipmentId, deed.kind, deed.happenedAt, by.id, by.name, JSON.stringify(deed.payload)],
+    [deed.id, deed.equipmentId, deed.kind, deed.happenedAt, by.id, by.name, JSON.stringify(deed.payload), db.shopId],
   )
 }

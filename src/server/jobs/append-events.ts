@@ -8,7 +8,7 @@ import { refusalOf } from '@/core/job/refusals'
 import type { JobState } from '@/core/job/state'
 import { summarise } from '@/core/job/summary'
 import type { Author } from '../accounts/author'
-import type { Transaction } from '../db/pool'
+import type { TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import { bookEvent } from '../ledger/ledger'
 import { hashOf } from '../records/chain'
@@ -25,7 +25,7 @@ export type Appended = { id: string; seq: number; repeated: boolean }
  * @throws AppError `not-found`, `already-signed`, `conflict`
  */
 export async function appendEvents(
-  tx: Transaction,
+  tx: TxScope,
   author: Author,
   jobId: string,
   drafts: readonly EventDraft[],
@@ -91,7 +91,7 @@ const HANDS_FACTOR = 10
 
 /** A hurried simulated clock slows down when charging begins; the job says so like any other change of its clock. */
 async function slowForHands(
-  tx: Transaction,
+  tx: TxScope,
   jobId: string,
   before: JobState,
   drafts: readonly EventDraft[],
@@ -137,14 +137,14 @@ function refuseImpossible(before: JobState, drafts: readonly EventDraft[]): void
 
 /** A container of the shelf holds what the shelf says, whatever a request claims. */
 async function refuseOtherStock(
-  tx: Transaction,
+  tx: TxScope,
   { opened }: JobState,
   containers: readonly { id: string; stockId?: string | undefined }[],
 ): Promise<void> {
   const ids = containers.flatMap((c) => (c.stockId ? [c.stockId] : []))
   const { rows } = await tx.query<{ id: string; refrigerant: string }>(
-    `select id, spec ->> 'refrigerant' as refrigerant from equipment where id = any($1) and kind = 'container'`,
-    [ids],
+    `select id, spec ->> 'refrigerant' as refrigerant from equipment where shop_id = $2 and id = any($1) and kind = 'container'`,
+    [ids, tx.shopId],
   )
   for (const [i, c] of containers.entries()) {
     if (c.stockId === undefined) continue
@@ -159,7 +159,7 @@ async function refuseOtherStock(
 }
 
 async function refuseAfterSignature(
-  tx: Transaction,
+  tx: TxScope,
   author: Author,
   jobId: string,
   drafts: readonly EventDraft[],
@@ -173,12 +173,7 @@ async function refuseAfterSignature(
 
 type Linked = JobEvent & { seq: number; hash: string; previous: string }
 
-async function insertChain(
-  tx: Transaction,
-  author: Author,
-  job: JobRow,
-  drafts: readonly EventDraft[],
-): Promise<Linked[]> {
+async function insertChain(tx: TxScope, author: Author, job: JobRow, drafts: readonly EventDraft[]): Promise<Linked[]> {
   const storedAt = new Date().toISOString()
   let previous = job.head
   const linked = drafts.map((draft, i): Linked => {
@@ -191,8 +186,8 @@ async function insertChain(
   })
   for (const event of linked) {
     await tx.query(
-      `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+      `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash, shop_id)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
       [
         job.id,
         event.seq,
@@ -205,13 +200,14 @@ async function insertChain(
         JSON.stringify(event.payload),
         event.previous,
         event.hash,
+        tx.shopId,
       ],
     )
   }
   return linked
 }
 
-async function updateJob(tx: Transaction, job: JobRow, added: readonly Linked[], state: JobState): Promise<void> {
+async function updateJob(tx: TxScope, job: JobRow, added: readonly Linked[], state: JobState): Promise<void> {
   const last = added[added.length - 1] as Linked
   const count = job.eventCount + added.length
   await tx.query(

@@ -1,5 +1,5 @@
 import type { BoardRow } from '@/core/views'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import { HAND } from '../readings/store-readings'
 import { type BoardJob, selectBoard, selectBoardJobs, selectClocks } from './job-rows'
 
@@ -7,16 +7,16 @@ import { type BoardJob, selectBoard, selectBoardJobs, selectClocks } from './job
 const MOST_ROWS = 300
 
 /** Cars of today: all that are open, and those signed in the last 12 hours. */
-export async function boardView(db: Queryable): Promise<BoardRow[]> {
+export async function boardView(db: Scope): Promise<BoardRow[]> {
   return rowsOf(db, await selectBoard(db, new Date(Date.now() - 12 * 3600_000), MOST_ROWS))
 }
 
 /** The board's rows of some jobs; ids without a job are left out. */
-export async function boardRows(db: Queryable, ids: readonly string[]): Promise<BoardRow[]> {
+export async function boardRows(db: Scope, ids: readonly string[]): Promise<BoardRow[]> {
   return rowsOf(db, await selectBoardJobs(db, ids))
 }
 
-async function rowsOf(db: Queryable, jobs: readonly BoardJob[]): Promise<BoardRow[]> {
+async function rowsOf(db: Scope, jobs: readonly BoardJob[]): Promise<BoardRow[]> {
   const clocks = await selectClocks(
     db,
     jobs.map((j) => j.id),

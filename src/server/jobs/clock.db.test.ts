@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
-import { database, transaction } from '../db/pool'
-import { draft, type Fixture, freshShop, jobWithGauge } from '../tests/shop-fixture'
+import { database } from '../db/pool'
+import { inTransaction } from '../db/scope'
+import { by, draft, type Fixture, freshShop, here, jobWithGauge } from '../tests/shop-fixture'
 import { appendEvents } from './append-events'
 import { endHold } from './end-hold'
 import { jobNow } from './job-now'
@@ -14,7 +15,7 @@ beforeEach(async () => {
   jobId = await jobWithGauge(shop.technician)
 })
 const add = (...drafts: ReturnType<typeof draft>[]) =>
-  transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
+  inTransaction(here(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
 /** As if everything so far had been recorded by a clock that stood an hour ahead: ours was set back since. */
 const setBack = () =>
   database().query(
@@ -27,7 +28,7 @@ test('a clock that was set back is said in the log, once, before what follows', 
   await setBack()
   await add(draft('noted', { text: 'after' }))
   await add(draft('noted', { text: 'later' }))
-  const kinds = (await selectEvents(database(), jobId)).map((e) => [
+  const kinds = (await selectEvents(here(), jobId)).map((e) => [
     e.kind,
     'text' in e.payload ? e.payload.text : 'backS' in e.payload ? Math.round(e.payload.backS / 60) : '',
   ])
@@ -47,9 +48,9 @@ test('a hold over a clock that was set back has no negative length', async () =>
     draft('step-finished', { step: 'isolate' }, isolated),
   )
   await setBack()
-  expect((await jobNow(database(), jobId))?.ms).toBe(isolated.getTime() + 3600_000)
-  await endHold(shop.technician, jobId, randomUUID())
-  const ended = (await selectEvents(database(), jobId)).find((e) => e.kind === 'hold-ended')
+  expect((await jobNow(here(), jobId))?.ms).toBe(isolated.getTime() + 3600_000)
+  await endHold(by(shop.technician), jobId, randomUUID())
+  const ended = (await selectEvents(here(), jobId)).find((e) => e.kind === 'hold-ended')
   expect(ended?.payload).toMatchObject({ heldS: 0 })
 })
 
@@ -59,5 +60,5 @@ test('two events of one request cannot share an id', async () => {
     code: 'bad-input',
     faults: [{ path: 'events[1].id' }],
   })
-  expect(await selectEvents(database(), jobId)).toHaveLength(1)
+  expect(await selectEvents(here(), jobId)).toHaveLength(1)
 })

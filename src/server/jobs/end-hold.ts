@@ -7,7 +7,7 @@ import type { HoldEnded } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold, type JobState } from '@/core/job/state'
 import type { Author } from '../accounts/author'
-import { database, transaction } from '../db/pool'
+import { inTransaction, type Scope } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import { selectChannelAfter } from '../readings/history'
 import { selectSpan, within } from '../readings/span'
@@ -25,12 +25,11 @@ import { refuseContradicted } from './record-deeds'
  * @throws AppError `conflict` when the job is not holding, or somebody ended this hold meanwhile
  */
 export async function endHold(
-  user: Author,
+  db: Scope & { user: Author },
   jobId: string,
   eventId: string,
   { atMs, seen }: { atMs?: number; seen?: number | undefined } = {},
 ): Promise<Appended[]> {
-  const db = database()
   const events = await selectEvents(db, jobId)
   if (events.length === 0) throw notFound('this job')
   const repeated = events.find((e) => e.id === eventId)
@@ -54,10 +53,10 @@ export async function endHold(
   const payload = endedOf(judged, (to - from) / 1000, samples.length, historyOf(state, judged))
   const happenedAt = new Date(Math.round(to)).toISOString()
   const draft = { id: eventId, kind: 'hold-ended' as const, happenedAt, payload }
-  return transaction(db, async (tx) => {
+  return inTransaction(db, async (tx) => {
     await selectJobForUpdate(tx, jobId)
     refuseContradicted(await selectEvents(tx, jobId), seen, draft)
-    return appendEvents(tx, user, jobId, [draft])
+    return appendEvents(tx, db.user, jobId, [draft])
   })
 }
 

@@ -1,8 +1,8 @@
 import { beforeEach, expect, test } from 'vitest'
-import { database, transaction } from '../db/pool'
+import { inTransaction } from '../db/scope'
 import { selectAverages } from '../readings/history'
 import { selectSpan } from '../readings/span'
-import { draft, type Fixture, freshShop, jobWithGauge } from '../tests/shop-fixture'
+import { by, draft, type Fixture, freshShop, here, jobWithGauge } from '../tests/shop-fixture'
 import { appendEvents } from './append-events'
 import { selectLead } from './closing-lead'
 import { storeHoldFile } from './hold-file'
@@ -12,7 +12,7 @@ beforeEach(async () => {
   shop = await freshShop()
 })
 const add = (jobId: string, ...drafts: ReturnType<typeof draft>[]) =>
-  transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, drafts))
+  inTransaction(here(), (tx) => appendEvents(tx, shop.lead, jobId, drafts))
 const done = (step: string, at: Date) => draft('step-finished', { step }, at)
 
 /** A car that was isolated half an hour ago and holds. */
@@ -34,9 +34,9 @@ test('a file goes into the running hold at its own times, once however often it 
     seq: 1_000_000,
     readings: [0, 300, 600, 900].map((elapsedS) => ({ elapsedS, pressurePa: 40 + elapsedS / 100 })),
   }
-  expect(await storeHoldFile(shop.lead, jobId, file)).toBe(4)
-  expect(await storeHoldFile(shop.lead, jobId, file)).toBe(0)
-  const points = await selectAverages(database(), await selectSpan(database(), jobId), 'vacuum', 100)
+  expect(await storeHoldFile(by(shop.lead), jobId, file)).toBe(4)
+  expect(await storeHoldFile(by(shop.lead), jobId, file)).toBe(0)
+  const points = await selectAverages(here(), await selectSpan(here(), jobId), 'vacuum', 100)
   expect(points.map((p) => [Math.round((p.at - isolated.getTime()) / 1000), p.value])).toEqual([
     [0, 40],
     [300, 43],
@@ -54,11 +54,11 @@ test('a file that runs ahead of the hold, or meets no hold, is refused whole', a
       { elapsedS: 9000, pressurePa: 41 },
     ],
   }
-  await expect(storeHoldFile(shop.lead, jobId, ahead)).rejects.toMatchObject({ code: 'bad-input' })
-  expect(await selectAverages(database(), await selectSpan(database(), jobId), 'vacuum', 100)).toEqual([])
+  await expect(storeHoldFile(by(shop.lead), jobId, ahead)).rejects.toMatchObject({ code: 'bad-input' })
+  expect(await selectAverages(here(), await selectSpan(here(), jobId), 'vacuum', 100)).toEqual([])
   const other = await jobWithGauge(shop.lead)
   await expect(
-    storeHoldFile(shop.lead, other, { seq: 9, readings: [{ elapsedS: 0, pressurePa: 40 }] }),
+    storeHoldFile(by(shop.lead), other, { seq: 9, readings: [{ elapsedS: 0, pressurePa: 40 }] }),
   ).rejects.toMatchObject({ code: 'conflict' })
 })
 
@@ -74,9 +74,9 @@ test('a hand is learned from its own closings on that rig, and from nobody elseâ
       draft('container-ended', { id, grossG: 192, closing: { saidG: 200, gramsPerS: 2, stepG: 1 } }),
     )
   }
-  const lead = await selectLead(database(), shop.lead.id, 'Cart')
+  const lead = await selectLead(here(), shop.lead.id, 'Cart')
   expect(Math.abs(lead.meanS - 4)).toBeLessThan(0.3)
   expect(lead.seen).toBe(3)
-  expect((await selectLead(database(), shop.technician.id, 'Cart')).seen).toBe(0)
-  expect((await selectLead(database(), shop.lead.id, 'another cart')).seen).toBe(0)
+  expect((await selectLead(here(), shop.technician.id, 'Cart')).seen).toBe(0)
+  expect((await selectLead(here(), shop.lead.id, 'another cart')).seen).toBe(0)
 })

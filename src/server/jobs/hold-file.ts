@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold } from '@/core/job/state'
-import type { Account } from '../accounts/accounts'
-import { database } from '../db/pool'
+import type { UserScope } from '../accounts/user-scope'
 import { AppError, notFound } from '../errors'
 import { typeReadings } from '../readings/type-reading'
 import { selectEvents } from './job-rows'
@@ -24,8 +23,8 @@ export const HoldFile = z.strictObject({
  * @returns how many were new
  * @throws AppError `conflict` when the car is not holding, `bad-input` when the file runs ahead of the job's clock
  */
-export async function storeHoldFile(user: Account, jobId: string, file: z.infer<typeof HoldFile>): Promise<number> {
-  const events = await selectEvents(database(), jobId)
+export async function storeHoldFile(db: UserScope, jobId: string, file: z.infer<typeof HoldFile>): Promise<number> {
+  const events = await selectEvents(db, jobId)
   if (events.length === 0) throw notFound('this job')
   const state = foldJob(events)
   const hold = currentHold(state)
@@ -39,5 +38,5 @@ export async function storeHoldFile(user: Account, jobId: string, file: z.infer<
     at: new Date(Math.round(isolatedMs + r.elapsedS * 1000)).toISOString(),
     note: 'from a file',
   }))
-  return typeReadings(user, jobId, typed)
+  return typeReadings(db, jobId, typed)
 }

@@ -3,7 +3,7 @@ import type { JobEvent } from '@/core/job/events'
 import type { JobSummary } from '@/core/job/summary'
 import type { Latest } from '@/core/views'
 import type { StoredBench } from '../bench/stored-bench'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 
 export type JobRow = {
   id: string
@@ -26,8 +26,8 @@ const COLUMNS = `id, simulated, barometer_pa as "barometerPa", summary, latest, 
   bench_trouble as "benchTrouble", bench`
 
 /** The job, or null when there is none with that id. */
-export async function selectJob(db: Queryable, id: string): Promise<JobRow | null> {
-  const { rows } = await db.query<JobRow>(`select ${COLUMNS} from job where id = $1`, [id])
+export async function selectJob(db: Scope, id: string): Promise<JobRow | null> {
+  const { rows } = await db.query<JobRow>(`select ${COLUMNS} from job where id = $1 and shop_id = $2`, [id, db.shopId])
   return rows[0] ?? null
 }
 
@@ -35,18 +35,21 @@ export async function selectJob(db: Queryable, id: string): Promise<JobRow | nul
 export type JobPulse = Pick<JobRow, 'id' | 'latest' | 'readingSeq' | 'readingsFrom' | 'readingsTo' | 'benchTrouble'>
 
 /** The pulse of a job, or null when there is none with that id. */
-export async function selectPulse(db: Queryable, id: string): Promise<JobPulse | null> {
+export async function selectPulse(db: Scope, id: string): Promise<JobPulse | null> {
   const { rows } = await db.query<JobPulse>(
     `select id, latest, reading_seq::float8 as "readingSeq", readings_from as "readingsFrom", readings_to as "readingsTo", bench_trouble as "benchTrouble"
-       from job where id = $1`,
-    [id],
+       from job where id = $1 and shop_id = $2`,
+    [id, db.shopId],
   )
   return rows[0] ?? null
 }
 
 /** The job, locked until the transaction ends: whoever appends to it waits for its turn. */
-export async function selectJobForUpdate(db: Queryable, id: string): Promise<JobRow | null> {
-  const { rows } = await db.query<JobRow>(`select ${COLUMNS} from job where id = $1 for update`, [id])
+export async function selectJobForUpdate(db: Scope, id: string): Promise<JobRow | null> {
+  const { rows } = await db.query<JobRow>(`select ${COLUMNS} from job where id = $1 and shop_id = $2 for update`, [
+    id,
+    db.shopId,
+  ])
   return rows[0] ?? null
 }
 
@@ -58,26 +61,29 @@ const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found
   from job j left join judgement g on g.job_id = j.id and g.hold = (j.summary ->> 'holds')::int - 1`
 
 /** Jobs for the board: all that are open and those signed since `signedSince`, newest first. */
-export async function selectBoard(db: Queryable, signedSince: Date, limit: number): Promise<BoardJob[]> {
+export async function selectBoard(db: Scope, signedSince: Date, limit: number): Promise<BoardJob[]> {
   const { rows } = await db.query<BoardJob>(
-    `${BOARD} where j.signed_at is null or j.signed_at >= $1 order by j.created_at desc limit $2`,
-    [signedSince, limit],
+    `${BOARD} where j.shop_id = $3 and (j.signed_at is null or j.signed_at >= $1) order by j.created_at desc limit $2`,
+    [signedSince, limit, db.shopId],
   )
   return rows
 }
 
 /** Some jobs as the board needs them. */
-export async function selectBoardJobs(db: Queryable, ids: readonly string[]): Promise<BoardJob[]> {
-  const { rows } = await db.query<BoardJob>(`${BOARD} where j.id = any($1::uuid[])`, [ids])
+export async function selectBoardJobs(db: Scope, ids: readonly string[]): Promise<BoardJob[]> {
+  const { rows } = await db.query<BoardJob>(`${BOARD} where j.id = any($1::uuid[]) and j.shop_id = $2`, [
+    ids,
+    db.shopId,
+  ])
   return rows
 }
 
 /** The clocks of several jobs, each in order. */
-export async function selectClocks(db: Queryable, jobIds: readonly string[]): Promise<Map<string, ClockSegment[]>> {
+export async function selectClocks(db: Scope, jobIds: readonly string[]): Promise<Map<string, ClockSegment[]>> {
   const { rows } = await db.query<{ jobId: string; wallFrom: Date; jobFrom: Date; factor: number }>(
-    `select job_id as "jobId", wall_from as "wallFrom", job_from as "jobFrom", factor from job_clock
-      where job_id = any($1::uuid[]) order by job_id, wall_from`,
-    [jobIds],
+    `select c.job_id as "jobId", c.wall_from as "wallFrom", c.job_from as "jobFrom", c.factor from job_clock c join job j on j.id = c.job_id
+      where c.job_id = any($1::uuid[]) and j.shop_id = $2 order by c.job_id, c.wall_from`,
+    [jobIds, db.shopId],
   )
   const clocks = new Map<string, ClockSegment[]>()
   for (const row of rows) {
@@ -87,11 +93,11 @@ export async function selectClocks(db: Queryable, jobIds: readonly string[]): Pr
   return clocks
 }
 
-export async function selectClock(db: Queryable, jobId: string): Promise<ClockSegment[]> {
+export async function selectClock(db: Scope, jobId: string): Promise<ClockSegment[]> {
   return (await selectClocks(db, [jobId])).get(jobId) ?? []
 }
 
-export async function insertClockSegment(db: Queryable, jobId: string, segment: ClockSegment): Promise<void> {
+export async function insertClockSegment(db: Scope, jobId: string, segment: ClockSegment): Promise<void> {
   await db.query(`insert into job_clock (job_id, wall_from, job_from, factor) values ($1, $2, $3, $4)`, [
     jobId,
     new Date(segment.wallMs),
@@ -103,11 +109,11 @@ export async function insertClockSegment(db: Queryable, jobId: string, segment: 
 export type StoredEvent = JobEvent & { seq: number; previous: string; hash: string }
 
 /** Events of a job after `afterSeq`, in the order of the chain. */
-export async function selectEvents(db: Queryable, jobId: string, afterSeq = -1): Promise<StoredEvent[]> {
+export async function selectEvents(db: Scope, jobId: string, afterSeq = -1): Promise<StoredEvent[]> {
   const { rows } = await db.query<{ happenedAt: Date; storedAt: Date } & Record<string, unknown>>(
     `select seq, id, kind, happened_at as "happenedAt", stored_at as "storedAt", by_name as "by", payload, previous, hash
-       from event where job_id = $1 and seq > $2 order by seq`,
-    [jobId, afterSeq],
+       from event where job_id = $1 and shop_id = $3 and seq > $2 order by seq`,
+    [jobId, afterSeq, db.shopId],
   )
   return rows.map(
     (row) =>

@@ -1,5 +1,5 @@
 import type { JobView } from '@/core/views'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import { selectHistory, selectTyped } from '../readings/history'
 import { spanOf } from '../readings/span'
 import { judgedHold } from '../watch/judgement-rows'
@@ -11,7 +11,7 @@ const MOST_POINTS = 900
 const MOST_SIDES = 400
 
 /** A job for its page, or null. The cursor is read first, so that nothing falls between view and stream. */
-export async function jobView(db: Queryable, id: string): Promise<JobView | null> {
+export async function jobView(db: Scope, id: string): Promise<JobView | null> {
   const job = await selectJob(db, id)
   if (!job) return null
   const span = spanOf(job)

@@ -1,9 +1,9 @@
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 
 /** What changed, told to every web server on this database when the transaction commits. */
-export type Change = { job: string; readings?: number; events?: number; judged?: true }
+export type Change = { shop: number; job: string; readings?: number; events?: number; judged?: true }
 export const CHANGE_CHANNEL = 'yperos_change'
 
-export async function notifyChange(db: Queryable, change: Change): Promise<void> {
-  await db.query('select pg_notify($1, $2)', [CHANGE_CHANNEL, JSON.stringify(change)])
+export async function notifyChange(db: Scope, change: Omit<Change, 'shop'>): Promise<void> {
+  await db.query('select pg_notify($1, $2)', [CHANGE_CHANNEL, JSON.stringify({ shop: db.shopId, ...change })])
 }

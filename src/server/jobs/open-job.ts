@@ -6,7 +6,7 @@ import { summarise } from '@/core/job/summary'
 import { CHAIN_START } from '@/core/record/record'
 import type { Author } from '../accounts/author'
 import { truthOf } from '../bench/truth'
-import type { Transaction } from '../db/pool'
+import type { TxScope } from '../db/scope'
 import { AppError } from '../errors'
 import { hashOf } from '../records/chain'
 import { insertClockSegment } from './job-rows'
@@ -21,7 +21,7 @@ export const BENCH_FACTOR = 60
  * @param draft - id of the job's first event; the same id twice opens one job
  */
 export async function openJob(
-  tx: Transaction,
+  tx: TxScope,
   author: Author,
   draft: { id: string; eventId: string; payload: JobOpened; factor?: number },
   openedAt = new Date(),
@@ -33,8 +33,8 @@ export async function openJob(
   const hash = hashOf(event, CHAIN_START)
   const bench = truth && { truth, scaleStepG: payload.rig.scaleStepG }
   const { rowCount } = await tx.query(
-    `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench)
-     values ($1, $2, $3, $4, $5, 1, $6, $7) on conflict (id) do nothing`,
+    `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench, shop_id)
+     values ($1, $2, $3, $4, $5, 1, $6, $7, $8) on conflict (id) do nothing`,
     [
       id,
       openedAt,
@@ -43,12 +43,13 @@ export async function openJob(
       JSON.stringify(summarise(foldJob([event]))),
       hash,
       bench && JSON.stringify(bench),
+      tx.shopId,
     ],
   )
   if (rowCount === 0) return { id, repeated: true }
   await tx.query(
-    `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash)
-     values ($1, 0, $2, 'job-opened', $3, $4, $5, $6, $7, $8, $9)`,
+    `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash, shop_id)
+     values ($1, 0, $2, 'job-opened', $3, $4, $5, $6, $7, $8, $9, $10)`,
     [
       id,
       event.id,
@@ -59,6 +60,7 @@ export async function openJob(
       JSON.stringify(payload),
       CHAIN_START,
       hash,
+      tx.shopId,
     ],
   )
   const factor = draft.factor ?? (payload.simulated ? BENCH_FACTOR : 1)
@@ -104,16 +106,18 @@ function playableTruth(payload: JobOpened, id: string): BenchTruth {
 /** Name of the simulated instrument of a job. */
 export const benchInstrument = (jobId: string): string => `bench-${jobId.slice(0, 8)}`
 
-async function attachBench(tx: Transaction, jobId: string, from: Date): Promise<void> {
+async function attachBench(tx: TxScope, jobId: string, from: Date): Promise<void> {
   const instrument = benchInstrument(jobId)
   await tx.query(
-    `insert into instrument (id, device_id, name) select $1, (select id from device where kind = 'bench' limit 1), 'simulated bench' on conflict (id) do nothing`,
-    [instrument],
+    `insert into instrument (id, device_id, name, shop_id)
+     select $1, (select id from device where kind = 'bench' and shop_id = $2 limit 1), 'simulated bench', $2 on conflict do nothing`,
+    [instrument, tx.shopId],
   )
-  await tx.query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [
+  await tx.query('insert into attachment (instrument_id, job_id, from_at, shop_id) values ($1, $2, $3, $4)', [
     instrument,
     jobId,
     from,
+    tx.shopId,
   ])
 }
 

@@ -3,9 +3,9 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import type { EventDraft, EventKind, PayloadOf } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
 import type { Account } from '../accounts/accounts'
-import { database, transaction } from '../db/pool'
+import { inTransaction } from '../db/scope'
 import { selectLedger } from '../ledger/ledger'
-import { draft, type Fixture, freshShop, jobWithGauge } from '../tests/shop-fixture'
+import { by, draft, type Fixture, freshShop, here, jobWithGauge } from '../tests/shop-fixture'
 import { appendEvents } from './append-events'
 import { endHold } from './end-hold'
 import { selectEvents } from './job-rows'
@@ -20,8 +20,8 @@ beforeEach(async () => {
 })
 
 const add = (...drafts: ReturnType<typeof draft>[]) =>
-  transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, drafts))
-const log = () => selectEvents(database(), jobId)
+  inTransaction(here(), (tx) => appendEvents(tx, shop.lead, jobId, drafts))
+const log = () => selectEvents(here(), jobId)
 const state = async () => foldJob(await log())
 type Wish = { seen?: number; waited?: boolean; happenedAt?: string; id?: string }
 const deed = <K extends EventKind>(kind: K, payload: PayloadOf<K> | object, wish: Wish = {}) => ({
@@ -30,7 +30,8 @@ const deed = <K extends EventKind>(kind: K, payload: PayloadOf<K> | object, wish
   payload,
   ...wish,
 })
-const record = (by: Account, ...events: object[]): Promise<Recorded> => recordDeeds(by, jobId, Deeds.parse({ events }))
+const record = (who: Account, ...events: object[]): Promise<Recorded> =>
+  recordDeeds(by(who), jobId, Deeds.parse({ events }))
 
 const done = (...steps: string[]) => steps.map((step) => draft('step-finished', { step }, OPENED))
 const turn = (part: string, to: string) => draft('part-set', { part, state: to }, OPENED)
@@ -141,7 +142,7 @@ describe.each(KINDS)('%s', (kind, payload, prepare) => {
         expect(h.reason).toMatchObject({ code: 'conflict', more: { unseen: expect.any(Array) } })
     expect((await log()).filter((e, i) => e.kind === kind && i >= seen)).toHaveLength(1)
     const moved = kind === 'recovered' ? ['recovered'] : kind === 'container-ended' ? ['charged', 'purged'] : []
-    expect((await selectLedger(database(), {}, 'UTC', 50)).map((e) => e.kind).sort()).toEqual(moved)
+    expect((await selectLedger(here(), {}, 'UTC', 50)).map((e) => e.kind).sort()).toEqual(moved)
   })
 
   test('from a page that had not seen it done is refused, naming who did it and when', async () => {
@@ -166,7 +167,7 @@ test('a hold that two hands end at once is judged once', async () => {
   await add(...HELD())
   const seen = (await log()).length
   const ends = await Promise.allSettled(
-    [shop.lead, shop.technician, shop.trainee].map((by) => endHold(by, jobId, randomUUID(), { seen })),
+    [shop.lead, shop.technician, shop.trainee].map((who) => endHold(by(who), jobId, randomUUID(), { seen })),
   )
   expect(ends.filter((e) => e.status === 'fulfilled')).toHaveLength(1)
   expect((await log()).filter((e) => e.kind === 'hold-ended')).toHaveLength(1)
@@ -266,7 +267,7 @@ describe('a deed that waited in a browser without a line', () => {
     await record(shop.lead, deed('recovered', { grams: 350 }))
     const late = waited('recovered', { grams: 340 }, 1)
     await record(shop.technician, late)
-    const booked = async () => (await selectLedger(database(), {}, 'UTC', 50)).map((e) => e.grams).sort()
+    const booked = async () => (await selectLedger(here(), {}, 'UTC', 50)).map((e) => e.grams).sort()
     expect([(await state()).recoveredG, await booked()]).toEqual([350, [350]])
     expect((await state()).aside[late.id]?.event?.kind).toBe('recovered')
     await record(shop.lead, deed('deed-chosen', { eventId: late.id, holds: true }))

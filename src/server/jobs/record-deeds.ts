@@ -8,8 +8,8 @@ import { foldJob, reduceJob } from '@/core/job/reduce'
 import type { JobState } from '@/core/job/state'
 import { eventWords } from '@/core/words/event-words'
 import { lengthWords } from '@/core/words/length'
-import type { Account } from '../accounts/accounts'
-import { database, type Queryable, transaction } from '../db/pool'
+import type { UserScope } from '../accounts/user-scope'
+import { inTransaction, type Scope } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import { parseInput } from '../http'
 import { type Appended, appendEvents } from './append-events'
@@ -52,8 +52,8 @@ const CLOCKS_MS = 5000
  *   happened
  * meanwhile (with the events its hand had not seen) or does what is done already; `already-signed`
  */
-export async function recordDeeds(user: Account, jobId: string, { events }: Deeds): Promise<Recorded> {
-  return transaction(database(), async (tx) => {
+export async function recordDeeds(db: UserScope, jobId: string, { events }: Deeds): Promise<Recorded> {
+  return inTransaction(db, async (tx) => {
     if (!(await selectJobForUpdate(tx, jobId))) throw notFound('this job')
     const now = await jobNow(tx, jobId)
     if (!now) throw notFound('this job')
@@ -67,7 +67,7 @@ export async function recordDeeds(user: Account, jobId: string, { events }: Deed
     if (weighed.cautions.length > 0)
       return { appended: [], from, events: plain(stored.slice(from)), serverMs: Date.now(), cautions: weighed.cautions }
     const repeats = deeds.filter((d) => known.has(d.draft.id)).map((d) => d.draft)
-    const appended = await appendEvents(tx, user, jobId, [...repeats, ...weighed.drafts])
+    const appended = await appendEvents(tx, db.user, jobId, [...repeats, ...weighed.drafts])
     const asked = new Set(deeds.map((d) => d.draft.id))
     return {
       appended: appended.filter((a) => asked.has(a.id)),
@@ -181,7 +181,7 @@ export function refuseContradicted(stored: readonly StoredEvent[], seen: number 
 
 /** The answer to a deed with a request of its own: its place, and the job's events from what its hand had seen on. */
 export async function recordedSince(
-  db: Queryable,
+  db: Scope,
   jobId: string,
   seen: number | undefined,
   appended: Appended[],

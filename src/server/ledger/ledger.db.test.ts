@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
-import { database, transaction } from '../db/pool'
+import { database } from '../db/pool'
+import { inTransaction } from '../db/scope'
 import { selectShelf, upsertEquipment } from '../equipment/shelf'
 import { appendEvents } from '../jobs/append-events'
 import { openJob } from '../jobs/open-job'
-import { draft, type Fixture, freshShop, jobWithGauge, OPENING } from '../tests/shop-fixture'
+import { draft, type Fixture, freshShop, here, jobWithGauge, OPENING } from '../tests/shop-fixture'
 import { bookByHand, bookOpening, selectBalances, selectLedger } from './ledger'
 
 let shop: Fixture
@@ -19,11 +20,11 @@ const CYLINDER = {
   retired: false,
   spec: { containerKind: 'cylinder' as const, refrigerant: 'R-134a' as const, grossG: 9120, tareG: 3410 },
 }
-const ledger = () => selectLedger(database(), {}, 'UTC', 100)
+const ledger = () => selectLedger(here(), {}, 'UTC', 100)
 
 async function onShelf(): Promise<void> {
-  await upsertEquipment(database(), CYLINDER)
-  await bookOpening(database(), shop.lead, CYLINDER)
+  await upsertEquipment(here(), CYLINDER)
+  await bookOpening(here(), shop.lead, CYLINDER)
 }
 
 /** A charge from the cylinder: planned, put on, taken off. */
@@ -37,7 +38,7 @@ async function charged(endGrossG: number): Promise<{ jobId: string; ended: Retur
     bandG: [495, 505],
   }
   const ended = draft('container-ended', { id: 'Cylinder 7', grossG: endGrossG })
-  await transaction(database(), (tx) =>
+  await inTransaction(here(), (tx) =>
     appendEvents(tx, shop.lead, jobId, [
       draft('charge-planned', plan),
       draft('container-started', { id: 'Cylinder 7', grossG: 9120 }),
@@ -58,11 +59,11 @@ test('a charge is booked with its purge in the event’s own transaction, and th
       ['purged', -3, 'Cylinder 7'],
     ]),
   )
-  expect(await selectBalances(database())).toMatchObject([{ container: 'Cylinder 7', grams: 5207 }])
-  const shelf = await selectShelf(database())
+  expect(await selectBalances(here())).toMatchObject([{ container: 'Cylinder 7', grams: 5207 }])
+  const shelf = await selectShelf(here())
   expect(shelf.find((s) => s.id === CYLINDER.id)?.spec).toMatchObject({ grossG: 8617 })
   // the same event again books nothing again
-  await transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [ended]))
+  await inTransaction(here(), (tx) => appendEvents(tx, shop.lead, jobId, [ended]))
   expect((await ledger()).length).toBe(entries.length)
 })
 
@@ -70,20 +71,18 @@ test('an event that is refused leaves no line behind', async () => {
   await onShelf()
   const jobId = await jobWithGauge(shop.lead)
   const id = randomUUID()
-  await transaction(database(), (tx) =>
+  await inTransaction(here(), (tx) =>
     appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 200 }), id }]),
   )
   await expect(
-    transaction(database(), (tx) =>
-      appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 300 }), id }]),
-    ),
+    inTransaction(here(), (tx) => appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 300 }), id }])),
   ).rejects.toThrow(/another content/)
   expect((await ledger()).filter((e) => e.kind === 'recovered').map((e) => e.grams)).toEqual([200])
 })
 
 test('a book that has less than was weighed out is never negative: a correction says so by name', async () => {
   await onShelf()
-  await bookByHand(database(), shop.lead, {
+  await bookByHand(here(), shop.lead, {
     id: randomUUID(),
     kind: 'corrected',
     refrigerant: 'R-134a',
@@ -94,7 +93,7 @@ test('a book that has less than was weighed out is never negative: a correction 
   })
   await charged(8617)
   const entries = await ledger()
-  expect((await selectBalances(database()))[0]?.grams).toBeCloseTo(0, 6)
+  expect((await selectBalances(here()))[0]?.grams).toBeCloseTo(0, 6)
   expect(entries.find((e) => e.kind === 'corrected' && e.grams > 0)).toMatchObject({
     grams: 293,
     why: expect.stringMatching(/more was weighed out/),
@@ -108,8 +107,8 @@ test('an emptied can takes its heel with it and its book ends at nothing; a can 
     name: 'Can 21',
     spec: { containerKind: 'can' as const, refrigerant: 'R-134a' as const, grossG: 472, tareG: 132 },
   }
-  await upsertEquipment(database(), can)
-  await bookOpening(database(), shop.lead, can)
+  await upsertEquipment(here(), can)
+  await bookOpening(here(), shop.lead, can)
   const jobId = await jobWithGauge(shop.lead)
   const containers = [
     { id: 'Can 21', kind: 'can', grossG: 472, netG: 340, stockId: can.id },
@@ -121,20 +120,20 @@ test('an emptied can takes its heel with it and its book ends at nothing; a can 
     draft('container-started', { id, grossG: from }),
     draft('container-ended', { id, grossG: to }),
   ]
-  await transaction(database(), (tx) =>
+  await inTransaction(here(), (tx) =>
     appendEvents(tx, shop.lead, jobId, [plan, ...use('Can 21', 472, 140), ...use('can-2', 470, 139)]),
   )
   const entries = await ledger()
   const of = (kind: string) => entries.filter((e) => e.kind === kind).map((e) => e.grams)
   expect(of('heel').sort()).toEqual([-8, -9])
   expect(of('charged').sort()).toEqual([-328, -329])
-  expect(await selectBalances(database())).toMatchObject([{ container: 'Can 21', grams: 0 }])
+  expect(await selectBalances(here())).toMatchObject([{ container: 'Can 21', grams: 0 }])
 })
 
 test('lines are found by the shop’s own days, by container and by car', async () => {
   await onShelf()
   await charged(8617)
-  const found = async (query: object, zone = 'UTC') => (await selectLedger(database(), query, zone, 100)).length
+  const found = async (query: object, zone = 'UTC') => (await selectLedger(here(), query, zone, 100)).length
   const all = await found({})
   expect(all).toBe(3)
   expect(await found({ container: 'cyl' })).toBe(3)
@@ -149,7 +148,7 @@ test('lines are found by the shop’s own days, by container and by car', async 
 })
 
 test('a container of the shelf is what the shelf says it is: another refrigerant is refused and nothing is stored', async () => {
-  await upsertEquipment(database(), { ...CYLINDER, spec: { ...CYLINDER.spec, refrigerant: 'R-1234yf' } })
+  await upsertEquipment(here(), { ...CYLINDER, spec: { ...CYLINDER.spec, refrigerant: 'R-1234yf' } })
   await expect(charged(8617)).rejects.toThrow(/Cylinder 7 holds R-1234yf, the car’s label asks for R-134a: never mix/)
   const { rows } = await database().query(
     `select count(*)::int as n from event where kind in ('charge-planned', 'container-started', 'container-ended')`,
@@ -162,7 +161,7 @@ test('a container taken off twice is refused with its reason, and the book keeps
   await onShelf()
   const { jobId } = await charged(8617)
   const before = await ledger()
-  const again = transaction(database(), (tx) =>
+  const again = inTransaction(here(), (tx) =>
     appendEvents(tx, shop.lead, jobId, [draft('container-ended', { id: 'Cylinder 7', grossG: 8500 })]),
   )
   await expect(again).rejects.toThrow(/not on the scale: it was weighed off already/)
@@ -173,11 +172,11 @@ test('one event id on two cars books a line for each', async () => {
   const id = randomUUID()
   for (let car = 0; car < 2; car++) {
     const jobId = await jobWithGauge(shop.lead)
-    await transaction(database(), (tx) =>
+    await inTransaction(here(), (tx) =>
       appendEvents(tx, shop.lead, jobId, [{ ...draft('recovered', { grams: 100 + car }), id }]),
     )
   }
-  const recovered = (await selectLedger(database(), {}, 'UTC', 100)).filter((e) => e.kind === 'recovered')
+  const recovered = (await selectLedger(here(), {}, 'UTC', 100)).filter((e) => e.kind === 'recovered')
   expect(recovered.map((e) => e.grams).sort()).toEqual([100, 101])
 })
 
@@ -194,18 +193,18 @@ const bought = (more: object) => ({
 
 test('an entry sent again is booked once; changed and sent again it is refused', async () => {
   const entry = bought({ grams: 340.5 })
-  await bookByHand(database(), shop.trainee, entry)
-  await bookByHand(database(), shop.trainee, entry)
-  await expect(bookByHand(database(), shop.trainee, { ...entry, grams: 341 })).rejects.toMatchObject({
+  await bookByHand(here(), shop.trainee, entry)
+  await bookByHand(here(), shop.trainee, entry)
+  await expect(bookByHand(here(), shop.trainee, { ...entry, grams: 341 })).rejects.toMatchObject({
     code: 'conflict',
   })
-  expect((await selectLedger(database(), {}, 'UTC', 100)).map((e) => e.grams)).toEqual([340.5])
+  expect((await selectLedger(here(), {}, 'UTC', 100)).map((e) => e.grams)).toEqual([340.5])
 })
 
 test('a trainee buys and does not correct; whoever signs corrects', async () => {
   const wrong = bought({ kind: 'corrected' as const, grams: -20, why: 'weighed again' })
-  await expect(bookByHand(database(), shop.trainee, wrong)).rejects.toMatchObject({ code: 'not-allowed' })
-  await bookByHand(database(), shop.technician, wrong)
+  await expect(bookByHand(here(), shop.trainee, wrong)).rejects.toMatchObject({ code: 'not-allowed' })
+  await bookByHand(here(), shop.technician, wrong)
 })
 
 test('only a container of the shelf that holds the same is booked on', async () => {
@@ -223,21 +222,21 @@ test('only a container of the shelf that holds the same is booked on', async () 
     spec: { containerKind: 'cylinder' as const, refrigerant: 'R-1234yf' as const, grossG: 9000, tareG: 3000 },
     retired: false,
   }
-  await upsertEquipment(database(), pump)
-  await upsertEquipment(database(), other)
+  await upsertEquipment(here(), pump)
+  await upsertEquipment(here(), other)
   for (const [equipmentId, reason] of [
     [pump.id, /Pump 9 is a pump/],
     [randomUUID(), /nothing of the shelf/],
     [other.id, /holds R-1234yf/],
   ] as const)
-    await expect(bookByHand(database(), shop.lead, bought({ equipmentId }))).rejects.toMatchObject({
+    await expect(bookByHand(here(), shop.lead, bought({ equipmentId }))).rejects.toMatchObject({
       code: 'bad-input',
       faults: [{ path: 'equipmentId', reason: expect.stringMatching(reason) }],
     })
   const jobId = await jobWithGauge(shop.lead)
   const containers = [{ id: 'can-1', kind: 'can', grossG: 474, netG: 340, stockId: pump.id }]
   const plan = draft('charge-planned', { targetG: 300, purgeEachG: 3, containers, stops: [], bandG: [290, 310] })
-  await expect(transaction(database(), (tx) => appendEvents(tx, shop.lead, jobId, [plan]))).rejects.toMatchObject({
+  await expect(inTransaction(here(), (tx) => appendEvents(tx, shop.lead, jobId, [plan]))).rejects.toMatchObject({
     code: 'conflict',
     faults: [{ path: 'containers[0].stockId' }],
   })
@@ -246,10 +245,10 @@ test('only a container of the shelf that holds the same is booked on', async () 
 test('what is done for training or demonstration reaches no ledger', async () => {
   for (const purpose of ['training', 'demonstration', 'work'] as const) {
     const jobId = randomUUID()
-    await transaction(database(), (tx) =>
+    await inTransaction(here(), (tx) =>
       openJob(tx, shop.lead, { id: jobId, eventId: randomUUID(), payload: { ...OPENING, purpose } }),
     )
-    await transaction(database(), (tx) =>
+    await inTransaction(here(), (tx) =>
       appendEvents(tx, shop.lead, jobId, [draft('recovered', { grams: purpose === 'work' ? 70 : 90 })]),
     )
   }

@@ -17,16 +17,16 @@ import {
 import type { Account } from '../accounts/accounts'
 import type { Author } from '../accounts/author'
 import { requireRight } from '../accounts/roles'
-import type { Queryable, Transaction } from '../db/pool'
+import type { Scope, TxScope } from '../db/scope'
 import { AppError } from '../errors'
 
 type New = Omit<LedgerEntry, 'by' | 'car'> & { eventId: string | null }
 
 /** Books a line; one that is booked already is left as it is. @returns whether it is new */
-async function insertEntry(tx: Queryable, author: Author, e: New): Promise<boolean> {
+async function insertEntry(tx: Scope, author: Author, e: New): Promise<boolean> {
   const { rowCount } = await tx.query(
-    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, job_id, event_id, why)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) on conflict do nothing`,
+    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, job_id, event_id, why, shop_id)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) on conflict do nothing`,
     [
       e.id,
       e.kind,
@@ -40,6 +40,7 @@ async function insertEntry(tx: Queryable, author: Author, e: New): Promise<boole
       e.jobId,
       e.eventId,
       e.why,
+      tx.shopId,
     ],
   )
   return rowCount === 1
@@ -50,7 +51,7 @@ async function insertEntry(tx: Queryable, author: Author, e: New): Promise<boole
  * @param timeZone - the shop's: its days begin there
  */
 export async function selectLedger(
-  db: Queryable,
+  db: Scope,
   query: LedgerQuery,
   timeZone: string,
   limit: number,
@@ -59,12 +60,12 @@ export async function selectLedger(
     `select l.id, l.kind, l.happened_at as "happenedAt", l.by_name as by, l.refrigerant, l.container, l.equipment_id as "equipmentId", l.grams,
             l.job_id as "jobId", j.summary ->> 'name' as car, l.why
        from ledger_entry l left join job j on j.id = l.job_id
-      where ($1::date is null or l.happened_at >= ($1::date)::timestamp at time zone $5)
+      where l.shop_id = $7 and ($1::date is null or l.happened_at >= ($1::date)::timestamp at time zone $5)
         and ($2::date is null or l.happened_at < ($2::date + 1)::timestamp at time zone $5)
         and ($3::text is null or position(lower($3) in lower(l.container)) > 0)
         and ($4::text is null or position(lower($4) in lower(j.summary ->> 'name')) > 0)
       order by l.happened_at desc, l.stored_at desc limit $6`,
-    [query.from ?? null, query.to ?? null, query.container || null, query.car || null, timeZone, limit],
+    [query.from ?? null, query.to ?? null, query.container || null, query.car || null, timeZone, limit, db.shopId],
   )
   return rows.map((r) => ({ ...r, happenedAt: r.happenedAt.toISOString() }))
 }
@@ -72,13 +73,14 @@ export async function selectLedger(
 /**
  * What is left in every container by the book, g; cans of one charge only, which were never on the book, are left out.
  */
-export async function selectBalances(db: Queryable): Promise<Balance[]> {
+export async function selectBalances(db: Scope): Promise<Balance[]> {
   const { rows } = await db.query<Balance>(
     `select max(container) as container, equipment_id as "equipmentId", refrigerant, sum(grams) as grams
        from ledger_entry
-      where equipment_id is not null or kind in ('bought', 'corrected')
+      where shop_id = $1 and (equipment_id is not null or kind in ('bought', 'corrected'))
       group by equipment_id, refrigerant, case when equipment_id is null then container end
       order by 1`,
+    [db.shopId],
   )
   return rows
 }
@@ -89,14 +91,14 @@ export async function selectBalances(db: Queryable): Promise<Balance[]> {
  *   something else,
  * `conflict` when the id is booked with another content
  */
-export async function bookByHand(tx: Queryable, user: Account, draft: LedgerDraft): Promise<void> {
+export async function bookByHand(tx: Scope, user: Account, draft: LedgerDraft): Promise<void> {
   if (draft.kind === 'corrected') requireRight(user, 'correct-book')
   if (draft.equipmentId !== null) await refuseOtherContainer(tx, draft.equipmentId, draft.refrigerant)
   if (await insertEntry(tx, user, { ...draft, happenedAt: new Date().toISOString(), jobId: null, eventId: null }))
     return
   const { rows } = await tx.query<LedgerDraft>(
-    'select id, kind, refrigerant, container, equipment_id as "equipmentId", grams, why from ledger_entry where id = $1',
-    [draft.id],
+    'select id, kind, refrigerant, container, equipment_id as "equipmentId", grams, why from ledger_entry where id = $1 and shop_id = $2',
+    [draft.id, tx.shopId],
   )
   if (canonicalJson(rows[0]) !== canonicalJson(draft))
     throw new AppError(
@@ -105,10 +107,10 @@ export async function bookByHand(tx: Queryable, user: Account, draft: LedgerDraf
     )
 }
 
-async function refuseOtherContainer(tx: Queryable, equipmentId: string, refrigerant: string): Promise<void> {
+async function refuseOtherContainer(tx: Scope, equipmentId: string, refrigerant: string): Promise<void> {
   const { rows } = await tx.query<{ kind: string; name: string; held: string | null }>(
-    `select kind, name, spec ->> 'refrigerant' as held from equipment where id = $1`,
-    [equipmentId],
+    `select kind, name, spec ->> 'refrigerant' as held from equipment where id = $1 and shop_id = $2`,
+    [equipmentId, tx.shopId],
   )
   const found = rows[0]
   const fault =
@@ -127,7 +129,7 @@ async function refuseOtherContainer(tx: Queryable, equipmentId: string, refriger
  * correction says so by name.
  */
 export async function bookEvent(
-  tx: Transaction,
+  tx: TxScope,
   author: Author,
   jobId: string,
   event: JobEvent,
@@ -179,15 +181,15 @@ export async function bookEvent(
  * why.
  */
 async function coverBy(
-  tx: Transaction,
+  tx: TxScope,
   author: Author,
   place: Omit<New, 'id' | 'kind' | 'grams'>,
   outG: number,
   endGrossG: number,
 ): Promise<void> {
   const { rows } = await tx.query<{ left: number }>(
-    `select coalesce(sum(grams), 0)::float8 as left from ledger_entry where equipment_id = $1`,
-    [place.equipmentId],
+    `select coalesce(sum(grams), 0)::float8 as left from ledger_entry where equipment_id = $1 and shop_id = $2`,
+    [place.equipmentId, tx.shopId],
   )
   const missing = outG - (rows[0]?.left ?? 0)
   if (missing > 1e-6) {
@@ -195,16 +197,16 @@ async function coverBy(
     await insertEntry(tx, author, { ...place, id: randomUUID(), kind: 'corrected', grams: missing, why })
   }
   await tx.query(
-    `update equipment set spec = jsonb_set(spec, '{grossG}', to_jsonb($2::float8)) where id = $1 and kind = 'container'`,
-    [place.equipmentId, endGrossG],
+    `update equipment set spec = jsonb_set(spec, '{grossG}', to_jsonb($2::float8)) where id = $1 and kind = 'container' and shop_id = $3`,
+    [place.equipmentId, endGrossG, tx.shopId],
   )
 }
 
 /** A container that comes onto the shelf brings what is in it: booked once. */
-export async function bookOpening(db: Queryable, author: Author, item: EquipmentOf<'container'>): Promise<void> {
+export async function bookOpening(db: Scope, author: Author, item: EquipmentOf<'container'>): Promise<void> {
   await db.query(
-    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, why)
-     select $1, 'bought', now(), $2, $3, $4, $5, $6, $7, 'as it came onto the shelf'
+    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, why, shop_id)
+     select $1, 'bought', now(), $2, $3, $4, $5, $6, $7, 'as it came onto the shelf', $8
       where not exists (select 1 from ledger_entry where equipment_id = $6)`,
     [
       randomUUID(),
@@ -214,6 +216,7 @@ export async function bookOpening(db: Queryable, author: Author, item: Equipment
       item.name,
       item.id,
       item.spec.grossG - item.spec.tareG,
+      db.shopId,
     ],
   )
 }

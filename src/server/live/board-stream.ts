@@ -1,4 +1,4 @@
-import { database } from '../db/pool'
+import type { SessionScope } from '../accounts/user-scope'
 import { boardRows, boardView } from '../jobs/board-view'
 import { eventStream } from './event-stream'
 
@@ -10,15 +10,16 @@ const GATHER_MS = 400
  * that changed.
  * Rows are the board's own (`BoardRow`); a message with `all` holds every car there is.
  */
-export function boardStream(request: Request, sessionId: string): Response {
+export function boardStream(request: Request, scope: SessionScope): Response {
   const changed = new Set<string>()
   let everything = true
   let counter = 0
   return eventStream(
     request,
-    sessionId,
+    scope,
     (change) => {
       if (change === 'reconnected') everything = true
+      else if (change.shop !== scope.shopId) return false
       else changed.add(change.job)
       return true
     },
@@ -30,7 +31,7 @@ export function boardStream(request: Request, sessionId: string): Response {
       changed.clear()
       if (!all && ids.length === 0) return null
       try {
-        const rows = all ? await boardView(database()) : await boardRows(database(), ids)
+        const rows = all ? await boardView(scope) : await boardRows(scope, ids)
         return { id: String(++counter), data: { rows, all } }
       } catch (error) {
         // what could not be read is still to be told

@@ -1,5 +1,5 @@
 import { selectSession } from '../accounts/session-rows'
-import { database } from '../db/pool'
+import type { SessionScope } from '../accounts/user-scope'
 import type { Change } from '../jobs/notify'
 import { hub } from './hub'
 
@@ -19,12 +19,12 @@ type Next = () => Promise<(Message & { more?: boolean }) | null>
  * Besides its messages it says `away` when the database does not answer and `back` when it does again, and `signed-out`
  * before it
  * ends with its session.
- * @param sessionId - the session it was opened under
+ * @param scope - of the session it was opened under
  * @param next - what is new since the last call, or null; asked again at once while it returns something `more`
  */
 export function eventStream(
   request: Request,
-  sessionId: string,
+  scope: SessionScope,
   concerns: (change: Change | 'reconnected') => boolean,
   next: Next,
 ): Response {
@@ -41,7 +41,7 @@ export function eventStream(
         end()
         controller.close()
       }
-      const ping = setInterval(() => void stillSignedIn(sessionId, pump.send, hangUp), PING_MS)
+      const ping = setInterval(() => void stillSignedIn(scope, pump.send, hangUp), PING_MS)
       const unsubscribe = hub().subscribe((change) => concerns(change) && pump.wake())
       close.push(unsubscribe, () => clearInterval(ping), pump.stop)
       request.signal.addEventListener('abort', hangUp)
@@ -55,9 +55,9 @@ export function eventStream(
   })
 }
 
-async function stillSignedIn(sessionId: string, send: (text: string) => void, hangUp: () => void): Promise<void> {
+async function stillSignedIn(scope: SessionScope, send: (text: string) => void, hangUp: () => void): Promise<void> {
   // a database that is away has ended no session: it is asked again at the next ping
-  const stands = await selectSession(database(), sessionId).then(
+  const stands = await selectSession(scope, scope.sessionId).then(
     (session) => session !== null,
     () => true,
   )

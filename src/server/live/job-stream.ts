@@ -1,4 +1,4 @@
-import { database } from '../db/pool'
+import type { SessionScope } from '../accounts/user-scope'
 import { selectClock, selectEvents, selectPulse } from '../jobs/job-rows'
 import { plain } from '../jobs/record-deeds'
 import { selectReadingsAfter } from '../readings/history'
@@ -22,13 +22,13 @@ export function parseCursor(text: string | null): Cursor | null {
 }
 
 /** Everything new of a job as server-sent events, from a cursor on. */
-export function jobStream(request: Request, sessionId: string, jobId: string, from: Cursor): Response {
+export function jobStream(request: Request, db: SessionScope, jobId: string, from: Cursor): Response {
   let cursor = from
   // what a notification said is new; at first, and after a lost line, anything may be
   let wanted = ALL
   return eventStream(
     request,
-    sessionId,
+    db,
     (change) => {
       if (change !== 'reconnected' && change.job !== jobId) return false
       if (change === 'reconnected') wanted = ALL
@@ -41,7 +41,6 @@ export function jobStream(request: Request, sessionId: string, jobId: string, fr
       return true
     },
     async () => {
-      const db = database()
       const asked = wanted
       wanted = { readings: false, events: false, judged: false }
       try {

@@ -1,21 +1,23 @@
 import { randomUUID } from 'node:crypto'
 import { afterEach, beforeEach, expect, test } from 'vitest'
 import type { BoardRow } from '@/core/views'
-import { deleteSession, insertSession } from '../accounts/session-rows'
-import { database, transaction } from '../db/pool'
+import { deleteSession } from '../accounts/session-rows'
+import type { SessionScope } from '../accounts/user-scope'
+import { database } from '../db/pool'
+import { inTransaction } from '../db/scope'
 import { appendEvents } from '../jobs/append-events'
 import { boardView } from '../jobs/board-view'
 import { ingest } from '../readings/ingest'
-import { draft, type Fixture, freshShop, gaugeLine, jobWithGauge } from '../tests/shop-fixture'
+import { draft, type Fixture, freshShop, gaugeLine, here, jobWithGauge, signedIn } from '../tests/shop-fixture'
 import { boardStream } from './board-stream'
 import { jobStream } from './job-stream'
 
 let shop: Fixture
-let session: string
+let session: SessionScope
 const open: AbortController[] = []
 beforeEach(async () => {
   shop = await freshShop()
-  session = await insertSession(database(), shop.technician.id, 3600)
+  session = await signedIn(shop.technician)
 })
 afterEach(() => {
   for (const reader of open.splice(0)) reader.abort()
@@ -63,7 +65,7 @@ function listen(make: (request: Request) => Response) {
 
 const rowsIn = (t: Told): BoardRow[] => (t.data as { rows?: BoardRow[] }).rows ?? []
 const note = (jobId: string, ...drafts: ReturnType<typeof draft>[]) =>
-  transaction(database(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
+  inTransaction(here(), (tx) => appendEvents(tx, shop.technician, jobId, drafts))
 /** Cuts the connection the streams listen on, as a database that restarts does. */
 const cutListening = () =>
   database().query(`select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'yperos live'`)
@@ -72,7 +74,7 @@ test('the board’s stream has the board’s own rows, all at first', async () =
   const jobId = await jobWithGauge(shop.technician)
   const board = listen((request) => boardStream(request, session))
   const { found } = await board.until((t) => rowsIn(t).length > 0)
-  expect(found.data).toEqual({ all: true, rows: JSON.parse(JSON.stringify(await boardView(database()))) })
+  expect(found.data).toEqual({ all: true, rows: JSON.parse(JSON.stringify(await boardView(here()))) })
   await note(jobId, draft('step-finished', { step: 'zero' }))
   const changed = await board.until((t) => rowsIn(t)[0]?.summary.step === 'fix')
   expect(changed.found.data).toMatchObject({ all: false, rows: [{ id: jobId, clock: [{ factor: 1 }] }] })
@@ -94,7 +96,7 @@ test('a car’s stream misses nothing while its listening connection is away', a
   await job.until((t) => t.event === 'message')
   await cutListening()
   await ingest(
-    shop.deviceId,
+    shop.box,
     Array.from({ length: 50 }, (_, i) => gaugeLine(i, new Date(Date.now() - 60_000 + i * 1000), 500 + i)).join('\n'),
   )
   await note(jobId, draft('noted', { text: 'while it was away' }))
@@ -110,8 +112,8 @@ test('a stream ends with the session it was opened under, within a ping, and say
   const jobId = await jobWithGauge(shop.technician)
   const job = listen((request) => jobStream(request, session, jobId, { readings: 0, events: 1 }))
   const other = listen((request) => boardStream(request, session))
-  const stranger = listen((request) => boardStream(request, randomUUID()))
-  await deleteSession(database(), session)
+  const stranger = listen((request) => boardStream(request, { ...session, sessionId: randomUUID() }))
+  await deleteSession(database(), session.sessionId)
   await job.until((t) => t.event === 'signed-out', 12_000)
   await other.until((t) => t.event === 'signed-out', 12_000)
   // an id that was never a session opens nothing that lasts either

@@ -1,9 +1,9 @@
 import { beforeEach, expect, test } from 'vitest'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { database } from '../db/pool'
-import { type Fixture, freshShop, gaugeLine, jobWithGauge, readingsOf } from '../tests/shop-fixture'
+import { by, type Fixture, freshShop, gaugeLine, here, jobWithGauge, readingsOf } from '../tests/shop-fixture'
 import { selectAverages, selectHistory } from './history'
-import { ingest, requireDevice } from './ingest'
+import { forDevice, ingest } from './ingest'
 import { selectSpan } from './span'
 import { typeReadings } from './type-reading'
 
@@ -22,7 +22,7 @@ beforeEach(async () => {
 const stored = async () => (await readingsOf(jobId)).map((r) => r.sentValue)
 
 test('readings are kept as sent and in Pa, and the newest stands beside the job', async () => {
-  expect(await ingest(shop.deviceId, batch(0, 10))).toEqual({ stored: 10, repeated: 0, unattached: 0 })
+  expect(await ingest(shop.box, batch(0, 10))).toEqual({ stored: 10, repeated: 0, unattached: 0 })
   const rows = await readingsOf(jobId)
   expect(rows[0]).toMatchObject({ sentValue: 1000, sentUnit: 'micron', channel: 'vacuum', instrument: 'G1' })
   expect(rows[0]?.value).toBeCloseTo(1000 * PA_PER_MICRON, 6)
@@ -31,16 +31,16 @@ test('readings are kept as sent and in Pa, and the newest stands beside the job'
 })
 
 test('doubled, overlapping and reordered batches store each reading once', async () => {
-  await ingest(shop.deviceId, batch(20, 40))
-  await ingest(shop.deviceId, batch(0, 25))
-  expect(await ingest(shop.deviceId, batch(10, 45))).toEqual({ stored: 5, repeated: 30, unattached: 0 })
+  await ingest(shop.box, batch(20, 40))
+  await ingest(shop.box, batch(0, 25))
+  expect(await ingest(shop.box, batch(10, 45))).toEqual({ stored: 5, repeated: 30, unattached: 0 })
   expect((await stored()).sort((a, b) => a - b)).toEqual(Array.from({ length: 45 }, (_, i) => 956 + i))
   const { rows } = await database().query('select latest from job where id = $1', [jobId])
   expect(rows[0].latest.vacuum.sentValue).toBe(956)
 })
 
 test('the same batch sent by ten at once is stored once', async () => {
-  const done = await Promise.all(Array.from({ length: 10 }, () => ingest(shop.deviceId, batch(0, 50))))
+  const done = await Promise.all(Array.from({ length: 10 }, () => ingest(shop.box, batch(0, 50))))
   expect(done.reduce((sum, d) => sum + d.stored, 0)).toBe(50)
   expect(await stored()).toHaveLength(50)
 })
@@ -53,7 +53,7 @@ test('numbers of readings follow the order of commits, so a stream that resumes 
     seen = rows[rows.length - 1]?.seq ?? seen
     found.push(...rows.map((r) => r.sentValue))
   }
-  const writers = Promise.all(Array.from({ length: 12 }, (_, i) => ingest(shop.deviceId, batch(i * 20, i * 20 + 20))))
+  const writers = Promise.all(Array.from({ length: 12 }, (_, i) => ingest(shop.box, batch(i * 20, i * 20 + 20))))
   for (let i = 0; i < 40; i++) await look()
   await writers
   await look()
@@ -67,7 +67,7 @@ test('one bad line refuses its whole batch, naming line, place and reason', asyn
     '{"instrument":"G1","seq":2,"at":"yesterday","channel":"vacuum","value":"low","unit":"micron"}',
     'not json',
   ]
-  const failure = await ingest(shop.deviceId, lines.join('\n')).catch((e) => e)
+  const failure = await ingest(shop.box, lines.join('\n')).catch((e) => e)
   expect(failure).toMatchObject({ code: 'bad-input' })
   expect(failure.faults.map((f: { path: string }) => f.path)).toEqual(
     expect.arrayContaining(['line 2: at', 'line 2: value', 'line 3']),
@@ -84,14 +84,12 @@ test('an impossible pressure is refused with its reason', async () => {
     value: 31,
     unit: 'inHgV',
   })
-  await expect(ingest(shop.deviceId, line)).rejects.toThrow(/line 1: value.*29\.9/)
+  await expect(ingest(shop.box, line)).rejects.toThrow(/line 1: value.*29\.9/)
 })
 
 test('a clock that runs ahead is refused, one of an instrument that hung at no car is counted', async () => {
-  await expect(ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() + 3600_000), 500))).rejects.toThrow(
-    /set the clock/,
-  )
-  expect(await ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() - 9 * 3600_000), 500))).toEqual({
+  await expect(ingest(shop.box, gaugeLine(1, new Date(Date.now() + 3600_000), 500))).rejects.toThrow(/set the clock/)
+  expect(await ingest(shop.box, gaugeLine(1, new Date(Date.now() - 9 * 3600_000), 500))).toEqual({
     stored: 0,
     repeated: 0,
     unattached: 1,
@@ -99,17 +97,16 @@ test('a clock that runs ahead is refused, one of an instrument that hung at no c
 })
 
 test('only a known token is a device', async () => {
-  const ask = (token: string) =>
-    requireDevice(database(), new Request('http://x/', { headers: { authorization: `Bearer ${token}` } }))
-  expect((await ask(shop.token)).id).toBe(shop.deviceId)
+  const ask = (token: string) => forDevice(new Request('http://x/', { headers: { authorization: `Bearer ${token}` } }))
+  expect((await ask(shop.token)).device.id).toBe(shop.deviceId)
   await expect(ask('no-such-token-at-all')).rejects.toMatchObject({ code: 'not-signed-in' })
 })
 
 test('a reading typed twice with the same number is stored once', async () => {
   const typed = { seq: 77, channel: 'vacuum' as const, value: 21.5, unit: 'inHgV' as const }
   const both = await Promise.all([
-    typeReadings(shop.technician, jobId, [typed]),
-    typeReadings(shop.technician, jobId, [typed]),
+    typeReadings(by(shop.technician), jobId, [typed]),
+    typeReadings(by(shop.technician), jobId, [typed]),
   ])
   expect(both.sort()).toEqual([0, 1])
   expect(await stored()).toEqual([21.5])
@@ -119,8 +116,8 @@ test('a thinned history keeps its extremes and its ends', async () => {
   const lines = Array.from({ length: 500 }, (_, i) =>
     gaugeLine(i, at(i), i === 333 ? 9000 : i === 111 ? 3 : 500 + (i % 7)),
   )
-  await ingest(shop.deviceId, lines.join('\n'))
-  const thinned = await selectHistory(database(), await selectSpan(database(), jobId), 'vacuum', 60)
+  await ingest(shop.box, lines.join('\n'))
+  const thinned = await selectHistory(here(), await selectSpan(here(), jobId), 'vacuum', 60)
   expect(thinned.length).toBeLessThanOrEqual(62)
   const micron = thinned.map((p) => Math.round(p.value / PA_PER_MICRON))
   expect(micron).toContain(9000)
@@ -129,8 +126,8 @@ test('a thinned history keeps its extremes and its ends', async () => {
 
 test('averages hold the mean of what they stand for', async () => {
   const lines = Array.from({ length: 400 }, (_, i) => gaugeLine(i, at(i), 100 + i))
-  await ingest(shop.deviceId, lines.join('\n'))
-  const averages = await selectAverages(database(), await selectSpan(database(), jobId), 'vacuum', 40)
+  await ingest(shop.box, lines.join('\n'))
+  const averages = await selectAverages(here(), await selectSpan(here(), jobId), 'vacuum', 40)
   const total = averages.reduce((sum, p) => sum + p.count, 0)
   const mean = averages.reduce((sum, p) => sum + p.value * p.count, 0) / total / PA_PER_MICRON
   expect(total).toBe(400)
@@ -138,22 +135,22 @@ test('averages hold the mean of what they stand for', async () => {
 })
 
 test('a gauge whose clock is set back still shows its newest reading, and the jump is said', async () => {
-  await ingest(shop.deviceId, batch(0, 30))
+  await ingest(shop.box, batch(0, 30))
   const back = JSON.parse(gaugeLine(30, at(-300), 400))
-  await ingest(shop.deviceId, JSON.stringify(back))
+  await ingest(shop.box, JSON.stringify(back))
   const latest = async () =>
     (await database().query('select latest from job where id = $1', [jobId])).rows[0].latest.vacuum
   expect(await latest()).toMatchObject({ sentValue: 400, backS: 329 })
-  await ingest(shop.deviceId, gaugeLine(31, at(-299), 401))
+  await ingest(shop.box, gaugeLine(31, at(-299), 401))
   expect(await latest()).toMatchObject({ sentValue: 401 })
   expect((await latest()).backS).toBeUndefined()
   // a batch from before the jump that comes late is not the newest for that
-  await ingest(shop.deviceId, gaugeLine(12, at(-310), 988))
+  await ingest(shop.box, gaugeLine(12, at(-310), 988))
   expect((await latest()).sentValue).toBe(401)
 })
 
 test('what is typed just now is the newest whatever the clocks say; what is typed for earlier is not', async () => {
-  await ingest(shop.deviceId, gaugeLine(1, new Date(Date.now() + 120_000), 500))
+  await ingest(shop.box, gaugeLine(1, new Date(Date.now() + 120_000), 500))
   const typed = (seq: number, value: number, at?: string) => ({
     seq,
     channel: 'vacuum' as const,
@@ -163,8 +160,8 @@ test('what is typed just now is the newest whatever the clocks say; what is type
   })
   const newest = async () =>
     (await database().query('select latest from job where id = $1', [jobId])).rows[0].latest.vacuum.sentValue
-  await typeReadings(shop.technician, jobId, [typed(8_000, 640)])
+  await typeReadings(by(shop.technician), jobId, [typed(8_000, 640)])
   expect(await newest()).toBe(640)
-  await typeReadings(shop.technician, jobId, [typed(9_000, 700, new Date(Date.now() - 600_000).toISOString())])
+  await typeReadings(by(shop.technician), jobId, [typed(9_000, 700, new Date(Date.now() - 600_000).toISOString())])
   expect(await newest()).toBe(640)
 })

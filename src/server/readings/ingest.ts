@@ -4,7 +4,8 @@ import { Instant } from '@/core/entry/instant'
 import { verbatim } from '@/core/entry/text'
 import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
-import { database, type Queryable, transaction } from '../db/pool'
+import { database } from '../db/pool'
+import { type DeviceScope, inTransaction, type Scope, scopeOf } from '../db/scope'
 import { AppError, type Fault } from '../errors'
 import { pathText } from '../http'
 import { type NewReading, storeReadings } from './store-readings'
@@ -30,48 +31,47 @@ export type Ingested = { stored: number; repeated: number; unattached: number }
 
 export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex')
 
-/** The device a token belongs to. @throws AppError `not-signed-in` */
-export async function requireDevice(
-  db: Queryable,
-  request: Request,
-): Promise<{ id: string; kind: 'instruments' | 'bench' }> {
+/** The scope of the device a token belongs to. @throws AppError `not-signed-in` */
+export async function forDevice(request: Request): Promise<DeviceScope> {
   const token = /^Bearer (.{16,200})$/.exec(request.headers.get('authorization') ?? '')?.[1]
   if (!token) throw new AppError('not-signed-in', 'send the device token as: Authorization: Bearer …')
-  const { rows } = await db.query<{ id: string; kind: 'instruments' | 'bench' }>(
-    'select id, kind from device where token_hash = $1',
+  const { rows } = await database().query<DeviceScope['device'] & { shopId: number }>(
+    'select id, kind, shop_id as "shopId" from device where token_hash = $1',
     [tokenHash(token)],
   )
   if (!rows[0]) throw new AppError('not-signed-in', 'this device token is not known here')
-  return rows[0]
+  const { shopId, ...device } = rows[0]
+  return { ...scopeOf(shopId), device }
 }
 
 /** How often the bench's last sight is written down, s. */
 const SEEN_EVERY_S = 5
 
 /**
- * The device of the simulated bench, which is seen by it. @throws AppError `not-signed-in`, `not-allowed` for an
+ * The scope of the simulated bench, which is seen by it. @throws AppError `not-signed-in`, `not-allowed` for an
  * instrument's token
  */
-export async function requireBench(db: Queryable, request: Request): Promise<void> {
-  const device = await requireDevice(db, request)
+export async function forBench(request: Request): Promise<DeviceScope> {
+  const scope = await forDevice(request)
+  const { device } = scope
   if (device.kind !== 'bench') throw new AppError('not-allowed', 'this token is an instrument’s, not the bench’s')
-  await db.query(
+  await scope.query(
     `update device set seen_at = now() where id = $1 and (seen_at is null or seen_at < now() - $2 * interval '1 second')`,
     [device.id, SEEN_EVERY_S],
   )
+  return scope
 }
 
 /**
  * Takes a batch of NDJSON readings from a device; acknowledged only after the commit, harmless when sent again.
  * @throws AppError `bad-input` naming every faulty line (`line 3: value …`); nothing of the batch is stored then
  */
-export async function ingest(deviceId: string, ndjson: string): Promise<Ingested> {
+export async function ingest(db: DeviceScope, ndjson: string): Promise<Ingested> {
   const lines = parseLines(ndjson, Date.now())
-  const db = database()
-  const placed = placeLines(lines, await selectHangings(db, deviceId, [...new Set(lines.map((l) => l.instrument))]))
+  const placed = placeLines(lines, await selectHangings(db, [...new Set(lines.map((l) => l.instrument))]))
   const attached = [...placed.values()].reduce((sum, r) => sum + r.length, 0)
   // one statement is a transaction by itself; several cars in one batch need one around them
-  const done = placed.size <= 1 ? await storeAll(db, placed) : await transaction(db, (tx) => storeAll(tx, placed))
+  const done = placed.size <= 1 ? await storeAll(db, placed) : await inTransaction(db, (tx) => storeAll(tx, placed))
   return {
     stored: done.stored,
     repeated: attached - done.refused - done.stored,
@@ -79,10 +79,7 @@ export async function ingest(deviceId: string, ndjson: string): Promise<Ingested
   }
 }
 
-async function storeAll(
-  db: Queryable,
-  placed: Map<string, NewReading[]>,
-): Promise<{ stored: number; refused: number }> {
+async function storeAll(db: Scope, placed: Map<string, NewReading[]>): Promise<{ stored: number; refused: number }> {
   const sum = { stored: 0, refused: 0 }
   // jobs in one order, so that two devices at the same two cars cannot wait for each other
   for (const jobId of [...placed.keys()].sort()) {
@@ -135,14 +132,14 @@ type Hanging = {
 }
 
 /** Where the instruments of a device hang and hung, each with the clock of its car. */
-async function selectHangings(db: Queryable, deviceId: string, instruments: readonly string[]): Promise<Hanging[]> {
+async function selectHangings(db: DeviceScope, instruments: readonly string[]): Promise<Hanging[]> {
   const { rows } = await db.query<Hanging>(
     `select a.instrument_id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to", j.barometer_pa as "barometerPa",
             (select json_agg(json_build_object('wallMs', date_part('epoch', c.wall_from) * 1000, 'jobMs', date_part('epoch', c.job_from) * 1000, 'factor', c.factor)
                              order by c.wall_from) from job_clock c where c.job_id = a.job_id) as clock
-       from attachment a join instrument i on i.id = a.instrument_id join job j on j.id = a.job_id
-      where i.device_id = $1 and a.instrument_id = any($2::text[])`,
-    [deviceId, instruments],
+       from attachment a join instrument i on i.shop_id = a.shop_id and i.id = a.instrument_id join job j on j.id = a.job_id
+      where a.shop_id = $3 and i.device_id = $1 and a.instrument_id = any($2::text[])`,
+    [db.device.id, instruments, db.shopId],
   )
   return rows
 }

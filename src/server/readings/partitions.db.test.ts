@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { afterEach, beforeEach, expect, test } from 'vitest'
-import { database, transaction } from '../db/pool'
+import { database } from '../db/pool'
+import { inTransaction } from '../db/scope'
 import { jobView } from '../jobs/job-view'
 import { datedBack, openJob } from '../jobs/open-job'
-import { type Fixture, freshShop, gaugeLine, jobWithGauge, OPENING, readingsOf } from '../tests/shop-fixture'
+import { by, type Fixture, freshShop, gaugeLine, here, jobWithGauge, OPENING, readingsOf } from '../tests/shop-fixture'
 import { selectHistory } from './history'
 import { ingest } from './ingest'
 import { keepPartitions, monthsAround } from './partitions'
@@ -45,7 +46,7 @@ test('a reading from before the car came is refused with both times, and no past
     const centuries = Array.from({ length: 100 }, (_, i) =>
       typed(request * 100 + i, new Date(Date.UTC(1980 + (i % 40), (request * 7 + i) % 12, 3)).toISOString()),
     )
-    const refused = typeReadings(shop.technician, jobId, centuries)
+    const refused = typeReadings(by(shop.technician), jobId, centuries)
     await expect(refused).rejects.toMatchObject({
       code: 'bad-input',
       faults: [{ path: 'readings[0].at', reason: expect.stringContaining(opened.toISOString()) }],
@@ -53,7 +54,7 @@ test('a reading from before the car came is refused with both times, and no past
   }
   expect(await partitions()).toEqual(before)
   expect(await readingsOf(jobId)).toEqual([])
-  expect((await jobView(database(), jobId))?.vacuum).toEqual([])
+  expect((await jobView(here(), jobId))?.vacuum).toEqual([])
 })
 
 test('a car that came before anybody wrote it down is taken in dated back by up to fourteen days, and says so', async () => {
@@ -67,12 +68,12 @@ test('a car that came before anybody wrote it down is taken in dated back by up 
   ] as const)
     expect(() => datedBack(new Date(asked).toISOString(), simulated, now)).toThrow(/openedAt/)
   const id = randomUUID()
-  await transaction(database(), (tx) =>
+  await inTransaction(here(), (tx) =>
     openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: { ...OPENING, datedBack: true } }, came),
   )
   const night = Array.from({ length: 20 }, (_, i) => typed(i, new Date(came.getTime() + i * 1800_000).toISOString()))
-  expect(await typeReadings(shop.technician, id, night)).toBe(20)
-  const view = await jobView(database(), id)
+  expect(await typeReadings(by(shop.technician), id, night)).toBe(20)
+  const view = await jobView(here(), id)
   expect(view?.vacuum).toHaveLength(20)
   expect(view?.events[0]).toMatchObject({ happenedAt: came.toISOString(), payload: { datedBack: true } })
 })
@@ -86,7 +87,7 @@ test('partitions are made around now and nowhere else; a clock that runs ahead f
   // a simulated car at 600 times the wall: twenty minutes of ours are more than a week of its own, a day of ours twenty
   // months
   const id = randomUUID()
-  await transaction(db, (tx) =>
+  await inTransaction(here(), (tx) =>
     openJob(
       tx,
       shop.technician,
@@ -94,14 +95,15 @@ test('partitions are made around now and nowhere else; a clock that runs ahead f
       new Date(now.getTime() - DAY_MS),
     ),
   )
-  await db.query(`insert into attachment (instrument_id, job_id, from_at) values ('G1', $1, $2)`, [
+  await db.query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ('G1', $1, $2, $3)`, [
     id,
     new Date(now.getTime() - DAY_MS),
+    here().shopId,
   ])
   const lines = Array.from({ length: 96 }, (_, i) =>
     gaugeLine(i, new Date(now.getTime() - DAY_MS + i * 900_000), 500 + i),
   )
-  await ingest(shop.deviceId, lines.join('\n'))
+  await ingest(shop.box, lines.join('\n'))
   expect(await partitions()).toEqual(around)
   const ahead = new Date(now.getTime() + 300 * DAY_MS)
   await keepPartitions(db, ahead)
@@ -121,8 +123,8 @@ test('a question about one car locks the months it lies in, however many there a
   await keepPartitions(db)
   expect((await partitions()).length).toBeGreaterThan(70)
   const jobId = await jobWithGauge(shop.technician)
-  await ingest(shop.deviceId, gaugeLine(1, new Date(), 500))
-  const locked = await transaction(db, async (tx) => {
+  await ingest(shop.box, gaugeLine(1, new Date(), 500))
+  const locked = await inTransaction(here(), async (tx) => {
     const span = await selectSpan(tx, jobId)
     expect(await selectHistory(tx, span, 'vacuum', 100)).toHaveLength(1)
     const { rows } = await tx.query<{ n: number }>(

@@ -1,4 +1,4 @@
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 
 /**
  * A job's readings and where they lie in time, both ends included: a question that names the span
@@ -13,10 +13,10 @@ export const spanOf = ({ id, readingsFrom, readingsTo }: Row): Span | null =>
   readingsFrom && readingsTo ? { jobId: id, from: readingsFrom, to: readingsTo } : null
 
 /** The span of a job by its id; null without such a job or without readings. */
-export async function selectSpan(db: Queryable, jobId: string): Promise<Span | null> {
+export async function selectSpan(db: Scope, jobId: string): Promise<Span | null> {
   const { rows } = await db.query<Row>(
-    'select id, readings_from as "readingsFrom", readings_to as "readingsTo" from job where id = $1',
-    [jobId],
+    'select id, readings_from as "readingsFrom", readings_to as "readingsTo" from job where id = $1 and shop_id = $2',
+    [jobId, db.shopId],
   )
   return rows[0] ? spanOf(rows[0]) : null
 }

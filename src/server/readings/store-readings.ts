@@ -1,5 +1,5 @@
 import type { Channel, ReadingUnit } from '@/core/units/channel'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import { CHANGE_CHANNEL } from '../jobs/notify'
 
 /**
@@ -32,11 +32,7 @@ export const HAND = 'hand'
  * what was typed just now, or a later time of another.
  * @returns how many were new; null when there is no such unsigned job
  */
-export async function storeReadings(
-  tx: Queryable,
-  jobId: string,
-  readings: readonly NewReading[],
-): Promise<number | null> {
+export async function storeReadings(tx: Scope, jobId: string, readings: readonly NewReading[]): Promise<number | null> {
   const times = readings.map((r) => r.measuredAt.getTime())
   const column = <T>(pick: (r: NewReading) => T): T[] => readings.map(pick)
   // one statement, so that a batch costs one round trip: lock and number, store, tell the streams
@@ -50,7 +46,7 @@ export async function storeReadings(
              date_part('epoch', (latest -> key ->> 'at')::timestamptz - (value ->> 'at')::timestamptz) as back_s) b
           where latest -> key is null or back_s <= 0 or (value ->> 'justNow')::boolean
              or value ->> 'instrument' <> $16 and latest -> key ->> 'instrument' = value ->> 'instrument' and (latest -> key ->> 'n')::bigint < (value ->> 'n')::bigint)
-        where id = $1 and signed_at is null returning reading_seq),
+        where id = $1 and shop_id = $17 and signed_at is null returning reading_seq),
      stored as (
        insert into reading (job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note)
        select $1, reading_seq - $2::int + n, at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note
@@ -58,7 +54,7 @@ export async function storeReadings(
               with ordinality as t (at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note, n)
        on conflict do nothing returning 1)
      select (select reading_seq::float8 from numbered) as seq, (select count(*)::int from stored) as stored,
-            (select pg_notify($13, json_build_object('job', $1::uuid, 'readings', reading_seq)::text) from numbered)`,
+            (select pg_notify($13, json_build_object('shop', $17::int, 'job', $1::uuid, 'readings', reading_seq)::text) from numbered)`,
     [
       jobId,
       readings.length,
@@ -77,6 +73,7 @@ export async function storeReadings(
       new Date(Math.max(...times)),
       // a hand's numbers are made at random: they order nothing
       HAND,
+      tx.shopId,
     ],
   )
   const result = rows[0]

@@ -3,8 +3,8 @@ import { Instant } from '@/core/entry/instant'
 import { verbatim } from '@/core/entry/text'
 import { jobTimeMs } from '@/core/job/clock'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
-import type { Account } from '../accounts/accounts'
-import { database, transaction } from '../db/pool'
+import type { UserScope } from '../accounts/user-scope'
+import { inTransaction } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import { selectClock, selectJob, selectJobForUpdate } from '../jobs/job-rows'
 import { selectSpan } from './span'
@@ -26,11 +26,10 @@ export const TypedReading = z.strictObject({
  * @throws AppError `bad-input` when the value or its time cannot be, `already-signed` after the signature
  */
 export async function typeReadings(
-  user: Account,
+  db: UserScope,
   jobId: string,
   typed: readonly z.infer<typeof TypedReading>[],
 ): Promise<number> {
-  const db = database()
   const job = await selectJob(db, jobId)
   if (!job) throw notFound('this job')
   const clock = await selectClock(db, jobId)
@@ -56,12 +55,12 @@ export async function typeReadings(
       // an entry sent twice without a time of its own must find itself: the number alone tells, so the time is its
       // first
       measuredAt: new Date(Math.round(at)),
-      byAccount: user.id,
+      byAccount: db.user.id,
       note: t.note ?? null,
       ...(t.at === undefined && { justNow: true }),
     }
   })
-  return transaction(db, async (tx) => {
+  return inTransaction(db, async (tx) => {
     // the lock first: the same entry sent twice at once must see itself stored
     await selectJobForUpdate(tx, jobId)
     const span = await selectSpan(tx, jobId)

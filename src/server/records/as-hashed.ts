@@ -1,6 +1,6 @@
 import { eventHash, type RecordEvent } from '@/core/record/record'
 import { sha256 } from '@/node/record-crypto'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import type { StoredEvent } from '../jobs/job-rows'
 import { recordForm } from './chain'
 
@@ -12,7 +12,7 @@ import { recordForm } from './chain'
  * is found again by its hash.
  * @returns events whose writing is not found as they are stored: their link is broken then
  */
-export async function asHashed(db: Queryable, jobId: string, stored: readonly StoredEvent[]): Promise<RecordEvent[]> {
+export async function asHashed(db: Scope, jobId: string, stored: readonly StoredEvent[]): Promise<RecordEvent[]> {
   const events = stored.map((event) => ({ ...recordForm(event, event.previous), hash: event.hash }))
   const holds = ({ hash, ...event }: RecordEvent) => eventHash(event, sha256) === hash
   if (events.every(holds)) return events
@@ -23,7 +23,7 @@ export async function asHashed(db: Queryable, jobId: string, stored: readonly St
 }
 
 /** When each event happened, to the microsecond, UTC: `2026-11-25T14:03:00.123456`. */
-async function selectMicros(db: Queryable, jobId: string): Promise<string[]> {
+async function selectMicros(db: Scope, jobId: string): Promise<string[]> {
   const { rows } = await db.query<{ at: string }>(
     `select to_char(happened_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') as at from event where job_id = $1 order by seq`,
     [jobId],

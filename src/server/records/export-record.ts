@@ -1,10 +1,10 @@
 import { foldJob } from '@/core/job/reduce'
 import { brokenLink, type RecordFile, signedText } from '@/core/record/record'
 import { sha256 } from '@/node/record-crypto'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import { selectEvents, selectJob } from '../jobs/job-rows'
-import { selectShop } from '../shop/shop'
+import { shopOf } from '../shop/shop'
 import { asHashed } from './as-hashed'
 import { signText } from './chain'
 
@@ -12,7 +12,7 @@ import { signText } from './chain'
  * The record file of a signed job, sealed with the shop's key over its whole chain, later corrections included.
  * @throws AppError `conflict` when the job is not signed, or its stored chain no longer holds: then nothing is sealed
  */
-export async function exportRecord(db: Queryable, jobId: string): Promise<RecordFile> {
+export async function exportRecord(db: Scope, jobId: string): Promise<RecordFile> {
   const job = await selectJob(db, jobId)
   if (!job) throw notFound('this job')
   const stored = await selectEvents(db, jobId)
@@ -25,7 +25,7 @@ export async function exportRecord(db: Queryable, jobId: string): Promise<Record
       'conflict',
       `this job’s log does not hold (${broken.place} ${broken.reason}); the record is not sealed`,
     )
-  const shop = await selectShop(db)
+  const shop = await shopOf(db)
   const record = {
     format: 'yperos-record' as const,
     version: 1 as const,

@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import { selectSpan } from '../readings/span'
 
 type Row = { at: Date; channel: string; value: number; unit: string; note: string | null }
@@ -8,7 +8,7 @@ type Row = { at: Date; channel: string; value: number; unit: string; note: strin
  * All readings of a job as the open CSV, in time order, as sent or typed; the text the record's digest is over.
  * A note that a spreadsheet would run as a formula gets a quote before it.
  */
-export async function readingsCsv(db: Queryable, jobId: string): Promise<{ text: string; count: number }> {
+export async function readingsCsv(db: Scope, jobId: string): Promise<{ text: string; count: number }> {
   const span = await selectSpan(db, jobId)
   const { rows } = await db.query<Row>(
     `select measured_at as at, channel, sent_value as value, sent_unit as unit, note

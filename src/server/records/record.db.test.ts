@@ -4,12 +4,13 @@ import type { JobEvent } from '@/core/job/events'
 import { CHAIN_START, eventHash, fingerprintOf, type RecordFile, signedText, verifyRecord } from '@/core/record/record'
 import { nodeCrypto, sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'
-import { database, transaction } from '../db/pool'
+import { database } from '../db/pool'
+import { inTransaction } from '../db/scope'
 import { appendEvents } from '../jobs/append-events'
 import { ingest } from '../readings/ingest'
 import { typeReadings } from '../readings/type-reading'
 import { selectShop } from '../shop/shop'
-import { draft, type Fixture, freshShop, gaugeLine, jobWithGauge } from '../tests/shop-fixture'
+import { by, draft, type Fixture, freshShop, gaugeLine, here, jobWithGauge } from '../tests/shop-fixture'
 import { hashOf, signText } from './chain'
 import { exportRecord } from './export-record'
 import { readingsCsv } from './readings-csv'
@@ -18,7 +19,7 @@ import { signJob } from './sign-job'
 let shop: Fixture
 let jobId: string
 const append = (by: Account, ...drafts: ReturnType<typeof draft>[]) =>
-  transaction(database(), (tx) => appendEvents(tx, by, jobId, drafts))
+  inTransaction(here(), (tx) => appendEvents(tx, by, jobId, drafts))
 const STEPS = ['zero', 'fix', 'rig', 'pull', 'isolate', 'hold', 'charge', 'prove'] as const
 
 beforeEach(async () => {
@@ -26,7 +27,7 @@ beforeEach(async () => {
   jobId = await jobWithGauge(shop.technician)
   const start = Date.now() - 600_000
   await ingest(
-    shop.deviceId,
+    shop.box,
     Array.from({ length: 60 }, (_, i) => gaugeLine(i, new Date(start + i * 1000), 400 + i)).join('\n'),
   )
   await append(
@@ -37,18 +38,18 @@ beforeEach(async () => {
 })
 
 const signed = async (): Promise<RecordFile> => {
-  await signJob(shop.technician, jobId, randomUUID(), 'T-1')
-  return exportRecord(database(), jobId)
+  await signJob(by(shop.technician), jobId, randomUUID(), 'T-1')
+  return exportRecord(here(), jobId)
 }
 const brokenAt = (record: RecordFile, readings?: string) =>
   verifyRecord(record, nodeCrypto, readings).first_broken?.place
 
 test('a signed record and its readings verify', async () => {
   const record = await signed()
-  const { text, count } = await readingsCsv(database(), jobId)
+  const { text, count } = await readingsCsv(here(), jobId)
   expect(count).toBe(60)
   expect(text.split('\n')[0]).toBe('time,channel,value,unit,note')
-  expect(verifyRecord(record, nodeCrypto, text, (await selectShop(database())).publicKey)).toEqual({
+  expect(verifyRecord(record, nodeCrypto, text, (await selectShop(here())).publicKey)).toEqual({
     intact: true,
     events: record.events.length,
     first_broken: null,
@@ -108,7 +109,7 @@ test('a record signed anew with a stranger’s key passes by itself and fails ag
     stranger.privateKey.export({ type: 'pkcs8', format: 'pem' }).toString(),
   )
   expect(brokenAt(record)).toBeUndefined()
-  const shopKey = (await selectShop(database())).publicKey
+  const shopKey = (await selectShop(here())).publicKey
   // the stranger's own fingerprint is said, and that nobody compared it
   expect(verifyRecord(record, nodeCrypto).key).toEqual({
     fingerprint: fingerprintOf(record.signature.public_key, nodeCrypto),
@@ -123,14 +124,14 @@ test('a record signed anew with a stranger’s key passes by itself and fails ag
 
 test('a readings file that was touched is named', async () => {
   const record = await signed()
-  const { text } = await readingsCsv(database(), jobId)
+  const { text } = await readingsCsv(here(), jobId)
   expect(brokenAt(record, text.replace('vacuum,400,', 'vacuum,300,'))).toBe('readings file')
 })
 
 test('a trainee cannot sign, nor can anybody before the closing list', async () => {
-  await expect(signJob(shop.trainee, jobId, randomUUID(), 'T-1')).rejects.toMatchObject({ code: 'not-allowed' })
+  await expect(signJob(by(shop.trainee), jobId, randomUUID(), 'T-1')).rejects.toMatchObject({ code: 'not-allowed' })
   const early = await jobWithGauge(shop.lead)
-  await expect(signJob(shop.lead, early, randomUUID(), 'T-1')).rejects.toMatchObject({ code: 'conflict' })
+  await expect(signJob(by(shop.lead), early, randomUUID(), 'T-1')).rejects.toMatchObject({ code: 'conflict' })
 })
 
 test('after the signature only corrections follow, and the record seals them too', async () => {
@@ -138,13 +139,13 @@ test('after the signature only corrections follow, and the record seals them too
   await expect(append(shop.technician, draft('recovered', { grams: 5 }))).rejects.toMatchObject({
     code: 'already-signed',
   })
-  expect(await ingest(shop.deviceId, gaugeLine(900, new Date(), 100))).toMatchObject({ stored: 0 })
+  expect(await ingest(shop.box, gaugeLine(900, new Date(), 100))).toMatchObject({ stored: 0 })
   const note = record.events.find((e) => e.kind === 'noted')
   await append(
     shop.technician,
     draft('corrected', { eventId: note?.id, was: 'gasket looked at', is: 'gasket replaced', why: 'noted too early' }),
   )
-  const again = await exportRecord(database(), jobId)
+  const again = await exportRecord(here(), jobId)
   expect(again.event_count).toBe(record.event_count + 1)
   expect(verifyRecord(again, nodeCrypto).intact).toBe(true)
 })
@@ -152,13 +153,13 @@ test('after the signature only corrections follow, and the record seals them too
 test('an event changed in the database is not sealed', async () => {
   await signed()
   await database().query(`update event set payload = '{"text":"forged"}' where job_id = $1 and kind = 'noted'`, [jobId])
-  await expect(exportRecord(database(), jobId)).rejects.toThrow(/was changed after it was stored/)
+  await expect(exportRecord(here(), jobId)).rejects.toThrow(/was changed after it was stored/)
 })
 
 test('a log with an entry missing is not sealed', async () => {
   await signed()
   await database().query(`delete from event where job_id = $1 and kind = 'noted'`, [jobId])
-  await expect(exportRecord(database(), jobId)).rejects.toThrow(/does not follow the event before it/)
+  await expect(exportRecord(here(), jobId)).rejects.toThrow(/does not follow the event before it/)
   await database().query(`delete from event where job_id = $1 and kind = 'signed'`, [jobId])
 })
 
@@ -166,7 +167,7 @@ test('a log whose end is missing is not sealed', async () => {
   const record = await signed()
   await append(shop.technician, draft('noted', { text: 'label filled in' }))
   await database().query('delete from event where job_id = $1 and seq = $2', [jobId, record.event_count])
-  await expect(exportRecord(database(), jobId)).rejects.toThrow(/event_count|head/)
+  await expect(exportRecord(here(), jobId)).rejects.toThrow(/event_count|head/)
 })
 
 const WRITINGS = [
@@ -217,11 +218,11 @@ test.each([...WRITINGS, '2026-11-20T10:00:00.000000Z', '2026-11-20T23:01:00+13:0
 )
 
 test('the signer vouches with his own certificate number and no other', async () => {
-  await expect(signJob(shop.technician, jobId, randomUUID(), 'T-2')).rejects.toMatchObject({
+  await expect(signJob(by(shop.technician), jobId, randomUUID(), 'T-2')).rejects.toMatchObject({
     code: 'not-allowed',
     message: expect.stringMatching(/yours, which is T-1/),
   })
-  await expect(signJob({ ...shop.technician, certificate: '' }, jobId, randomUUID(), 'T-1')).rejects.toMatchObject({
+  await expect(signJob(by({ ...shop.technician, certificate: '' }), jobId, randomUUID(), 'T-1')).rejects.toMatchObject({
     code: 'not-allowed',
   })
 })
@@ -234,7 +235,7 @@ test('a signed record is corrected by the signer or the lead, and by nobody else
   await expect(append(shop.trainee, correction())).rejects.toMatchObject({ code: 'not-allowed' })
   await append(shop.technician, correction())
   await append(shop.lead, correction())
-  expect((await exportRecord(database(), jobId)).event_count).toBe(record.event_count + 2)
+  expect((await exportRecord(here(), jobId)).event_count).toBe(record.event_count + 2)
 })
 
 test('a note that a spreadsheet would run is guarded, and the digest covers what is exported', async () => {
@@ -245,13 +246,13 @@ test('a note that a spreadsheet would run is guarded, and the digest covers what
     unit: 'micron' as const,
     note,
   })
-  await typeReadings(shop.technician, jobId, [
+  await typeReadings(by(shop.technician), jobId, [
     typed(1, '=HYPERLINK("http://elsewhere.example")'),
     typed(2, '-3 turns'),
     typed(3, 'steady'),
   ])
   const record = await signed()
-  const { text } = await readingsCsv(database(), jobId)
+  const { text } = await readingsCsv(here(), jobId)
   expect(text).toContain(`"'=HYPERLINK(""http://elsewhere.example"")"`)
   expect(text).toContain(`,'-3 turns`)
   expect(text).toContain(',steady')

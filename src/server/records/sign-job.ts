@@ -4,7 +4,8 @@ import { foldJob } from '@/core/job/reduce'
 import { sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'
 import { requireRight } from '../accounts/roles'
-import { database, transaction } from '../db/pool'
+import type { UserScope } from '../accounts/user-scope'
+import { inTransaction } from '../db/scope'
 import { AppError } from '../errors'
 import { type Appended, appendEvents } from '../jobs/append-events'
 import { jobNow } from '../jobs/job-now'
@@ -19,15 +20,16 @@ import { readingsCsv } from './readings-csv'
  *   closing list is done, `already-signed`
  */
 export async function signJob(
-  user: Account,
+  db: UserScope,
   jobId: string,
   eventId: string,
   certificate: string,
   atMs?: number,
 ): Promise<Appended[]> {
+  const { user } = db
   requireRight(user, 'sign-job')
   refuseOthersCertificate(user, certificate)
-  return transaction(database(), async (tx) => {
+  return inTransaction(db, async (tx) => {
     const job = await selectJobForUpdate(tx, jobId)
     const events = job ? await selectEvents(tx, jobId) : []
     if (job && !events.some((e) => e.id === eventId)) {

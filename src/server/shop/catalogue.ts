@@ -2,34 +2,37 @@ import { assembleRig, PartMissing, type RigParts } from '@/core/equipment/assemb
 import type { Shelved } from '@/core/equipment/equipment'
 import type { Procedure } from '@/core/job/events'
 import type { StoredProcedure, StoredRig } from '@/core/views'
-import type { Queryable } from '../db/pool'
+import type { Scope } from '../db/scope'
 import { selectShelf } from '../equipment/shelf'
 
-export async function selectProcedures(db: Queryable): Promise<StoredProcedure[]> {
+export async function selectProcedures(db: Scope): Promise<StoredProcedure[]> {
   const { rows } = await db.query<StoredProcedure>(
     `select id, name, target_micron as "targetMicron", pull_minutes as "pullMinutes", hold_minutes as "holdMinutes", proves
-       from procedure order by name`,
+       from procedure where shop_id = $1 order by name`,
+    [db.shopId],
   )
   return rows
 }
 
-export async function upsertProcedure(db: Queryable, p: Procedure & { id: string; proves: string }): Promise<void> {
+export async function upsertProcedure(db: Scope, p: Procedure & { id: string; proves: string }): Promise<void> {
   await db.query(
-    `insert into procedure (id, name, target_micron, pull_minutes, hold_minutes, proves) values ($1, $2, $3, $4, $5, $6)
+    `insert into procedure (id, name, target_micron, pull_minutes, hold_minutes, proves, shop_id) values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (id) do update set name = excluded.name, target_micron = excluded.target_micron,
-       pull_minutes = excluded.pull_minutes, hold_minutes = excluded.hold_minutes, proves = excluded.proves`,
-    [p.id, p.name, p.targetMicron, p.pullMinutes, p.holdMinutes, p.proves],
+       pull_minutes = excluded.pull_minutes, hold_minutes = excluded.hold_minutes, proves = excluded.proves
+       where procedure.shop_id = excluded.shop_id`,
+    [p.id, p.name, p.targetMicron, p.pullMinutes, p.holdMinutes, p.proves, db.shopId],
   )
 }
 
 type RigRow = StoredRig & { parts: RigParts | null }
 
 /** The shop's rigs; one put together from the shelf has what its parts are now, and says when a part is missing. */
-export async function selectRigs(db: Queryable): Promise<StoredRig[]> {
+export async function selectRigs(db: Scope): Promise<StoredRig[]> {
   const { rows } = await db.query<RigRow>(
     `select id, name, bore_mm as "boreMm", length_m as "lengthM", hoses, pump_cfm as "pumpCfm",
             ultimate_micron as "ultimateMicron", gauge, scale_step_g as "scaleStepG", parts
-       from rig order by name`,
+       from rig where shop_id = $1 order by name`,
+    [db.shopId],
   )
   const shelf = rows.some((r) => r.parts) ? await selectShelf(db) : []
   return rows.map(({ parts, ...rig }) => (parts ? withParts(rig, parts, shelf) : rig))
@@ -45,13 +48,13 @@ function withParts(rig: StoredRig, parts: RigParts, shelf: readonly Shelved[]): 
 }
 
 /** @param parts - what it is made of, for a rig from the shelf */
-export async function upsertRig(db: Queryable, r: StoredRig, parts?: RigParts): Promise<void> {
+export async function upsertRig(db: Scope, r: StoredRig, parts?: RigParts): Promise<void> {
   await db.query(
-    `insert into rig (id, name, bore_mm, length_m, hoses, pump_cfm, ultimate_micron, gauge, scale_step_g, parts)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+    `insert into rig (id, name, bore_mm, length_m, hoses, pump_cfm, ultimate_micron, gauge, scale_step_g, parts, shop_id)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
      on conflict (id) do update set name = excluded.name, bore_mm = excluded.bore_mm, length_m = excluded.length_m, hoses = excluded.hoses,
        pump_cfm = excluded.pump_cfm, ultimate_micron = excluded.ultimate_micron, gauge = excluded.gauge, scale_step_g = excluded.scale_step_g,
-       parts = excluded.parts`,
+       parts = excluded.parts where rig.shop_id = excluded.shop_id`,
     [
       r.id,
       r.name,
@@ -63,6 +66,7 @@ export async function upsertRig(db: Queryable, r: StoredRig, parts?: RigParts): 
       r.gauge,
       r.scaleStepG,
       parts ? JSON.stringify(parts) : null,
+      db.shopId,
     ],
   )
 }

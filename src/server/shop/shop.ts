@@ -1,9 +1,11 @@
 import { generateKeyPairSync, randomBytes } from 'node:crypto'
 import type { Queryable } from '../db/pool'
-import { AppError } from '../errors'
+import type { Scope } from '../db/scope'
+import { AppError, notFound } from '../errors'
 
 /** The place everything happens at; pressures Pa absolute, temperatures Celsius. */
 export type Shop = {
+  id: number
   name: string
   altitudeM: number | null
   barometerPa: number
@@ -15,28 +17,40 @@ export type Shop = {
   publicKey: string
 }
 
+const SHOP = `select id, name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC",
+  time_zone as "timeZone", demo, cookie_secret as "cookieSecret", signing_key as "signingKey", public_key as "publicKey" from shop`
+
+/**
+ * The shop whose door this installation is: its first, as long as it has one door. Whoever is known by a session or a
+ * token is in that one's shop.
+ * @throws AppError `not-found` while none is set up
+ */
 export async function selectShop(db: Queryable): Promise<Shop> {
-  const { rows } = await db.query<Shop>(
-    `select name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC", time_zone as "timeZone",
-            demo, cookie_secret as "cookieSecret", signing_key as "signingKey", public_key as "publicKey"
-       from shop where id = 1`,
-  )
+  const { rows } = await db.query<Shop>(`${SHOP} where opened_at is not null order by id limit 1`)
   const shop = rows[0]
   if (!shop) throw new AppError('not-found', 'no shop is set up in this database: start with ./yperos up')
   return shop
 }
 
+/** The shop of a scope, also while it is being set up. */
+export async function shopOf({ shopId, query }: Scope): Promise<Shop> {
+  const { rows } = await query<Shop>(`${SHOP} where id = $1`, [shopId])
+  if (!rows[0]) throw notFound('this shop')
+  return rows[0]
+}
+
 /**
- * Creates the shop with fresh secrets: a cookie key and its own Ed25519 signing key. False when there is one already.
+ * Creates a shop with fresh secrets: a cookie key and its own Ed25519 signing key. It opens when everything in it is set
+ * up. @returns its id
  */
 export async function insertShop(
   db: Queryable,
-  shop: Omit<Shop, 'cookieSecret' | 'signingKey' | 'publicKey'>,
-): Promise<boolean> {
+  shop: Omit<Shop, 'id' | 'cookieSecret' | 'signingKey' | 'publicKey'>,
+): Promise<number> {
   const keys = generateKeyPairSync('ed25519')
-  const { rowCount } = await db.query(
-    `insert into shop (id, name, altitude_m, barometer_pa, ambient_c, time_zone, demo, cookie_secret, signing_key, public_key)
-     values (1, $1, $2, $3, $4, $5, $6, $7, $8, $9) on conflict (id) do nothing`,
+  const { rows } = await db.query<{ id: number }>(
+    `insert into shop (name, altitude_m, barometer_pa, ambient_c, time_zone, demo, cookie_secret, signing_key, public_key)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
     [
       shop.name,
       shop.altitudeM,
@@ -49,5 +63,10 @@ export async function insertShop(
       keys.publicKey.export({ type: 'spki', format: 'der' }).toString('base64'),
     ],
   )
-  return rowCount === 1
+  return (rows[0] as { id: number }).id
+}
+
+/** From now on the shop is there for whoever comes to its door. */
+export async function openShop({ shopId, query }: Scope): Promise<void> {
+  await query('update shop set opened_at = now() where id = $1', [shopId])
 }

@@ -1,28 +1,53 @@
 import { randomUUID } from 'node:crypto'
 import type { EventDraft } from '@/core/job/events'
 import { type Account, insertAccount } from '../accounts/accounts'
-import { database, transaction } from '../db/pool'
+import { insertSession } from '../accounts/session-rows'
+import { onBehalf, type SessionScope, type UserScope } from '../accounts/user-scope'
+import { database } from '../db/pool'
+import { type DeviceScope, inTransaction, type Scope, scopeOf } from '../db/scope'
 import { selectPulse } from '../jobs/job-rows'
 import { openJob } from '../jobs/open-job'
 import { selectReadingsAfter } from '../readings/history'
 import { tokenHash } from '../readings/ingest'
 import { spanOf } from '../readings/span'
-import { insertShop } from '../shop/shop'
+import { insertShop, openShop, shopOf } from '../shop/shop'
 import { AIR_PA, OPENING } from './opening'
 
 export { AIR_PA, OPENING }
 
-export type Fixture = { lead: Account; technician: Account; trainee: Account; deviceId: string; token: string }
+let current: Scope | undefined
+
+/** The scope of the shop the last `freshShop` made. */
+export function here(): Scope {
+  if (!current) throw new Error('make a shop first: freshShop()')
+  return current
+}
+
+/** The same on behalf of one of its people. */
+export const by = (user: Account): UserScope => onBehalf(here(), user)
+
+/** One of its people with a session that stands. */
+export async function signedIn(user: Account): Promise<SessionScope> {
+  const sessionId = await insertSession(database(), user.id, 3600)
+  return { ...by(user), shop: await shopOf(here()), sessionId }
+}
+
+export type Fixture = {
+  lead: Account
+  technician: Account
+  trainee: Account
+  deviceId: string
+  token: string
+  box: DeviceScope
+}
 
 /** An empty database with one shop, three people and one device with the gauge `G1`. */
 export async function freshShop(): Promise<Fixture> {
   const db = database()
   await db.query(
-    'truncate judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, device, shop, sign_in_attempt cascade',
+    'truncate judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop, sign_in_attempt cascade',
   )
-  await db.query(`delete from instrument where id <> 'hand'`)
-  await db.query(`insert into instrument (id, name) values ('hand', 'typed by hand') on conflict do nothing`)
-  await insertShop(db, {
+  const shopId = await insertShop(db, {
     name: 'Test bay',
     altitudeM: 0,
     barometerPa: AIR_PA,
@@ -30,30 +55,39 @@ export async function freshShop(): Promise<Fixture> {
     timeZone: 'UTC',
     demo: true,
   })
+  current = scopeOf(shopId)
+  await openShop(current)
   const person = (signIn: string, role: Account['role']) =>
-    insertAccount(db, { signIn, name: signIn, role, certificate: 'T-1', password: `${signIn}-password` })
+    insertAccount(here(), { signIn, name: signIn, role, certificate: 'T-1', password: `${signIn}-password` })
   const token = randomUUID()
   const { rows } = await db.query<{ id: string }>(
-    `insert into device (name, kind, token_hash) values ('box', 'instruments', $1) returning id`,
-    [tokenHash(token)],
+    `insert into device (name, kind, token_hash, shop_id) values ('box', 'instruments', $1, $2) returning id`,
+    [tokenHash(token), shopId],
   )
   const deviceId = (rows[0] as { id: string }).id
-  await db.query(`insert into instrument (id, device_id, name) values ('G1', $1, 'far gauge')`, [deviceId])
+  await db.query(`insert into instrument (id, device_id, name, shop_id) values ('G1', $1, 'far gauge', $2)`, [
+    deviceId,
+    shopId,
+  ])
   return {
     lead: await person('lead', 'lead'),
     technician: await person('tech', 'technician'),
     trainee: await person('trainee', 'trainee'),
     deviceId,
     token,
+    box: { ...here(), device: { id: deviceId, kind: 'instruments' } },
   }
 }
 
 /** A job opened at `openedAt` with the gauge G1 hanging at it since then. */
 export async function jobWithGauge(by: Account, openedAt = new Date(Date.now() - 3600_000)): Promise<string> {
-  const db = database()
   const id = randomUUID()
-  await transaction(db, (tx) => openJob(tx, by, { id, eventId: randomUUID(), payload: OPENING }, openedAt))
-  await db.query(`insert into attachment (instrument_id, job_id, from_at) values ('G1', $1, $2)`, [id, openedAt])
+  await inTransaction(here(), (tx) => openJob(tx, by, { id, eventId: randomUUID(), payload: OPENING }, openedAt))
+  await here().query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ('G1', $1, $2, $3)`, [
+    id,
+    openedAt,
+    here().shopId,
+  ])
   return id
 }
 
@@ -68,7 +102,7 @@ export const gaugeLine = (seq: number, at: Date, micron: number): string =>
 
 /** All readings of a job in the order of commits, after the number `after`; as a stream asks for them. */
 export async function readingsOf(jobId: string, after = 0) {
-  const db = database()
+  const db = here()
   // the span and the last number come from one look: a span by itself may be older than the readings it is used for
   const pulse = await selectPulse(db, jobId)
   return pulse ? selectReadingsAfter(db, spanOf(pulse), after, pulse.readingSeq, 10_000) : []

@@ -13,13 +13,14 @@ import { knownRecord } from '@/core/proving/records'
 import { holdReadings } from '@/core/readings/hold-readings'
 import { rowsOfReadingsFile } from '@/core/readings/readings-csv'
 import { judgementOf } from '@/core/schools/judgement'
-import { database, transaction } from '../db/pool'
+import { database } from '../db/pool'
+import { inTransaction } from '../db/scope'
 import { appendEvents } from '../jobs/append-events'
 import { endHold } from '../jobs/end-hold'
 import { selectEvents } from '../jobs/job-rows'
 import { openJob } from '../jobs/open-job'
 import { ingest } from '../readings/ingest'
-import { draft, type Fixture, freshShop, OPENING } from '../tests/shop-fixture'
+import { by, draft, type Fixture, freshShop, here, OPENING } from '../tests/shop-fixture'
 import { selectJudgement } from './judgement-rows'
 import { HoldWatch } from './watch-holds'
 
@@ -44,20 +45,21 @@ async function carThatHeld(seed: number, samples: readonly HoldSample[]): Promis
   const lastS = samples.at(-1)?.elapsedS ?? 0
   const isolated = new Date(Date.now() - (lastS + 60) * 1000)
   const opened = new Date(isolated.getTime() - 3600_000)
-  await transaction(database(), (tx) =>
+  await inTransaction(here(), (tx) =>
     openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: OPENING }, opened),
   )
   await database().query(
-    `insert into instrument (id, device_id, name) values ($1, $2, 'gauge') on conflict do nothing`,
-    [`V${seed}`, shop.deviceId],
+    `insert into instrument (id, device_id, name, shop_id) values ($1, $2, 'gauge', $3) on conflict do nothing`,
+    [`V${seed}`, shop.deviceId, here().shopId],
   )
-  await database().query('insert into attachment (instrument_id, job_id, from_at) values ($1, $2, $3)', [
+  await database().query('insert into attachment (instrument_id, job_id, from_at, shop_id) values ($1, $2, $3, $4)', [
     `V${seed}`,
     id,
     opened,
+    here().shopId,
   ])
   const steps = ['zero', 'fix', 'rig', 'pull'].map((step) => draft('step-finished', { step }, isolated))
-  await transaction(database(), (tx) =>
+  await inTransaction(here(), (tx) =>
     appendEvents(tx, shop.technician, id, [
       ...steps,
       draft('isolated', {}, isolated),
@@ -74,7 +76,7 @@ async function carThatHeld(seed: number, samples: readonly HoldSample[]): Promis
       unit: 'Pa',
     }),
   )
-  for (let i = 0; i < lines.length; i += 500) await ingest(shop.deviceId, lines.slice(i, i + 500).join('\n'))
+  for (let i = 0; i < lines.length; i += 500) await ingest(shop.box, lines.slice(i, i + 500).join('\n'))
   return id
 }
 
@@ -105,17 +107,17 @@ test('the same record gets the same verdict and chances while it runs, when it e
   const verdicts = new Set<string>()
   for (const [i, { samples }] of records.entries()) {
     const jobId = jobs[i] as string
-    const state = foldJob(await selectEvents(database(), jobId))
+    const state = foldJob(await selectEvents(here(), jobId))
     const context = holdContext(state, currentHold(state)?.plannedMinutes ?? 0)
     const proving = judgementOf(samples, context).result
     verdicts.add(proving.verdict)
-    const running = (await selectJudgement(database(), jobId))?.judgement.result
+    const running = (await selectJudgement(here(), jobId))?.judgement.result
     const csv = ['elapsed_s,channel,value,unit', ...samples.map((s) => `${s.elapsedS},vacuum,${s.pressurePa},Pa`)]
     const { rows, timed } = rowsOfReadingsFile(csv.map((line, n) => ({ cells: line.split(','), line: n + 1 })))
     const read = holdReadings(rows, timed, FILE.barometer_Pa)
     const file = judgementOf(read.samples, contextOfFile(FILE, read.samples.at(-1)?.elapsedS ?? 0, read)).result
-    await endHold(shop.technician, jobId, randomUUID())
-    const ended = currentHold(foldJob(await selectEvents(database(), jobId)))?.ended
+    await endHold(by(shop.technician), jobId, randomUUID())
+    const ended = currentHold(foldJob(await selectEvents(here(), jobId)))?.ended
     if (!running || !ended) throw new Error('judged while it ran and when it ended')
     expect([running.verdict, file.verdict, ended.verdict]).toEqual(Array(3).fill(proving.verdict))
     for (const other of [running.probability, file.probability, ended]) {
@@ -151,10 +153,10 @@ test('a hold that goes on is judged again with what came since, and one that end
   const samples = samplesOf(7100)
   const jobId = await carThatHeld(7100, samples)
   expect(await watch.round()).toBe(1)
-  const first = await selectJudgement(database(), jobId)
+  const first = await selectJudgement(here(), jobId)
   const at = new Date().toISOString()
   await ingest(
-    shop.deviceId,
+    shop.box,
     JSON.stringify({
       instrument: 'V7100',
       seq: 90_000,
@@ -165,9 +167,9 @@ test('a hold that goes on is judged again with what came since, and one that end
     }),
   )
   expect(await watch.round()).toBe(1)
-  expect((await selectJudgement(database(), jobId))?.judgement.result.samples).toBe(
+  expect((await selectJudgement(here(), jobId))?.judgement.result.samples).toBe(
     (first?.judgement.result.samples ?? 0) + 1,
   )
-  await endHold(shop.technician, jobId, randomUUID())
+  await endHold(by(shop.technician), jobId, randomUUID())
   expect(await watch.round()).toBe(0)
 })

@@ -5,6 +5,7 @@ import { type HoldReading, holdSamples } from '@/core/hold/samples'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold } from '@/core/job/state'
 import { database } from '../db/pool'
+import { type Scope, scopeOf } from '../db/scope'
 import { environment } from '../environment'
 import { selectEvents, selectPulse } from '../jobs/job-rows'
 import { notifyChange } from '../jobs/notify'
@@ -33,18 +34,18 @@ export class HoldWatch {
   /** One look at all running holds: those with new readings or deeds are judged. @returns how many were judged */
   async round(): Promise<number> {
     const db = database()
-    const { rows } = await db.query<{ id: string; events: number; seq: number }>(
-      `select id, event_count as events, reading_seq::float8 as seq from job
+    const { rows } = await db.query<{ id: string; shopId: number; events: number; seq: number }>(
+      `select id, shop_id as "shopId", event_count as events, reading_seq::float8 as seq from job
         where signed_at is null and summary ->> 'step' = 'hold' and summary ->> 'comeBackAt' is not null`,
     )
     const running = new Set(rows.map((r) => r.id))
     for (const id of this.kept.keys()) if (!running.has(id)) this.kept.delete(id)
     let judged = 0
-    for (const { id, events, seq } of rows) {
+    for (const { id, shopId, events, seq } of rows) {
       const before = this.kept.get(id)
       if (before && before.seq === seq && before.events === events) continue
       // one car's failure is its own
-      await this.judge(id, events).then(
+      await this.judge(scopeOf(shopId), id, events).then(
         (done) => {
           judged += done ? 1 : 0
         },
@@ -54,8 +55,7 @@ export class HoldWatch {
     return judged
   }
 
-  private async judge(jobId: string, events: number): Promise<boolean> {
-    const db = database()
+  private async judge(db: Scope, jobId: string, events: number): Promise<boolean> {
     const state = foldJob(await selectEvents(db, jobId))
     const hold = currentHold(state)
     const pulse = await selectPulse(db, jobId)

@@ -1,13 +1,12 @@
 import { ColumnMapping } from '@/core/readings/readings-csv'
-import { requireUser } from '@/server/accounts/session'
-import { database } from '@/server/db/pool'
+import { forUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
 import { upsertMapping } from '@/server/readings/column-mappings'
 
 /** Keeps which column of a logger's file is what, by name. */
 export const POST = handle(async (request) => {
-  const user = await requireUser()
+  const scope = await forUser()
   const mapping = parseInput(ColumnMapping, await readJson(request))
-  await upsertMapping(database(), user.id, mapping)
+  await upsertMapping(scope, scope.user.id, mapping)
   return Response.json({ ok: true })
 })

@@ -1,21 +1,17 @@
 import { stringify } from 'csv-stringify/sync'
 import { LedgerQuery } from '@/core/shop/ledger'
-import { requireUser } from '@/server/accounts/session'
-import { database } from '@/server/db/pool'
+import { forUser } from '@/server/accounts/session'
 import { handle, parseInput } from '@/server/http'
 import { selectLedger } from '@/server/ledger/ledger'
-import { selectShop } from '@/server/shop/shop'
 
 const MOST = 100_000
 
 /** The ledger as CSV, oldest first; all of it, or the days, containers and cars that are asked for. */
 export const GET = handle(async (request) => {
-  await requireUser()
+  const scope = await forUser()
   const asked = [...new URL(request.url).searchParams].filter(([, v]) => v !== '')
   const query = parseInput(LedgerQuery, Object.fromEntries(asked))
-  const db = database()
-  const { timeZone } = await selectShop(db)
-  const entries = (await selectLedger(db, query, timeZone, MOST)).reverse()
+  const entries = (await selectLedger(scope, query, scope.shop.timeZone, MOST)).reverse()
   const rows = entries.map((e) => [e.happenedAt, e.kind, e.refrigerant, e.container, e.grams, e.car ?? '', e.by, e.why])
   const text = stringify([['time', 'kind', 'refrigerant', 'container', 'grams', 'car', 'by', 'why'], ...rows], {
     escape_formulas: true,

@@ -1,8 +1,8 @@
-import { endSession, requireUser } from '@/server/accounts/session'
+import { endSession, forUser } from '@/server/accounts/session'
 import { handle } from '@/server/http'
 
 export const POST = handle(async () => {
-  await requireUser()
-  await endSession()
+  const { shop } = await forUser()
+  await endSession(shop)
   return Response.json({ ok: true })
 })

@@ -1,10 +1,10 @@
-import { requireSession } from '@/server/accounts/session'
+import { forUser } from '@/server/accounts/session'
 import { handle } from '@/server/http'
 import { boardStream } from '@/server/live/board-stream'
 
 export const dynamic = 'force-dynamic'
 
 export const GET = handle(async (request) => {
-  const session = await requireSession()
-  return boardStream(request, session.id)
+  const scope = await forUser()
+  return boardStream(request, scope)
 })

@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { Id } from '@/core/entry/id'
-import { requireUser } from '@/server/accounts/session'
-import { database } from '@/server/db/pool'
+import { forUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
 import { endHold } from '@/server/jobs/end-hold'
 import { type JobContext, JobParams } from '@/server/jobs/params'
@@ -10,10 +9,10 @@ import { recordedSince } from '@/server/jobs/record-deeds'
 const Body = z.strictObject({ id: Id, seen: z.number().int().min(0).max(1e6).optional() })
 
 export const POST = handle(async (request, context: JobContext) => {
-  const user = await requireUser()
+  const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
   const { id, seen } = parseInput(Body, await readJson(request))
-  return Response.json(await recordedSince(database(), jobId, seen, await endHold(user, jobId, id, { seen })), {
+  return Response.json(await recordedSince(scope, jobId, seen, await endHold(scope, jobId, id, { seen })), {
     status: 201,
   })
 })

@@ -1,4 +1,4 @@
-import { requireSession } from '@/server/accounts/session'
+import { forUser } from '@/server/accounts/session'
 import { AppError } from '@/server/errors'
 import { handle, parseInput } from '@/server/http'
 import { type JobContext, JobParams } from '@/server/jobs/params'
@@ -8,11 +8,11 @@ export const dynamic = 'force-dynamic'
 
 /** What is new of a job as it happens; a reader that lost the line resumes by its Last-Event-ID. */
 export const GET = handle(async (request, context: JobContext) => {
-  const session = await requireSession()
+  const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
   const cursor =
     parseCursor(request.headers.get('last-event-id')) ?? parseCursor(new URL(request.url).searchParams.get('from'))
   if (!cursor)
     throw new AppError('bad-input', 'say where to begin', [{ path: 'from', reason: 'readings.events, such as 0.1' }])
-  return jobStream(request, session.id, jobId, cursor)
+  return jobStream(request, scope, jobId, cursor)
 })

@@ -1,13 +1,12 @@
-import { requireUser } from '@/server/accounts/session'
-import { database } from '@/server/db/pool'
+import { forUser } from '@/server/accounts/session'
 import { handle, parseInput } from '@/server/http'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 import { readingsCsv } from '@/server/records/readings-csv'
 
 export const GET = handle(async (_request, context: JobContext) => {
-  await requireUser()
+  const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
-  const { text } = await readingsCsv(database(), jobId)
+  const { text } = await readingsCsv(scope, jobId)
   return new Response(text, {
     headers: {
       'content-type': 'text/csv; charset=utf-8',

@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { Instant } from '@/core/entry/instant'
 import { CHANNELS } from '@/core/units/channel'
-import { requireUser } from '@/server/accounts/session'
-import { database } from '@/server/db/pool'
+import { forUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 import { selectAverages, selectHistory } from '@/server/readings/history'
@@ -19,21 +18,20 @@ const Query = z.strictObject({
 const Body = z.strictObject({ readings: z.array(TypedReading).min(1).max(100) })
 
 export const GET = handle(async (request, context: JobContext) => {
-  await requireUser()
+  const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
   const query = parseInput(Query, Object.fromEntries(new URL(request.url).searchParams))
   const from = query.from ? new Date(query.from) : null
   const to = query.to ? new Date(query.to) : null
-  const db = database()
-  const span = within(await selectSpan(db, jobId), from, to)
+  const span = within(await selectSpan(scope, jobId), from, to)
   const select = query.kind === 'averages' ? selectAverages : selectHistory
-  const points = await select(db, span, query.channel, query.most)
+  const points = await select(scope, span, query.channel, query.most)
   return Response.json({ points })
 })
 
 export const POST = handle(async (request, context: JobContext) => {
-  const user = await requireUser()
+  const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
   const { readings } = parseInput(Body, await readJson(request))
-  return Response.json({ stored: await typeReadings(user, jobId, readings) }, { status: 202 })
+  return Response.json({ stored: await typeReadings(scope, jobId, readings) }, { status: 202 })
 })

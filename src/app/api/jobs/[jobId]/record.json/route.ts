@@ -1,13 +1,12 @@
-import { requireUser } from '@/server/accounts/session'
-import { database } from '@/server/db/pool'
+import { forUser } from '@/server/accounts/session'
 import { handle, parseInput } from '@/server/http'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 import { exportRecord } from '@/server/records/export-record'
 
 export const GET = handle(async (_request, context: JobContext) => {
-  await requireUser()
+  const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
-  const record = await exportRecord(database(), jobId)
+  const record = await exportRecord(scope, jobId)
   return new Response(`${JSON.stringify(record, null, 1)}\n`, {
     headers: {
       'content-type': 'application/json',

@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
-import { requireUser } from '@/server/accounts/session'
-import { database } from '@/server/db/pool'
+import { forUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 import { recordedSince } from '@/server/jobs/record-deeds'
@@ -15,11 +14,11 @@ const Body = z.strictObject({
 })
 
 export const POST = handle(async (request, context: JobContext) => {
-  const user = await requireUser()
+  const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
   const body = parseInput(Body, await readJson(request))
   return Response.json(
-    await recordedSince(database(), jobId, body.seen, await signJob(user, jobId, body.id, body.certificate)),
+    await recordedSince(scope, jobId, body.seen, await signJob(scope, jobId, body.id, body.certificate)),
     { status: 201 },
   )
 })

@@ -1,12 +1,8 @@
 import { LedgerQuery } from '@/core/shop/ledger'
-import { pageUser } from '@/server/accounts/page-user'
+import { forPage } from '@/server/accounts/for-page'
 import { may } from '@/server/accounts/roles'
-import { database } from '@/server/db/pool'
 import { selectShelf } from '@/server/equipment/shelf'
 import { selectBalances, selectLedger } from '@/server/ledger/ledger'
-import { selectShop } from '@/server/shop/shop'
-import { shopView, userView } from '@/server/shop/view'
-import { TopBar } from '@/ui/frame/top-bar'
 import { LedgerPage } from '@/ui/ledger/ledger-page'
 
 /** Lines on the page at most; the file has all. */
@@ -17,31 +13,26 @@ export default async function Ledger({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>
 }) {
-  const user = await pageUser()
-  const db = database()
+  const scope = await forPage()
   const asked = LedgerQuery.safeParse(withoutEmpty(await searchParams))
   const query = asked.success ? asked.data : {}
-  const shop = await selectShop(db)
   const [entries, balances, shelf] = await Promise.all([
-    selectLedger(db, query, shop.timeZone, MOST),
-    selectBalances(db),
-    selectShelf(db),
+    selectLedger(scope, query, scope.shop.timeZone, MOST),
+    selectBalances(scope),
+    selectShelf(scope),
   ])
   const containers = shelf
     .filter((s) => s.kind === 'container' && !s.retired)
     .map((s) => ({ id: s.id, name: s.name, refrigerant: s.kind === 'container' ? s.spec.refrigerant : 'R-134a' }))
   return (
-    <>
-      <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />
-      <LedgerPage
-        entries={entries}
-        balances={balances}
-        query={query}
-        containers={containers}
-        timeZone={shop.timeZone}
-        mayCorrect={may(user.role, 'correct-book')}
-      />
-    </>
+    <LedgerPage
+      entries={entries}
+      balances={balances}
+      query={query}
+      containers={containers}
+      timeZone={scope.shop.timeZone}
+      mayCorrect={may(scope.user.role, 'correct-book')}
+    />
   )
 }
 

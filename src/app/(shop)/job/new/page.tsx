@@ -1,0 +1,20 @@
+import { duesOfRig } from '@/core/equipment/upkeep'
+import { forPage } from '@/server/accounts/for-page'
+import { selectShelf } from '@/server/equipment/shelf'
+import { selectProcedures, selectRigs } from '@/server/shop/catalogue'
+import { shopView } from '@/server/shop/view'
+import { dayIn } from '@/ui/format'
+import { NewCar } from '@/ui/job/new-car'
+
+export default async function NewCarPage() {
+  const scope = await forPage()
+  const [procedures, rigs, shelf] = await Promise.all([selectProcedures(scope), selectRigs(scope), selectShelf(scope)])
+  const now = Date.now()
+  return (
+    <NewCar
+      shop={shopView(scope.shop)}
+      procedures={procedures}
+      rigs={rigs.map((rig) => ({ ...rig, dues: duesOfRig(rig, shelf, now, dayIn(scope.shop.timeZone)) }))}
+    />
+  )
+}

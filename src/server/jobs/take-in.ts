@@ -1,0 +1,33 @@
+import { z } from 'zod'
+import { Id } from '@/core/entry/id'
+import { Instant } from '@/core/entry/instant'
+import { JobOpened } from '@/core/job/events'
+import type { SessionScope } from '../accounts/user-scope'
+import { inTransaction } from '../db/scope'
+import { AppError } from '../errors'
+import { datedBack, openJob } from './open-job'
+
+/** A car as it is taken in. `openedAt`: when one that is entered later came, up to 14 days back; now when left out. */
+export const Arrival = z.strictObject({
+  id: Id,
+  eventId: Id,
+  payload: JobOpened.omit({ datedBack: true }),
+  openedAt: Instant.optional(),
+})
+
+/**
+ * Opens a car's job on behalf of whoever takes it in.
+ * @throws AppError `bad-input` for a simulated car in a place of real ones, or a time that cannot be
+ */
+export async function takeIn(
+  scope: SessionScope,
+  { openedAt, ...draft }: z.infer<typeof Arrival>,
+): Promise<{ id: string; repeated: boolean }> {
+  if (draft.payload.simulated && !scope.shop.demo)
+    throw new AppError('bad-input', 'The simulated bench belongs to the demo place.', [
+      { path: 'payload.simulated', reason: 'only in the demo place' },
+    ])
+  const earlier = openedAt === undefined ? undefined : datedBack(openedAt, draft.payload.simulated, Date.now())
+  const payload = { ...draft.payload, ...(earlier && { datedBack: true as const }) }
+  return inTransaction(scope, (tx) => openJob(tx, scope.user, { ...draft, payload }, earlier))
+}

@@ -1,0 +1,156 @@
+import { randomUUID } from 'node:crypto'
+import { beforeEach, describe, expect, test } from 'vitest'
+import { type Account, checkPassword, insertAccount, selectAccounts } from '../accounts/accounts'
+import { insertSession, selectSession } from '../accounts/session-rows'
+import { onBehalf } from '../accounts/user-scope'
+import { database } from '../db/pool'
+import { inTransaction, type Scope, scopeOf } from '../db/scope'
+import { selectShelf, upsertEquipment } from '../equipment/shelf'
+import { appendEvents } from '../jobs/append-events'
+import { boardView } from '../jobs/board-view'
+import { selectEvents, selectJob } from '../jobs/job-rows'
+import { jobView } from '../jobs/job-view'
+import { openJob } from '../jobs/open-job'
+import { Deeds, recordDeeds } from '../jobs/record-deeds'
+import { bookByHand, selectBalances, selectLedger } from '../ledger/ledger'
+import { boardStream } from '../live/board-stream'
+import { selectMappings, upsertMapping } from '../readings/column-mappings'
+import { ingest } from '../readings/ingest'
+import { selectSpan } from '../readings/span'
+import { exportRecord } from '../records/export-record'
+import { draft, type Fixture, freshShop, gaugeLine, here, jobWithGauge, OPENING, signedIn } from '../tests/shop-fixture'
+import { selectProcedures, selectRigs, upsertProcedure } from './catalogue'
+import { insertShop, openShop } from './shop'
+
+let first: Fixture
+let second: Scope
+let stranger: Account
+
+beforeEach(async () => {
+  first = await freshShop()
+  const id = await insertShop(database(), {
+    name: 'Other bay',
+    altitudeM: 0,
+    barometerPa: 101_325,
+    ambientC: 20,
+    timeZone: 'UTC',
+    demo: false,
+  })
+  second = scopeOf(id)
+  await openShop(second)
+  stranger = await insertAccount(second, {
+    signIn: 'lead',
+    name: 'Other lead',
+    role: 'lead',
+    certificate: 'O-1',
+    password: 'another password',
+  })
+})
+
+describe('two shops on one database', () => {
+  test('people, procedures and things of one name live in both, each in its own', async () => {
+    expect((await checkPassword(second, 'lead', 'another password'))?.id).toBe(stranger.id)
+    expect(await checkPassword(second, 'lead', 'lead-password')).toBeNull()
+    expect((await selectAccounts(second)).map((a) => a.name)).toEqual(['Other lead'])
+    const session = await insertSession(database(), stranger.id, 3600)
+    expect(await selectSession(here(), session)).toBeNull()
+    expect((await selectSession(second, session))?.account.id).toBe(stranger.id)
+    for (const scope of [here(), second]) {
+      await upsertProcedure(scope, { id: randomUUID(), ...OPENING.procedure, proves: '' })
+      await upsertEquipment(scope, {
+        id: randomUUID(),
+        kind: 'scale',
+        name: 'Scale 1',
+        spec: { stepG: 2, limitG: 30_000, calibratedOn: '2026-01-01' },
+        retired: false,
+      } as never)
+      await upsertMapping(scope, scope === second ? stranger.id : first.lead.id, MAPPING)
+    }
+    for (const scope of [here(), second]) {
+      expect(await selectProcedures(scope)).toHaveLength(1)
+      expect(await selectShelf(scope)).toHaveLength(1)
+      expect(await selectMappings(scope)).toHaveLength(1)
+      expect(await selectRigs(scope)).toEqual([])
+    }
+  })
+
+  test('a car of one is no car of the other: not seen, not written, not exported', async () => {
+    const jobId = await jobWithGauge(first.technician)
+    await ingest(first.box, gaugeLine(1, new Date(), 600))
+    expect(await boardView(here())).toHaveLength(1)
+    expect(await boardView(second)).toEqual([])
+    expect(await selectJob(second, jobId)).toBeNull()
+    expect(await jobView(second, jobId)).toBeNull()
+    expect(await selectEvents(second, jobId)).toEqual([])
+    expect(await selectSpan(second, jobId)).toBeNull()
+    await expect(exportRecord(second, jobId)).rejects.toMatchObject({ code: 'not-found' })
+    const deed = Deeds.parse({ events: [{ kind: 'noted', payload: { text: 'from elsewhere' } }] })
+    await expect(recordDeeds(onBehalf(second, stranger), jobId, deed)).rejects.toMatchObject({ code: 'not-found' })
+    await expect(
+      inTransaction(second, (tx) => appendEvents(tx, stranger, jobId, [draft('noted', { text: 'x' })])),
+    ).rejects.toMatchObject({ code: 'not-found' })
+    expect(await selectEvents(here(), jobId)).toHaveLength(1)
+  })
+
+  test('an instrument measures for its own shop only, whatever it is called', async () => {
+    const jobId = await jobWithGauge(first.technician)
+    const { rows } = await database().query<{ id: string }>(
+      `insert into device (name, kind, token_hash, shop_id) values ('box', 'instruments', 'x', $1) returning id`,
+      [second.shopId],
+    )
+    const deviceId = rows[0]?.id ?? ''
+    await database().query(`insert into instrument (id, device_id, name, shop_id) values ('G1', $1, 'theirs', $2)`, [
+      deviceId,
+      second.shopId,
+    ])
+    const theirs = { ...second, device: { id: deviceId, kind: 'instruments' as const } }
+    expect(await ingest(theirs, gaugeLine(1, new Date(), 600))).toEqual({ stored: 0, repeated: 0, unattached: 1 })
+    expect((await selectJob(here(), jobId))?.readingSeq).toBe(0)
+  })
+
+  test('the book of one holds no line of the other', async () => {
+    const entry = {
+      id: randomUUID(),
+      kind: 'bought' as const,
+      refrigerant: 'R-134a' as const,
+      container: 'Can 1',
+      equipmentId: null,
+      grams: 340,
+      why: '',
+    }
+    await bookByHand(here(), first.lead, entry)
+    expect(await selectLedger(here(), {}, 'UTC', 10)).toHaveLength(1)
+    expect(await selectLedger(second, {}, 'UTC', 10)).toEqual([])
+    expect(await selectBalances(second)).toEqual([])
+  })
+
+  test('a change wakes the boards of its own shop', async () => {
+    const stop = new AbortController()
+    const stream = boardStream(new Request('http://here/', { signal: stop.signal }), await signedIn(first.lead))
+    const reader = (stream.body as ReadableStream<Uint8Array>).getReader()
+    const told: string[] = []
+    void (async () => {
+      for (;;) {
+        const { done, value } = await reader.read()
+        if (done) return
+        told.push(new TextDecoder().decode(value))
+      }
+    })().catch(() => undefined)
+    const messages = () =>
+      told
+        .join('')
+        .split('\n\n')
+        .filter((t) => t.includes('"rows"')).length
+    await expect.poll(messages).toBe(1)
+    await inTransaction(second, (tx) =>
+      openJob(tx, stranger, { id: randomUUID(), eventId: randomUUID(), payload: OPENING }),
+    )
+    await new Promise((done) => setTimeout(done, 1200))
+    expect(messages()).toBe(1)
+    await jobWithGauge(first.technician)
+    await expect.poll(messages).toBe(2)
+    stop.abort()
+  })
+})
+
+const MAPPING = { name: 'Logger', time: 'time', timeKind: 's' as const, vacuum: 'p', unit: 'Pa' as const }
