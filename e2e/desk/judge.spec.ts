@@ -23,7 +23,7 @@ test('a logger’s file is judged at once by columns that are picked and kept', 
   await expect(verdict).toContainText(/Found: between [\d,]+ and [\d,]+ g a year/)
   await page.getByLabel('Keep it under a name').fill('the logger on cart 2')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await expect(page.getByText('Kept as the logger on cart 2.')).toBeVisible()
+  await expect(page.getByText('Kept as the logger on cart 2.', { exact: true })).toBeVisible()
   await page.reload()
   await page.getByLabel('Readings file').setInputFiles(file(foreign(() => 0.4)))
   await expect(page.getByLabel('As kept')).toHaveValue('the logger on cart 2')

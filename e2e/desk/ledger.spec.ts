@@ -13,7 +13,7 @@ test('a purchase and a correction are booked by hand, with their reasons, and th
   await expect(form.locator('[aria-invalid=true]')).toBeVisible()
   await form.getByLabel('Weight').fill('5.7 kg')
   await form.getByRole('button', { name: 'Book it' }).click()
-  await expect(form.getByRole('status')).toHaveText('Booked.')
+  await expect(page.getByText('Booked.', { exact: true })).toBeVisible()
   const balance = page
     .getByRole('complementary', { name: 'Containers by the book' })
     .getByRole('listitem')

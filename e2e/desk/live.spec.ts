@@ -70,7 +70,7 @@ test('a bench that is stopped falls silent, started again it goes on; put back i
   await startPull(context.request, jobId)
   await page.goto(`/job/${jobId}`)
   await expect(page.getByTestId('vacuum')).toBeVisible()
-  await page.getByText('Simulated bench', { exact: true }).click()
+  await page.getByRole('button', { name: /^Simulated bench/ }).click()
   await page.getByRole('button', { name: 'Stop the bench' }).click()
   await expect(page.getByRole('button', { name: 'Start the bench' })).toBeVisible()
   // what was on its way when the bench stopped has arrived after this
@@ -110,7 +110,7 @@ test('a car the bench cannot play says so at its head, and stops saying it when 
   const jobId = await openCar(context.request)
   await page.goto(`/job/${jobId}`)
   const said = page.getByRole('alert').filter({ hasText: 'The bench cannot play this car' })
-  await expect(page.getByText('Simulated bench', { exact: true })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Simulated bench/ })).toBeVisible()
   await expect(said).toBeHidden()
   const tell = (words: string | null) =>
     context.request.post('/api/bench/trouble', {

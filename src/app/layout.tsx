@@ -5,6 +5,8 @@ import './globals.css'
 import type { Metadata, Viewport } from 'next'
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
+import { Queries } from '@/ui/frame/queries'
+import { SaidProvider } from '@/ui/frame/said'
 
 export const metadata: Metadata = {
   title: 'Yperos',
@@ -16,7 +18,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const night = (await cookies()).get('yperos-theme')?.value === 'night'
   return (
     <html lang="en" data-theme={night ? 'night' : 'day'}>
-      <body>{children}</body>
+      <body>
+        <Queries>
+          <SaidProvider>{children}</SaidProvider>
+        </Queries>
+      </body>
     </html>
   )
 }

@@ -73,9 +73,9 @@ export const Label = z
 
 export const Procedure = z.strictObject({
   name: Text,
-  targetMicron: z.number().min(50).max(20_000),
-  pullMinutes: z.number().min(1).max(1440),
-  holdMinutes: z.number().min(5).max(1440),
+  targetMicron: z.number().min(50, 'from 50 micron').max(20_000, 'up to 20,000 micron'),
+  pullMinutes: z.number().min(1, 'from a minute').max(1440, 'up to a day'),
+  holdMinutes: z.number().min(5, 'from 5 minutes').max(1440, 'up to a day'),
 })
 export type Procedure = z.infer<typeof Procedure>
 

@@ -28,7 +28,7 @@ export const LedgerDraft = z
     id: Id,
     kind: z.enum(['bought', 'corrected']),
     refrigerant: z.enum(REFRIGERANTS),
-    container: text(80),
+    container: text(80, 1, 'what people call it'),
     equipmentId: Id.nullable(),
     grams: z.number().min(-100_000).max(100_000),
     why: text(300, 0),

@@ -1,4 +1,5 @@
 import { beforeEach, expect, test } from 'vitest'
+import type { Role } from '@/core/shop/people'
 import { database } from '../db/pool'
 import { inTransaction } from '../db/scope'
 import { refuseDemoPassword } from '../demo/sign-ins'
@@ -6,7 +7,7 @@ import { shopOf } from '../shop/shop'
 import { type Fixture, freshShop, here } from '../tests/shop-fixture'
 import { type Account, changeAccount, checkPassword, insertAccount, selectAccounts } from './accounts'
 import { countAttempt, deleteExpiredAttempts, forgetAttempts } from './attempts'
-import { may, type Role, requireRight } from './roles'
+import { may, requireRight } from './roles'
 import { deleteExpiredSessions, insertSession, selectSession } from './session-rows'
 
 let shop: Fixture

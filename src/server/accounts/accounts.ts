@@ -1,7 +1,7 @@
 import { hash, verify } from '@node-rs/argon2'
+import type { Role } from '@/core/shop/people'
 import type { Scope, TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'
-import type { Role } from './roles'
 
 export type Account = {
   id: string

@@ -1,7 +1,5 @@
+import type { Role } from '@/core/shop/people'
 import { AppError } from '../errors'
-
-export const ROLES = ['lead', 'technician', 'trainee'] as const
-export type Role = (typeof ROLES)[number]
 
 /** What a role may do beyond running jobs, which everybody may. */
 const RIGHTS = {

@@ -1,4 +1,4 @@
-import type { Role } from '../accounts/roles'
+import type { Role } from '@/core/shop/people'
 import { AppError } from '../errors'
 import type { Shop } from '../shop/shop'
 

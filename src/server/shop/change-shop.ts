@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { Id } from '@/core/entry/id'
-import { text, verbatim } from '@/core/entry/text'
+import { text } from '@/core/entry/text'
 import { Procedure } from '@/core/job/events'
+import { AccountChange, NewAccount } from '@/core/shop/people'
 import { changeAccount, insertAccount } from '../accounts/accounts'
-import { ROLES, requireRight } from '../accounts/roles'
+import { requireRight } from '../accounts/roles'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, namedOnce } from '../db/scope'
 import { upsertProcedure } from './catalogue'
@@ -11,20 +12,8 @@ import { upsertProcedure } from './catalogue'
 /** What may be changed of a shop. */
 export const ShopChange = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('procedure'), procedure: Procedure.extend({ id: Id, proves: text(500) }) }),
-  z.strictObject({
-    what: z.literal('new-account'),
-    account: z.strictObject({
-      signIn: text(80, 2).toLowerCase(),
-      name: text(80),
-      role: z.enum(ROLES),
-      certificate: text(80, 0),
-      password: verbatim(200, 10, 'at least 10 characters'),
-    }),
-  }),
-  z.strictObject({
-    what: z.literal('account'),
-    account: z.strictObject({ id: Id, role: z.enum(ROLES), certificate: text(80, 0), disabled: z.boolean() }),
-  }),
+  z.strictObject({ what: z.literal('new-account'), account: NewAccount }),
+  z.strictObject({ what: z.literal('account'), account: AccountChange }),
 ])
 export type ShopChange = z.infer<typeof ShopChange>
 

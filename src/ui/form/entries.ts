@@ -5,7 +5,8 @@ import { parseCelsius } from '@/core/units/temperature'
 /** What became of an entry: a value, or the reason it is none. */
 export type Entry<T> = { value: T } | { error: string }
 
-function attempt<T>(read: () => T): Entry<T> {
+/** What a reader that throws makes of an entry. */
+export function attempt<T>(read: () => T): Entry<T> {
   try {
     return { value: read() }
   } catch (error) {
@@ -60,4 +61,12 @@ export function gaugeHint(text: string, barometerPa: number): string | undefined
     '-',
     '−',
   )
+}
+
+/** The other unit of a temperature as typed, or nothing while it cannot be read. */
+export function celsiusHint(text: string): string | undefined {
+  const entry = readCelsius(text)
+  return 'value' in entry
+    ? `${entry.value.toFixed(1)} °C, ${((entry.value * 9) / 5 + 32).toFixed(0)} °F`.replaceAll('-', '−')
+    : undefined
 }

@@ -1,6 +1,7 @@
 'use client'
 
-import { useId } from 'react'
+import { RadioGroup } from 'radix-ui'
+import { type Ref, useId } from 'react'
 import { Sign } from './sign'
 
 export type FieldProps = {
@@ -15,12 +16,27 @@ export type FieldProps = {
   warning?: string | undefined
   inputMode?: 'text' | 'decimal'
   placeholder?: string
+  type?: 'text' | 'password' | 'datetime-local' | 'date'
+  autoComplete?: string
+  inputRef?: Ref<HTMLInputElement>
 }
 
 /**
  * A field in which a figure is typed in any unit; its other units, or the reason it cannot be, stand beside it at once.
  */
-export function Field({ label, value, onChange, error, hint, warning, inputMode = 'text', placeholder }: FieldProps) {
+export function Field({
+  label,
+  value,
+  onChange,
+  error,
+  hint,
+  warning,
+  inputMode = 'text',
+  placeholder,
+  type = 'text',
+  autoComplete = 'off',
+  inputRef,
+}: FieldProps) {
   const id = useId()
   const below = error ?? warning ?? hint
   return (
@@ -30,13 +46,15 @@ export function Field({ label, value, onChange, error, hint, warning, inputMode 
       </label>
       <input
         id={id}
+        ref={inputRef}
+        type={type}
         className="field mt-1"
         value={value}
         inputMode={inputMode}
         placeholder={placeholder}
         aria-invalid={error !== undefined}
         aria-describedby={`${id}-below`}
-        autoComplete="off"
+        autoComplete={autoComplete}
         onChange={(e) => onChange(e.target.value)}
       />
       <p
@@ -50,38 +68,43 @@ export function Field({ label, value, onChange, error, hint, warning, inputMode 
   )
 }
 
-/** One choice of a few, as large taps. */
+/** One choice of a few, as large taps; arrow keys go from one to the next. */
 export function Choice<T extends string>({
   label,
   value,
   options,
   onChange,
+  disabled = false,
 }: {
   label: string
   value: T
   options: readonly { value: T; label: string }[]
   onChange: (value: T) => void
+  disabled?: boolean
 }) {
+  const id = useId()
   return (
-    <fieldset>
-      <legend className="text-[16px] font-medium">{label}</legend>
-      <div className="mt-1 flex flex-wrap gap-1.5">
+    <div>
+      <p id={id} className="text-[16px] font-medium">
+        {label}
+      </p>
+      <RadioGroup.Root
+        aria-labelledby={id}
+        value={value}
+        disabled={disabled}
+        onValueChange={(chosen) => onChange(chosen as T)}
+        className="mt-1 flex flex-wrap gap-1.5"
+      >
         {options.map((option) => (
-          <label
+          <RadioGroup.Item
             key={option.value}
-            className={`flex min-h-[46px] cursor-pointer items-center rounded border-[1.5px] px-3 text-[17px] has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 ${value === option.value ? 'border-ink bg-ink font-medium text-ground' : 'border-rule-2 bg-sheet'}`}
+            value={option.value}
+            className="flex min-h-[46px] cursor-pointer items-center rounded border-[1.5px] border-rule-2 bg-sheet px-3 text-[17px] data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:font-medium data-[state=checked]:text-ground"
           >
-            <input
-              type="radio"
-              className="sr-only"
-              name={label}
-              checked={value === option.value}
-              onChange={() => onChange(option.value)}
-            />
             {option.label}
-          </label>
+          </RadioGroup.Item>
         ))}
-      </div>
-    </fieldset>
+      </RadioGroup.Root>
+    </div>
   )
 }

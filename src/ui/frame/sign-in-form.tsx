@@ -1,61 +1,44 @@
 'use client'
 
-import { type FormEvent, useState } from 'react'
-import { send } from '../api'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
+import { TextField } from '../form/bound'
+import { MainButton } from '../form/main-button'
+import { useSending } from '../form/use-sending'
 
 type Demo = { signIn: string; name: string; role: string; password: string }
 
+const SignIn = z.object({ signIn: z.string().min(1, 'your name here'), password: z.string().min(1, 'your password') })
+
 export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] }) {
-  const [signIn, setSignIn] = useState('')
-  const [password, setPassword] = useState('')
-  const [refused, setRefused] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    setBusy(true)
-    const answer = await send('/api/sign-in', { signIn, password })
-    setBusy(false)
-    if (answer.ok) window.location.assign('/board')
-    else setRefused(answer.message)
-  }
+  const form = useForm({ resolver: zodResolver(SignIn), defaultValues: { signIn: '', password: '' } })
+  const { post, busy, said } = useSending(form, '/api/sign-in')
+  const submit = form.handleSubmit(async (body) => {
+    if (await post(body)) window.location.assign('/board')
+  })
+  const fill = ({ signIn, password }: Demo) => form.reset({ signIn, password })
   return (
     <main className="grid min-h-dvh grid-cols-[1fr_440px] max-md:grid-cols-1">
       <Depth />
-      <form onSubmit={submit} className="flex flex-col gap-5 bg-sheet p-10 max-sm:p-5">
+      <form onSubmit={submit} noValidate className="flex flex-col gap-3 bg-sheet p-10 max-sm:p-5">
         <h1 className="text-[34px] font-semibold leading-tight">Sign in</h1>
-        <p className="text-[18px] text-ink-2">{shopName}</p>
-        <label className="text-[16px] font-medium">
-          Name
-          <input
-            className="field mt-1"
-            autoComplete="username"
-            value={signIn}
-            onChange={(e) => setSignIn(e.target.value)}
-            required
-          />
-        </label>
-        <label className="text-[16px] font-medium">
-          Password
-          <input
-            className="field mt-1"
-            type="password"
-            autoComplete="current-password"
-            value={password}
-            onChange={(e) => setPassword(e.target.value)}
-            required
-          />
-        </label>
+        <p className="mb-2 text-[18px] text-ink-2">{shopName}</p>
+        <TextField control={form.control} name="signIn" label="Name" autoComplete="username" />
+        <TextField
+          control={form.control}
+          name="password"
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+        />
         <p role="alert" className="min-h-6 text-[16px] font-medium text-leak">
-          {refused}
+          {said}
         </p>
-        <button
-          type="submit"
-          disabled={busy}
-          className="min-h-16 rounded bg-accent px-5 text-left text-[26px] font-semibold text-accent-text"
-        >
+        <MainButton type="submit" disabled={busy}>
           Sign in
-        </button>
-        {demo.length > 0 && <DemoSignIns demo={demo} pick={(d) => [setSignIn(d.signIn), setPassword(d.password)]} />}
+        </MainButton>
+        {demo.length > 0 && <DemoSignIns demo={demo} pick={fill} />}
       </form>
     </main>
   )

@@ -1,5 +1,6 @@
 'use client'
 
+import { Toggle } from 'radix-ui'
 import { useEffect, useRef } from 'react'
 import type { Alarm } from '@/core/call/alarms'
 import { useHotkeys } from '../hooks/use-hotkeys'
@@ -59,14 +60,9 @@ export function AlarmBar({ alarms, deeds }: { alarms: readonly Alarm[]; deeds: D
         <span className="max-sm:sr-only">In </span>
         {SNOOZE_MIN} min <span className="key max-sm:hidden">X</span>
       </button>
-      <button
-        type="button"
-        className="plain-button text-[16px] max-sm:sr-only"
-        aria-pressed={sound}
-        onClick={() => setSound(!sound)}
-      >
+      <Toggle.Root className="plain-button text-[16px] max-sm:sr-only" pressed={sound} onPressedChange={setSound}>
         {sound ? 'Sound on' : 'Sound off'}
-      </button>
+      </Toggle.Root>
     </div>
   )
 }

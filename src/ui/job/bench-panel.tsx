@@ -1,9 +1,11 @@
 'use client'
 
+import { useMutation } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { newEventId, send } from '../api'
 import { Choice } from '../form/field'
-import { Pick } from './new-car'
+import { Fold } from '../form/fold'
+import { Pick } from '../form/pick'
 
 const SPEEDS = ['1', '10', '60', '300', '600'] as const
 const LEAKS = [
@@ -45,16 +47,17 @@ export function BenchPanel({
   open: boolean
 }) {
   const [refused, setRefused] = useState<string | null>(null)
-  const control = async (body: object) => {
-    const answer = await send(`/api/jobs/${jobId}/bench`, { id: newEventId(), ...body })
-    setRefused(answer.ok ? null : answer.message)
-  }
+  const { mutateAsync } = useMutation({
+    mutationFn: (body: object) => send(`/api/jobs/${jobId}/bench`, { id: newEventId(), ...body }),
+    onSuccess: (answer) => setRefused(answer.ok ? null : answer.message),
+  })
+  const control = async (body: object) => void (await mutateAsync(body))
   return (
-    <details className="mt-3 border-t border-rule pt-2" open={open}>
-      <summary className="min-h-9 cursor-pointer text-[16px]">
-        <b className="font-semibold">Simulated bench</b>, clock ×{factor},{' '}
-        {running ? 'instruments running' : 'instruments off'}
-      </summary>
+    <Fold
+      className="mt-3 border-t border-rule pt-2"
+      first={open}
+      title={`Simulated bench, clock ×${factor}, ${running ? 'instruments running' : 'instruments off'}`}
+    >
       <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-3">
         <button
           type="button"
@@ -75,7 +78,7 @@ export function BenchPanel({
         <Scenarios control={control} onRefused={setRefused} />
       </div>
       {refused && <p className="mt-2 text-[16px] font-medium text-leak">{refused}</p>}
-    </details>
+    </Fold>
   )
 }
 
@@ -159,7 +162,12 @@ function Scenarios({ control, onRefused }: { control: Control; onRefused: (why: 
   return (
     <div className="flex basis-full flex-wrap items-end gap-x-6 gap-y-3 border-t border-rule pt-3">
       <div className="w-72 max-sm:w-full">
-        <Pick label="A car with a story" value={name} options={known.map((s) => s.name)} onChange={setName} />
+        <Pick
+          label="A car with a story"
+          value={name}
+          options={Object.fromEntries(known.map((s) => [s.name, s.name]))}
+          onPick={setName}
+        />
       </div>
       <p className="max-w-80 basis-60 text-[16px] leading-snug text-ink-2">
         {known.find((s) => s.name === name)?.told}

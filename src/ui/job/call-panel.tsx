@@ -1,9 +1,15 @@
 'use client'
 
+import { zodResolver } from '@hookform/resolvers/zod'
+import { TriangleAlert } from 'lucide-react'
 import { useRouter } from 'next/navigation'
+import { AlertDialog } from 'radix-ui'
 import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
 import type { Ask, Call, CallButton } from '@/core/call/types'
-import { Field } from '../form/field'
+import { TextField } from '../form/bound'
+import { MainButton } from '../form/main-button'
 import { useHotkeys } from '../hooks/use-hotkeys'
 import { useForms } from './forms'
 import { KeysDialog } from './keys-dialog'
@@ -78,18 +84,13 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
             <p role="alert" className="mb-2 text-[16px] font-medium text-leak">
               {trainee ? 'A trainee runs jobs; a technician or the lead signs them.' : deeds.refused}
             </p>
-            <button
-              type="button"
-              disabled={deeds.busy || trainee}
-              onClick={() => press(call.action)}
-              className="flex min-h-[68px] w-full items-center justify-between gap-3 rounded bg-accent px-5 py-2 text-left text-[25px] font-semibold leading-tight text-accent-text disabled:opacity-60"
-            >
+            <MainButton disabled={deeds.busy || trainee} onClick={() => press(call.action)}>
               <span>
                 {call.action.label}
                 {call.action.sub && <small className="block text-[16px] font-medium">{call.action.sub}</small>}
               </span>
               <span className="key max-sm:hidden">{call.action.key}</span>
-            </button>
+            </MainButton>
             {/* the row keeps its height when it is empty: the button above must not move under a finger */}
             <div className="mt-2.5 flex min-h-[46px] gap-2.5 *:flex-1">
               {call.plain.map((button) => (
@@ -113,13 +114,9 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
   )
 }
 
+/** The sign of a caution, as tall as the line it stands before. */
 export function Triangle() {
-  return (
-    <svg width="24" height="22" viewBox="0 0 24 22" aria-hidden="true" className="mt-0.5 shrink-0 text-caution">
-      <path d="M12 2 22.5 20.5H1.5Z" fill="none" stroke="currentColor" strokeWidth="2.2" strokeLinejoin="round" />
-      <path d="M12 8.5v6M12 16.4v2" stroke="currentColor" strokeWidth="2.2" />
-    </svg>
-  )
+  return <TriangleAlert size={24} strokeWidth={2.2} aria-hidden="true" className="mt-0.5 shrink-0 text-caution" />
 }
 
 function Watch({ lines }: { lines: string[] }) {
@@ -139,45 +136,24 @@ function Watch({ lines }: { lines: string[] }) {
   )
 }
 
+/** The reason of what proves less: the record keeps it. */
+const Reason = z.object({ why: z.string().trim().min(1, 'a word or two: the record keeps it') })
+
 /** Asks for the reason of what proves less, and says its price first. */
 function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () => void }) {
-  const [why, setWhy] = useState('')
-  const [error, setError] = useState<string>()
-  const goOn = async () => {
-    if (why.trim() === '') {
-      setError('a word or two: the record keeps it')
-      return
-    }
-    await deeds.recordNow([{ kind: ask.kind, payload: { why: why.trim() } }])
+  const form = useForm({ resolver: zodResolver(Reason), defaultValues: { why: '' } })
+  const goOn = form.handleSubmit(async ({ why }) => {
+    await deeds.recordNow([{ kind: ask.kind, payload: { why } }])
     if (ask.judge) await deeds.request('hold-end', {})
     onDone()
-  }
+  })
   return (
-    <form
-      aria-label={ask.question}
-      className="flex flex-1 flex-col"
-      onSubmit={(e) => {
-        e.preventDefault()
-        void goOn()
-      }}
-    >
+    <form aria-label={ask.question} className="flex flex-1 flex-col" onSubmit={goOn} noValidate>
       <p className="text-[24px] font-semibold leading-tight">{ask.question}</p>
       <p className="mt-2 mb-3 text-[18px] leading-snug">{ask.price}</p>
-      <Field
-        label="Reason"
-        value={why}
-        onChange={setWhy}
-        error={error}
-        placeholder="the car is needed, the bay closes …"
-      />
+      <TextField control={form.control} name="why" label="Reason" placeholder="the car is needed, the bay closes …" />
       <div className="mt-auto pt-5">
-        <button
-          type="button"
-          onClick={onDone}
-          className="flex min-h-[68px] w-full items-center rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text"
-        >
-          Let it hold
-        </button>
+        <MainButton onClick={onDone}>Let it hold</MainButton>
         <button type="submit" disabled={deeds.busy} className="plain-button mt-2.5 w-full text-left text-[17px]">
           {ask.judge ? 'End it and judge' : 'Skip it'}
         </button>
@@ -186,33 +162,30 @@ function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () 
   )
 }
 
-/** Names what a deed would cost before it is recorded. */
+/** Names what a deed would cost before it is recorded; nothing else can be pressed until it is answered. */
 function CautionAsk({ deeds }: { deeds: Deeds }) {
-  useHotkeys({ escape: deeds.goBack })
   return (
-    <div role="alertdialog" aria-label="Before you do that" className="flex flex-1 flex-col">
-      <p className="text-[16px] font-semibold text-caution">Before you do that</p>
-      {deeds.pending.map((caution) => (
-        <div key={caution.code} className="mt-2 flex gap-3">
-          <Triangle />
-          <div>
-            <p className="text-[24px] font-semibold leading-tight">{caution.sentence}</p>
-            <p className="mt-2 text-[18px] leading-snug">{caution.remedy}</p>
+    <AlertDialog.Root open onOpenChange={(open) => !open && deeds.goBack()}>
+      <AlertDialog.Content className="flex flex-1 flex-col" aria-describedby={undefined}>
+        <AlertDialog.Title className="text-[16px] font-semibold text-caution">Before you do that</AlertDialog.Title>
+        {deeds.pending.map((caution) => (
+          <div key={caution.code} className="mt-2 flex gap-3">
+            <Triangle />
+            <div>
+              <p className="text-[24px] font-semibold leading-tight">{caution.sentence}</p>
+              <p className="mt-2 text-[18px] leading-snug">{caution.remedy}</p>
+            </div>
           </div>
+        ))}
+        <div className="mt-auto pt-5">
+          <AlertDialog.Cancel asChild>
+            <MainButton>Go back</MainButton>
+          </AlertDialog.Cancel>
+          <button type="button" onClick={deeds.goOn} className="plain-button mt-2.5 w-full text-left text-[17px]">
+            Do it all the same; the record says so
+          </button>
         </div>
-      ))}
-      <div className="mt-auto pt-5">
-        <button
-          type="button"
-          onClick={deeds.goBack}
-          className="flex min-h-[68px] w-full items-center rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text"
-        >
-          Go back
-        </button>
-        <button type="button" onClick={deeds.goOn} className="plain-button mt-2.5 w-full text-left text-[17px]">
-          Do it all the same; the record says so
-        </button>
-      </div>
-    </div>
+      </AlertDialog.Content>
+    </AlertDialog.Root>
   )
 }

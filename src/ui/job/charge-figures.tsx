@@ -1,5 +1,6 @@
 'use client'
 
+import { Toggle } from 'radix-ui'
 import type { Live } from '@/core/call/types'
 import { stopNow } from '@/core/charge/plan-for-job'
 import { chargedG, type JobState, openContainer } from '@/core/job/state'
@@ -50,14 +51,13 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
           />
         )}
         {open && (
-          <button
-            type="button"
+          <Toggle.Root
             className="plain-button absolute top-0 right-0 text-[16px] max-sm:static"
-            aria-pressed={sound}
-            onClick={() => setSound(!sound)}
+            pressed={sound}
+            onPressedChange={setSound}
           >
             {sound ? 'Countdown sounds' : 'Countdown silent'}
-          </button>
+          </Toggle.Root>
         )}
       </div>
       <ChargeAscent state={state} scale={scale} clock={clock} live={live} />

@@ -3,6 +3,7 @@
 import type { Call, Live } from '@/core/call/types'
 import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/job/parts'
 import { type JobState, openContainer } from '@/core/job/state'
+import { Fold } from '../form/fold'
 import { micronText } from '../format'
 import type { Deeds } from './use-deeds'
 
@@ -164,13 +165,12 @@ function TapValve(props: TapProps) {
 /** On the phone the same parts as a folded list. */
 function PhoneParts(tap: Omit<TapProps, 'part'>) {
   return (
-    <details className="sm:hidden">
-      <summary className="min-h-9 text-[16px] font-semibold">Connection</summary>
+    <Fold title="Connection" className="sm:hidden">
       <div className="grid grid-cols-2 gap-1.5">
         {(Object.keys(PARTS) as Part[]).map((part) => (
           <TapText key={part} part={part} {...tap} />
         ))}
       </div>
-    </details>
+    </Fold>
   )
 }

@@ -1,11 +1,15 @@
 'use client'
 
-import { createContext, type ReactNode, useContext, useEffect, useState } from 'react'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { createContext, type ReactNode, useContext, useEffect, useRef, useState } from 'react'
+import { type Control, type UseFormReturn, useForm, useFormState, useWatch } from 'react-hook-form'
+import * as z from 'zod'
 import type { Call, FormName, Live } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
+import { tellFaults } from '../form/schemas'
 import type { UserView } from '../frame/who'
 import { FORMS } from './forms/definitions'
-import type { Errors, Values } from './forms/form-types'
+import type { Errors, Parsed, Values } from './forms/form-types'
 import type { Deeds } from './use-deeds'
 
 /** A container on the shelf that may be charged from. */
@@ -21,6 +25,7 @@ export type StockContainer = {
 type FormsValue = {
   stock: readonly StockContainer[]
   form: FormName | undefined
+  control: Control<Values, unknown, Read>
   values: Values
   errors: Errors
   /** unlikely entries that were asked about; sent again unchanged they are kept */
@@ -28,6 +33,9 @@ type FormsValue = {
   change: (field: string, value: string) => void
   submit: (form: FormName, deeds: Deeds) => Promise<void>
 }
+
+/** What the entries of a form became. */
+type Read = Exclude<Parsed, { errors: Errors }>
 
 const FormsContext = createContext<FormsValue | null>(null)
 
@@ -46,45 +54,85 @@ type Props = {
   children: ReactNode
 }
 
-/** Holds what is typed into the form the call names; fields nobody touched follow the instruments. */
+/**
+ * Holds what is typed into the form the call names, in one form for the page; fields nobody touched follow the
+ * instruments.
+ */
 export function FormsProvider({ stock, state, live, call, user, children }: Props) {
-  const [touched, setTouched] = useState<Values>({})
-  const [errors, setErrors] = useState<Errors>({})
   const [asked, setAsked] = useState<Errors>({})
-  const form = call.form
-  const stage = `${form ?? ''} ${state.containers.length} ${state.zero?.at ?? ''} ${state.proofs.length} ${state.plan?.containers.length ?? 0}`
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another form, or the same at another stage, begins empty
-  useEffect(() => {
-    setTouched({})
-    setErrors({})
-    setAsked({})
-  }, [stage])
-  const values = form ? { ...FORMS[form].initial(state, live, user), ...touched } : {}
+  const name = call.form
+  const stage = `${name ?? ''} ${state.containers.length} ${state.zero?.at ?? ''} ${state.proofs.length} ${state.plan?.containers.length ?? 0}`
+  const followed = name ? FORMS[name].initial(state, live, user) : {}
+  const now = useRef({ state, live, name })
+  now.current = { state, live, name }
+  const [schema] = useState(() =>
+    z.custom<Values>().transform((values, context): Read => {
+      const { name: asking, ...rest } = now.current
+      if (!asking) return { deeds: [] }
+      const parsed = FORMS[asking].parse(values, rest.state, rest.live)
+      return 'errors' in parsed ? tellFaults(context, parsed.errors) : parsed
+    }),
+  )
+  const form = useForm<Values, unknown, Read>({ resolver: zodResolver(schema), defaultValues: followed })
+  const { control } = form
+  useFollowing(form, followed, stage)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another form, or the same at another stage, asks anew
+  useEffect(() => setAsked({}), [stage])
+  const values = useWatch({ control }) as Values
+  const { errors, isSubmitted } = useFormState({ control })
   const change = (field: string, value: string) => {
-    setTouched((before) => ({ ...before, [field]: value }))
-    setErrors(({ [field]: _mended, ...rest }) => rest)
+    form.setValue(field, value, { shouldDirty: true, shouldValidate: isSubmitted })
     setAsked(({ [field]: _changed, ...rest }) => rest)
   }
-  const submit = async (name: FormName, deeds: Deeds) => {
-    const parsed = FORMS[name].parse(values, state, live)
-    if ('errors' in parsed) {
-      setErrors(parsed.errors)
-      deeds.report('Something typed cannot be taken; the reason stands beside it.')
-      return
-    }
-    const asks = parsed.asks ?? {}
-    if (Object.entries(asks).some(([field, question]) => asked[field] !== question)) {
-      setAsked(asks)
-      deeds.report('Something typed is unlikely; look once more, and press again to keep it.')
-      return
-    }
-    deeds.report(null)
-    if (name === 'sign') await deeds.request('sign', { certificate: values.certificate ?? '' })
-    else deeds.record(parsed.deeds)
+  const submit = async (sending: FormName, deeds: Deeds) => {
+    await form.handleSubmit(
+      async ({ deeds: found, asks = {} }) => {
+        if (Object.entries(asks).some(([field, question]) => asked[field] !== question)) {
+          setAsked(asks)
+          deeds.report('Something typed is unlikely; look once more, and press again to keep it.')
+          return
+        }
+        deeds.report(null)
+        if (sending === 'sign') await deeds.request('sign', { certificate: form.getValues('certificate') ?? '' })
+        else deeds.record(found)
+      },
+      () => deeds.report('Something typed cannot be taken; the reason stands beside it.'),
+    )()
   }
+  const messages = Object.fromEntries(
+    Object.entries(errors).flatMap(([field, error]) => (error?.message ? [[field, error.message]] : [])),
+  )
   return (
-    <FormsContext.Provider value={{ stock, form, values, errors, asked, change, submit }}>
+    <FormsContext.Provider
+      value={{
+        stock,
+        form: name,
+        control,
+        values: { ...followed, ...values },
+        errors: messages,
+        asked,
+        change,
+        submit,
+      }}
+    >
       {children}
     </FormsContext.Provider>
   )
+}
+
+/** Begins anew with another form or stage; meanwhile what nobody typed into follows what the instruments say. */
+function useFollowing(form: UseFormReturn<Values, unknown, Read>, followed: Values, stage: string): void {
+  const before = useRef(followed)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only another stage empties what was typed
+  useEffect(() => {
+    before.current = followed
+    form.reset(followed)
+  }, [stage])
+  useEffect(() => {
+    for (const [field, value] of Object.entries(followed)) {
+      const last = before.current[field]
+      if (value !== last && form.getValues(field) === last) form.resetField(field, { defaultValue: value })
+    }
+    before.current = followed
+  })
 }

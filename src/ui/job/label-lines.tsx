@@ -2,6 +2,7 @@
 
 import type { JobState } from '@/core/job/state'
 import { massInAllUnits } from '@/core/units/mass'
+import { Choice } from '../form/field'
 import type { Deeds } from './use-deeds'
 
 /** The lines of the car's label with the one that counts; picking another is recorded, with what it was before. */
@@ -21,21 +22,16 @@ export function LabelLines({ state, deeds }: { state: JobState; deeds: Deeds }) 
         {label.line ? `, ${label.line}` : ''}.
       </p>
       {label.lines && (
-        <fieldset className="mt-1 flex flex-wrap items-center gap-1.5">
-          <legend className="float-left mr-2 leading-[46px]">Its lines:</legend>
-          {label.lines.map((line) => (
-            <button
-              key={line.name}
-              type="button"
-              aria-pressed={line.name === label.line}
-              disabled={deeds.busy || line.name === label.line || state.plan !== undefined}
-              onClick={() => pick(line)}
-              className={`min-h-[46px] rounded border-[1.5px] px-3 text-[17px] text-ink ${line.name === label.line ? 'border-ink bg-deep font-semibold' : 'border-rule-2 bg-sheet'}`}
-            >
-              {line.name}, {wordsOf(line)}
-            </button>
-          ))}
-        </fieldset>
+        <Choice
+          label="Its lines"
+          value={label.line ?? ''}
+          disabled={deeds.busy || state.plan !== undefined}
+          options={label.lines.map((line) => ({ value: line.name, label: `${line.name}, ${wordsOf(line)}` }))}
+          onChange={(name) => {
+            const line = label.lines?.find((l) => l.name === name)
+            if (line && name !== label.line) pick(line)
+          }}
+        />
       )}
     </div>
   )

@@ -1,5 +1,6 @@
 'use client'
 
+import { Toggle } from 'radix-ui'
 import { LEAVE_WORDS } from '@/core/call/after'
 import { LEAVE_ITEMS } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
@@ -44,11 +45,10 @@ function LeaveList({ state, deeds, pumpDue }: { state: JobState; deeds: Deeds; p
         const done = state.left.includes(item)
         return (
           <li key={item} className="border-b border-rule">
-            <button
-              type="button"
-              aria-pressed={done}
+            <Toggle.Root
+              pressed={done}
               disabled={deeds.busy}
-              onClick={() => deeds.record([{ kind: 'leave-tapped', payload: { item, done: !done } }])}
+              onPressedChange={(tapped) => deeds.record([{ kind: 'leave-tapped', payload: { item, done: tapped } }])}
               className={`flex min-h-[50px] w-full items-center gap-4 py-1.5 text-left text-[19px] leading-tight ${item === next ? 'font-semibold' : ''}`}
             >
               <span
@@ -66,7 +66,7 @@ function LeaveList({ state, deeds, pumpDue }: { state: JobState; deeds: Deeds; p
                   </small>
                 )}
               </span>
-            </button>
+            </Toggle.Root>
           </li>
         )
       })}

@@ -1,3 +1,4 @@
+import { Fold } from '../form/fold'
 import { micronText, paText } from '../format'
 import type { CurvePoint } from '../hooks/use-job-live'
 
@@ -11,8 +12,7 @@ export function ReadingsTable({ points, clock }: { points: readonly CurvePoint[]
   const every = Math.max(1, Math.ceil(points.length / ROWS))
   const rows = points.filter((_p, i) => i % every === 0 || i === points.length - 1)
   return (
-    <details className="mt-3 border-t border-rule pt-1 text-[16px]">
-      <summary className="min-h-11 cursor-pointer py-2.5 font-semibold">The readings as a table</summary>
+    <Fold title="The readings as a table" className="mt-3 border-t border-rule pt-1 text-[16px]">
       <table className="w-full max-w-[560px]">
         <thead className="text-left text-[15px] text-ink-2">
           <tr>
@@ -33,6 +33,6 @@ export function ReadingsTable({ points, clock }: { points: readonly CurvePoint[]
           ))}
         </tbody>
       </table>
-    </details>
+    </Fold>
   )
 }

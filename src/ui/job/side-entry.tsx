@@ -1,9 +1,14 @@
 'use client'
 
-import { useState } from 'react'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useRef, useState } from 'react'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
 import type { Deed } from '@/core/call/types'
-import { Field } from '../form/field'
-import { Collector, type Errors, type Values } from './forms/form-types'
+import { TextField } from '../form/bound'
+import { Fold } from '../form/fold'
+import { tellFaults } from '../form/schemas'
+import { Collector, type Values } from './forms/form-types'
 import type { Deeds } from './use-deeds'
 
 type SideField = {
@@ -26,44 +31,38 @@ type Props = {
 
 /** Something that may be entered beside what the call asks for, behind a fold, with its own button. */
 export function SideEntry({ title, intro, fields, read, action, deeds }: Props) {
-  const [typed, setTyped] = useState<Values>({})
-  const [errors, setErrors] = useState<Errors>({})
   const [open, setOpen] = useState(false)
-  const values = { ...Object.fromEntries(fields.map((f) => [f.name, f.initial ?? ''])), ...typed }
-  const enter = () => {
-    const c = new Collector()
-    const found = read(values, c)
-    setErrors(c.errors)
-    if (Object.keys(c.errors).length > 0) return
+  const reader = useRef(read)
+  reader.current = read
+  const [schema] = useState(() =>
+    z.custom<Values>().transform((values, context): Deed[] => {
+      const c = new Collector()
+      const found = reader.current(values, c)
+      return Object.keys(c.errors).length > 0 ? tellFaults(context, c.errors) : found
+    }),
+  )
+  const form = useForm<Values, unknown, Deed[]>({
+    resolver: zodResolver(schema),
+    defaultValues: Object.fromEntries(fields.map((f) => [f.name, f.initial ?? ''])),
+  })
+  const enter = form.handleSubmit((found) => {
     deeds.record(found)
-    setTyped({})
+    form.reset()
     setOpen(false)
-  }
+  })
   return (
-    <details className="border-t border-rule" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary className="min-h-11 cursor-pointer py-2.5 text-[17px] font-semibold">{title}</summary>
-      <form
-        aria-label={title}
-        className="pb-3"
-        onSubmit={(e) => {
-          e.preventDefault()
-          enter()
-        }}
-      >
+    <Fold title={title} className="border-t border-rule" open={open} onOpenChange={setOpen}>
+      <form aria-label={title} className="pb-3" onSubmit={enter} noValidate>
         <p className="mb-1 max-w-[760px] text-[16px] leading-snug">{intro}</p>
         <div className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-x-5">
-          {fields.map((f) => (
-            <Field
-              key={f.name}
-              label={f.label}
-              value={values[f.name] ?? ''}
-              error={errors[f.name]}
-              hint={f.hint?.(values[f.name] ?? '')}
-              {...(f.placeholder && { placeholder: f.placeholder })}
-              onChange={(v) => {
-                setTyped((before) => ({ ...before, [f.name]: v }))
-                setErrors(({ [f.name]: _mended, ...rest }) => rest)
-              }}
+          {fields.map(({ name, label, hint, placeholder }) => (
+            <TextField
+              key={name}
+              control={form.control}
+              name={name}
+              label={label}
+              {...(hint && { below: (text: string) => ({ hint: hint(text) }) })}
+              {...(placeholder && { placeholder })}
             />
           ))}
         </div>
@@ -71,6 +70,6 @@ export function SideEntry({ title, intro, fields, read, action, deeds }: Props) 
           {action}
         </button>
       </form>
-    </details>
+    </Fold>
   )
 }

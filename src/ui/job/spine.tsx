@@ -1,5 +1,7 @@
+import { Check } from 'lucide-react'
 import { currentHold, currentPull, type JobState } from '@/core/job/state'
 import { STEP_NAMES, STEPS, type Step, stepNumber } from '@/core/job/steps'
+import { Hint } from '../frame/hint'
 
 type Props = { state: JobState; clock: (ms: number) => string; nowMs: number; factor: number }
 
@@ -63,32 +65,27 @@ function StepMark({
   }
   const last = visits[visits.length - 1]
   return (
-    <li
-      className="relative min-w-0 flex-1 [[aria-current=step]+&]:ml-3 max-sm:h-2.5 max-sm:[[aria-current=step]+&]:ml-0"
-      title={`${stepNumber(step)} ${STEP_NAMES[step]}${done ? ', done' : ''}`}
-    >
-      <span
-        aria-hidden="true"
-        className={`block h-0 max-sm:hidden ${done ? 'border-t-[5px] border-ink' : 'border-t-2 border-rule-2'}`}
-      />
-      <span
-        aria-hidden="true"
-        className={`absolute -top-1.5 left-0.5 grid size-[15px] place-items-center border-[2.5px] border-ink max-sm:static max-sm:h-2.5 max-sm:w-full ${done ? 'bg-ink' : 'border-rule-2 bg-ground'}`}
-      >
-        {done && (
-          <svg viewBox="0 0 12 12" width="11" height="11" className="max-sm:hidden" aria-hidden="true">
-            <path d="M1.5 6.5 4.5 9.5 10.5 2.5" fill="none" stroke="var(--ground)" strokeWidth="2.4" />
-          </svg>
-        )}
-      </span>
-      <span className={`mt-2.5 block truncate text-[15px] max-lg:sr-only ${done ? 'font-semibold' : 'text-ink-2'}`}>
-        {STEP_NAMES[step]}
-        <span className="sr-only">{done ? ', done' : ', to come'}</span>
-      </span>
-      <span className="block h-5 truncate text-[15px] text-ink-2 max-lg:hidden" suppressHydrationWarning>
-        {done && last ? `${clock(Date.parse(last.startedAt))}${visits.length > 1 ? `, ×${visits.length}` : ''}` : ''}
-      </span>
-    </li>
+    <Hint words={`${stepNumber(step)} ${STEP_NAMES[step]}${done ? ', done' : ', to come'}`}>
+      <li className="relative min-w-0 flex-1 [[aria-current=step]+&]:ml-3 max-sm:h-2.5 max-sm:[[aria-current=step]+&]:ml-0">
+        <span
+          aria-hidden="true"
+          className={`block h-0 max-sm:hidden ${done ? 'border-t-[5px] border-ink' : 'border-t-2 border-rule-2'}`}
+        />
+        <span
+          aria-hidden="true"
+          className={`absolute -top-1.5 left-0.5 grid size-[15px] place-items-center border-[2.5px] border-ink max-sm:static max-sm:h-2.5 max-sm:w-full ${done ? 'bg-ink' : 'border-rule-2 bg-ground'}`}
+        >
+          {done && <Check size={11} strokeWidth={4} className="text-ground max-sm:hidden" aria-hidden="true" />}
+        </span>
+        <span className={`mt-2.5 block truncate text-[15px] max-lg:sr-only ${done ? 'font-semibold' : 'text-ink-2'}`}>
+          {STEP_NAMES[step]}
+          <span className="sr-only">{done ? ', done' : ', to come'}</span>
+        </span>
+        <span className="block h-5 truncate text-[15px] text-ink-2 max-lg:hidden" suppressHydrationWarning>
+          {done && last ? `${clock(Date.parse(last.startedAt))}${visits.length > 1 ? `, ×${visits.length}` : ''}` : ''}
+        </span>
+      </li>
+    </Hint>
   )
 }
 

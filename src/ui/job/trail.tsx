@@ -1,5 +1,7 @@
 'use client'
 
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { useState } from 'react'
 import { eventWords } from '@/core/words/event-words'
 import { Popup } from '../frame/popup'
 import type { LiveJob } from '../hooks/use-job-live'
@@ -48,14 +50,35 @@ export function Trail({
         ))}
       </ol>
       <Popup open={open} onOpenChange={onOpenChange} title="Everything logged" width="tall">
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls must be reachable by keys */}
-        <ol className="mt-3 overflow-y-auto" tabIndex={0}>
-          {lines.map((line) => (
-            <TrailLine key={line.key} line={line} clock={clock} />
-          ))}
-        </ol>
+        <Whole lines={lines} clock={clock} />
       </Popup>
     </section>
+  )
+}
+
+const LINE_PX = 28
+
+/** The whole trail, however long: only what is in sight is drawn. */
+function Whole({ lines, clock }: { lines: readonly Line[]; clock: (ms: number) => string }) {
+  const [list, setList] = useState<HTMLOListElement | null>(null)
+  const drawn = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => list,
+    estimateSize: () => LINE_PX,
+    overscan: 12,
+  })
+  const items = drawn.getVirtualItems()
+  const [first, last] = [items[0], items[items.length - 1]]
+  return (
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls must be reachable by keys
+    <ol ref={setList} className="mt-3 min-h-0 flex-1 overflow-y-auto" tabIndex={0}>
+      {first && first.start > 0 && <li aria-hidden="true" style={{ height: first.start }} />}
+      {items.map(({ index }) => {
+        const line = lines[index]
+        return line && <TrailLine key={line.key} line={line} clock={clock} />
+      })}
+      {last && <li aria-hidden="true" style={{ height: Math.max(0, drawn.getTotalSize() - last.end) }} />}
+    </ol>
   )
 }
 

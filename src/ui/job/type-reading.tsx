@@ -1,56 +1,62 @@
 'use client'
 
-import { type FormEvent, useState } from 'react'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
 import type { JobState } from '@/core/job/state'
 import { toStored } from '@/core/units/channel'
-import { parseMass } from '@/core/units/mass'
 import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/units/pressure'
-import { newSequence, send } from '../api'
-import { Field } from '../form/field'
+import { newSequence } from '../api'
+import { TextField } from '../form/bound'
+import { attempt, readMass } from '../form/entries'
+import { entry } from '../form/schemas'
+import { useSending } from '../form/use-sending'
+
+type Typed = { channel: 'scale' | 'vacuum'; value: number; unit: PressureUnit | 'g' }
 
 /** Types what an instrument shows, in its own unit; the unit is remembered until another is typed. */
 export function TypeReading({ jobId, state }: { jobId: string; state: JobState }) {
   const scale = state.step === 'charge'
-  const [text, setText] = useState('')
   const [unit, setUnit] = useState<PressureUnit>(state.opened.rig.gauge === 'needle' ? 'inHgV' : 'micron')
-  const [refused, setRefused] = useState<string>()
   const { barometerPa } = state.opened.place
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    try {
-      const reading = scale
-        ? { channel: 'scale', value: parseMass(text).grams, unit: 'g' }
-        : { channel: 'vacuum', ...parsePressure(text, unit) }
-      if (!scale) {
-        toStored('vacuum', reading.value, reading.unit as PressureUnit, barometerPa)
-        setUnit(reading.unit as PressureUnit)
-      }
-      const answer = await send(`/api/jobs/${jobId}/readings`, { readings: [{ ...reading, seq: newSequence() }] })
-      if (!answer.ok) throw new Error(answer.message)
-      setText('')
-      setRefused(undefined)
-    } catch (error) {
-      setRefused((error as Error).message)
-    }
-  }
+  const reading = entry((text) => (scale ? weighed(text) : attempt(() => shown(text, unit, barometerPa))))
+  const form = useForm({ resolver: zodResolver(z.object({ reading })), defaultValues: { reading: '' } })
+  const { post, busy, said } = useSending(form, `/api/jobs/${jobId}/readings`, () => 'reading')
+  const submit = form.handleSubmit(async ({ reading: typed }) => {
+    if (!(await post({ readings: [{ ...typed, seq: newSequence() }] }))) return
+    if (typed.unit !== 'g') setUnit(typed.unit)
+    form.reset()
+  })
   return (
-    <form onSubmit={submit} className="mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3">
-      <Field
+    <form onSubmit={submit} noValidate className="mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3">
+      <TextField
+        control={form.control}
+        name="reading"
         label={
           scale
             ? 'Type what the scale shows'
             : `Type a vacuum reading (${unit === 'inHgV' ? 'inHg below the air' : unit} unless you say)`
         }
-        value={text}
-        onChange={setText}
-        error={refused}
-        hint={hintOf(text, unit, barometerPa, scale)}
+        below={(text) => ({ hint: hintOf(text, unit, barometerPa, scale), ...(said && { warning: said }) })}
       />
-      <button type="submit" className="plain-button mt-7">
+      <button type="submit" className="plain-button mt-7" disabled={busy}>
         Log it
       </button>
     </form>
   )
+}
+
+function weighed(text: string) {
+  const read = readMass(text)
+  return 'value' in read ? { value: { channel: 'scale', value: read.value, unit: 'g' } satisfies Typed as Typed } : read
+}
+
+/** A pressure as an instrument shows it, kept in its own unit. @throws RangeError where no vacuum reads so */
+function shown(text: string, unit: PressureUnit, barometerPa: number): Typed {
+  const typed = parsePressure(text, unit)
+  toStored('vacuum', typed.value, typed.unit, barometerPa)
+  return { channel: 'vacuum', ...typed }
 }
 
 function hintOf(text: string, unit: PressureUnit, barometerPa: number, scale: boolean): string {

@@ -1,5 +1,6 @@
 'use client'
 
+import { useMutation } from '@tanstack/react-query'
 import { useCallback, useRef, useState } from 'react'
 import type { Caution } from '@/core/call/cautions'
 import type { Deed } from '@/core/call/types'
@@ -23,6 +24,9 @@ export type Deeds = {
   refused: string | null
   report: (message: string | null) => void
 }
+
+/** No answer came: whether it was recorded nobody knows, so it is sent again, with its own id. */
+class Lost extends Error {}
 
 type Sent = { id: string; happenedAt: string; seen: number } & Deed
 type Answer = Stretch & { cautions?: Caution[] }
@@ -48,41 +52,39 @@ export function useDeeds(
   take: (stretch: Stretch) => void,
 ): Deeds {
   const [waiting, setWaiting] = useState<{ sent: Sent[]; cautions: Caution[] } | null>(null)
-  const [busy, setBusy] = useState(false)
   const [refused, setRefused] = useState<string | null>(null)
+  const { mutateAsync, isPending, failureReason } = useMutation({
+    mutationFn: async ({ path, body }: { path: string; body: unknown }) => {
+      const answer = await send<Answer>(`/api/jobs/${jobId}/${path}`, body)
+      if (!answer.ok && answer.lost) throw new Lost()
+      return answer
+    },
+    retry: TRIES - 1,
+    retryDelay: AGAIN_MS,
+  })
   const now = useRef({ seen, clock })
   now.current = { seen, clock }
   const post = useCallback(
     async (path: string, body: unknown): Promise<Answer | null> => {
-      setBusy(true)
       const from = now.current.seen
-      try {
-        for (let tries = 0; tries < TRIES; tries++) {
-          const answer = await send<Answer>(`/api/jobs/${jobId}/${path}`, body)
-          if (answer.ok || !answer.lost) {
-            setRefused(answer.ok ? null : answer.message)
-            const brought: Stretch | null = answer.ok
-              ? answer.data
-              : answer.unseen
-                ? { from, events: answer.unseen }
-                : null
-            if (brought) {
-              take(brought)
-              // what is pressed next, in the same breath even, has seen this
-              now.current.seen = Math.max(now.current.seen, brought.from + brought.events.length)
-            }
-            return answer.ok ? answer.data : null
-          }
-          setRefused('The line is away: what you did is sent as soon as it is back.')
-          await new Promise((done) => setTimeout(done, AGAIN_MS))
-        }
+      const answer = await mutateAsync({ path, body }).catch((error) => {
+        if (!(error instanceof Lost)) throw error
+        return null
+      })
+      if (!answer) {
         setRefused('The server does not answer. Whether it was recorded shows when the line is back.')
         return null
-      } finally {
-        setBusy(false)
       }
+      setRefused(answer.ok ? null : answer.message)
+      const brought: Stretch | null = answer.ok ? answer.data : answer.unseen ? { from, events: answer.unseen } : null
+      if (brought) {
+        take(brought)
+        // what is pressed next, in the same breath even, has seen this
+        now.current.seen = Math.max(now.current.seen, brought.from + brought.events.length)
+      }
+      return answer.ok ? answer.data : null
     },
-    [jobId, take],
+    [mutateAsync, take],
   )
   const stamped = (deeds: Deed[]): Sent[] =>
     deeds.map((deed) => ({
@@ -108,8 +110,8 @@ export function useDeeds(
     pending: waiting?.cautions ?? [],
     goOn,
     goBack: () => setWaiting(null),
-    busy,
-    refused,
+    busy: isPending,
+    refused: isPending && failureReason ? 'The line is away: what you did is sent as soon as it is back.' : refused,
     report: setRefused,
   }
 }

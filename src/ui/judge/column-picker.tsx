@@ -1,10 +1,15 @@
 'use client'
 
-import { useState } from 'react'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
 import type { ColumnMapping } from '@/core/readings/readings-csv'
-import { send } from '../api'
-import { Field } from '../form/field'
+import { TextField } from '../form/bound'
 import { Pick } from '../form/pick'
+import { useSending } from '../form/use-sending'
+import { useSaid } from '../frame/said'
+
+const Kept = z.object({ name: z.string().trim().min(1, 'a name to know it by').max(60, 'at most 60 characters') })
 
 type Props = {
   header: string[]
@@ -19,12 +24,12 @@ const UNIT_WORDS = { micron: 'micron', Pa: 'Pa', kPa: 'kPa', mbar: 'mbar', inHgV
 
 /** Says which column of a foreign file is what; kept by a name for the next file of that logger. */
 export function ColumnPicker({ header, mapping, kept, onChange }: Props) {
-  const [name, setName] = useState(mapping.name)
-  const [said, setSaid] = useState('')
-  const keep = async () => {
-    const answer = await send('/api/column-mappings', { ...mapping, name })
-    setSaid(answer.ok ? `Kept as ${name}.` : answer.message)
-  }
+  const form = useForm({ resolver: zodResolver(Kept), defaultValues: { name: mapping.name } })
+  const { post, busy, said } = useSending(form, '/api/column-mappings')
+  const done = useSaid()
+  const keep = form.handleSubmit(async ({ name }) => {
+    if (await post({ ...mapping, name })) done(`Kept as ${name}.`)
+  })
   return (
     <fieldset className="border-t border-rule pt-2">
       <legend className="text-[16px] font-semibold">Which column is what</legend>
@@ -62,19 +67,14 @@ export function ColumnPicker({ header, mapping, kept, onChange }: Props) {
           options={UNIT_WORDS}
           onPick={(u) => onChange({ ...mapping, unit: UNITS.find((x) => x === u) ?? mapping.unit })}
         />
-        <Field label="Keep it under a name" value={name} onChange={setName} placeholder="the logger on cart 2" />
+        <TextField control={form.control} name="name" label="Keep it under a name" placeholder="the logger on cart 2" />
         <div className="pt-7">
-          <button
-            type="button"
-            className="plain-button w-full text-[16px]"
-            disabled={name.trim() === ''}
-            onClick={() => void keep()}
-          >
+          <button type="button" className="plain-button w-full text-[16px]" disabled={busy} onClick={keep}>
             Keep
           </button>
         </div>
       </div>
-      <p role="status" className="text-[15px]">
+      <p role="alert" className="text-[15px] font-medium text-leak">
         {said}
       </p>
     </fieldset>

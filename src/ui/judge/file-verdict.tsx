@@ -1,20 +1,22 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
 import { chanceWords } from '@/core/units/chance'
-import { PA_PER_MICRON } from '@/core/units/constants'
 import { newSequence, send } from '../api'
-import { linear, niceTicks, pathOf } from '../chart/scales'
 import { micronText } from '../format'
-import { useWidth } from '../hooks/use-width'
-import { FutureLine, FutureWords } from '../job/hold-lens'
 import { RulesTable } from '../job/rules-table'
 import type { FileJudgement } from './file-judgement'
 
 type Props = { judged: FileJudgement | undefined; waiting: boolean; holding: { id: string; name: string }[] }
 
-const HEIGHT = 270
+// the chart library comes when there is something to draw with it
+const RecordChart = dynamic(() => import('./record-chart'), {
+  ssr: false,
+  loading: () => <div className="h-[300px]" />,
+})
+
 const minutes = (s: number): string => `${Math.round(s / 60)} min`
 
 /** What the judge says of a file: verdict, reason, what it proves, the picture, and the simple rules beside it. */
@@ -67,75 +69,15 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
 }
 
 function Picture({ judged: { result, read } }: { judged: FileJudgement }) {
-  const [ref, width] = useWidth<HTMLDivElement>(760)
   const points = read.samples.map((s) => ({ at: s.elapsedS, value: s.pressurePa }))
-  const endS = Math.max(result.heldS, ...result.futures.flatMap((f) => f.points.map((p) => p.elapsedS)), 60)
-  const all = [
-    ...points.map((p) => p.value),
-    ...result.futures.filter((f) => f.probability > 0.02).map((f) => f.highPa),
-  ]
-  const [low, high] = [Math.min(...all) * 0.92, Math.max(...all) * 1.05]
-  const words = width < 560 ? 96 : 152
-  const x = linear(0, endS, 62, width - words)
-  const y = linear(low, high, HEIGHT - 6, 10)
-  const ticks = niceTicks(low / PA_PER_MICRON, high / PA_PER_MICRON, 5)
   const last = points[points.length - 1]
   return (
-    <div ref={ref} className="mt-2">
-      <svg
-        width={width}
-        height={HEIGHT + 24}
-        role="img"
-        aria-label={`From ${micronText(points[0]?.value ?? 0)} to ${micronText(last?.value ?? 0)} micron in ${minutes(result.heldS)}`}
-      >
-        <rect x={62} y={0} width={Math.max(0, width - 62 - words)} height={HEIGHT} fill="var(--drying)" />
-        {ticks.map((micron) => (
-          <g key={micron}>
-            <line
-              x1={62}
-              x2={width - words}
-              y1={y(micron * PA_PER_MICRON)}
-              y2={y(micron * PA_PER_MICRON)}
-              stroke="var(--ink)"
-              strokeOpacity="0.16"
-            />
-            <text x={56} y={y(micron * PA_PER_MICRON) + 5} fontSize="14" textAnchor="end" fill="var(--ink-2)">
-              {micron.toLocaleString('en')}
-            </text>
-          </g>
-        ))}
-        {result.futures.map((f) => (
-          <FutureLine key={f.shape} future={f} x={x} y={y} />
-        ))}
-        <path d={pathOf(points, x, y)} fill="none" stroke="var(--ink)" strokeWidth="3" strokeLinejoin="round" />
-        {result.problems.map((p) => (
-          <rect
-            key={`${p.fromS}${p.what}`}
-            x={x(p.fromS) - 2}
-            y={0}
-            width={Math.max(5, x(p.toS) - x(p.fromS))}
-            height={HEIGHT}
-            fill="var(--leak)"
-            fillOpacity="0.14"
-          >
-            <title>{p.what}</title>
-          </rect>
-        ))}
-        <FutureWords
-          futures={result.futures}
-          y={y}
-          x={width - words + 8}
-          top={6}
-          bottom={HEIGHT}
-          narrow={width < 560}
-        />
-        <text x={62} y={HEIGHT + 18} fontSize="14" fill="var(--ink-2)">
-          isolated
-        </text>
-        <text x={width - words} y={HEIGHT + 18} fontSize="14" textAnchor="end" fill="var(--ink-2)">
-          {minutes(endS)} later, micron
-        </text>
-      </svg>
+    <div
+      className="mt-2"
+      role="img"
+      aria-label={`From ${micronText(points[0]?.value ?? 0)} to ${micronText(last?.value ?? 0)} micron in ${minutes(result.heldS)}`}
+    >
+      <RecordChart points={points} result={result} />
     </div>
   )
 }

@@ -1,14 +1,18 @@
 'use client'
 
+import { zodResolver } from '@hookform/resolvers/zod'
 import { useEffect, useMemo, useState } from 'react'
-import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerants'
+import { useForm, useWatch } from 'react-hook-form'
+import * as z from 'zod'
+import { REFRIGERANTS } from '@/core/fluids/refrigerants'
 import { contextOfFile, type HoldContextFile } from '@/core/hold/hold-file'
 import type { HoldContext, HoldResult } from '@/core/hold/types'
 import { BadReading, type HoldReadings } from '@/core/readings/hold-readings'
 import { type ColumnMapping, type CsvLine, guessMapping } from '@/core/readings/readings-csv'
 import type { RuleSaid } from '@/core/schools/rules'
 import { PA_PER_MICRON } from '@/core/units/constants'
-import { Choice, Field } from '../form/field'
+import { ChoiceField, TextField } from '../form/bound'
+import { figure } from '../form/schemas'
 import { Sign } from '../form/sign'
 import type { ShopView } from '../frame/who'
 import { ColumnPicker } from './column-picker'
@@ -17,14 +21,16 @@ import { FileVerdict } from './file-verdict'
 import { isOwnFormat, isTypedTable, linesOf, linesOfTable, readHoldFile } from './read-file'
 
 type Props = { shop: ShopView; mappings: ColumnMapping[]; holding: { id: string; name: string }[] }
-type About = {
-  volumeL: string
-  instrument: 'electronic' | 'needle'
-  hoses: 'in' | 'out'
-  ambientC: string
-  barometerKPa: string
-  refrigerant: Refrigerant
-}
+/** What is known of the hold besides its readings. */
+const About = z.object({
+  volumeL: figure.pipe(z.number().min(0.1, 'between 0.1 and 1000 L').max(1000, 'between 0.1 and 1000 L')),
+  instrument: z.enum(['electronic', 'needle']),
+  hoses: z.enum(['in', 'out']),
+  ambientC: figure.pipe(z.number().min(-40, 'between -40 and 60 °C').max(60, 'between -40 and 60 °C')),
+  barometerKPa: figure.pipe(z.number().min(40, 'between 40 and 110 kPa').max(110, 'between 40 and 110 kPa')),
+  refrigerant: z.enum(REFRIGERANTS),
+})
+type Typed = z.input<typeof About>
 
 const SAMPLE = '0 300\n5 318\n10 331\n20 342\n30 347'
 
@@ -33,14 +39,21 @@ export function JudgePage({ shop, mappings, holding }: Props) {
   const [text, setText] = useState('')
   const [file, setFile] = useState('')
   const [mapping, setMapping] = useState<ColumnMapping | null>(null)
-  const [about, setAbout] = useState<About>({
-    volumeL: '2.5',
-    instrument: 'electronic',
-    hoses: 'in',
-    ambientC: String(shop.ambientC),
-    barometerKPa: (shop.barometerPa / 1000).toFixed(1),
-    refrigerant: 'R-134a',
+  const { control } = useForm<Typed, unknown, z.output<typeof About>>({
+    resolver: zodResolver(About),
+    mode: 'onChange',
+    defaultValues: {
+      volumeL: '2.5',
+      instrument: 'electronic',
+      hoses: 'in',
+      ambientC: String(shop.ambientC),
+      barometerKPa: (shop.barometerPa / 1000).toFixed(1),
+      refrigerant: 'R-134a',
+    },
   })
+  const typed = useWatch({ control }) as Typed
+  const about = useMemo(() => About.safeParse(typed).data ?? null, [typed])
+  const airPa = (about?.barometerKPa ?? shop.barometerPa / 1000) * 1000
   const take = (content: string, name: string) => {
     setText(content)
     setFile(name)
@@ -54,18 +67,12 @@ export function JudgePage({ shop, mappings, holding }: Props) {
       : null
   }, [foreign, lines, mapping, mappings])
   const read = useMemo(
-    () =>
-      fault || lines.length === 0 ? null : attempt(() => readHoldFile(lines, used, Number(about.barometerKPa) * 1000)),
-    [lines, used, fault, about.barometerKPa],
+    () => (fault || lines.length === 0 ? null : attempt(() => readHoldFile(lines, used, airPa))),
+    [lines, used, fault, airPa],
   )
-  const context = useMemo(() => contextOf(about, read), [about, read])
+  const context = useMemo(() => about && contextOf(about, read), [about, read])
   const judged = useFileJudge(read && 'samples' in read ? read : null, context)
   const refused = fault ?? (read && 'refused' in read ? read.refused : null)
-  const field = (key: 'volumeL' | 'ambientC' | 'barometerKPa') => ({
-    value: about[key],
-    onChange: (value: string) => setAbout((a) => ({ ...a, [key]: value })),
-    inputMode: 'decimal' as const,
-  })
   return (
     <main className="grid grid-cols-[minmax(0,440px)_minmax(0,1fr)] gap-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
       <section aria-label="The record">
@@ -113,37 +120,44 @@ export function JudgePage({ shop, mappings, holding }: Props) {
           <ColumnPicker header={lines[0]?.cells ?? []} mapping={used} kept={mappings} onChange={setMapping} />
         )}
         <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-1">
-          <Field
+          <TextField
+            control={control}
+            name="volumeL"
             label="Isolated volume, L"
-            {...field('volumeL')}
-            error={context ? undefined : 'between 0.1 and 1000 L'}
+            inputMode="decimal"
             hint="hoses in it counted"
           />
-          <Field label="Ambient, °C" {...field('ambientC')} />
-          <Field label="Air here, kPa" {...field('barometerKPa')} hint="for needles and grams" />
-          <Choice
-            label="Refrigerant"
-            value={about.refrigerant}
-            options={REFRIGERANTS.map((r) => ({ value: r, label: r }))}
-            onChange={(refrigerant) => setAbout((a) => ({ ...a, refrigerant }))}
+          <TextField control={control} name="ambientC" label="Ambient, °C" inputMode="decimal" />
+          <TextField
+            control={control}
+            name="barometerKPa"
+            label="Air here, kPa"
+            inputMode="decimal"
+            hint="for needles and grams"
           />
-          <Choice
+          <ChoiceField
+            control={control}
+            name="refrigerant"
+            label="Refrigerant"
+            options={REFRIGERANTS.map((r) => ({ value: r, label: r }))}
+          />
+          <ChoiceField
+            control={control}
+            name="instrument"
             label="Read by"
-            value={about.instrument}
             options={[
               { value: 'electronic', label: 'electronic' },
               { value: 'needle', label: 'needle' },
             ]}
-            onChange={(instrument) => setAbout((a) => ({ ...a, instrument }))}
           />
-          <Choice
+          <ChoiceField
+            control={control}
+            name="hoses"
             label="Hoses"
-            value={about.hoses}
             options={[
               { value: 'in', label: 'in the hold' },
               { value: 'out', label: 'shut off' },
             ]}
-            onChange={(hoses) => setAbout((a) => ({ ...a, hoses }))}
           />
         </div>
       </section>
@@ -173,31 +187,18 @@ function attempt(make: () => HoldReadings): HoldReadings | { refused: string } {
 const wordsOf = (error: unknown): string =>
   error instanceof BadReading && error.line > 0 ? `line ${error.line}: ${error.message}` : (error as Error).message
 
-function contextOf(about: About, read: HoldReadings | { refused: string } | null): HoldContext | null {
-  const [volumeL, ambientC, barometerPa] = [
-    Number(about.volumeL.replace(',', '.')),
-    Number(about.ambientC.replace(',', '.')),
-    Number(about.barometerKPa.replace(',', '.')) * 1000,
-  ]
-  if (
-    !(
-      volumeL >= 0.1 &&
-      volumeL <= 1000 &&
-      ambientC >= -40 &&
-      ambientC <= 60 &&
-      barometerPa >= 40_000 &&
-      barometerPa <= 110_000
-    )
-  )
-    return null
+function contextOf(
+  { volumeL, ambientC, barometerKPa, instrument, hoses, refrigerant }: z.output<typeof About>,
+  read: HoldReadings | { refused: string } | null,
+): HoldContext {
   const heldS = read && 'samples' in read ? (read.samples[read.samples.length - 1]?.elapsedS ?? 0) : 0
   const file: HoldContextFile = {
     volume_L: volumeL,
-    instrument: { kind: about.instrument, ...(about.instrument === 'electronic' && { resolution_Pa: PA_PER_MICRON }) },
+    instrument: { kind: instrument, ...(instrument === 'electronic' && { resolution_Pa: PA_PER_MICRON }) },
     ambient_C: ambientC,
-    barometer_Pa: barometerPa,
-    refrigerant: about.refrigerant,
-    hoses_included: about.hoses === 'in',
+    barometer_Pa: barometerKPa * 1000,
+    refrigerant,
+    hoses_included: hoses === 'in',
   }
   return contextOfFile(file, heldS, read && 'samples' in read ? read : { barometerRead: false, ambientC: null })
 }

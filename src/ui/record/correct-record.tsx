@@ -1,56 +1,62 @@
 'use client'
 
+import { zodResolver } from '@hookform/resolvers/zod'
 import { useRouter } from 'next/navigation'
-import { type FormEvent, useState } from 'react'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
 import type { JobEvent } from '@/core/job/events'
 import { eventWords } from '@/core/words/event-words'
-import { newEventId, send } from '../api'
-import { Field } from '../form/field'
+import { newEventId } from '../api'
+import { PickField, TextField } from '../form/bound'
+import { Fold } from '../form/fold'
+import { useSending } from '../form/use-sending'
+
+const Correction = z.object({
+  eventId: z.string(),
+  is: z.string().trim().min(1, 'what it should say'),
+  why: z.string().trim().min(1, 'why it was wrong'),
+})
 
 /** After the signature a mistake is corrected on top: what stood, what is right, and why. */
 export function CorrectRecord({ jobId, events }: { jobId: string; events: JobEvent[] }) {
   const router = useRouter()
   const entries = events.filter((e) => e.kind !== 'step-finished' && e.kind !== 'signed' && e.kind !== 'corrected')
-  const [eventId, setEventId] = useState(entries[0]?.id ?? '')
-  const [is, setIs] = useState('')
-  const [why, setWhy] = useState('')
-  const [refused, setRefused] = useState<string>()
-  const chosen = entries.find((e) => e.id === eventId)
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
+  const form = useForm({
+    resolver: zodResolver(Correction),
+    defaultValues: { eventId: entries[0]?.id ?? '', is: '', why: '' },
+  })
+  const { post, busy, said } = useSending(form, `/api/jobs/${jobId}/events`)
+  const submit = form.handleSubmit(async ({ eventId, is, why }) => {
+    const chosen = entries.find((e) => e.id === eventId)
     if (!chosen) return
     const payload = { eventId, was: eventWords(chosen).slice(0, 200), is, why }
-    const answer = await send(`/api/jobs/${jobId}/events`, {
-      events: [{ id: newEventId(), kind: 'corrected', payload }],
-    })
-    setRefused(answer.ok ? undefined : answer.message)
-    if (!answer.ok) return
-    setIs('')
-    setWhy('')
+    if (!(await post({ events: [{ id: newEventId(), kind: 'corrected', payload }] }))) return
+    form.reset()
     router.refresh()
-  }
+  })
+  const { control } = form
   return (
-    <details className="no-print mt-5 border-t border-rule pt-2">
-      <summary className="min-h-9 cursor-pointer text-[17px] font-semibold">Correct an entry</summary>
-      <form onSubmit={submit} className="grid gap-3">
-        <label className="text-[16px] font-medium">
-          Entry
-          <select className="field mt-1" value={eventId} onChange={(e) => setEventId(e.target.value)}>
-            {entries.map((e) => (
-              <option key={e.id} value={e.id}>
-                {eventWords(e)}
-              </option>
-            ))}
-          </select>
-        </label>
+    <Fold title="Correct an entry" className="no-print mt-5 border-t border-rule pt-2">
+      <form onSubmit={submit} noValidate className="grid gap-3">
+        <PickField
+          control={control}
+          name="eventId"
+          label="Entry"
+          options={Object.fromEntries(entries.map((e) => [e.id, eventWords(e)]))}
+        />
         <div className="grid grid-cols-2 gap-5 max-sm:grid-cols-1">
-          <Field label="It should say" value={is} onChange={setIs} error={refused} />
-          <Field label="Why" value={why} onChange={setWhy} placeholder="misread, other can …" />
+          <TextField control={control} name="is" label="It should say" />
+          <TextField control={control} name="why" label="Why" placeholder="misread, other can …" />
         </div>
-        <button type="submit" className="plain-button justify-self-start">
-          Put the correction on top
-        </button>
+        <div className="flex items-center gap-4">
+          <button type="submit" className="plain-button" disabled={busy}>
+            Put the correction on top
+          </button>
+          <p role="alert" className="text-[16px] font-medium text-leak">
+            {said}
+          </p>
+        </div>
       </form>
-    </details>
+    </Fold>
   )
 }

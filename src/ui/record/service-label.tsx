@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { type ServiceLabelLine, serviceLabelText } from '@/core/record/service-label'
+import { useSaid } from '../frame/said'
 
 /** The label for under the hood as it is printed: ink on white, whatever the theme. */
 export function ServiceLabelCard({ lines }: { lines: readonly ServiceLabelLine[] }) {
@@ -27,10 +28,11 @@ export function ServiceLabelCard({ lines }: { lines: readonly ServiceLabelLine[]
 /** Prints the label alone, or puts its lines on the clipboard. */
 export function LabelActions({ lines, href }: { lines: readonly ServiceLabelLine[]; href: string }) {
   const [said, setSaid] = useState('')
+  const done = useSaid()
   const copy = async () => {
     try {
       await navigator.clipboard.writeText(serviceLabelText(lines))
-      setSaid('Copied.')
+      done('Copied.')
     } catch {
       setSaid('This browser does not let a page copy; mark the lines and copy them by hand.')
     }

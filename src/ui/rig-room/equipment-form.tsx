@@ -1,11 +1,15 @@
 'use client'
 
+import { zodResolver } from '@hookform/resolvers/zod'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
 import { Equipment, type EquipmentKind } from '@/core/equipment/equipment'
-import { parseMass } from '@/core/units/mass'
-import { newEventId, send } from '../api'
-import { Choice, Field } from '../form/field'
+import { newEventId } from '../api'
+import { ChoiceField, TextField } from '../form/bound'
+import { figure, mass } from '../form/schemas'
+import { useSending } from '../form/use-sending'
 import { dayIn } from '../format'
 import { useZone } from '../zone'
 
@@ -55,6 +59,8 @@ const ENTRIES: Record<EquipmentKind, readonly Entry[]> = {
   ],
 }
 
+const READ = { number: figure, mass, text: z.string().trim() } as const
+
 type Props = { kind: EquipmentKind; now: number; item?: Equipment; onDone: () => void }
 
 /** Puts a piece of equipment on the shelf, or mends what is written of one. */
@@ -62,89 +68,67 @@ export function EquipmentForm({ kind, now, item, onDone }: Props) {
   const router = useRouter()
   const today = dayIn(useZone())(now)
   const had = item?.spec as Record<string, unknown> | undefined
-  const [name, setName] = useState(item?.name ?? '')
-  const [values, setValues] = useState<Record<string, string>>(() =>
-    Object.fromEntries(ENTRIES[kind].map((e) => [e.key, firstText(e, had?.[e.key], today)])),
-  )
-  const [errors, setErrors] = useState<Record<string, string>>({})
   const [id] = useState(() => item?.id ?? newEventId())
-  const save = async (retired: boolean) => {
-    const read = readAll(kind, values)
-    const parsed = Equipment.safeParse({ id, name: name.trim(), kind, spec: read.spec, retired })
-    const found = {
-      ...Object.fromEntries((parsed.error?.issues ?? []).map((i) => [String(i.path[i.path.length - 1]), i.message])),
-      ...read.errors,
-    }
-    setErrors(found)
-    if (!parsed.success || Object.keys(read.errors).length > 0) return
-    const answer = await send('/api/rig-room', { what: 'equipment', equipment: parsed.data })
-    if (!answer.ok) {
-      setErrors({ name: answer.faults[0]?.reason ?? answer.message })
-      return
-    }
-    router.refresh()
-    onDone()
-  }
+  const form = useForm<Record<string, string>, unknown, Equipment>({
+    resolver: zodResolver(formOf(kind, id, item?.retired ?? false)),
+    defaultValues: {
+      name: item?.name ?? '',
+      ...Object.fromEntries(ENTRIES[kind].map((e) => [e.key, firstText(e, had?.[e.key], today)])),
+    },
+  })
+  const { post, busy, said } = useSending(form, '/api/rig-room')
+  const save = (retired: boolean) =>
+    form.handleSubmit(async (equipment) => {
+      if (!(await post({ what: 'equipment', equipment: { ...equipment, retired } }))) return
+      router.refresh()
+      onDone()
+    })
+  const { control } = form
   return (
-    <div className="grid grid-cols-2 gap-x-4 border-b border-rule bg-sheet p-3 max-sm:grid-cols-1">
-      <Field label="Name on it" value={name} onChange={setName} error={errors.name} />
+    <form
+      onSubmit={save(item?.retired ?? false)}
+      noValidate
+      className="grid grid-cols-2 gap-x-4 border-b border-rule bg-sheet p-3 max-sm:grid-cols-1"
+    >
+      <TextField control={control} name="name" label="Name on it" />
       {ENTRIES[kind].map(({ key, label, options }) =>
         options ? (
-          <Choice
-            key={key}
-            label={label}
-            value={values[key] ?? ''}
-            options={options}
-            onChange={(v) => setValues({ ...values, [key]: v })}
-          />
+          <ChoiceField key={key} control={control} name={key} label={label} options={options} />
         ) : (
-          <Field
-            key={key}
-            label={label}
-            value={values[key] ?? ''}
-            onChange={(v) => setValues({ ...values, [key]: v })}
-            error={errors[key]}
-          />
+          <TextField key={key} control={control} name={key} label={label} />
         ),
       )}
-      <div className="col-span-full flex gap-3">
-        <button type="button" className="plain-button" onClick={() => void save(false)}>
+      <div className="col-span-full flex flex-wrap items-center gap-3">
+        <button type="submit" className="plain-button" disabled={busy}>
           {item ? 'Save' : `Put the ${kind} on the shelf`}
         </button>
         {item && (
-          <button type="button" className="plain-button" onClick={() => void save(!item.retired)}>
+          <button type="button" className="plain-button" disabled={busy} onClick={save(!item.retired)}>
             {item.retired ? 'Take it back into use' : 'Retire it'}
           </button>
         )}
+        <p role="status" className="text-[16px]">
+          {said}
+        </p>
       </div>
-    </div>
+    </form>
   )
+}
+
+/** What is typed of one kind of equipment, read and then held against what such a thing can be. */
+function formOf(kind: EquipmentKind, id: string, retired: boolean): z.ZodType<Equipment, Record<string, string>> {
+  const entries = Object.fromEntries(ENTRIES[kind].map(({ key, read }) => [key, READ[read]]))
+  const typed = z.object({ name: z.string().trim(), ...entries }) as z.ZodType<{ name: string }, Record<string, string>>
+  return typed.transform(({ name, ...spec }, context): Equipment => {
+    const parsed = Equipment.safeParse({ id, name, kind, spec, retired })
+    if (parsed.success) return parsed.data
+    for (const { path, message } of parsed.error.issues)
+      context.addIssue({ code: 'custom', path: [path[path.length - 1] ?? 'name'], message })
+    return z.NEVER
+  })
 }
 
 function firstText(entry: Entry, had: unknown, today: string): string {
   if (had !== undefined) return entry.read === 'mass' ? `${had} g` : String(had)
   return entry.key.endsWith('On') ? today : entry.first
-}
-
-function readAll(
-  kind: EquipmentKind,
-  values: Record<string, string>,
-): { spec: Record<string, unknown>; errors: Record<string, string> } {
-  const spec: Record<string, unknown> = {}
-  const errors: Record<string, string> = {}
-  for (const { key, read } of ENTRIES[kind]) {
-    const text = (values[key] ?? '').trim()
-    try {
-      if (read === 'text') spec[key] = text
-      else if (read === 'mass') spec[key] = parseMass(text).grams
-      else {
-        const value = Number(text.replace(',', '.'))
-        if (text === '' || !Number.isFinite(value)) throw new Error('type a number')
-        spec[key] = value
-      }
-    } catch (error) {
-      errors[key] = (error as Error).message
-    }
-  }
-  return { spec, errors }
 }

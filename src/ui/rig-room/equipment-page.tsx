@@ -9,6 +9,7 @@ import { DEEDS_OF, type EquipmentDeed, type Shelved } from '@/core/equipment/equ
 import { duesOf } from '@/core/equipment/upkeep'
 import { newEventId, send } from '../api'
 import { dateTimeIn, dayIn } from '../format'
+import { useSaid } from '../frame/said'
 import type { ShopView } from '../frame/who'
 import { ZoneProvider } from '../zone'
 import { DueList } from './due-list'
@@ -88,6 +89,7 @@ function PumpFacts({ pump }: { pump: Extract<Shelved, { kind: 'pump' }> }) {
 function Deeds({ item }: { item: Shelved }) {
   const router = useRouter()
   const [said, setSaid] = useState('')
+  const done = useSaid()
   const taps = DEEDS_OF[item.kind].filter((d) => d === 'oil-changed' || d === 'seals-renewed' || d === 'calibrated')
   if (taps.length === 0) return null
   const tap = async (what: (typeof taps)[number]) => {
@@ -98,8 +100,10 @@ function Deeds({ item }: { item: Shelved }) {
       happenedAt: new Date().toISOString(),
       payload: {},
     })
-    setSaid(answer.ok ? `${DEED_WORDS[what]}, noted.` : answer.message)
-    if (answer.ok) router.refresh()
+    setSaid(answer.ok ? '' : answer.message)
+    if (!answer.ok) return
+    done(`${DEED_WORDS[what]}, noted.`)
+    router.refresh()
   }
   return (
     <div className="mt-3 flex flex-wrap items-center gap-3">
@@ -108,7 +112,7 @@ function Deeds({ item }: { item: Shelved }) {
           {DEED_WORDS[d]} just now
         </button>
       ))}
-      <p role="status" className="text-[16px]">
+      <p role="alert" className="text-[16px] font-medium text-leak">
         {said}
       </p>
     </div>

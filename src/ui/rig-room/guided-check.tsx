@@ -1,12 +1,19 @@
 'use client'
 
+import { zodResolver } from '@hookform/resolvers/zod'
 import { useRouter } from 'next/navigation'
-import { type FormEvent, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
+import * as z from 'zod'
 import { judgeBlankOff, judgeHoseHold } from '@/core/equipment/checks'
 import type { PressureReading, Shelved } from '@/core/equipment/equipment'
 import { parsePressure, toPascal } from '@/core/units/pressure'
-import { newEventId, send } from '../api'
-import { Field } from '../form/field'
+import { newEventId } from '../api'
+import { TextField } from '../form/bound'
+import { attempt } from '../form/entries'
+import { MainButton } from '../form/main-button'
+import { amount, entry } from '../form/schemas'
+import { useSending } from '../form/use-sending'
 import { micronText } from '../format'
 
 /** A check under way on this device; it survives a reload. */
@@ -62,19 +69,33 @@ export function GuidedCheck({ item }: { item: Shelved }) {
         ))}
       </ol>
       {under === null ? (
-        <button
-          type="button"
-          className="mt-5 min-h-[64px] w-full rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text"
-          onClick={() => keep({ startedAt: Date.now(), readings: [] })}
-        >
+        <MainButton className="mt-5" onClick={() => keep({ startedAt: Date.now(), readings: [] })}>
           Start the clock
-        </button>
+        </MainButton>
       ) : (
         <Running item={item} kind={kind} under={under} now={now} keep={keep} />
       )}
     </>
   )
 }
+
+/** More than the air of any place, Pa. */
+const MORE_THAN_AIR_PA = 110_000
+
+/** What the gauge on a part by itself shows: a needle cannot see where such a test ends. */
+function shownAlone(text: string): { pa: number; typed: string } {
+  const { value, unit } = parsePressure(text, 'micron')
+  if (unit === 'inHgV' || unit === 'inHg' || unit === 'psig' || unit === 'kPag')
+    throw new Error('a needle sees nothing down there: an electronic gauge is needed for this')
+  const pa = toPascal(value, unit)
+  if (pa > MORE_THAN_AIR_PA) throw new Error('that is more than the air itself: check the figure and its unit')
+  return { pa, typed: text.trim() }
+}
+
+const Check = z.object({
+  shows: entry((text) => attempt(() => shownAlone(text))),
+  volume: amount('the volume in L', 100),
+})
 
 type RunningProps = {
   item: Shelved
@@ -86,42 +107,31 @@ type RunningProps = {
 
 function Running({ item, kind, under, now, keep }: RunningProps) {
   const router = useRouter()
-  const [text, setText] = useState('')
-  const [error, setError] = useState<string>()
-  const [volume, setVolume] = useState(() => (item.kind === 'hose' ? volumeL(item.spec).toFixed(3) : '0'))
+  const form = useForm({
+    resolver: zodResolver(Check),
+    defaultValues: { shows: '', volume: item.kind === 'hose' ? volumeL(item.spec).toFixed(3) : '0' },
+  })
+  const { post, busy, said } = useSending(form, '/api/rig-room')
+  const volume = useWatch({ control: form.control, name: 'volume' })
   const elapsedS = Math.max(0, Math.floor((now - under.startedAt) / 1000))
   const { readings } = under
-  const log = (event: FormEvent) => {
-    event.preventDefault()
-    try {
-      const { value, unit } = parsePressure(text, 'micron')
-      if (unit === 'inHgV' || unit === 'inHg' || unit === 'psig' || unit === 'kPag')
-        throw new Error('a needle sees nothing down there: an electronic gauge is needed for this')
-      const pa = toPascal(value, unit)
-      if (pa > 110_000) throw new Error('that is more than the air itself: check the figure and its unit')
-      const atS = Math.round((Date.now() - under.startedAt) / 1000)
-      keep({ ...under, readings: [...readings, { atS, pa, typed: text.trim() }] })
-      setText('')
-      setError(undefined)
-    } catch (problem) {
-      setError((problem as Error).message)
-    }
-  }
-  const litres = Number(volume)
+  const log = form.handleSubmit(({ shows }) => {
+    const atS = Math.round((Date.now() - under.startedAt) / 1000)
+    keep({ ...under, readings: [...readings, { atS, ...shows }] })
+    form.resetField('shows')
+  })
+  const litres = Number(volume.replace(',', '.'))
   const verdict = readings.length >= FEWEST[kind] ? judged(item, readings, litres) : null
   const finish = async () => {
     const payload = kind === 'blank-off' ? { readings } : { readings, volumeL: litres }
-    const answer = await send('/api/rig-room', {
+    const answer = await post({
       what: kind,
       id: newEventId(),
       equipmentId: item.id,
       happenedAt: new Date().toISOString(),
       payload,
     })
-    if (!answer.ok) {
-      setError(answer.message)
-      return
-    }
+    if (!answer) return
     keep(null)
     router.refresh()
   }
@@ -131,19 +141,19 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
         {Math.floor(elapsedS / 60)}:{String(elapsedS % 60).padStart(2, '0')}
       </p>
       {kind === 'hose-hold' && (
-        <Field
+        <TextField
+          control={form.control}
+          name="volume"
           label="Volume of the hose and what is on it, L"
-          value={volume}
-          onChange={setVolume}
+          inputMode="decimal"
           hint="bore times length, and 0.02 L for gauge and tee"
         />
       )}
-      <form onSubmit={log} className="mt-2 grid grid-cols-[1fr_auto] items-start gap-3">
-        <Field
+      <form onSubmit={log} noValidate className="mt-2 grid grid-cols-[1fr_auto] items-start gap-3">
+        <TextField
+          control={form.control}
+          name="shows"
           label="The gauge shows (micron unless you say)"
-          value={text}
-          onChange={setText}
-          error={error}
           hint="such as 46 or 6.1 Pa"
         />
         <button type="submit" className="plain-button mt-7">
@@ -165,7 +175,7 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
       <div className="mt-3 flex gap-3">
         <button
           type="button"
-          disabled={verdict === null}
+          disabled={verdict === null || busy}
           className="min-h-[56px] flex-1 rounded bg-accent px-4 text-left text-[20px] font-semibold text-accent-text disabled:opacity-50"
           onClick={() => void finish()}
         >
@@ -175,6 +185,9 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
           Drop it
         </button>
       </div>
+      <p role="alert" className="mt-2 text-[16px] font-medium text-leak">
+        {said}
+      </p>
     </div>
   )
 }

@@ -1,7 +1,11 @@
 'use client'
 
+import { zodResolver } from '@hookform/resolvers/zod'
 import { useRouter } from 'next/navigation'
+import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
 import { assembleRig, PartMissing, type RigParts } from '@/core/equipment/assemble'
 import type { Shelved } from '@/core/equipment/equipment'
 import { duesOfRig } from '@/core/equipment/upkeep'
@@ -10,10 +14,13 @@ import type { PullQuestion } from '@/core/pull/planner'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import type { PortSpeed } from '@/core/rig/port-speeds'
 import type { StoredRig } from '@/core/views'
-import { newEventId, send } from '../api'
-import { Field } from '../form/field'
+import { newEventId } from '../api'
+import { TextField } from '../form/bound'
+import { MainButton } from '../form/main-button'
 import { Sign } from '../form/sign'
+import { useSending } from '../form/use-sending'
 import { dayIn } from '../format'
+import { useSaid } from '../frame/said'
 import type { ShopView } from '../frame/who'
 import { type RigStudy, useRigStudy } from '../hooks/use-rig-study'
 import { useZone } from '../zone'
@@ -25,6 +32,11 @@ import type { TrialCar } from './trial-car'
 
 type Props = { shop: ShopView; rigs: StoredRig[]; shelf: Shelved[]; mayEdit: boolean; now: number }
 type Draft = { id: string; name: string; parts: RigParts }
+
+const Named = z.object({ name: z.string().trim().min(1, 'a name to pick it by') })
+
+/** The rig that is not there yet. */
+const ANOTHER = 'another'
 
 const DRAWS = 60
 const HORIZON_S = 7200
@@ -65,29 +77,33 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
     <div className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
       <main className="px-5 pt-3 pb-5 max-sm:px-4">
         <h1 className="sr-only">Rig room</h1>
-        <nav aria-label="Rigs" className="flex flex-wrap items-center gap-1.5">
+        <ToggleGroup.Root
+          type="single"
+          aria-label="Rigs"
+          className="flex flex-wrap items-center gap-1.5"
+          value={isNew ? ANOTHER : draft.id}
+          onValueChange={(id) =>
+            id && setDraft(id === ANOTHER ? blankDraft(shelf) : (drafts.find((d) => d.id === id) ?? draft))
+          }
+        >
           {drafts.map((d) => (
-            <button
+            <ToggleGroup.Item
               key={d.id}
-              type="button"
-              aria-pressed={d.id === draft.id}
-              onClick={() => setDraft(d)}
-              className={`min-h-11 rounded border-[1.5px] px-3 text-[17px] ${d.id === draft.id ? 'border-ink bg-ink font-medium text-ground' : 'border-rule-2'}`}
+              value={d.id}
+              className="min-h-11 rounded border-[1.5px] border-rule-2 px-3 text-[17px] data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-medium data-[state=on]:text-ground"
             >
               {d.name}
-            </button>
+            </ToggleGroup.Item>
           ))}
           {mayEdit && (
-            <button
-              type="button"
-              aria-pressed={isNew}
-              className={`min-h-11 rounded border-[1.5px] border-dashed px-3 text-[17px] ${isNew ? 'border-ink font-medium' : 'border-rule-2'}`}
-              onClick={() => setDraft(blankDraft(shelf))}
+            <ToggleGroup.Item
+              value={ANOTHER}
+              className="min-h-11 rounded border-[1.5px] border-dashed border-rule-2 px-3 text-[17px] data-[state=on]:border-ink data-[state=on]:font-medium"
             >
               another rig
-            </button>
+            </ToggleGroup.Item>
           )}
-        </nav>
+        </ToggleGroup.Root>
         <RigDrawing
           parts={draft.parts}
           shelf={shelf}
@@ -116,7 +132,6 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
         mayEdit={mayEdit}
         now={now}
         isNew={isNew}
-        rename={(name) => setDraft({ ...draft, name })}
       />
     </div>
   )
@@ -153,21 +168,20 @@ type SideProps = {
   mayEdit: boolean
   now: number
   isNew: boolean
-  rename: (name: string) => void
 }
 
 /** What this rig is worth, in one sentence, what it is due for, and keeping it. */
-function Side({ draft, rig, study, shelf, mayEdit, now, isNew, rename }: SideProps) {
+function Side({ draft, rig, study, shelf, mayEdit, now, isNew }: SideProps) {
   const zone = useZone()
   const router = useRouter()
-  const [said, setSaid] = useState('')
-  const [error, setError] = useState<string>()
-  const keep = async () => {
-    const answer = await send('/api/rig-room', { what: 'rig', rig: draft })
-    setError(answer.ok ? undefined : (answer.faults.find((f) => f.path.endsWith('name'))?.reason ?? answer.message))
-    setSaid(answer.ok ? 'Kept. Jobs opened from now on use it.' : '')
-    if (answer.ok) router.refresh()
-  }
+  const form = useForm({ resolver: zodResolver(Named), defaultValues: { name: draft.name } })
+  const { post, busy, said } = useSending(form, '/api/rig-room')
+  const done = useSaid()
+  const keep = form.handleSubmit(async ({ name }) => {
+    if (!(await post({ what: 'rig', rig: { ...draft, name } }))) return
+    done('Kept. Jobs opened from now on use it.')
+    router.refresh()
+  })
   const worst = study.costs?.filter((c) => c.savesS !== null).sort((a, b) => (b.savesS ?? 0) - (a.savesS ?? 0))[0]
   const at500 = study.speeds?.filter((s) => s.depth === 500).sort((a, b) => b.share - a.share)[0]
   return (
@@ -197,20 +211,15 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew, rename }: SidePro
         <DueList dues={rig ? duesOfRig(rig, shelf, now, dayIn(zone)) : []} />
       </div>
       {mayEdit && (
-        <div className="mt-auto pt-4">
-          <Field label="Name of this rig" value={draft.name} onChange={rename} error={error} />
-          <button
-            type="button"
-            disabled={!rig}
-            onClick={() => void keep()}
-            className="min-h-[64px] w-full rounded bg-accent px-5 text-left text-[25px] font-semibold text-accent-text disabled:opacity-50"
-          >
+        <form className="mt-auto pt-4" onSubmit={keep} noValidate>
+          <TextField control={form.control} name="name" label="Name of this rig" />
+          <MainButton type="submit" disabled={!rig || busy}>
             {isNew ? 'Keep this rig' : 'Keep the change'}
-          </button>
-          <p role="status" className="mt-2 min-h-6 text-[16px]">
+          </MainButton>
+          <p role="alert" className="mt-2 min-h-6 text-[16px] font-medium text-leak">
             {said}
           </p>
-        </div>
+        </form>
       )}
     </aside>
   )

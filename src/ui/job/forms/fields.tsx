@@ -1,15 +1,18 @@
-import { gaugeHint, massHint, readCelsius } from '../../form/entries'
+import { useController } from 'react-hook-form'
+import { celsiusHint, gaugeHint, massHint } from '../../form/entries'
 import { Field } from '../../form/field'
 import { useForms } from '../forms'
 
 /** One field of the form the call names: its value, what is wrong with it, and what was asked about it. */
 export function useField(name: string) {
-  const { values, errors, asked, change } = useForms()
+  const { control, asked, change } = useForms()
+  const { field, fieldState } = useController({ control, name })
   return {
-    value: values[name] ?? '',
-    error: errors[name],
+    value: field.value ?? '',
+    error: fieldState.error?.message,
     warning: asked[name],
     onChange: (value: string) => change(name, value),
+    inputRef: field.ref,
   }
 }
 
@@ -28,14 +31,6 @@ export function MassField({ name, label, hint }: { name: string; label: string; 
   const field = useField(name)
   const units = massHint(field.value)
   return <Field label={label} {...field} hint={units.hint ?? hint} warning={field.warning ?? units.warning} />
-}
-
-/** The other unit of a temperature as typed, or nothing while it cannot be read. */
-export function celsiusHint(text: string): string | undefined {
-  const entry = readCelsius(text)
-  return 'value' in entry
-    ? `${entry.value.toFixed(1)} °C, ${((entry.value * 9) / 5 + 32).toFixed(0)} °F`.replaceAll('-', '−')
-    : undefined
 }
 
 export function CelsiusField({ name, label, hint }: { name: string; label: string; hint?: string }) {

@@ -8,6 +8,7 @@ import type { JobState } from '@/core/job/state'
 import { WAY_WORDS, WAYS } from '@/core/job/ways'
 import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { Choice, Field } from '../../form/field'
+import { Fold } from '../../form/fold'
 import { Pick } from '../../form/pick'
 import { Sign } from '../../form/sign'
 import { useForms } from '../forms'
@@ -109,13 +110,18 @@ function HowItGoesIn({ state }: { state: JobState }) {
   const way = WAYS.find((w) => w === values.way) ?? 'vapour-low'
   const wrong = ['target', 'reason', 'bore', 'length', 'purge'].some((field) => errors[field])
   return (
-    <details className="border-t border-rule text-[16px]" open={wrong || undefined}>
-      <summary className="min-h-11 cursor-pointer py-2.5">
-        <b className="font-semibold">{values.target}</b>, {WAY_WORDS[way].name}; hose {values.bore} mm, {values.length}{' '}
-        m, {values.end === 'full' ? 'taken off full' : 'drawn down'}; {values.purge} purged{' '}
-        {values.change === 'shut' ? 'once' : 'at each change'}{' '}
-        <span className="underline underline-offset-4">change</span>
-      </summary>
+    <Fold
+      className="border-t border-rule text-[16px]"
+      open={wrong || undefined}
+      title={
+        <span className="text-[16px] font-normal">
+          <b className="font-semibold">{values.target}</b>, {WAY_WORDS[way].name}; hose {values.bore} mm,{' '}
+          {values.length} m, {values.end === 'full' ? 'taken off full' : 'drawn down'}; {values.purge} purged{' '}
+          {values.change === 'shut' ? 'once' : 'at each change'}{' '}
+          <span className="underline underline-offset-4">change</span>
+        </span>
+      }
+    >
       <div className="grid grid-cols-2 gap-x-5 gap-y-2 pb-2 max-sm:grid-cols-1">
         <MassField name="target" label="Into the car" />
         <Field
@@ -178,7 +184,7 @@ function HowItGoesIn({ state }: { state: JobState }) {
         The air here is {(state.opened.place.barometerPa / 1000).toFixed(1)} kPa, the containers at{' '}
         {state.opened.place.ambientC} °C (assumed as the hall).
       </p>
-    </details>
+    </Fold>
   )
 }
 
@@ -243,14 +249,13 @@ function Preview({ state }: { state: JobState }) {
         {massWords(plan.bandG[0])} and {massWords(plan.bandG[1])}.{' '}
         {plan.meetsTolerance ? `Within the ±${input.toleranceG.toFixed(0)} g allowed.` : ''}
       </p>
-      <details className="mt-1 text-[16px] text-ink-2">
-        <summary className="min-h-11 cursor-pointer py-2 font-medium">How it is worked out</summary>
+      <Fold title="How it is worked out" className="mt-1 text-[16px] text-ink-2">
         <ol className="space-y-0.5">
           {workingOf(input, plan).map((line) => (
             <li key={line}>{line}</li>
           ))}
         </ol>
-      </details>
+      </Fold>
       {plan.warnings.map((w) => (
         <p key={w} className="font-medium text-caution">
           <Sign kind="caution" />

@@ -4,7 +4,7 @@ import { selectShelf } from '@/server/equipment/shelf'
 import { selectProcedures, selectRigs } from '@/server/shop/catalogue'
 import { shopView } from '@/server/shop/view'
 import { dayIn } from '@/ui/format'
-import { NewCar } from '@/ui/job/new-car'
+import { NewCar } from '@/ui/new-car/new-car'
 
 export default async function NewCarPage() {
   const scope = await forPage()

@@ -1,20 +1,25 @@
+import type { Control } from 'react-hook-form'
+import * as z from 'zod'
+import type { Due } from '@/core/equipment/upkeep'
 import { JobOpened, type Procedure, type Rig } from '@/core/job/events'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { stationPressurePa } from '@/core/units/barometer'
 import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
 import { type Entry, readAmount, readCelsius, readMass, readMassRange } from '../form/entries'
+import { tellFaults } from '../form/schemas'
 
 export type NewCarValues = {
   name: string
   model: string
-  hybrid: boolean
+  drive: 'plain' | 'hybrid'
   complaint: string
   refrigerant: 'R-134a' | 'R-1234yf' | 'R-12' | 'R-744'
   charge: string
   /** whether the label has one charge or a line for each engine or set of evaporators */
   several: 'one' | 'several'
   lines: { name: string; charge: string }[]
-  picked: number
+  /** the place of this car's line, as radio buttons say it */
+  picked: string
   tolerance: string
   oilKind: string
   oilMl: string
@@ -32,6 +37,14 @@ export type NewCarValues = {
   /** when it came in, as a browser's local date and time; empty for now */
   cameAt: string
 }
+
+/** A rig as it may be chosen: with what it is due for, and what it is missing. */
+export type RigChoice = Rig & { id: string; parts?: unknown; missing?: string; dues: Due[] }
+export type ProcedureChoice = Procedure & { proves: string }
+
+/** What the form becomes. */
+export type NewCarOpened = { payload: JobOpened; openedAt: string | null }
+export type NewCarControl = Control<NewCarValues, unknown, NewCarOpened>
 
 /** Why these two cannot be charged here. */
 export const REFUSED: Partial<Record<NewCarValues['refrigerant'], string>> = {
@@ -70,10 +83,10 @@ export function airHint(text: string): string | undefined {
 function readLines(v: NewCarValues, errors: Record<string, string>): { name: string; lowG: number; highG: number }[] {
   return v.lines.map((line, i) => {
     const charge = readMassRange(line.charge)
-    if ('error' in charge) errors[`charge${i}`] = charge.error
-    if (!line.name.trim()) errors[`line${i}`] = 'say what this line is for, as the label does'
+    if ('error' in charge) errors[`lines.${i}.charge`] = charge.error
+    if (!line.name.trim()) errors[`lines.${i}.name`] = 'say what this line is for, as the label does'
     else if (v.lines.findIndex((o) => o.name.trim() === line.name.trim()) < i)
-      errors[`line${i}`] = 'this line is there twice'
+      errors[`lines.${i}.name`] = 'this line is there twice'
     const { lowG, highG } = 'value' in charge ? charge.value : { lowG: 0, highG: 0 }
     return { name: line.name.trim(), lowG, highG }
   })
@@ -89,7 +102,7 @@ export function lineQuestion(v: NewCarValues): string | undefined {
     const charge = readMassRange(line.charge)
     return 'value' in charge ? (charge.value.lowG + charge.value.highG) / 2 : Number.NaN
   })
-  const own = middles[v.picked] ?? Number.NaN
+  const own = middles[Number(v.picked)] ?? Number.NaN
   if (middles.some(Number.isNaN) || middles.length < 2) return undefined
   if (v.evaporators === '2' && own === Math.min(...middles))
     return 'This car has two evaporators, and the smallest line is picked. Is it the line for front and rear?'
@@ -103,7 +116,7 @@ export function readNewCar(
   v: NewCarValues,
   procedure: Procedure | undefined,
   rig: Rig | undefined,
-): { payload: JobOpened; openedAt: string | null } | { errors: Record<string, string> } {
+): NewCarOpened | { errors: Record<string, string> } {
   const errors: Record<string, string> = {}
   const take = <T>(field: string, entry: Entry<T>): T | undefined => {
     if ('value' in entry) return entry.value
@@ -117,17 +130,17 @@ export function readNewCar(
   const refused = REFUSED[v.refrigerant]
   if (refused) errors.refrigerant = refused
   const lines = v.several === 'several' ? readLines(v, errors) : undefined
-  const picked = lines?.[v.picked]
+  const picked = lines?.[Number(v.picked)]
   const charge = lines ? picked : take('charge', readMassRange(v.charge))
   const air = take('air', readAir(v.air))
   const payload = {
-    car: { name: v.name.trim(), model: v.model.trim(), hybrid: v.hybrid },
+    car: { name: v.name.trim(), model: v.model.trim(), hybrid: v.drive === 'hybrid' },
     complaint: v.complaint.trim(),
     label: {
       refrigerant: v.refrigerant as 'R-134a',
       lowG: charge?.lowG ?? 0,
       highG: charge?.highG ?? 0,
-      typed: (lines ? (v.lines[v.picked]?.charge ?? '') : v.charge).trim(),
+      typed: (lines ? (v.lines[Number(v.picked)]?.charge ?? '') : v.charge).trim(),
       ...(lines && { lines, line: picked?.name ?? '' }),
       toleranceG: take('tolerance', readMass(v.tolerance)) ?? 15,
       oilKind: v.oilKind.trim() || 'not on the label',
@@ -161,6 +174,13 @@ export function readNewCar(
   for (const issue of parsed.error.issues) errors[fieldOf(issue.path)] = issue.message
   return { errors }
 }
+
+/** The form as a schema: everything typed in, the job's opening and when it came out. */
+export const newCarForm = (procedure: Procedure | undefined, rig: Rig | undefined) =>
+  z.custom<NewCarValues>().transform((v, context) => {
+    const read = readNewCar(v, procedure, rig)
+    return 'errors' in read ? tellFaults(context, read.errors) : read
+  })
 
 const FIELD_OF: Record<string, string> = {
   lowG: 'charge',

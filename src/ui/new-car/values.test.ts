@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { airHint, lineQuestion, type NewCarValues, readAir, readNewCar } from './new-car-values'
+import { airHint, lineQuestion, type NewCarValues, readAir, readNewCar } from './values'
 
 const PROCEDURE = { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 }
 const RIG = {
@@ -15,12 +15,12 @@ const RIG = {
 const VALUES: NewCarValues = {
   name: 'Shuttle 4',
   model: 'Halvorn Ridge 14',
-  hybrid: false,
+  drive: 'plain',
   complaint: '',
   refrigerant: 'R-134a',
   several: 'one',
   lines: [],
-  picked: 0,
+  picked: '0',
   charge: '1 lb 4',
   tolerance: '0.5 oz',
   oilKind: '',
@@ -85,7 +85,7 @@ const LINES = [
 ]
 
 test('a label with several lines is kept whole, with the line that counts', () => {
-  const read = readNewCar({ ...VALUES, several: 'several', lines: LINES, picked: 1 }, PROCEDURE, RIG)
+  const read = readNewCar({ ...VALUES, several: 'several', lines: LINES, picked: '1' }, PROCEDURE, RIG)
   expect(read).toMatchObject({
     payload: {
       label: {
@@ -110,17 +110,17 @@ test('a line without a name, one that is there twice and one that cannot be read
       ],
     }),
   ).toEqual({
-    line0: expect.stringMatching(/what this line is for/),
-    charge1: expect.stringMatching(/type a weight/),
-    line2: expect.stringMatching(/twice/),
+    'lines.0.name': expect.stringMatching(/what this line is for/),
+    'lines.1.charge': expect.stringMatching(/type a weight/),
+    'lines.2.name': expect.stringMatching(/twice/),
   })
 })
 
 test('the smallest line on a car with two evaporators is asked about, and a larger one on a car with one', () => {
   const several = { ...VALUES, several: 'several' as const, lines: LINES }
-  expect(lineQuestion({ ...several, evaporators: '2', picked: 0 })).toMatch(/two evaporators, and the smallest line/)
-  expect(lineQuestion({ ...several, evaporators: '2', picked: 1 })).toBeUndefined()
-  expect(lineQuestion({ ...several, evaporators: '1', picked: 1 })).toMatch(/one evaporator, and a larger line/)
-  expect(lineQuestion({ ...several, evaporators: '1', picked: 0 })).toBeUndefined()
+  expect(lineQuestion({ ...several, evaporators: '2', picked: '0' })).toMatch(/two evaporators, and the smallest line/)
+  expect(lineQuestion({ ...several, evaporators: '2', picked: '1' })).toBeUndefined()
+  expect(lineQuestion({ ...several, evaporators: '1', picked: '1' })).toMatch(/one evaporator, and a larger line/)
+  expect(lineQuestion({ ...several, evaporators: '1', picked: '0' })).toBeUndefined()
   expect(lineQuestion({ ...VALUES, evaporators: '2' })).toBeUndefined()
 })

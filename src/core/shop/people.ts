@@ -1,0 +1,23 @@
+import * as z from 'zod'
+import { Id } from '../entry/id'
+import { text, verbatim } from '../entry/text'
+
+export const ROLES = ['lead', 'technician', 'trainee'] as const
+export type Role = (typeof ROLES)[number]
+
+/** Somebody who is to sign in: a name to sign in by, and the name people read in the record. */
+export const NewAccount = z.strictObject({
+  signIn: text(80, 2, 'at least 2 characters').toLowerCase(),
+  name: text(80, 1, 'the name people read in the record'),
+  role: z.enum(ROLES),
+  certificate: text(80, 0),
+  password: verbatim(200, 10, 'at least 10 characters'),
+})
+
+/** What the lead changes of somebody. */
+export const AccountChange = z.strictObject({
+  id: Id,
+  role: z.enum(ROLES),
+  certificate: text(80, 0),
+  disabled: z.boolean(),
+})

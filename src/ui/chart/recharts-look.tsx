@@ -1,0 +1,47 @@
+import { ticks } from 'd3-array'
+
+/** How an axis of ours looks: ink on the ground, no frame. */
+export const AXIS = {
+  axisLine: { stroke: 'var(--rule-2)' },
+  tickLine: false,
+  tick: { fontSize: 14, fill: 'var(--ink-2)' },
+} as const
+
+type Point = { at: number; value: number }
+
+/** Several curves as rows of one table, in order of time; a curve without a point at a moment has none there. */
+export function merged<K extends string>(
+  curves: Record<K, readonly Point[]>,
+): ({ at: number } & Partial<Record<K, number>>)[] {
+  const rows = new Map<number, { at: number } & Partial<Record<K, number>>>()
+  for (const [name, points] of Object.entries(curves) as [K, readonly Point[]][])
+    for (const { at, value } of points) {
+      const row = rows.get(at) ?? ({ at } as { at: number } & Partial<Record<K, number>>)
+      rows.set(at, { ...row, [name]: value })
+    }
+  return [...rows.values()].sort((a, b) => a.at - b.at)
+}
+
+const MINUTE_MS = 60_000
+
+/** Whole minutes to write under a chart, five or so. */
+export const timeTicksFor = (fromMs: number, toMs: number): number[] =>
+  ticks(Math.ceil(fromMs / MINUTE_MS), Math.floor(toMs / MINUTE_MS), 5)
+    .filter(Number.isInteger)
+    .map((minute) => minute * MINUTE_MS)
+
+type LabelProps = { x?: number | string | undefined; y?: number | string | undefined; index?: number | undefined }
+
+/** The name of a curve behind its last point. @param rows - what the chart is drawn from */
+export function endName(name: string, points: readonly Point[], rows: readonly { at: number }[], fill = 'var(--ink)') {
+  const at = points[points.length - 1]?.at
+  const last = rows.findIndex((row) => row.at === at)
+  return ({ x, y, index }: LabelProps) =>
+    index === last ? (
+      <text x={Number(x) + 8} y={Number(y) + 5} fontSize="15.5" fontWeight={500} fill={fill}>
+        {name}
+      </text>
+    ) : (
+      <g />
+    )
+}

@@ -1,0 +1,81 @@
+'use client'
+
+import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import type { CurvePoint } from '../hooks/use-job-live'
+import { AXIS, endName, merged, timeTicksFor } from './recharts-look'
+
+type Props = {
+  /** gauge pressures, Pa */
+  low: readonly CurvePoint[]
+  high: readonly CurvePoint[]
+  /** Celsius */
+  vent: readonly CurvePoint[]
+  fromMs: number
+  nowMs: number
+  clock: (ms: number) => string
+}
+
+/** Least that is shown of a running engine, ms. */
+const LEAST_MS = 60_000
+
+/** Pressures of both sides on the left, the vent on the right, over the minutes since the engine went on. */
+export default function RunningLines({ low, high, vent, fromMs, nowMs, clock }: Props) {
+  const rows = merged({ low, high, vent })
+  const toMs = Math.max(fromMs + LEAST_MS, nowMs, rows.at(-1)?.at ?? 0)
+  return (
+    <ResponsiveContainer width="100%" height={168}>
+      <LineChart data={rows} margin={{ top: 8, right: 92, bottom: 0, left: 6 }}>
+        <CartesianGrid fill="var(--air)" stroke="var(--rule)" vertical={false} />
+        <XAxis
+          dataKey="at"
+          type="number"
+          domain={[fromMs, toMs]}
+          ticks={timeTicksFor(fromMs, toMs)}
+          tickFormatter={clock}
+          {...AXIS}
+        />
+        <YAxis
+          yAxisId="kPa"
+          domain={[0, 'auto']}
+          width={64}
+          tickFormatter={(pa: number) => `${Math.round(pa / 1000)}`}
+          label={{ value: 'kPa', position: 'insideTopLeft', fontSize: 14, fill: 'var(--ink-2)' }}
+          tickCount={4}
+          {...AXIS}
+        />
+        <YAxis yAxisId="C" orientation="right" domain={[0, 'auto']} hide />
+        <Line
+          yAxisId="kPa"
+          dataKey="high"
+          stroke="var(--ink)"
+          strokeWidth={3}
+          dot={false}
+          connectNulls
+          isAnimationActive={false}
+          label={endName('high side', high, rows)}
+        />
+        <Line
+          yAxisId="kPa"
+          dataKey="low"
+          stroke="var(--ink)"
+          strokeWidth={3}
+          dot={false}
+          connectNulls
+          isAnimationActive={false}
+          label={endName('low side', low, rows)}
+        />
+        <Line
+          yAxisId="C"
+          dataKey="vent"
+          stroke="var(--damp)"
+          strokeWidth={3}
+          strokeDasharray="9 5"
+          dot={false}
+          connectNulls
+          isAnimationActive={false}
+          label={endName(`vent ${vent.at(-1)?.value.toFixed(1) ?? ''} °C`, vent, rows, 'var(--damp)')}
+        />
+      </LineChart>
+    </ResponsiveContainer>
+  )
+}

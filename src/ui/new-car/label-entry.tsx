@@ -1,0 +1,86 @@
+'use client'
+
+import { RadioGroup } from 'radix-ui'
+import { useController, useFieldArray, useWatch } from 'react-hook-form'
+import { ChoiceField, TextField } from '../form/bound'
+import { massHint } from '../form/entries'
+import { Sign } from '../form/sign'
+import type { NewCarControl } from './values'
+
+/** Lines a label has at most. */
+const MOST_LINES = 6
+
+/**
+ * The label's charge: one figure or range, or a line for each engine or set of evaporators, of which one is this car's.
+ */
+export function LabelEntry({ control, warning }: { control: NewCarControl; warning: string | undefined }) {
+  const several = useWatch({ control, name: 'several' })
+  return (
+    <div className="col-span-full grid grid-cols-3 items-start gap-x-5 gap-y-1.5 max-md:grid-cols-2 max-sm:grid-cols-1">
+      <ChoiceField
+        control={control}
+        name="several"
+        label="The label has"
+        options={[
+          { value: 'one', label: 'one charge' },
+          { value: 'several', label: 'several lines' },
+        ]}
+      />
+      {several === 'one' ? (
+        <TextField
+          control={control}
+          name="charge"
+          label="Charge, a figure or a range"
+          hint="such as 567 g, 530-560 g, 20 oz or 1 lb 4"
+          below={massHint}
+        />
+      ) : (
+        <div className="col-span-2 max-sm:col-span-1">
+          <Lines control={control} />
+          {warning && (
+            <p className="mt-1 text-[16px] font-medium text-caution">
+              <Sign kind="caution" />
+              {warning}
+            </p>
+          )}
+        </div>
+      )}
+    </div>
+  )
+}
+
+function Lines({ control }: { control: NewCarControl }) {
+  const { fields, append } = useFieldArray({ control, name: 'lines' })
+  const { field } = useController({ control, name: 'picked' })
+  return (
+    <RadioGroup.Root aria-label="This car’s line" value={field.value} onValueChange={field.onChange}>
+      {fields.map(({ id }, i) => (
+        <div key={id} className="grid grid-cols-[124px_1fr_1fr] gap-x-3 max-sm:grid-cols-1">
+          <RadioGroup.Item
+            value={String(i)}
+            aria-label={`Line ${i + 1} is this car’s`}
+            className="group mt-7 flex min-h-[46px] cursor-pointer items-center gap-2 self-start text-left text-[16px] data-[state=checked]:font-semibold max-sm:mt-1"
+          >
+            <span
+              aria-hidden="true"
+              className="grid size-5 shrink-0 place-items-center rounded-full border-[2px] border-ink group-data-[state=checked]:bg-ink"
+            />
+            this car’s
+          </RadioGroup.Item>
+          <TextField
+            control={control}
+            name={`lines.${i}.name`}
+            label={`Line ${i + 1} is for`}
+            placeholder={i === 0 ? 'front only' : 'front and rear'}
+          />
+          <TextField control={control} name={`lines.${i}.charge`} label={`Charge of line ${i + 1}`} below={massHint} />
+        </div>
+      ))}
+      {fields.length < MOST_LINES && (
+        <button type="button" className="plain-button text-[16px]" onClick={() => append({ name: '', charge: '' })}>
+          Another line
+        </button>
+      )}
+    </RadioGroup.Root>
+  )
+}

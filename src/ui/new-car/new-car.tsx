@@ -1,0 +1,111 @@
+'use client'
+
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
+import type { Procedure, Rig } from '@/core/job/events'
+import { newEventId } from '../api'
+import { useSending } from '../form/use-sending'
+import type { ShopView } from '../frame/who'
+import { CarBlock, LabelBlock, PlaceBlock } from './blocks'
+import { NewCarCall } from './new-car-call'
+import { lineQuestion, type NewCarValues, newCarForm, type ProcedureChoice, type RigChoice } from './values'
+
+type Props = { shop: ShopView; procedures: ProcedureChoice[]; rigs: RigChoice[] }
+
+const plainProcedure = ({ name, targetMicron, pullMinutes, holdMinutes }: Procedure): Procedure => ({
+  name,
+  targetMicron,
+  pullMinutes,
+  holdMinutes,
+})
+
+const plainRig = ({ id: _id, parts: _parts, missing: _missing, dues: _dues, ...rig }: RigChoice): Rig => rig
+
+function firstValues(shop: ShopView): NewCarValues {
+  return {
+    name: '',
+    model: '',
+    drive: 'plain',
+    complaint: '',
+    refrigerant: 'R-134a',
+    charge: '',
+    several: 'one',
+    lines: [
+      { name: '', charge: '' },
+      { name: '', charge: '' },
+    ],
+    picked: '0',
+    tolerance: '15 g',
+    oilKind: '',
+    oilMl: '',
+    source: 'label',
+    air: shop.altitudeM === null ? `${(shop.barometerPa / 100).toFixed(0)} mbar` : `${shop.altitudeM} m`,
+    ambient: `${shop.ambientC} C`,
+    opened: 'component',
+    openHours: '2',
+    drier: 'yes',
+    lastCharge: '',
+    daysSince: '',
+    recovered: '',
+    evaporators: '1',
+    simulated: shop.demo,
+    cameAt: '',
+  }
+}
+
+/** Takes a car in: what its label says, the air it stands in, and its story. */
+export function NewCar({ shop, procedures, rigs }: Props) {
+  const router = useRouter()
+  const [procedureName, setProcedure] = useState(
+    procedures.find((p) => p.name.startsWith('Weigh'))?.name ?? procedures[0]?.name ?? '',
+  )
+  const [rigName, setRig] = useState(rigs.find((r) => r.name.includes('P2'))?.name ?? rigs[0]?.name ?? '')
+  const [asked, setAsked] = useState<string>()
+  const [ids] = useState(() => ({ id: newEventId(), eventId: newEventId() }))
+  const procedure = procedures.find((p) => p.name === procedureName)
+  const rig = rigs.find((r) => r.name === rigName)
+  const form = useForm({
+    resolver: zodResolver(newCarForm(procedure && plainProcedure(procedure), rig && plainRig(rig))),
+    defaultValues: firstValues(shop),
+  })
+  const { post, busy, said, say } = useSending(form, '/api/jobs')
+  const question = lineQuestion(useWatch({ control: form.control }) as NewCarValues)
+  const submit = form.handleSubmit(
+    async ({ payload, openedAt }) => {
+      if (question && asked !== question) {
+        setAsked(question)
+        say('Look once more at the label’s line; press again to keep it.')
+        return
+      }
+      const opened = await post<{ id: string }>({ ...ids, payload, ...(openedAt !== null && { openedAt }) })
+      if (opened) router.push(`/job/${opened.id}`)
+    },
+    (errors) =>
+      say(
+        `${Object.keys(errors).length === 1 ? 'One entry' : 'Some entries'} cannot be taken; the reason stands beside the field.`,
+      ),
+  )
+  return (
+    <form onSubmit={submit} noValidate className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
+      <main className="space-y-5 px-5 pt-4 pb-6 max-sm:px-4">
+        <CarBlock control={form.control} />
+        <LabelBlock control={form.control} question={question} />
+        <PlaceBlock control={form.control} />
+      </main>
+      <NewCarCall
+        control={form.control}
+        demo={shop.demo}
+        procedures={procedures}
+        procedure={procedure}
+        onProcedure={setProcedure}
+        rigs={rigs}
+        rig={rig}
+        onRig={setRig}
+        busy={busy}
+        said={said}
+      />
+    </form>
+  )
+}

@@ -1,0 +1,134 @@
+'use client'
+
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
+import { AccountChange, NewAccount, ROLES, type Role } from '@/core/shop/people'
+import { ChoiceField, TextField } from '../form/bound'
+import { Fold } from '../form/fold'
+import { useSending } from '../form/use-sending'
+import { useSaid } from '../frame/said'
+import { EditRow, NOT_SAVED } from './edit-row'
+
+export type Person = {
+  id: string
+  name: string
+  signIn: string
+  role: Role
+  certificate: string
+  disabled: boolean
+}
+const ROLE_OPTIONS = ROLES.map((role) => ({ value: role, label: role }))
+
+/** Somebody of the shop; what may be changed of them comes when it is asked for. */
+export function PersonRow({ person, me }: { person: Person; me: string }) {
+  const [editing, setEditing] = useState(false)
+  const { id, name, signIn, role, certificate, disabled } = person
+  if (editing)
+    return (
+      <li className="border-b border-rule py-3">
+        <PersonForm person={person} onDone={() => setEditing(false)} />
+      </li>
+    )
+  return (
+    <li className="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_140px] items-center gap-x-4 border-b border-rule py-2.5 text-[17px] max-md:grid-cols-2">
+      <p>
+        <b className={`block text-[20px] font-semibold leading-tight ${disabled ? 'line-through' : ''}`}>{name}</b>
+        <span className="text-ink-2">
+          {signIn}
+          {id === me ? ', you' : ''}
+        </span>
+      </p>
+      <p className="font-medium">{role}</p>
+      <p>{certificate === '' ? <span className="text-ink-2">no certificate, signs nothing</span> : certificate}</p>
+      <p>{disabled ? <b className="font-semibold text-leak">closed</b> : 'may sign in'}</p>
+      <button type="button" className="plain-button" onClick={() => setEditing(true)}>
+        Change
+      </button>
+    </li>
+  )
+}
+
+const Typed = AccountChange.pick({ role: true, certificate: true }).extend({
+  access: z.enum(['open', 'closed']).transform((access) => access === 'closed'),
+})
+
+function PersonForm({ person, onDone }: { person: Person; onDone: () => void }) {
+  const router = useRouter()
+  const { id, name, role, certificate, disabled } = person
+  const form = useForm({
+    resolver: zodResolver(Typed),
+    defaultValues: { role, certificate, access: disabled ? ('closed' as const) : ('open' as const) },
+  })
+  const { post, busy, said, say } = useSending(form, '/api/shop')
+  const done = useSaid()
+  const save = form.handleSubmit(
+    async ({ access, ...account }) => {
+      if (!(await post({ what: 'account', account: { id, ...account, disabled: access } }))) return
+      done('Saved.')
+      onDone()
+      router.refresh()
+    },
+    () => say(NOT_SAVED),
+  )
+  return (
+    <EditRow name={name} said={said} busy={busy} onSubmit={save} onLeave={onDone}>
+      <p className="text-[18px]">
+        <b className="block font-semibold">{name}</b>
+        {person.signIn}
+      </p>
+      <ChoiceField control={form.control} name="role" label={`Role of ${name}`} options={ROLE_OPTIONS} />
+      <TextField control={form.control} name="certificate" label="Certificate" />
+      <ChoiceField control={form.control} name="access" label={`Access of ${name}`} options={ACCESS_OPTIONS} />
+    </EditRow>
+  )
+}
+
+const ACCESS_OPTIONS = [
+  { value: 'open', label: 'may sign in' },
+  { value: 'closed', label: 'closed' },
+] as const
+
+const NOBODY: z.input<typeof NewAccount> = {
+  name: '',
+  signIn: '',
+  password: '',
+  certificate: '',
+  role: 'technician',
+}
+
+export function NewPerson() {
+  const router = useRouter()
+  const form = useForm({ resolver: zodResolver(NewAccount), defaultValues: NOBODY })
+  const { post, busy, said, say } = useSending(form, '/api/shop')
+  const done = useSaid()
+  const add = form.handleSubmit(
+    async (account) => {
+      if (!(await post({ what: 'new-account', account }))) return
+      done('Saved.')
+      form.reset(NOBODY)
+      router.refresh()
+    },
+    () => say(NOT_SAVED),
+  )
+  const { control } = form
+  return (
+    <Fold title="Add somebody" className="mt-3">
+      <EditRow name="Somebody new" said={said} busy={busy} onSubmit={add}>
+        <TextField control={control} name="name" label="Full name" />
+        <TextField control={control} name="signIn" label="Signs in as" />
+        <TextField
+          control={control}
+          name="password"
+          label="First password"
+          hint="at least 10 characters"
+          autoComplete="new-password"
+        />
+        <TextField control={control} name="certificate" label="New certificate" />
+        <ChoiceField control={control} name="role" label="Role" options={ROLE_OPTIONS} />
+      </EditRow>
+    </Fold>
+  )
+}
