@@ -5,10 +5,12 @@ import { environment } from '@/server/environment'
 import { keepHouse } from '@/server/housekeeping'
 import { tellWrong } from '@/server/live/wrong'
 import { log } from '@/server/log'
+import { answerIngest } from '@/server/readings/ingest-handler'
 import { ADDRESS_HEADER } from '@/server/sender'
 import { watchHolds } from '@/server/watch/watch-holds'
 import { addressOf, hostsOf, listOf, turnedAway } from './door'
 import { lingerBehind } from './linger'
+import { webRequest, writeAnswer } from './web-request'
 
 /**
  * Longer than any client or proxy keeps a line idle: a line closed at the moment it is used again loses a request, ms.
@@ -18,6 +20,9 @@ const KEEP_ALIVE_MS = 75_000
 const SLOWEST_MS = 30_000
 /** Requests under way when it is told to stop may finish so long, ms; streams and idle lines do not hold it up. */
 const GRACE_MS = 700
+
+/** Where instruments send what they measure. */
+const INGEST = '/api/ingest'
 
 /** What every answer of the API carries besides its own. */
 const API_HEADERS = {
@@ -69,6 +74,8 @@ async function take(request: IncomingMessage, response: ServerResponse): Promise
     proxies,
   )
   try {
+    if (url === INGEST || url.startsWith(`${INGEST}?`))
+      return await writeAnswer(await answerIngest(webRequest(request)), response)
     await answer(request, response)
   } catch (error) {
     log.error({ err: error, url }, 'the page server failed')

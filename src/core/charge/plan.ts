@@ -62,6 +62,10 @@ const VOLUME_ML_PER_NET_G = 1.18
 /** Half-width of a heel's uncertainty at 95 %, g (formats.md). */
 const HEEL_HALF_WIDTH_G = 2
 
+/** Less than this is nothing, g: what rounding leaves of a sum of weights. */
+const NOTHING_G = 1e-6
+/** A container that holds more than its label by this factor has another tare than was thought (assumed). */
+const OVERFULL = 1.03
 /** Empty weight of a can as a share of its net: 340 g cans weigh 430 to 520 g gross (practice; wider, assumed). */
 const CAN_TARE_SHARE = [0.15, 0.8] as const
 
@@ -88,7 +92,7 @@ export function planCharge(input: ChargePlanInput): ChargePlan {
   const steps: ChargeStep[] = []
   let toDeliver = targetG + hoseHoldUpG
   for (const container of input.containers) {
-    if (toDeliver <= 1e-9) break
+    if (toDeliver <= NOTHING_G) break
     const purged = steps.length === 0 ? (input.purgeFirst ?? true) : (input.purgeOnChange ?? true)
     const purgeG = purged ? input.purgeEachG : 0
     const available = Math.max(
@@ -117,14 +121,14 @@ export function planCharge(input: ChargePlanInput): ChargePlan {
   const halfWidth = bandHalfWidthG(steps, input.scaleStepG, hoseHoldUpG)
   const shortG = Math.max(0, targetG - deliveredG)
   const allowance = input.toleranceG
-  const meetsTolerance = shortG < 1e-6 && halfWidth <= allowance
+  const meetsTolerance = shortG < NOTHING_G && halfWidth <= allowance
   return {
     steps,
     targetG,
     weighedOutG,
     deliveredG,
     hoseHoldUpG,
-    shortG: shortG < 1e-6 ? 0 : shortG,
+    shortG: shortG < NOTHING_G ? 0 : shortG,
     bandG: [deliveredG - halfWidth, deliveredG + halfWidth],
     meetsTolerance,
     warnings: warningsOf(input, shortG, halfWidth, allowance),
@@ -144,7 +148,7 @@ function bandHalfWidthG(steps: readonly ChargeStep[], scaleStepG: number, holdUp
 
 function warningsOf(input: ChargePlanInput, shortG: number, halfWidth: number, allowance: number): string[] {
   const found: string[] = []
-  if (shortG >= 1e-6) found.push(`These containers are ${Math.ceil(shortG)} g short of the target.`)
+  if (shortG >= NOTHING_G) found.push(`These containers are ${Math.ceil(shortG)} g short of the target.`)
   if (halfWidth > allowance)
     found.push(
       `This scale, with these changes, cannot meet ±${allowance.toFixed(0)} g: they leave ±${halfWidth.toFixed(0)} g.`,
@@ -163,7 +167,7 @@ function warningsOf(input: ChargePlanInput, shortG: number, halfWidth: number, a
       found.push(
         `${c.id}: an empty weight of ${tare.toFixed(0)} g is unusual for a can of ${c.netG.toFixed(0)} g. Was the scale zeroed with something on it, or the hose hung on afterwards?`,
       )
-    if (c.netG !== undefined && c.tareG !== undefined && c.grossG - c.tareG > c.netG * 1.03)
+    if (c.netG !== undefined && c.tareG !== undefined && c.grossG - c.tareG > c.netG * OVERFULL)
       found.push(
         `${c.id} holds ${(c.grossG - c.tareG).toFixed(0)} g by its weights, more than the ${c.netG.toFixed(0)} g of its label: check the tare.`,
       )

@@ -1,5 +1,5 @@
-import { OUTGASSING } from '../rig/network'
-import { PA_PER_MICRON } from '../units/constants'
+import { DYING_POWER, OUTGASSING } from '../rig/outgassing'
+import { HOUR_S, PA_PER_MICRON, SIGMAS_95 } from '../units/constants'
 import type { EquipmentOf, PressureReading } from './equipment'
 
 /** What a pump reached against nothing but the gauge. */
@@ -57,6 +57,9 @@ export type HoseHold = {
 /** A hose that gives this much more than old rubber does not only give gas (assumed). */
 const LEAKS_FACTOR = 3
 
+/** Hoses were under vacuum for so long at least when they are judged, s. */
+const SHORTEST_HELD_S = 600
+
 /**
  * Judges hoses held alone: the straight line through the second half of the readings, times the volume.
  * The first half shows gas settling and is left out.
@@ -73,8 +76,12 @@ export function judgeHoseHold(
   const { slope, sigma } = lineThrough(used)
   const cubic = volumeL / 1000
   const heldS = (readings[readings.length - 1] as PressureReading).atS
-  const gas = { value: slope * cubic, low: (slope - 1.96 * sigma) * cubic, high: (slope + 1.96 * sigma) * cubic }
-  const by = (kind: 'barrier-new' | 'rubber-old') => gasOf(kind, hose.lengthM, Math.max(600, heldS))
+  const gas = {
+    value: slope * cubic,
+    low: (slope - SIGMAS_95 * sigma) * cubic,
+    high: (slope + SIGMAS_95 * sigma) * cubic,
+  }
+  const by = (kind: 'barrier-new' | 'rubber-old') => gasOf(kind, hose.lengthM, Math.max(SHORTEST_HELD_S, heldS))
   const verdict =
     gas.value <= 2 * by('barrier-new')
       ? 'as-new'
@@ -93,7 +100,7 @@ export function judgeHoseHold(
 /** What a kind of hose gives after so long under vacuum, Pa m3/s. */
 function gasOf(kind: 'barrier-new' | 'rubber-old', lengthM: number, afterS: number): number {
   const [first, steady] = OUTGASSING[kind]
-  return lengthM * (first * (afterS / 3600) ** -0.7 + steady)
+  return lengthM * (first * (afterS / HOUR_S) ** -DYING_POWER + steady)
 }
 
 /**

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { composeRig } from '../rig/compose'
-import { OUTGASSING } from '../rig/network'
+import { OUTGASSING } from '../rig/outgassing'
 import { portSpeeds } from '../rig/port-speeds'
 import { simulate } from '../rig/simulate'
 import { L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'

@@ -1,4 +1,5 @@
 import { asChance } from '../units/chance'
+import { DAY_S, SIGMAS_95 } from '../units/constants'
 import { type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S, waterOfBend } from './judged'
 import { leakGramsPerYear } from './leak-rate'
 import { gathered, logSum, mixtureQuantile, type Normal } from './normal'
@@ -14,7 +15,6 @@ const NO_LEAK_TO = 0.1
 const DAMP_FROM = 0.5
 /** Water beside a certain leak is called from here on: a leak alone explains most of the rise (assumed). */
 const DAMP_BESIDE_LEAK_FROM = 0.9
-const DAY_S = 86_400
 /** A record whose leftovers are so much larger than a gauge's noise, and as slow, fits no shape (assumed). */
 const NO_SHAPE_SCALE = 4
 const NO_SHAPE_CORRELATION_S = 40
@@ -45,6 +45,33 @@ export function tooEarly(samples: readonly HoldSample[], problems: Problem[], co
   }
 }
 
+/** Water is spoken of in grams from this chance of it on (assumed). */
+const WATER_SPOKEN_OF_FROM = 0.3
+/** The uncertainty of a slope shrinks with this power of the time held: white noise on a straight line. */
+const SLOPE_SHARPENS = 1.5
+/** Explanations lighter than this move no interval; of leaks alone, lighter ones still count. */
+const LEAST_WEIGHT = 1e-6
+const LEAST_LEAK_WEIGHT = 1e-9
+const INTERVAL_95 = [0.025, 0.975] as const
+const EIGHT_IN_TEN = [0.1, 0.9] as const
+/** Deviations on either side of the middle that hold 80 of 100 of a normal. */
+const SIGMAS_80 = 1.2816
+/** Belief in a leak that may stay hidden above the stated limit, and above it while a leak stays open (assumed). */
+const HIDDEN_BELIEF = 0.03
+const HIDDEN_WHILE_OPEN = 0.01
+/** Lighter than this an explanation draws no future, and a shape less likely than that is not shown. */
+const LEAST_PROJECTED = 0.001
+const LEAST_SHOWN = 0.005
+/** No drawn future falls to nothing, Pa, nor is surer than this share of itself. */
+const LEAST_PA = 0.01
+const LEAST_SPREAD = 0.005
+/** A leak of some grams a year, Pa m3/s: what a hold of a tight car is waited out for (assumed). */
+const SMALLEST_WORTH_PA_M3_S = 3.2e-6
+/** A rise that is seen at all, and one that decides, in its deviations (assumed); nothing decides at once. */
+const SEEN_SIGMAS = 1.5
+const DECIDES_SIGMAS = 3.6
+const SOONEST = 1.05
+
 /** Verdict, intervals and words from the weighed hypotheses. */
 export function conclude(
   judged: Judged,
@@ -57,7 +84,7 @@ export function conclude(
   for (const { h, weight } of hypotheses) chance[h.shape] += weight
   const leak = chance.leak + chance['leak-and-damp']
   const damp = chance.damp + chance['leak-and-damp']
-  const dampWithoutLeak = chance.damp / Math.max(1e-12, 1 - leak)
+  const dampWithoutLeak = chance.damp / Math.max(Number.EPSILON, 1 - leak)
   const heldS = (samples[samples.length - 1] as HoldSample).elapsedS
   const rise = riseOf(hypotheses)
   const problems = [...found, ...unexplained(judged)]
@@ -75,9 +102,9 @@ export function conclude(
     sustainedRisePaS: invalid ? null : rise,
     leakGramsPerYear: invalid || leak < 0.5 ? (invalid ? null : grams(rise.value)) : grams(Math.max(rise.value, 0)),
     detectionLimitGramsPerYear: invalid ? null : grams(limitPaS),
-    limitAtEndGramsPerYear: invalid ? null : grams(limitPaS / longer ** 1.5),
+    limitAtEndGramsPerYear: invalid ? null : grams(limitPaS / longer ** SLOPE_SHARPENS),
     projected: invalid ? [] : projections(judged, hypotheses, [Math.max(context.plannedS, heldS), DAY_S], heldS),
-    waterG: damp >= 0.3 && !invalid ? waterOfBend(heightPa, context) : null,
+    waterG: damp >= WATER_SPOKEN_OF_FROM && !invalid ? waterOfBend(heightPa, context) : null,
     decisionExpectedS: verdict === 'undecided' ? expectedAt(rise, limitPaS, heldS, context) : null,
     problems,
     futures: invalid ? [] : futuresOf(judged, hypotheses, chance, heldS, context),
@@ -115,10 +142,10 @@ const risesOf = (hypotheses: readonly Weighted[], least: number): (Normal & { we
 
 /** What does not die: the mixture of every explanation's own, 95 %. */
 function riseOf(hypotheses: readonly Weighted[]): Interval {
-  const parts = gathered(risesOf(hypotheses, 1e-6))
+  const parts = gathered(risesOf(hypotheses, LEAST_WEIGHT))
   const total = parts.reduce((sum, p) => sum + p.weight, 0)
   const value = parts.reduce((sum, p) => sum + p.weight * p.mean, 0) / total
-  return { value, low: mixtureQuantile(parts, 0.025), high: mixtureQuantile(parts, 0.975) }
+  return { value, low: mixtureQuantile(parts, INTERVAL_95[0]), high: mixtureQuantile(parts, INTERVAL_95[1]) }
 }
 
 /**
@@ -141,13 +168,16 @@ function limitOf(
   const parts = gathered(
     risesOf(
       hypotheses.filter(({ h }) => h.shape === 'leak' || h.shape === 'leak-and-damp'),
-      1e-9,
+      LEAST_LEAK_WEIGHT,
     ),
   )
   const weightOfLeaks = parts.reduce((sum, p) => sum + p.weight, 0)
-  if (parts.length === 0 || weightOfLeaks <= 0.03) return Math.max(least, LEAK_RANGE_PA_M3_S[0] / volume)
+  if (parts.length === 0 || weightOfLeaks <= HIDDEN_BELIEF) return Math.max(least, LEAK_RANGE_PA_M3_S[0] / volume)
   // undecided, a leak there may be must lie below it as surely
-  const hidden = leak > NO_LEAK_TO ? Math.min(0.01, 0.03 / weightOfLeaks) : Math.min(0.5, 0.03 / weightOfLeaks)
+  const hidden =
+    leak > NO_LEAK_TO
+      ? Math.min(HIDDEN_WHILE_OPEN, HIDDEN_BELIEF / weightOfLeaks)
+      : Math.min(0.5, HIDDEN_BELIEF / weightOfLeaks)
   return Math.max(least, LEAK_RANGE_PA_M3_S[0] / volume, mixtureQuantile(parts, 1 - hidden))
 }
 
@@ -181,7 +211,7 @@ function projections(
   times: readonly number[],
   heldS: number,
 ): HoldResult['projected'] {
-  const used = hypotheses.slice(0, MOST_PROJECTED).filter((w, i) => i === 0 || w.weight > 0.001)
+  const used = hypotheses.slice(0, MOST_PROJECTED).filter((w, i) => i === 0 || w.weight > LEAST_PROJECTED)
   const total = used.reduce((sum, w) => sum + w.weight, 0)
   const curves = used.map(({ h }) => curve.through(h, prior))
   return times.map((atS) => {
@@ -192,16 +222,16 @@ function projections(
     return {
       atS,
       value: parts.reduce((sum, p) => sum + p.weight * p.mean, 0) / total,
-      low: mixtureQuantile(parts, 0.1),
-      high: mixtureQuantile(parts, 0.9),
+      low: mixtureQuantile(parts, EIGHT_IN_TEN[0]),
+      high: mixtureQuantile(parts, EIGHT_IN_TEN[1]),
     }
   })
 }
 
 function spreadAt(curve: (s: number) => number, h: Hypothesis, atS: number, heldS: number, driftPaS: number): Normal {
-  const mean = Math.max(0.01, curve(atS))
+  const mean = Math.max(LEAST_PA, curve(atS))
   const sigma = h.shape === 'tight' || h.shape === 'damp' ? driftPaS : h.rise.sigma
-  return { mean, sigma: Math.max(0.005 * mean, sigma * Math.max(0, atS - heldS)) }
+  return { mean, sigma: Math.max(LEAST_SPREAD * mean, sigma * Math.max(0, atS - heldS)) }
 }
 
 /**
@@ -209,10 +239,10 @@ function spreadAt(curve: (s: number) => number, h: Hypothesis, atS: number, held
  * of time.
  */
 function expectedAt(rise: Interval, limitPaS: number, heldS: number, context: HoldContext): number | null {
-  const sigma = Math.max(1e-9, (rise.high - rise.low) / 3.92)
-  const tight = 3.2e-6 / (context.volumeL / 1000)
-  const needed = rise.value > 1.5 * sigma ? Math.abs(rise.value) / 3.6 : tight / 2
-  const factor = Math.max(1.05, (Math.max(sigma, limitPaS / 3) / Math.max(needed, 1e-9)) ** (2 / 3))
+  const sigma = Math.max(1e-9, (rise.high - rise.low) / (2 * SIGMAS_95))
+  const tight = SMALLEST_WORTH_PA_M3_S / (context.volumeL / 1000)
+  const needed = rise.value > SEEN_SIGMAS * sigma ? Math.abs(rise.value) / DECIDES_SIGMAS : tight / 2
+  const factor = Math.max(SOONEST, (Math.max(sigma, limitPaS / 3) / Math.max(needed, 1e-9)) ** (1 / SLOPE_SHARPENS))
   const atS = heldS * factor
   return atS > DAY_S ? null : atS
 }
@@ -231,11 +261,11 @@ function futuresOf(
   return (['tight', 'damp', 'leak', 'leak-and-damp'] as const).flatMap((shape): Future[] => {
     const best = hypotheses.find((w) => w.h.shape === shape)?.h
     const probability = asChance(chance[shape])
-    if (!best || probability < 0.005) return []
+    if (!best || probability < LEAST_SHOWN) return []
     const through = curve.through(best, prior)
-    const value = (s: number) => Math.max(0.01, through(s))
+    const value = (s: number) => Math.max(LEAST_PA, through(s))
     const { sigma } = spreadAt(through, best, end, heldS, prior.driftPaS)
-    const half = 1.2816 * sigma
+    const half = SIGMAS_80 * sigma
     const points = Array.from({ length: POINTS }, (_, i) => heldS + ((end - heldS) * i) / (POINTS - 1)).map((s) => ({
       elapsedS: s,
       pressurePa: value(s),
@@ -245,7 +275,7 @@ function futuresOf(
         shape,
         probability,
         atEndPa: value(end),
-        lowPa: Math.max(0.005, value(end) - half),
+        lowPa: Math.max(LEAST_PA / 2, value(end) - half),
         highPa: value(end) + half,
         points,
       },

@@ -1,6 +1,6 @@
 import { currentHold, type Hold, type JobState } from '../job/state'
 import { hoseKindOf } from '../rig/compose'
-import { OUTGASSING } from '../rig/network'
+import { OUTGASSING } from '../rig/outgassing'
 import type { HoseBackground } from './hose-background'
 import { lossOf } from './loss'
 import { priorsOfStory } from './story-priors'

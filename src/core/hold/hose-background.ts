@@ -1,10 +1,10 @@
+import { DYING_POWER, OUTGASSING_FLOOR_S } from '../rig/outgassing'
+import { HOUR_S } from '../units/constants'
 /**
  * Gas the hoses inside the isolated part give by themselves: Pa m3/s at one hour under vacuum, what never dies, and how
  * long they were under vacuum before, s.
  */
 export type HoseBackground = { atHourPaM3S: number; steadyPaM3S: number; vacuumBeforeS: number }
-
-const HOUR_S = 3600
 
 /**
  * Rise those hoses make in a hold: the integral of q (t / 1 h)^-0.7 plus what is steady, over the volume (model.md
@@ -17,7 +17,7 @@ export function hoseRisePa(
   volumeL: number,
   elapsedS: number,
 ): number {
-  const since = Math.max(60, vacuumBeforeS)
-  const grown = ((since + elapsedS) ** 0.3 - since ** 0.3) / 0.3
-  return (atHourPaM3S * HOUR_S ** 0.7 * grown + steadyPaM3S * elapsedS) / (volumeL / 1000)
+  const since = Math.max(OUTGASSING_FLOOR_S, vacuumBeforeS)
+  const grown = ((since + elapsedS) ** (1 - DYING_POWER) - since ** (1 - DYING_POWER)) / (1 - DYING_POWER)
+  return (atHourPaM3S * HOUR_S ** DYING_POWER * grown + steadyPaM3S * elapsedS) / (volumeL / 1000)
 }

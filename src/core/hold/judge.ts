@@ -54,6 +54,28 @@ const EQUALISING_LEAK_S = 80
  * deviation (assumed).
  */
 const LATE_WATER_SHARE = 0.25
+/** A finer grid of bends is believed where it leaves this much less over (assumed). */
+const QUIETER = 0.9
+/** Chance that no hose is in the hold although the context says so, and where it says nothing (assumed). */
+const NO_HOSES_THOUGH_TOLD = 0.1
+const NO_HOSES_UNTOLD = 0.6
+/** Where a hold began is the mean of so many readings; a needle knows it to so much, Pa (a third of an inch). */
+const FIRST_SAMPLES = 5
+const NEEDLE_START_PA = 1000
+/** What may still pass the expansion device after isolation: a share of the start and so much besides, Pa (assumed). */
+const EQUALISING_SHARE = 0.3
+const EQUALISING_LEAST_PA = 2
+/** A rise of the hold before counts where a leak was likelier than this; how near this one lies, in ln, and how far it is
+ * believed (assumed). */
+const SEEN_FROM = 0.3
+const SEEN_SIGMA = 0.25
+const SEEN_SHARE = 0.7
+/** Drift is spread over so long at least, s, and never believed smaller than this, Pa/s. */
+const SHORTEST_DRIFT_S = 600
+const LEAST_DRIFT_PA_S = 1e-7
+/** A gauge whose noise is under this share of its step rests on it: a step may come at any time, by this share of it. */
+const RESTS_UNDER = 0.5
+const RESTING_STEP = 0.3
 /**
  * Slope beside a bend that no shape of water explains, as a share of the mean rise: found on records of known truth.
  */
@@ -153,7 +175,7 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
   let hypotheses = weighed()
   // where the finer grid fits better, what the coarse one left over was not noise
   const again = estimateNoise(used, curve.leftOver(best(hypotheses), prior), usedSteps, context, spacingS)
-  if (again.scale * Math.sqrt(again.correlationS) < 0.9 * noise.scale * Math.sqrt(noise.correlationS)) {
+  if (again.scale * Math.sqrt(again.correlationS) < QUIETER * noise.scale * Math.sqrt(noise.correlationS)) {
     noise = again
     prior = priorOf(used, usedSteps, context, noise)
     hypotheses = weighed()
@@ -206,7 +228,7 @@ function hosesOf(context: HoldContext): Prior['hoses'] {
   if (context.hoseBaselinePaM3S !== undefined)
     return [0, 1, 2].map((law) => ({ law, times: 1, spread: BASELINE_UNCERTAIN, chance: 1 / 3 }))
   if (context.hoses) return [{ law: 0, times: 1, spread: HOSES_UNCERTAIN, chance: 1 }]
-  const none = context.hosesIncluded === false ? 1 : context.hosesIncluded ? 0.1 : 0.6
+  const none = context.hosesIncluded === false ? 1 : context.hosesIncluded ? NO_HOSES_THOUGH_TOLD : NO_HOSES_UNTOLD
   if (none === 1) return [{ law: 0, times: 0, spread: 0, chance: 1 }]
   const kinds = UNKNOWN_PULLED_S.flatMap((_s, law) =>
     UNKNOWN_HOSES_PA_M3_S.map((times) => ({ law, times, spread: HOSES_UNCERTAIN * times })),
@@ -223,10 +245,10 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
   const first = samples[0] as HoldSample
   const last = samples[samples.length - 1] as HoldSample
   const spanS = last.elapsedS - first.elapsedS
-  const early = samples.slice(0, Math.max(1, Math.min(5, samples.length >> 3)))
+  const early = samples.slice(0, Math.max(1, Math.min(FIRST_SAMPLES, samples.length >> 3)))
   const startPa = early.reduce((sum, s) => sum + s.pressurePa, 0) / early.length
   const boilPa = waterSaturationPa(kelvin(context.ambientC))
-  const unsure = context.instrument === 'needle' ? 1000 : 0
+  const unsure = context.instrument === 'needle' ? NEEDLE_START_PA : 0
   // a hole larger than any that was thought of is a hole all the more
   const steepest = spanS > 0 ? (last.pressurePa - startPa) / spanS : 0
   const slope = {
@@ -245,7 +267,7 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
     permeationPaS: (LEAK_RANGE_PA_M3_S[0] / 3 + (context.hosesIncluded === false ? 0 : PERMEATION_PA_M3_S)) / volume,
     warmedPaS: ((WARMED_K / kelvin(context.ambientC)) * Math.max(0, last.pressurePa - startPa)) / Math.max(60, spanS),
     equalisingPa: Math.hypot(
-      0.3 * startPa + 2,
+      EQUALISING_SHARE * startPa + EQUALISING_LEAST_PA,
       EQUALISING_LEAK_S * lateRise(samples),
       LATE_WATER_SHARE * Math.max(0, last.pressurePa - startPa),
     ),
@@ -269,7 +291,7 @@ function lateRise(samples: readonly HoldSample[]): number {
 }
 
 const seenBefore = (risePaS: number, leak: number): Prior['seen'] =>
-  risePaS > 0 && leak > 0.3 ? { mean: Math.log(risePaS), sigma: 0.25, share: 0.7 * leak } : undefined
+  risePaS > 0 && leak > SEEN_FROM ? { mean: Math.log(risePaS), sigma: SEEN_SIGMA, share: SEEN_SHARE * leak } : undefined
 
 /**
  * Rise that is no leak: the gas warming, the weather on a needle, the step of a resting gauge, hoses known by one
@@ -284,18 +306,20 @@ function driftOf(
 ): number {
   const meanPa = samples.reduce((sum, s) => sum + s.pressurePa, 0) / samples.length
   const kelvins = spanS > NIGHT_S ? DAY_SWING_K : DRIFT_K
-  const overS = Math.max(spanS, Math.min(context.plannedS, NIGHT_S), 600)
+  const overS = Math.max(spanS, Math.min(context.plannedS, NIGHT_S), SHORTEST_DRIFT_S)
   // the readings rise for reasons that are looked for: only what was there at first can warm
   const firstPa = Math.min(meanPa, (samples[0] as HoldSample).pressurePa * 2)
   const warming = ((kelvins / kelvin(context.ambientC)) * firstPa) / overS
   const step = steps[steps.length >> 1] as number
   const resting =
-    context.instrument === 'electronic' && noise.scale * 2 * PA_PER_MICRON < 0.5 * step ? (0.3 * step) / spanS : 0
+    context.instrument === 'electronic' && noise.scale * 2 * PA_PER_MICRON < RESTS_UNDER * step
+      ? (RESTING_STEP * step) / spanS
+      : 0
   // what the hoses may give besides their baseline is no leak of the car
   const baseline = ((context.hoseBaselinePaM3S ?? 0) * BASELINE_UNCERTAIN) / (context.volumeL / 1000)
   const weather =
     context.instrument === 'needle' && !context.barometerRead ? (WEATHER_PA * Math.sqrt(spanS / HALF_DAY_S)) / spanS : 0
-  return Math.max(1e-7, Math.hypot(warming, resting, weather, baseline))
+  return Math.max(LEAST_DRIFT_PA_S, Math.hypot(warming, resting, weather, baseline))
 }
 
 function indexAt(samples: readonly HoldSample[], elapsedS: number): number {

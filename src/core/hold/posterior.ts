@@ -324,6 +324,11 @@ const SCRATCH = {
   heights: new Float64Array(CELLS),
 }
 
+/** Heights are looked at so many deviations around the best, over this factor at least; a narrower range in equal steps. */
+const REACH = 6
+const LEAST_FACTOR = 1.5
+const NARROW_FACTOR = 1.3
+
 /**
  * Bend and leak together: the height stepped through where it can be, the rise integrated at each; and the rise with
  * nothing presumed of it.
@@ -338,12 +343,12 @@ function weighBoth(
   const full = b.bb - b.bl ** 2 / s.ll
   const sigmaD = 1 / Math.sqrt(Math.max(1e-30, full))
   const meanD = (b.by - (b.bl * s.ly) / s.ll) * sigmaD ** 2
-  const low = Math.max(height.low, Math.min(height.high * 0.5, meanD - 6 * sigmaD))
-  const high = Math.min(height.high, Math.max(low * 1.5, meanD + 6 * sigmaD))
+  const low = Math.max(height.low, Math.min(height.high * 0.5, meanD - REACH * sigmaD))
+  const high = Math.min(height.high, Math.max(low * LEAST_FACTOR, meanD + REACH * sigmaD))
   const span = Math.log(height.high / height.low)
   const step = Math.exp(Math.log(high / low) / CELLS)
   const sigma = Math.hypot(s.lineSigma, prior.driftPaS)
-  const narrow = 12 * sigmaD < high - low || high / low < 1.3
+  const narrow = 2 * REACH * sigmaD < high - low || high / low < NARROW_FACTOR
   const linear = (high - low) / CELLS
   const { logs, flats, means, heights } = SCRATCH
   for (let i = 0, from = low; i < CELLS; i++) {

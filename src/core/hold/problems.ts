@@ -13,6 +13,30 @@ const LIMIT_FROM_PA = 10_000 * PA_PER_MICRON
 const NO_GAUGE_READS_PA = 26_000 * PA_PER_MICRON
 const RUN_AT_LIMIT = 4
 /**
+ * What is left within a gauge's range bears a judgement from so many readings over so long, s, and this share of the
+ * record on; a leak climbs to the limit, so the last reading below it stands close (assumed).
+ */
+const FEWEST_IN_RANGE = 6
+const SHORTEST_IN_RANGE_S = 180
+const LEAST_IN_RANGE = 0.15
+const CLIMBED_FROM = 0.6
+/** More than this share over the range spoils the record unless a leak took it there (assumed). */
+const MOSTLY_HIDDEN = 0.2
+/** The same figure as its limit, but for rounding. */
+const JUST_BELOW = 0.9999
+/** A gap is worth a word from this share of the record on. */
+const LEAST_GAP_SHARE = 0.05
+/** Jumps are looked for in records of so many readings, between the means of stretches of so many seconds, in so many of
+ * them at least. */
+const FEWEST_FOR_JUMPS = 40
+const JUMP_WINDOW_S = 25
+const LEAST_WINDOWS = 8
+/** A jump is over within two samples: so much of it at once (assumed). */
+const SHARP_SHARE = 0.55
+/** Samples on either side whose steps are the usual ones; the middle of their sizes in deviations. */
+const STEP_REACH = 150
+const SIGMA_OF_MEDIAN = 1.48
+/**
  * Missing for longer than this share of the record, s at least, and this many usual spacings, the shape is hidden
  * (assumed).
  */
@@ -102,11 +126,11 @@ function withoutOverRange(samples: readonly HoldSample[], problems: Problem[]): 
     what: `over the gauge's range, ${Math.round(Math.min(limit, first.pressurePa) / PA_PER_MICRON).toLocaleString('en')} micron`,
     // a leak climbs to the limit; a gauge that is there at once was never shut in with the car
     spoils:
-      kept.length < 6 ||
-      (first.elapsedS > heldFrom && lastBefore(kept, first.elapsedS) < 0.6 * first.pressurePa) ||
-      heldTo - heldFrom < 180 ||
-      heldTo - heldFrom < 0.15 * total,
-    unlessLeak: hidden.length > 0.2 * samples.length,
+      kept.length < FEWEST_IN_RANGE ||
+      (first.elapsedS > heldFrom && lastBefore(kept, first.elapsedS) < CLIMBED_FROM * first.pressurePa) ||
+      heldTo - heldFrom < SHORTEST_IN_RANGE_S ||
+      heldTo - heldFrom < LEAST_IN_RANGE * total,
+    unlessLeak: hidden.length > MOSTLY_HIDDEN * samples.length,
   })
   return kept
 }
@@ -123,7 +147,7 @@ function limitShown(samples: readonly HoldSample[]): number {
   for (let i = 1; i < samples.length; i++) {
     const pa = (samples[i] as HoldSample).pressurePa
     run = pa === (samples[i - 1] as HoldSample).pressurePa ? run + 1 : 1
-    if (run >= RUN_AT_LIMIT && pa >= highest * 0.9999) return Math.min(NO_GAUGE_READS_PA, pa * 0.9999)
+    if (run >= RUN_AT_LIMIT && pa >= highest * JUST_BELOW) return Math.min(NO_GAUGE_READS_PA, pa * JUST_BELOW)
   }
   return NO_GAUGE_READS_PA
 }
@@ -133,7 +157,7 @@ function findGap(samples: readonly HoldSample[], problems: Problem[]): void {
   const last = samples[samples.length - 1]
   if (!first || !last || samples.length < 4) return
   const total = last.elapsedS - first.elapsedS
-  const least = Math.max(GAP_S, 0.05 * total)
+  const least = Math.max(GAP_S, LEAST_GAP_SHARE * total)
   let usual = 0
   for (let i = 1; i < samples.length; i++) {
     const fromS = (samples[i - 1] as HoldSample).elapsedS
@@ -166,10 +190,10 @@ function findJump(
   context: HoldContext,
 ): { fromS: number; toS: number; byPa: number } | null {
   const n = samples.length
-  if (n < 40) return null
+  if (n < FEWEST_FOR_JUMPS) return null
   const span = (samples[n - 1] as HoldSample).elapsedS - (samples[0] as HoldSample).elapsedS
   const spacing = span / (n - 1)
-  const k = Math.max(4, Math.min(Math.floor(n / 8), Math.round(25 / Math.max(0.5, spacing))))
+  const k = Math.max(4, Math.min(Math.floor(n / LEAST_WINDOWS), Math.round(JUMP_WINDOW_S / Math.max(0.5, spacing))))
   const meanOf = windowMeans(samples, k)
   const jumps: { i: number; by: number }[] = []
   const stride = Math.max(1, k >> 2)
@@ -177,7 +201,7 @@ function findJump(
     const [b2, b1, a1, a2] = [meanOf(i - 2 * k), meanOf(i - k), meanOf(i), meanOf(i + k)]
     jumps.push({ i, by: a1 - b1 - (b1 - b2 + (a2 - a1)) / 2 })
   }
-  if (jumps.length < 8) return null
+  if (jumps.length < LEAST_WINDOWS) return null
   const unrest = Float64Array.from(jumps, (j) => Math.abs(j.by)).sort()[jumps.length >> 1] as number
   const largest = jumps.reduce((a, b) => (Math.abs(b.by) > Math.abs(a.by) ? b : a))
   const at = samples[largest.i] as HoldSample
@@ -197,7 +221,7 @@ function findJump(
     if (Math.abs(stepAt(range, j)) > Math.abs(stepAt(range, edge))) edge = j
   }
   const sharp = Math.abs(stepAt(range, edge))
-  if (sharp < 0.55 * Math.abs(largest.by)) return null
+  if (sharp < SHARP_SHARE * Math.abs(largest.by)) return null
   // noise that lasts moves slowly: what moves at once need stand out of the slow unrest less
   const atOnce = sharp > SHARP_SIGMAS * usualStep(samples, largest.i)
   if (Math.abs(largest.by) < (atOnce ? SLOW_UNRESTS : UNRESTS) * unrest) return null
@@ -207,11 +231,11 @@ function findJump(
 
 /** Usual change between two samples and the two before around a place, as a deviation, Pa. */
 function usualStep(samples: readonly HoldSample[], around: number): number {
-  const part = samples.slice(Math.max(0, around - 150), around + 150)
+  const part = samples.slice(Math.max(0, around - STEP_REACH), around + STEP_REACH)
   const steps = Float64Array.from({ length: Math.max(0, part.length - 4) }, (_, i) =>
     Math.abs(stepAt(part, i + 2)),
   ).sort()
-  return 1.48 * Math.max(steps[steps.length >> 1] ?? 0, 1e-3)
+  return SIGMA_OF_MEDIAN * Math.max(steps[steps.length >> 1] ?? 0, 1e-3)
 }
 
 /**

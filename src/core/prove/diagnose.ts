@@ -47,6 +47,11 @@ const SIGNS: Record<CauseKind, { low: number; high: number; vent: number; prior:
   compressor: { low: 2.2, high: -2.2, vent: 2.5, prior: 0.08 },
   elsewhere: { low: 0, high: 0, vent: 2.5, prior: 0.1 },
 }
+/** A reading farther out than this many half-widths is no clearer sign; nor is one more deviations off than that. */
+const FARTHEST = 4
+const MOST_OFF = 9
+/** Causes less likely than this are left out. */
+const LEAST_SHOWN = 0.04
 /** Spread of the signs, half-widths (assumed): idle, humidity and the sun move them. */
 const SPREAD = 1.1
 
@@ -103,8 +108,8 @@ export function diagnose(
   const off = history.chargedG - history.targetG
   const vacuum = readings.some(({ reading }) => reading.lowPaG < 0)
   // beyond the edge a sign does not weaken
-  const clip = (x: number) => Math.max(-4, Math.min(4, x))
-  const one = (x: number, at: number) => -0.5 * Math.min(9, Math.abs(clip(x) - at) / SPREAD) ** 2
+  const clip = (x: number) => Math.max(-FARTHEST, Math.min(FARTHEST, x))
+  const one = (x: number, at: number) => -0.5 * Math.min(MOST_OFF, Math.abs(clip(x) - at) / SPREAD) ** 2
   const score = (kind: CauseKind): number => {
     const s = SIGNS[kind]
     const signs = places.reduce((sum, p) => sum + one(p.low, s.low) + one(p.high, s.high) + one(p.vent, s.vent), 0)
@@ -123,7 +128,7 @@ export function diagnose(
       ...WORDS[kind],
       reason,
     }))
-    .filter((c) => c.chance >= 0.04)
+    .filter((c) => c.chance >= LEAST_SHOWN)
     .sort((a, b) => b.chance - a.chance)
 }
 
@@ -135,7 +140,19 @@ const REST_SAYS: Record<NonNullable<ProofHistory['rest']>, Partial<Record<CauseK
 }
 const CYCLING_SAYS: Partial<Record<CauseKind, number>> = { short: 1, elsewhere: 0.5, 'as-it-should-be': -0.7 }
 
-/** What the weight and the hold say for or against a cause, ln. */
+/**
+ * What the weight and the hold say for or against a cause, ln, where it fits them and otherwise (assumed): short or too
+ * much by weight, air without a proved hold, a low side in vacuum, the right weight.
+ */
+const STORY_SAYS: Partial<Record<CauseKind, { where: number; otherwise: number }>> = {
+  short: { where: 1.2, otherwise: -2.5 },
+  'too-much': { where: 1.2, otherwise: -2 },
+  air: { where: 0.7, otherwise: -1.5 },
+  restriction: { where: 2, otherwise: 0 },
+  elsewhere: { where: 0.5, otherwise: -0.5 },
+}
+
+/** What the whole job says for or against a cause, ln. */
 function storyOf(kind: CauseKind, offG: number, history: ProofHistory, vacuum: boolean): number {
   const { rest, cycling } = history
   return (
@@ -146,13 +163,16 @@ function storyOf(kind: CauseKind, offG: number, history: ProofHistory, vacuum: b
 }
 
 function weighed(kind: CauseKind, offG: number, { toleranceG, holdProved }: ProofHistory, vacuum: boolean): number {
-  const within = Math.abs(offG) <= toleranceG
-  if (kind === 'short') return offG < -toleranceG ? 1.2 : -2.5
-  if (kind === 'too-much') return offG > toleranceG ? 1.2 : -2
-  if (kind === 'air') return holdProved ? -1.5 : 0.7
-  if (kind === 'restriction') return vacuum ? 2 : 0
-  if (kind === 'elsewhere') return within ? 0.5 : -0.5
-  return 0
+  const says = STORY_SAYS[kind]
+  if (!says) return 0
+  const holds = {
+    short: offG < -toleranceG,
+    'too-much': offG > toleranceG,
+    air: !holdProved,
+    restriction: vacuum,
+    elsewhere: Math.abs(offG) <= toleranceG,
+  }
+  return holds[kind as keyof typeof holds] ? says.where : says.otherwise
 }
 
 function reasonOf(

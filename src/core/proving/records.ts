@@ -1,6 +1,6 @@
 import type { HoldContext, HoldSample } from '../hold/types'
 import { type CarVolume, composeRig, farNode } from '../rig/compose'
-import { OUTGASSING } from '../rig/network'
+import { OUTGASSING } from '../rig/outgassing'
 import type { RigFile } from '../rig/rig-file'
 import { Stepper } from '../rig/stepper'
 import { stationPressurePa } from '../units/barometer'

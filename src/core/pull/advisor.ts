@@ -14,6 +14,33 @@ const CHANCE: Record<AdviceKind, number> = { 'on-course': 0.5, boiling: 0.2, lea
 /** A pull is called stuck only when it was flat for so long, s. */
 const FLAT_S = 600
 
+/** Explanations less likely than this are left out; one misfit speaks against them by no more than this, squared. */
+const LEAST_SHOWN = 0.04
+const MOST_AGAINST = 60
+/** Against anything that is stuck while it was not flat for long enough, ln (assumed). */
+const UNPROVEN = -1.5
+/** A pull that is later than nine in ten, forgiven in ln(time) (assumed). */
+const LATE_NEAR = 0.2
+/** Boiling is a plateau that sinks slowly: ln(pressure) a minute, up to a tenth above saturation (assumed). */
+const PLATEAU_PER_MIN = [-0.12, 0.01] as const
+const BOILING_TO_SHARE = 1.1
+const SLOPE_UNKNOWN = -1
+/** It lies so much above where the rig would be dry by now, and so much above the deepest it ever gets (assumed). */
+const ABOVE_DRY = 1.3
+const WELL_ABOVE = 1.6
+/** Water carried off beyond what the story can have held, forgiven in ln(grams); what the story's grams say (assumed). */
+const WATER_NEAR = 0.6
+const LEAST_WATER_SAYS = 0.3
+const MOST_WATER_SAYS = 2
+/** Water boils for so long, s: before that something that boils is hardly a leak, ln (assumed). */
+const BOILS_FOR_S = 3600
+const STILL_WET = -1
+/** Where hoses hold it: about the deepest this rig gets; against them where that lies under the target, ln (assumed). */
+const AT_FLOOR = [0.7, 1.5] as const
+const GETS_THERE = -2
+/** A worn pump reaches so many times its plate at most (assumed). */
+const WORN_PUMP = 20
+
 /**
  * Where a pull stands against its prediction and the shapes of model.md section 8.
  * @returns explanations with probabilities; heuristic likelihoods about the prediction, the boiling line, the rig's own
@@ -41,7 +68,7 @@ export function adviseOnPull(look: PullLook): PullAdvice {
   const facts = { look, farPa: far.pa, flow, toTargetS }
   const options = scores
     .map(({ kind, score }) => ({ kind, probability: Math.exp(score - top) / total, ...ADVICE_WORDS[kind](facts) }))
-    .filter((o) => o.probability >= 0.04)
+    .filter((o) => o.probability >= LEAST_SHOWN)
     .sort((a, b) => b.probability - a.probability)
   const stuck = options[0]?.kind === 'leak' || options[0]?.kind === 'hoses' || options[0]?.kind === 'pump'
   return {
@@ -89,50 +116,63 @@ function scaled(l: Lead, pumpPa: number): Lead {
   return { pumpPa, farLowPa: l.farLowPa * f, farPa: l.farPa * f, farHighPa: l.farHighPa * f }
 }
 
-const square = (x: number): number => -0.5 * Math.min(60, x * x)
+const square = (x: number): number => -0.5 * Math.min(MOST_AGAINST, x * x)
 const outside = (x: number, low: number, high: number): number => (x < low ? low - x : x > high ? x - high : 0)
 
 function likelihood(kind: AdviceKind, look: PullLook, farPa: number, tS: number, flow: Flow): number {
   const ln = Math.log(farPa)
   const flat = flow.slopePerMin === null ? 0 : square(flow.slopePerMin / SLOPE_NEAR)
-  const unproven = tS < FLAT_S || flow.flatS < FLAT_S ? -1.5 : 0
+  const unproven = tS < FLAT_S || flow.flatS < FLAT_S ? UNPROVEN : 0
   switch (kind) {
     case 'on-course': {
       const { lowPa, highPa } = bandAt(look.plan, tS)
       const rising = Math.max(0, flow.slopePerMin ?? 0)
       // still above the target after nine in ten are there, or flat for longer than the prediction ever is above it
       const { p90S } = look.plan
-      const late = farPa > look.targetPa && p90S !== null && tS > p90S ? square(Math.log(tS / p90S) / 0.2) : 0
+      const late = farPa > look.targetPa && p90S !== null && tS > p90S ? square(Math.log(tS / p90S) / LATE_NEAR) : 0
       const stuck = farPa > look.targetPa && flow.flatS > FLAT_S ? square((flow.flatS - FLAT_S) / FLAT_S) : 0
       return square(outside(ln, Math.log(lowPa), Math.log(highPa)) / NEAR) + square(rising / SLOPE_NEAR) + late + stuck
     }
     case 'boiling': {
-      const place = outside(ln, Math.log(BOILING_FROM_SHARE * look.waterBoilsPa), Math.log(1.1 * look.waterBoilsPa))
+      const place = outside(
+        ln,
+        Math.log(BOILING_FROM_SHARE * look.waterBoilsPa),
+        Math.log(BOILING_TO_SHARE * look.waterBoilsPa),
+      )
       // boiling is a plateau that sinks slowly, and wants water that the story knows of
-      const slow = flow.slopePerMin === null ? -1 : square(outside(flow.slopePerMin, -0.12, 0.01) / SLOPE_NEAR)
-      const above = square(Math.max(0, Math.log(1.3 * bandAt(look.plan, tS).dryPa) - ln) / NEAR)
+      const slow =
+        flow.slopePerMin === null ? SLOPE_UNKNOWN : square(outside(flow.slopePerMin, ...PLATEAU_PER_MIN) / SLOPE_NEAR)
+      const above = square(Math.max(0, Math.log(ABOVE_DRY * bandAt(look.plan, tS).dryPa) - ln) / NEAR)
       // more carried off by now than such a story has: it is less and less likely water
-      const beyond = square(Math.max(0, Math.log((carriedOffG(look, flow) ?? 0) / look.waterMostG || 1)) / 0.6)
-      return square(place / NEAR) + slow + above + beyond + Math.log(Math.min(2, 0.3 + look.waterG))
+      const beyond = square(Math.max(0, Math.log((carriedOffG(look, flow) ?? 0) / look.waterMostG || 1)) / WATER_NEAR)
+      return (
+        square(place / NEAR) +
+        slow +
+        above +
+        beyond +
+        Math.log(Math.min(MOST_WATER_SAYS, LEAST_WATER_SAYS + look.waterG))
+      )
     }
     case 'leak': {
       // flat, deep under the boiling line or as flat as no boiling is, far above what this rig reaches dry
-      const above = square(Math.max(0, Math.log(1.6 * floorOf(look.plan)) - ln) / NEAR)
-      const wet = farPa > BOILING_FROM_SHARE * look.waterBoilsPa && flow.flatS < 3600 ? -1 : 0
+      const above = square(Math.max(0, Math.log(WELL_ABOVE * floorOf(look.plan)) - ln) / NEAR)
+      const wet = farPa > BOILING_FROM_SHARE * look.waterBoilsPa && flow.flatS < BOILS_FOR_S ? STILL_WET : 0
       return flat + above + unproven + wet
     }
     case 'hoses':
       return (
         flat +
-        square(outside(ln, Math.log(0.7 * floorOf(look.plan)), Math.log(1.5 * floorOf(look.plan))) / NEAR) +
+        square(
+          outside(ln, Math.log(AT_FLOOR[0] * floorOf(look.plan)), Math.log(AT_FLOOR[1] * floorOf(look.plan))) / NEAR,
+        ) +
         unproven +
-        (floorOf(look.plan) < look.targetPa ? -2 : 0)
+        (floorOf(look.plan) < look.targetPa ? GETS_THERE : 0)
       )
     case 'pump':
       return (
         flat +
-        square(Math.max(0, Math.log(1.6 * floorOf(look.plan)) - ln) / NEAR) +
-        square(Math.max(0, ln - Math.log(20 * look.ultimatePa)) / NEAR) +
+        square(Math.max(0, Math.log(WELL_ABOVE * floorOf(look.plan)) - ln) / NEAR) +
+        square(Math.max(0, ln - Math.log(WORN_PUMP * look.ultimatePa)) / NEAR) +
         unproven
       )
     default: {

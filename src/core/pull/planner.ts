@@ -205,15 +205,24 @@ export function linkCosts(q: PullQuestion): Gain[] {
   )
 }
 
+/** Hoses of half an inch, and from what bore on they are that wide, mm. */
+const HALF_INCH_MM = 12.7
+const WIDE_MM = 12
+/** What a sound two-stage pump reaches on fresh oil, micron, and how much warmer a bay can be made, K (assumed). */
+const FRESH_OIL_MICRON = 25
+const WARMER_K = 10
+
 /** What could be done about it, each by itself, with what it saves of the median pull. */
 export function whatIfs(q: PullQuestion): Gain[] {
   const changes: { name: string; options: RigOptions }[] = [
     ...(throughManifold(q.rig) ? [{ name: 'cores out', options: { coresOut: true } }] : []),
-    ...(q.rig.boreMm < 12 ? [{ name: 'hoses of 1/2 in', options: { boreMm: 12.7 } }] : []),
+    ...(q.rig.boreMm < WIDE_MM ? [{ name: 'hoses of 1/2 in', options: { boreMm: HALF_INCH_MM } }] : []),
     ...(q.rig.hoses === 1 ? [{ name: 'a second hose', options: { secondHose: true } }] : []),
-    { name: 'warm the bay by 10 K', options: { warmerK: 10 } },
+    { name: `warm the bay by ${WARMER_K} K`, options: { warmerK: WARMER_K } },
     { name: 'ballast open', options: { ballast: true } },
-    ...(q.rig.ultimateMicron > 25 ? [{ name: 'fresh pump oil', options: { ultimateMicron: 25 } }] : []),
+    ...(q.rig.ultimateMicron > FRESH_OIL_MICRON
+      ? [{ name: 'fresh pump oil', options: { ultimateMicron: FRESH_OIL_MICRON } }]
+      : []),
   ]
   return gains(q, changes)
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { text, verbatim } from '../entry/text'
 import { READING_UNITS } from '../units/channel'
+import { DAY_S } from '../units/constants'
 import { BadReading, type ReadingRow } from './hold-readings'
 
 /** A line of a CSV file, already split, with its number. */
@@ -57,8 +58,6 @@ export const ColumnMapping = z.strictObject({
   unit: z.enum(['micron', 'Pa', 'kPa', 'mbar', 'inHgV']),
 })
 export type ColumnMapping = z.infer<typeof ColumnMapping>
-
-const DAY_S = 86_400
 
 /**
  * Rows of a foreign wide file by a mapping. Rows without a vacuum figure are passed over, as loggers leave cells empty.

@@ -4,11 +4,13 @@ import {
   AIR_VISCOSITY_PA_S,
   BALLAST_FLOOR_PA,
   GAS_CONSTANT,
+  HOUR_S,
   L_S_PER_CFM,
   PA_PER_MICRON,
   WATER_KG_MOL,
 } from '../units/constants'
 import { kelvin } from '../units/temperature'
+import { DYING_POWER, OUTGASSING, OUTGASSING_FLOOR_S } from './outgassing'
 import type { RigEvent, RigFile } from './rig-file'
 
 /** Constants of model.md section 4; those marked there as assumed are assumed here. */
@@ -19,10 +21,6 @@ const WARMING_W_K = 0.4
 const LEAST_WETTED_G = 20
 const WATER_HEAT_J_G_K = 4.19
 const LATENT_J_G = 2500
-/** Outgassing of a hose at one hour and its permeation, Pa m3/s per m. */
-export const OUTGASSING = { metal: [0, 0], 'barrier-new': [2e-7, 2e-9], 'rubber-old': [2e-6, 3e-8] } as const
-const OUTGASSING_FLOOR_S = 60
-const HOUR_S = 3600
 
 type Link = {
   id: string
@@ -293,7 +291,7 @@ export class Network {
   derivative(y: Float64Array, dy: Float64Array): void {
     dy.fill(0)
     const books = this.booksAt
-    const decay = (Math.max(OUTGASSING_FLOOR_S, y[this.timeAt] as number) / HOUR_S) ** -0.7
+    const decay = (Math.max(OUTGASSING_FLOOR_S, y[this.timeAt] as number) / HOUR_S) ** -DYING_POWER
     for (const link of this.links) {
       const half = this.outgassing(link, decay) / 2
       if (half > 0) {
@@ -401,7 +399,7 @@ export class Network {
   ): void {
     const time = y[this.timeAt] as number
     if ((link.source[0] as number) > 0 && time > OUTGASSING_FLOOR_S) {
-      const half = (-0.7 * link.lengthM * link.source[0] * (time / HOUR_S) ** -1.7) / HOUR_S / 2
+      const half = (-DYING_POWER * link.lengthM * link.source[0] * (time / HOUR_S) ** (-DYING_POWER - 1)) / HOUR_S / 2
       putGas(link.i, 0, this.timeAt, half)
       putGas(link.j, 0, this.timeAt, half)
       put(this.booksAt, this.timeAt, 2 * half)

@@ -1,6 +1,6 @@
 import { type GramsPerYear, leakGramsPerYear } from '../hold/leak-rate'
 import type { HoldContext, HoldSample } from '../hold/types'
-import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
+import { HOUR_S, MINUTE_S, PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
 
 /** What a school's simple rule would have said of a hold, when, and the leak it lets through on this volume. */
 export type RuleSaid = {
@@ -17,13 +17,18 @@ type Rule = {
   fails: (samples: readonly HoldSample[], context: HoldContext) => boolean
 }
 
+/** A needle is read to half an inch. */
+const HALF_INCH_PA = 0.5 * PA_PER_INHG
+/** A wait that is over but for its last reading. */
+const AS_GOOD_AS_OVER = 0.98
+
 const micron = (n: number) => n * PA_PER_MICRON
 const lastOf = (samples: readonly HoldSample[]) => samples[samples.length - 1] as HoldSample
 const rose = (samples: readonly HoldSample[]) => lastOf(samples).pressurePa - (samples[0] as HoldSample).pressurePa
 const ceiling = (n: number, hours: number): Rule => ({
   name: `stays below ${n.toLocaleString('en')} micron for ${hours === 1 ? 'an hour' : `${hours} hours`}`,
-  waitS: hours * 3600,
-  allowsPaS: () => micron(n) / (hours * 3600),
+  waitS: hours * HOUR_S,
+  allowsPaS: () => micron(n) / (hours * HOUR_S),
   fails: (samples) => samples.some((s) => s.pressurePa > micron(n)),
 })
 
@@ -31,30 +36,30 @@ const ceiling = (n: number, hours: number): Rule => ({
 const RULES: readonly Rule[] = [
   {
     name: 'needle unmoved after 30 minutes',
-    waitS: 1800,
-    allowsPaS: () => (0.5 * PA_PER_INHG) / 1800,
-    fails: (samples) => Math.abs(rose(samples)) >= 0.5 * PA_PER_INHG,
+    waitS: 30 * MINUTE_S,
+    allowsPaS: () => HALF_INCH_PA / (30 * MINUTE_S),
+    fails: (samples) => Math.abs(rose(samples)) >= HALF_INCH_PA,
   },
   {
     name: '1 micron a minute',
-    waitS: 900,
+    waitS: 15 * MINUTE_S,
     allowsPaS: () => micron(1) / 60,
     fails: (samples) =>
       rose(samples) / Math.max(1, lastOf(samples).elapsedS - (samples[0] as HoldSample).elapsedS) > micron(1) / 60,
   },
   {
     name: 'below 200 micron after 20 minutes',
-    waitS: 1200,
-    allowsPaS: () => micron(200) / 1200,
+    waitS: 20 * MINUTE_S,
+    allowsPaS: () => micron(200) / (20 * MINUTE_S),
     fails: (samples) => lastOf(samples).pressurePa > micron(200),
   },
   ceiling(1000, 1),
   ceiling(2500, 3),
   {
     name: 'overnight, needle unmoved',
-    waitS: 12 * 3600,
-    allowsPaS: () => (0.5 * PA_PER_INHG) / (12 * 3600),
-    fails: (samples) => Math.abs(rose(samples)) >= 0.5 * PA_PER_INHG,
+    waitS: 12 * HOUR_S,
+    allowsPaS: () => HALF_INCH_PA / (12 * HOUR_S),
+    fails: (samples) => Math.abs(rose(samples)) >= HALF_INCH_PA,
   },
 ]
 
@@ -70,7 +75,7 @@ export function rulesOn(samples: readonly HoldSample[], context: HoldContext): R
       failed && name.startsWith('stays')
         ? (within.find((_s, i) => i > 0 && fails(within.slice(0, i + 1), context))?.elapsedS ?? null)
         : null
-    const done = held >= waitS * 0.98
+    const done = held >= waitS * AS_GOOD_AS_OVER
     return {
       rule: name,
       says: early !== null ? 'fails' : !done ? 'not yet' : failed ? 'fails' : 'passes',

@@ -20,10 +20,16 @@ export const GAS_CONSTANT = 8.314462618
 export const NEEDLE_HALF_WIDTH_PA = 0.5 * PA_PER_INHG
 /** Molar mass of water, kg/mol. */
 export const WATER_KG_MOL = 0.018015
+/** Seconds in a minute, an hour and a day. */
+export const MINUTE_S = 60
+export const HOUR_S = 3600
+export const DAY_S = 86_400
+/** Deviations on either side of the middle that hold 95 of 100 of a normal. */
+export const SIGMAS_95 = 1.96
 /** Days in a year as losses are told by (Julian). */
 export const DAYS_A_YEAR = 365.25
 /** Seconds in that year. */
-export const SECONDS_A_YEAR = DAYS_A_YEAR * 86_400
+export const SECONDS_A_YEAR = DAYS_A_YEAR * DAY_S
 /** Floor of a pump with its gas ballast open, Pa absolute (assumed, model.md section 4). */
 export const BALLAST_FLOOR_PA = 40
 /** Molar mass of air, kg/mol, and its viscosity, Pa s (model.md section 4). */

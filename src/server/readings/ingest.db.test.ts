@@ -1,10 +1,13 @@
+import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { database } from '../db/pool'
 import { by, type Fixture, freshShop, gaugeLine, here, jobWithGauge, readingsOf } from '../tests/shop-fixture'
 import { selectAverages, selectHistory } from './history'
 import { forDevice, ingest } from './ingest'
+import { sharedCommit } from './shared-commit'
 import { selectSpan } from './span'
+import type { NewReading } from './store-readings'
 import { typeReadings } from './type-reading'
 
 let shop: Fixture
@@ -164,4 +167,48 @@ test('what is typed just now is the newest whatever the clocks say; what is type
   expect(await newest()).toBe(640)
   await typeReadings(by(shop.technician), jobId, [typed(9_000, 700, new Date(Date.now() - 600_000).toISOString())])
   expect(await newest()).toBe(640)
+})
+
+const reading = (seq: number, value = 66.6): NewReading => ({
+  channel: 'vacuum',
+  value,
+  sentValue: value,
+  sentUnit: 'Pa',
+  instrumentId: 'G1',
+  deviceSeq: seq,
+  measuredAt: at(seq),
+  byAccount: null,
+  note: null,
+})
+
+test('batches that arrive together share commits, and each is told what became of its own readings', async () => {
+  const cars = await Promise.all(Array.from({ length: 6 }, () => jobWithGauge(shop.technician)))
+  const gone = randomUUID()
+  const commits = async () => Number((await database().query(`select pg_current_xact_id()::text as id`)).rows[0].id)
+  const before = await commits()
+  const done = await Promise.all(
+    Array.from({ length: 60 }, (_, i) =>
+      sharedCommit().store(
+        here().shopId,
+        new Map([
+          // every second batch brings again what the one before it brought
+          [cars[i % 6] as string, [reading(Math.floor(i / 12) * 100 + (i % 6))]],
+          ...(i === 7 ? [[gone, [reading(1), reading(2)]] as const] : []),
+        ]),
+      ),
+    ),
+  )
+  expect(done.map((d) => d.stored)).toEqual(Array.from({ length: 60 }, (_, i) => (i % 12 < 6 ? 1 : 0)))
+  expect(done.filter((d) => d.refused > 0)).toEqual([{ stored: 0, refused: 2 }])
+  // sixty batches, and nothing like sixty transactions
+  expect((await commits()) - before).toBeLessThan(12)
+  for (const car of cars) expect(await readingsOf(car)).toHaveLength(5)
+})
+
+test('a batch that cannot be stored fails by itself, whoever shares its commit', async () => {
+  const send = (seq: number, value: number) =>
+    sharedCommit().store(here().shopId, new Map([[jobId, [reading(seq, value)]]]))
+  const done = await Promise.allSettled([send(1, 60), send(2, 60), send(3, 1e12), send(4, 60)])
+  expect(done.map((d) => d.status)).toEqual(['fulfilled', 'fulfilled', 'rejected', 'fulfilled'])
+  expect((await readingsOf(jobId)).map((r) => r.value)).toEqual([60, 60, 60])
 })

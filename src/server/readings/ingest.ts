@@ -5,10 +5,11 @@ import { verbatim } from '@/core/entry/text'
 import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
 import { database } from '../db/pool'
-import { type DeviceScope, inTransaction, type Scope, scopeOf } from '../db/scope'
+import { type DeviceScope, scopeOf } from '../db/scope'
 import { AppError, type Fault } from '../errors'
 import { pathText } from '../http'
-import { type NewReading, storeReadings } from './store-readings'
+import { sharedCommit } from './shared-commit'
+import type { NewReading } from './store-readings'
 
 /** Readings taken in one request at most. */
 const MOST_LINES = 600
@@ -35,10 +36,11 @@ export const tokenHash = (token: string): string => createHash('sha256').update(
 export async function forDevice(request: Request): Promise<DeviceScope> {
   const token = /^Bearer (.{16,200})$/.exec(request.headers.get('authorization') ?? '')?.[1]
   if (!token) throw new AppError('not-signed-in', 'send the device token as: Authorization: Bearer …')
-  const { rows } = await database().query<DeviceScope['device'] & { shopId: number }>(
-    'select id, kind, shop_id as "shopId" from device where token_hash = $1',
-    [tokenHash(token)],
-  )
+  const { rows } = await database().query<DeviceScope['device'] & { shopId: number }>({
+    name: 'device-of-token',
+    text: 'select id, kind, shop_id as "shopId" from device where token_hash = $1',
+    values: [tokenHash(token)],
+  })
   if (!rows[0]) throw new AppError('not-signed-in', 'this device token is not known here')
   const { shopId, ...device } = rows[0]
   return { ...scopeOf(shopId), device }
@@ -70,25 +72,12 @@ export async function ingest(db: DeviceScope, ndjson: string): Promise<Ingested>
   const lines = parseLines(ndjson, Date.now())
   const placed = placeLines(lines, await selectHangings(db, [...new Set(lines.map((l) => l.instrument))]))
   const attached = [...placed.values()].reduce((sum, r) => sum + r.length, 0)
-  // one statement is a transaction by itself; several cars in one batch need one around them
-  const done = placed.size <= 1 ? await storeAll(db, placed) : await inTransaction(db, (tx) => storeAll(tx, placed))
+  const done = attached === 0 ? { stored: 0, refused: 0 } : await sharedCommit().store(db.shopId, placed)
   return {
     stored: done.stored,
     repeated: attached - done.refused - done.stored,
     unattached: lines.length - attached + done.refused,
   }
-}
-
-async function storeAll(db: Scope, placed: Map<string, NewReading[]>): Promise<{ stored: number; refused: number }> {
-  const sum = { stored: 0, refused: 0 }
-  // jobs in one order, so that two devices at the same two cars cannot wait for each other
-  for (const jobId of [...placed.keys()].sort()) {
-    const readings = placed.get(jobId) as NewReading[]
-    const done = await storeReadings(db, jobId, readings)
-    if (done === null) sum.refused += readings.length
-    else sum.stored += done
-  }
-  return sum
 }
 
 function parseLines(ndjson: string, nowMs: number): Line[] {
@@ -133,14 +122,15 @@ type Hanging = {
 
 /** Where the instruments of a device hang and hung, each with the clock of its car. */
 async function selectHangings(db: DeviceScope, instruments: readonly string[]): Promise<Hanging[]> {
-  const { rows } = await db.query<Hanging>(
-    `select a.instrument_id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to", j.barometer_pa as "barometerPa",
+  const { rows } = await db.query<Hanging>({
+    name: 'hangings',
+    text: `select a.instrument_id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to", j.barometer_pa as "barometerPa",
             (select json_agg(json_build_object('wallMs', date_part('epoch', c.wall_from) * 1000, 'jobMs', date_part('epoch', c.job_from) * 1000, 'factor', c.factor)
                              order by c.wall_from) from job_clock c where c.job_id = a.job_id) as clock
        from attachment a join instrument i on i.shop_id = a.shop_id and i.id = a.instrument_id join job j on j.id = a.job_id
       where a.shop_id = $3 and i.device_id = $1 and a.instrument_id = any($2::text[])`,
-    [db.device.id, instruments, db.shopId],
-  )
+    values: [db.device.id, instruments, db.shopId],
+  })
   return rows
 }
 

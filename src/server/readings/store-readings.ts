@@ -1,4 +1,5 @@
 import type { Channel, ReadingUnit } from '@/core/units/channel'
+import type { Queryable } from '../db/pool'
 import type { Scope } from '../db/scope'
 import { CHANGE_CHANNEL } from '../jobs/notify'
 
@@ -23,42 +24,35 @@ export type NewReading = {
 /** The instrument of whatever is typed. */
 export const HAND = 'hand'
 
+/** Readings of one car, in the order they came. */
+export type CarReadings = { shopId: number; jobId: string; readings: readonly NewReading[] }
+
 /**
- * Stores readings of one job: the one end of every way in, be it an instrument, a hand or a file.
- * The same instrument, number and time twice is stored once. The job's row is locked first, so that its
+ * Stores readings of several cars in one statement, which is one transaction: the one end of every way in, be it an
+ * instrument, a hand or a file.
+ * The same instrument, number and time twice is stored once. The jobs' rows are locked first, in one order, so that
  * reading numbers follow the order of commits and a stream that resumes after a number misses nothing.
  * The newest of a channel is the last to arrive, also where a clock was set back: a later number of the same
- * instrument,
- * what was typed just now, or a later time of another.
- * @returns how many were new; null when there is no such unsigned job
+ * instrument, what was typed just now, or a later time of another.
+ * @param cars - each job once
+ * @returns for each car which of its readings were new, by their place in it; null when there is no such unsigned job
  */
-export async function storeReadings(tx: Scope, jobId: string, readings: readonly NewReading[]): Promise<number | null> {
-  const times = readings.map((r) => r.measuredAt.getTime())
-  const column = <T>(pick: (r: NewReading) => T): T[] => readings.map(pick)
-  // one statement, so that a batch costs one round trip: lock and number, store, tell the streams
-  const { rows } = await tx.query<{ seq: number | null; stored: number }>(
-    `with numbered as (
-       update job set reading_seq = reading_seq + $2::int,
-         readings_from = least(readings_from, $14::timestamptz), readings_to = greatest(readings_to, $15::timestamptz),
-         latest = latest || (
-         select coalesce(jsonb_object_agg(key, case when back_s > 2 then value || jsonb_build_object('backS', back_s) else value end), '{}')
-           from jsonb_each($3::jsonb), lateral (select
-             date_part('epoch', (latest -> key ->> 'at')::timestamptz - (value ->> 'at')::timestamptz) as back_s) b
-          where latest -> key is null or back_s <= 0 or (value ->> 'justNow')::boolean
-             or value ->> 'instrument' <> $16 and latest -> key ->> 'instrument' = value ->> 'instrument' and (latest -> key ->> 'n')::bigint < (value ->> 'n')::bigint)
-        where id = $1 and shop_id = $17 and signed_at is null returning reading_seq),
-     stored as (
-       insert into reading (job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note)
-       select $1, reading_seq - $2::int + n, at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note
-         from numbered, unnest($4::timestamptz[], $5::text[], $6::float8[], $7::float8[], $8::text[], $9::text[], $10::bigint[], $11::uuid[], $12::text[])
-              with ordinality as t (at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note, n)
-       on conflict do nothing returning 1)
-     select (select reading_seq::float8 from numbered) as seq, (select count(*)::int from stored) as stored,
-            (select pg_notify($13, json_build_object('shop', $17::int, 'job', $1::uuid, 'readings', reading_seq)::text) from numbered)`,
-    [
-      jobId,
-      readings.length,
-      JSON.stringify(newestOf(readings)),
+export async function storeCars(db: Queryable, cars: readonly CarReadings[]): Promise<(Set<number> | null)[]> {
+  const all = cars.flatMap(({ jobId, readings }) => readings.map((reading, place) => ({ jobId, place, reading })))
+  const column = <T>(pick: (r: NewReading) => T): T[] => all.map((a) => pick(a.reading))
+  const times = cars.map(({ readings }) => readings.map((r) => r.measuredAt.getTime()))
+  const { rows } = await db.query<{ id: string; first: number; seqs: string[] | null }>({
+    name: 'store-cars',
+    text: STORE,
+    values: [
+      cars.map((c) => c.jobId),
+      cars.map((c) => c.shopId),
+      cars.map((c) => c.readings.length),
+      cars.map((c) => JSON.stringify(newestOf(c.readings))),
+      times.map((t) => new Date(Math.min(...t))),
+      times.map((t) => new Date(Math.max(...t))),
+      all.map((a) => a.jobId),
+      all.map((a) => a.place),
       column((r) => r.measuredAt),
       column((r) => r.channel),
       column((r) => r.value),
@@ -69,15 +63,54 @@ export async function storeReadings(tx: Scope, jobId: string, readings: readonly
       column((r) => r.byAccount),
       column((r) => r.note),
       CHANGE_CHANNEL,
-      new Date(Math.min(...times)),
-      new Date(Math.max(...times)),
       // a hand's numbers are made at random: they order nothing
       HAND,
-      tx.shopId,
     ],
+  })
+  const found = new Map(rows.map((r) => [r.id, r]))
+  return cars.map(({ jobId }) => {
+    const row = found.get(jobId)
+    return row ? new Set((row.seqs ?? []).map((seq) => Number(seq) - row.first)) : null
+  })
+}
+
+/** One statement, so that a batch costs one round trip: lock, number, store, tell the streams. */
+const STORE = `with car as (
+    select * from unnest($1::uuid[], $2::int[], $3::int[], $4::jsonb[], $5::timestamptz[], $6::timestamptz[])
+      as c (id, shop_id, count, newest, low, high)
+  ), locked as (
+    select j.id from job j join car c on c.id = j.id and c.shop_id = j.shop_id where j.signed_at is null order by j.id for update of j
+  ), numbered as (
+    update job set reading_seq = reading_seq + c.count,
+      readings_from = least(readings_from, c.low), readings_to = greatest(readings_to, c.high),
+      latest = latest || (
+      select coalesce(jsonb_object_agg(key, case when back_s > 2 then value || jsonb_build_object('backS', back_s) else value end), '{}')
+        from jsonb_each(c.newest), lateral (select
+          date_part('epoch', (latest -> key ->> 'at')::timestamptz - (value ->> 'at')::timestamptz) as back_s) b
+       where latest -> key is null or back_s <= 0 or (value ->> 'justNow')::boolean
+          or value ->> 'instrument' <> $19 and latest -> key ->> 'instrument' = value ->> 'instrument' and (latest -> key ->> 'n')::bigint < (value ->> 'n')::bigint)
+      from car c where job.id = c.id and job.id in (select id from locked)
+      returning job.id, job.shop_id, job.reading_seq, c.count
+  ), stored as (
+    insert into reading (job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note)
+    select n.id, n.reading_seq - n.count + 1 + r.place, r.at, r.channel, r.value, r.sent_value, r.sent_unit, r.instrument_id, r.device_seq, r.by_account, r.note
+      from unnest($7::uuid[], $8::int[], $9::timestamptz[], $10::text[], $11::float8[], $12::float8[], $13::text[], $14::text[], $15::bigint[], $16::uuid[], $17::text[])
+           as r (job_id, place, at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note)
+      join numbered n on n.id = r.job_id
+    on conflict do nothing returning job_id, seq
   )
-  const result = rows[0]
-  return result && result.seq !== null ? result.stored : null
+  select n.id, (n.reading_seq - n.count + 1)::float8 as first,
+         (select array_agg(s.seq) from stored s where s.job_id = n.id) as seqs,
+         pg_notify($18, json_build_object('shop', n.shop_id, 'job', n.id, 'readings', n.reading_seq)::text)
+    from numbered n`
+
+/**
+ * Stores readings of one job.
+ * @returns how many were new; null when there is no such unsigned job
+ */
+export async function storeReadings(tx: Scope, jobId: string, readings: readonly NewReading[]): Promise<number | null> {
+  const [stored] = await storeCars(tx, [{ shopId: tx.shopId, jobId, readings }])
+  return stored ? stored.size : null
 }
 
 type Newest = {

@@ -45,27 +45,27 @@ export function BoardLine({
         <span className="grid grid-cols-[36px_134px_110px_60px] items-center gap-x-1 py-1 pr-4 max-lg:grid-cols-[36px_1fr_1fr_64px]">
           <DepthStrip strata={strataOfSummary(summary)} vacuumPa={shown} />
           <span className="min-w-0">
-            <b className="block truncate text-[19px] font-semibold leading-tight">{summary.name}</b>
-            <span className="block truncate text-[15px] text-ink-2">{summary.model}</span>
+            <b className="block truncate text-row font-semibold leading-tight">{summary.name}</b>
+            <span className="block truncate text-note text-ink-2">{summary.model}</span>
           </span>
           <span className="min-w-0">
-            <b className="block truncate text-[16px] font-semibold leading-tight">
+            <b className="block truncate text-small font-semibold leading-tight">
               {summary.signed ? 'Signed' : stepLabel(summary.step)}
             </b>
             {alarm ? (
-              <b className="block truncate text-[15px] font-semibold" suppressHydrationWarning>
+              <b className="block truncate text-note font-semibold" suppressHydrationWarning>
                 <Sign kind="caution" />
                 {ALARM_WORDS[alarm]}
               </b>
             ) : (
-              <span className="block truncate text-[15px]">
+              <span className="block truncate text-note">
                 {shown !== null && summary.comeBackAt ? `${micronText(shown)} micron` : summary.line}
               </span>
             )}
           </span>
-          <span className="text-right text-[20px] font-medium" suppressHydrationWarning>
+          <span className="text-right text-row font-medium" suppressHydrationWarning>
             {Number.isFinite(needed) ? (needed < 0 ? 'now' : clockIn(timeZone)(needed)) : '–'}
-            {factor > 1 && <small className="block text-[14px] font-normal text-caution">clock ×{factor}</small>}
+            {factor > 1 && <small className="block text-note font-normal text-caution">clock ×{factor}</small>}
           </span>
         </span>
         <Day row={row} axis={axis} needed={needed} clock={clockIn(timeZone)} />
@@ -96,7 +96,7 @@ function Day({
         return (
           <span
             key={visit.startedAt + visit.step}
-            className={`absolute top-[20px] h-[27px] overflow-hidden whitespace-nowrap px-1.5 text-[15px] leading-[26px] ${waiting ? 'border-b-2 border-ink bg-deep text-ink' : 'rounded-sm bg-ink text-ground'}`}
+            className={`absolute top-[20px] h-[27px] overflow-hidden whitespace-nowrap px-1.5 text-note leading-[26px] ${waiting ? 'border-b-2 border-ink bg-deep text-ink' : 'rounded-sm bg-ink text-ground'}`}
             style={{ left: `${left * 100}%`, width: `calc(${Math.max(0, right - left) * 100}% - 2px)` }}
           >
             {right - left > 0.05 ? stepLabel(visit.step).replace(/^\d+ /, '').toLowerCase() : ''}
@@ -116,7 +116,7 @@ function Day({
             className="absolute top-0 h-full border-l-[3px] border-ink"
             style={{ left: `${share(axis, needed) * 100}%` }}
           >
-            <b className="block bg-ink py-px pr-4 pl-1.5 text-[15px] font-semibold text-ground [clip-path:polygon(0_0,100%_0,86%_50%,100%_100%,0_100%)]">
+            <b className="block bg-ink py-px pr-4 pl-1.5 text-note font-semibold text-ground [clip-path:polygon(0_0,100%_0,86%_50%,100%_100%,0_100%)]">
               {clock(needed)}
             </b>
           </span>

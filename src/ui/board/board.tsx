@@ -47,7 +47,7 @@ export function Board({
           <div className="grid grid-cols-[368px_1fr] max-lg:grid-cols-1">
             <button
               type="button"
-              className="flex items-center gap-2 self-end pb-1 text-[16px] text-ink-2"
+              className="flex items-center gap-2 self-end pb-1 text-small text-ink-2"
               onClick={() => setFinding(true)}
             >
               <span className="key">/</span> find a car
@@ -59,7 +59,7 @@ export function Board({
               <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row, now)} />
             ))}
           </ul>
-          {sorted.length === 0 && <p className="py-8 text-[20px]">No car today. Take one in: New car.</p>}
+          {sorted.length === 0 && <p className="py-8 text-row">No car today. Take one in: New car.</p>}
         </section>
         <FindCar open={finding} onOpenChange={setFinding} rows={sorted} />
       </main>
@@ -82,14 +82,14 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
       aria-label="Next moment"
       className="flex items-center gap-6 px-5 py-5 max-sm:flex-wrap max-sm:gap-3 max-sm:px-4 max-sm:py-3"
     >
-      <p className="figure text-[84px] font-semibold text-accent max-sm:text-[64px]" suppressHydrationWarning>
+      <p className="figure text-fig-xl font-semibold text-accent max-sm:text-fig-l" suppressHydrationWarning>
         {next.at < 0 ? 'Now' : clockIn(timeZone)(next.at)}
       </p>
       <div className="min-w-0 flex-1">
-        <h1 className="text-[36px] font-semibold leading-tight max-sm:text-[26px]">
+        <h1 className="text-call font-semibold leading-tight max-sm:text-act">
           {next.row.summary.name}: {nextDeed(next.row)}
         </h1>
-        <p className="text-[17px] text-ink-2" suppressHydrationWarning>
+        <p className="text-body text-ink-2" suppressHydrationWarning>
           {next.at < 0
             ? others > 0
               ? `Hands are needed there, and at ${others} more ${others === 1 ? 'car' : 'cars'}.`
@@ -99,7 +99,7 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
               : `In ${minutes} min. Until then it waits by itself.`}
         </p>
       </div>
-      <ul className="text-[17px] max-lg:hidden">
+      <ul className="text-body max-lg:hidden">
         {waiting.slice(hands.length > 0 ? 0 : 1, hands.length > 0 ? 2 : 3).map(({ row, at }) => (
           <li key={row.id} suppressHydrationWarning>
             <b className="font-semibold">{clockIn(timeZone)(at)}</b> {row.summary.name}, {nextDeed(row)}
@@ -108,7 +108,7 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
       </ul>
       <Link
         href={`/job/${next.row.id}`}
-        className="flex min-h-16 w-58 items-center justify-between rounded bg-accent px-5 text-[26px] font-semibold text-accent-text max-sm:w-full"
+        className="flex min-h-16 w-58 items-center justify-between rounded bg-accent px-5 text-act font-semibold text-accent-text max-sm:w-full"
       >
         Open it <span className="key max-sm:hidden">O</span>
       </Link>

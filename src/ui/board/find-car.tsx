@@ -22,14 +22,14 @@ export function FindCar({
       <Command label="Name or model" loop>
         <Command.Input className="field mt-2 w-full" autoFocus />
         <Command.List className="mt-2 max-h-[420px] overflow-y-auto">
-          <Command.Empty className="p-2 text-[17px]">No car of today by that name.</Command.Empty>
+          <Command.Empty className="p-2 text-body">No car of today by that name.</Command.Empty>
           {rows.map((row) => (
             <Command.Item
               key={row.id}
               value={row.id}
               keywords={[row.summary.name, row.summary.model]}
               onSelect={() => router.push(`/job/${row.id}`)}
-              className="flex min-h-11 cursor-pointer items-center justify-between px-2 text-[18px] data-[selected=true]:bg-deep"
+              className="flex min-h-11 cursor-pointer items-center justify-between px-2 text-lead data-[selected=true]:bg-deep"
             >
               <span>
                 <b className="font-semibold">{row.summary.name}</b> {row.summary.model}

@@ -14,7 +14,7 @@ export function TimeAxis({ axis, clock }: { axis: Axis; clock: (ms: number) => s
   const hours = timeTicks(axis.fromMs, axis.toMs, (axis.toMs - axis.fromMs) / HOUR, useZone())
   const now = share(axis, axis.nowMs)
   return (
-    <div className="relative h-7 text-[16px] text-ink-2 max-lg:hidden" aria-hidden="true" suppressHydrationWarning>
+    <div className="relative h-7 text-small text-ink-2 max-lg:hidden" aria-hidden="true" suppressHydrationWarning>
       {hours
         .filter((t) => Math.abs(share(axis, t) - now) > 0.06 && share(axis, t) < 0.96)
         .map((t) => (

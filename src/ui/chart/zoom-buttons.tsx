@@ -6,28 +6,28 @@ import type { TimeWindow } from '../hooks/use-time-window'
  */
 export function ZoomButtons({ window: w }: { window: TimeWindow }) {
   return (
-    <div className="mt-1 flex items-center max-sm:hidden gap-2 text-[15px] text-ink-2">
-      <button type="button" className="plain-button px-4 text-[18px]" aria-label="Closer" onClick={() => w.zoom(1.6)}>
-        + <span className="text-[16px]">closer</span>
+    <div className="mt-1 flex items-center max-sm:hidden gap-2 text-note text-ink-2">
+      <button type="button" className="plain-button px-4 text-lead" aria-label="Closer" onClick={() => w.zoom(1.6)}>
+        + <span className="text-small">closer</span>
       </button>
       <button
         type="button"
-        className="plain-button px-4 text-[18px]"
+        className="plain-button px-4 text-lead"
         aria-label="Farther"
         disabled={!w.zoomed}
         onClick={() => w.zoom(1 / 1.6)}
       >
-        − <span className="text-[16px]">farther</span>
+        − <span className="text-small">farther</span>
       </button>
       {w.zoomed && (
         <>
-          <button type="button" className="plain-button px-3 text-[15px]" onClick={() => w.move(-0.25)}>
+          <button type="button" className="plain-button px-3 text-note" onClick={() => w.move(-0.25)}>
             earlier
           </button>
-          <button type="button" className="plain-button px-3 text-[15px]" onClick={() => w.move(0.25)}>
+          <button type="button" className="plain-button px-3 text-note" onClick={() => w.move(0.25)}>
             later
           </button>
-          <button type="button" className="plain-button px-3 text-[15px]" onClick={w.all}>
+          <button type="button" className="plain-button px-3 text-note" onClick={w.all}>
             all of it
           </button>
         </>

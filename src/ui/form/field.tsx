@@ -41,7 +41,7 @@ export function Field({
   const below = error ?? warning ?? hint
   return (
     <div>
-      <label htmlFor={id} className="text-[16px] font-medium">
+      <label htmlFor={id} className="text-small font-medium">
         {label}
       </label>
       <input
@@ -59,7 +59,7 @@ export function Field({
       />
       <p
         id={`${id}-below`}
-        className={`mt-1 min-h-5 text-[15px] leading-snug ${error ? 'font-medium text-leak' : warning ? 'font-medium text-caution' : 'text-ink-2'}`}
+        className={`mt-1 min-h-5 text-note leading-snug ${error ? 'font-medium text-leak' : warning ? 'font-medium text-caution' : 'text-ink-2'}`}
       >
         {error ? <Sign kind="fault" /> : warning && <Sign kind="caution" />}
         {below}
@@ -85,7 +85,7 @@ export function Choice<T extends string>({
   const id = useId()
   return (
     <div>
-      <p id={id} className="text-[16px] font-medium">
+      <p id={id} className="text-small font-medium">
         {label}
       </p>
       <RadioGroup.Root
@@ -99,7 +99,7 @@ export function Choice<T extends string>({
           <RadioGroup.Item
             key={option.value}
             value={option.value}
-            className="flex min-h-[46px] cursor-pointer items-center rounded border-[1.5px] border-rule-2 bg-sheet px-3 text-[17px] data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:font-medium data-[state=checked]:text-ground"
+            className="flex min-h-[46px] cursor-pointer items-center rounded border-[1.5px] border-rule-2 bg-sheet px-3 text-body data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:font-medium data-[state=checked]:text-ground"
           >
             {option.label}
           </RadioGroup.Item>

@@ -16,12 +16,12 @@ export function Figure({
     <p>
       <span
         data-testid={testId}
-        className={`figure font-semibold ${big ? 'text-[124px] max-sm:text-[92px]' : text.length > 11 ? 'text-[40px] max-sm:text-[30px]' : 'text-[52px] max-sm:text-[34px]'}`}
+        className={`figure font-semibold ${big ? 'text-fig-max max-sm:text-fig-xl' : text.length > 11 ? 'text-fig-s max-sm:text-title' : 'text-fig-m max-sm:text-call'}`}
       >
         {text}
       </span>
-      <span className={big ? 'ml-2 text-[40px]' : 'ml-1.5 text-[20px]'}>{unit}</span>
-      <span className="block text-[17px] font-medium">{below}</span>
+      <span className={big ? 'ml-2 text-fig-s' : 'ml-1.5 text-row'}>{unit}</span>
+      <span className="block text-body font-medium">{below}</span>
     </p>
   )
 }

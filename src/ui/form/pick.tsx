@@ -1,3 +1,5 @@
+import { useId } from 'react'
+
 /** One of a list, in the browser's own picker: works with a glove. */
 export function Pick({
   label,
@@ -12,16 +14,24 @@ export function Pick({
   onPick: (value: string) => void
   className?: string
 }) {
+  const id = useId()
   return (
-    <label className={`flex flex-col text-[16px] ${className}`}>
-      {label}
-      <select className="field mt-0.5 !min-h-11 !text-[16px]" value={value} onChange={(e) => onPick(e.target.value)}>
+    <div className={`flex flex-col text-small ${className}`}>
+      <label htmlFor={id} className="font-medium">
+        {label}
+      </label>
+      <select
+        id={id}
+        className="field mt-0.5 !min-h-11 !text-small"
+        value={value}
+        onChange={(e) => onPick(e.target.value)}
+      >
         {Object.entries(options).map(([key, text]) => (
           <option key={key} value={key}>
             {text}
           </option>
         ))}
       </select>
-    </label>
+    </div>
   )
 }

@@ -16,7 +16,7 @@ export function Tick({
 }) {
   const id = useId()
   return (
-    <div className="flex min-h-11 items-center gap-3 text-[17px]">
+    <div className="flex min-h-11 items-center gap-3 text-body">
       <Checkbox.Root
         id={id}
         checked={checked}

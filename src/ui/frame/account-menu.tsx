@@ -17,7 +17,7 @@ async function signOut(): Promise<void> {
   window.location.assign('/sign-in')
 }
 
-const ITEM = 'flex min-h-11 cursor-pointer items-center px-4 text-[17px] outline-none data-[highlighted]:bg-deep'
+const ITEM = 'flex min-h-11 cursor-pointer items-center px-4 text-body outline-none data-[highlighted]:bg-deep'
 
 /** Who works here, day or night, and the way out. */
 export function AccountMenu({ user }: { user: UserView }) {
@@ -28,7 +28,7 @@ export function AccountMenu({ user }: { user: UserView }) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
-        className="plain-button min-h-9! px-2.5! text-[15px]"
+        className="plain-button min-h-9! px-2.5! text-note"
         aria-label={`${initials}: ${user.name}, ${user.role}, menu`}
       >
         {initials}
@@ -39,7 +39,7 @@ export function AccountMenu({ user }: { user: UserView }) {
           sideOffset={6}
           className="z-20 min-w-56 rounded border-[1.5px] border-ink bg-sheet py-1 text-ink"
         >
-          <DropdownMenu.Label className="px-4 py-2 text-[15px] text-ink-2">
+          <DropdownMenu.Label className="px-4 py-2 text-note text-ink-2">
             {user.name}, {user.role}
           </DropdownMenu.Label>
           <DropdownMenu.Item className={ITEM} onSelect={switchTheme}>

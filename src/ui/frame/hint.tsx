@@ -10,7 +10,7 @@ export function Hint({ words, children }: { words: string; children: ReactElemen
       <Tooltip.Root>
         <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
         <Tooltip.Portal>
-          <Tooltip.Content sideOffset={6} className="z-40 rounded bg-ink px-3 py-1.5 text-[15px] text-ground">
+          <Tooltip.Content sideOffset={6} className="z-40 rounded bg-ink px-3 py-1.5 text-note text-ground">
             {words}
           </Tooltip.Content>
         </Tooltip.Portal>

@@ -8,7 +8,7 @@ export function LineBar({ line, clock }: { line: Line; clock: (ms: number) => st
   return (
     <div role="status" className="no-print">
       {line.kind === 'away' && (
-        <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-[17px] max-sm:px-4">
+        <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
           <b className="font-semibold text-caution">Not live. {line.words}</b>{' '}
           <span suppressHydrationWarning>
             What you see is from {clock(line.sinceMs)}; it goes on by itself when the line is back.
@@ -16,7 +16,7 @@ export function LineBar({ line, clock }: { line: Line; clock: (ms: number) => st
         </p>
       )}
       {line.kind === 'signed-out' && (
-        <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-[17px] max-sm:px-4">
+        <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
           <b className="font-semibold text-caution">You are signed out.</b> What you see stands still.{' '}
           <Link href="/sign-in" className="font-semibold underline">
             Sign in again

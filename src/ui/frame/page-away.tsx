@@ -27,17 +27,17 @@ export function PageAway() {
   }, [])
   return (
     <main className="mx-auto max-w-[720px] px-5 py-16">
-      <h1 className="text-[34px] font-semibold leading-tight">
+      <h1 className="text-call font-semibold leading-tight">
         {why ? 'This page cannot be shown just now.' : looked ? 'This page failed on our side.' : 'One moment.'}
       </h1>
-      <p role="status" className="mt-4 text-[20px] leading-snug">
+      <p role="status" className="mt-4 text-row leading-snug">
         {why ??
           (looked
             ? 'Nothing that was recorded is lost. Load it again; if it fails again, what happened stands in the server’s log.'
             : '')}
       </p>
       {why && (
-        <p className="mt-3 text-[18px] text-ink-2">
+        <p className="mt-3 text-lead text-ink-2">
           Nothing that was recorded is lost. {why === SERVER_AWAY ? 'When it is back' : 'When it is mended'} this page
           comes by itself; no need to load it again.
         </p>
@@ -45,7 +45,7 @@ export function PageAway() {
       {!why && looked && (
         <button
           type="button"
-          className="mt-8 min-h-16 rounded bg-accent px-6 text-[24px] font-semibold text-accent-text"
+          className="mt-8 min-h-16 rounded bg-accent px-6 text-head font-semibold text-accent-text"
           onClick={() => window.location.reload()}
         >
           Load it again

@@ -30,7 +30,7 @@ export function Popup({ open, onOpenChange, title, width, closes = true, childre
           className={`fixed left-1/2 z-20 -translate-x-1/2 rounded border-[1.5px] border-ink bg-sheet p-5 ${SHAPES[width]}`}
         >
           <div className="flex items-center justify-between">
-            <Dialog.Title className="text-[20px] font-semibold">{title}</Dialog.Title>
+            <Dialog.Title className="text-row font-semibold">{title}</Dialog.Title>
             {closes && <Dialog.Close className="plain-button">Close</Dialog.Close>}
           </div>
           {children}

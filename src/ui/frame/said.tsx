@@ -23,7 +23,7 @@ export function SaidProvider({ children }: { children: ReactNode }) {
           <Toast.Root
             key={id}
             onOpenChange={(open) => !open && setSaid((before) => before.filter((s) => s.id !== id))}
-            className="rounded bg-ink px-5 py-3 text-[18px] font-medium text-ground"
+            className="rounded bg-ink px-5 py-3 text-lead font-medium text-ground"
           >
             <Toast.Title>
               <Sign kind="done" />

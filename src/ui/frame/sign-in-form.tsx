@@ -22,8 +22,8 @@ export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] 
     <main className="grid min-h-dvh grid-cols-[1fr_440px] max-md:grid-cols-1">
       <Depth />
       <form onSubmit={submit} noValidate className="flex flex-col gap-3 bg-sheet p-10 max-sm:p-5">
-        <h1 className="text-[34px] font-semibold leading-tight">Sign in</h1>
-        <p className="mb-2 text-[18px] text-ink-2">{shopName}</p>
+        <h1 className="text-call font-semibold leading-tight">Sign in</h1>
+        <p className="mb-2 text-lead text-ink-2">{shopName}</p>
         <TextField control={form.control} name="signIn" label="Name" autoComplete="username" />
         <TextField
           control={form.control}
@@ -32,7 +32,7 @@ export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] 
           type="password"
           autoComplete="current-password"
         />
-        <p role="alert" className="min-h-6 text-[16px] font-medium text-leak">
+        <p role="alert" className="min-h-6 text-small font-medium text-leak">
           {said}
         </p>
         <MainButton type="submit" disabled={busy}>
@@ -47,7 +47,7 @@ export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] 
 function DemoSignIns({ demo, pick }: { demo: Demo[]; pick: (d: Demo) => void }) {
   return (
     <section className="mt-4 border-t border-rule pt-4">
-      <h2 className="text-[16px] font-semibold">Demo place: tap one to fill it in</h2>
+      <h2 className="text-small font-semibold">Demo place: tap one to fill it in</h2>
       <ul className="mt-2 grid gap-2">
         {demo.map((d) => (
           <li key={d.signIn}>
@@ -71,15 +71,15 @@ function Depth() {
   return (
     <div className="relative flex flex-col max-md:hidden" aria-hidden="true">
       <div className="flex flex-[5] items-end bg-air p-10">
-        <p className="figure text-[104px] font-semibold">Yperos</p>
+        <p className="figure text-fig-xxl font-semibold">Yperos</p>
       </div>
-      <div className="flex-[2] border-t-2 border-ink bg-needle px-10 pt-3 text-[18px] text-ink-2">
+      <div className="flex-[2] border-t-2 border-ink bg-needle px-10 pt-3 text-lead text-ink-2">
         below here a needle sees nothing
       </div>
-      <div className="flex-[3] border-t-[3px] border-dotted border-ink bg-drying px-10 pt-3 text-[18px] text-ink-2">
+      <div className="flex-[3] border-t-[3px] border-dotted border-ink bg-drying px-10 pt-3 text-lead text-ink-2">
         water boils
       </div>
-      <div className="flex-[3] border-t-2 border-ink bg-deep px-10 pt-3 text-[18px] text-ink">dry</div>
+      <div className="flex-[3] border-t-2 border-ink bg-deep px-10 pt-3 text-lead text-ink">dry</div>
       <div className="flex-1 bg-floor" />
     </div>
   )

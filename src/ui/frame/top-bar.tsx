@@ -22,7 +22,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
   ]
   return (
     <header className="no-print flex h-11 items-center gap-5 border-b border-rule px-5 max-sm:gap-3 max-sm:px-4">
-      <Link href="/board" className="flex items-center gap-2 text-[22px] font-semibold max-sm:hidden">
+      <Link href="/board" className="flex items-center gap-2 text-head font-semibold max-sm:hidden">
         <svg width="22" height="22" viewBox="0 0 24 24" aria-hidden="true">
           <path d="M1 3h22M4 8h6M14 8h6M12 3v17M7 15l5 6 5-6" fill="none" stroke="currentColor" strokeWidth="2.6" />
         </svg>
@@ -30,7 +30,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
       </Link>
       <nav
         aria-label="Places"
-        className="flex h-full gap-5 whitespace-nowrap pl-8 text-[17px] max-sm:min-w-0 max-sm:flex-1 max-sm:gap-2.5 max-sm:overflow-x-auto max-sm:pl-0 max-sm:text-[15px]"
+        className="flex h-full gap-5 whitespace-nowrap pl-8 text-body max-sm:min-w-0 max-sm:flex-1 max-sm:gap-2.5 max-sm:overflow-x-auto max-sm:pl-0 max-sm:text-note"
       >
         {places.map(({ href, name }) => (
           <Link
@@ -43,7 +43,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
           </Link>
         ))}
       </nav>
-      <p className="ml-auto flex gap-5 text-[15px] text-ink-2 max-lg:hidden">
+      <p className="ml-auto flex gap-5 text-note text-ink-2 max-lg:hidden">
         <span>
           <b className="font-semibold text-ink">{shop.name}</b>
           {shop.altitudeM !== null && ` ${shop.altitudeM.toLocaleString('en')} m`}
@@ -57,7 +57,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
         </span>
       </p>
       <div className="flex items-center gap-4 max-lg:ml-auto">
-        <time className="text-[24px] font-semibold max-sm:hidden" suppressHydrationWarning>
+        <time className="text-head font-semibold max-sm:hidden" suppressHydrationWarning>
           {clockIn(shop.timeZone)(now)}
         </time>
         <AccountMenu user={user} />

@@ -3,8 +3,8 @@ import { RIG_AT_START } from '@/core/job/parts'
 import { CAR, eventAt, HOLDING, job, later, minutes, part } from '@/core/tests/job-fixture'
 import { eventWords } from '@/core/words/event-words'
 import { withStretch } from '../hooks/use-job-live'
-import { ascentOf } from './ascent/ahead'
-import { following } from './connection-drawing'
+import { ascentOf } from './charge/ascent/ahead'
+import { following } from './frame/connection-drawing'
 
 test('a tap gives a part its next state and comes round', () => {
   expect(following('valve-low', RIG_AT_START)).toBe('closed')

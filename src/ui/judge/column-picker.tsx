@@ -32,7 +32,7 @@ export function ColumnPicker({ header, mapping, kept, onChange }: Props) {
   })
   return (
     <fieldset className="border-t border-rule pt-2">
-      <legend className="text-[16px] font-semibold">Which column is what</legend>
+      <legend className="text-small font-semibold">Which column is what</legend>
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
         {kept.length > 0 && (
           <Pick
@@ -69,12 +69,12 @@ export function ColumnPicker({ header, mapping, kept, onChange }: Props) {
         />
         <TextField control={form.control} name="name" label="Keep it under a name" placeholder="the logger on cart 2" />
         <div className="pt-7">
-          <button type="button" className="plain-button w-full text-[16px]" disabled={busy} onClick={keep}>
+          <button type="button" className="plain-button w-full text-small" disabled={busy} onClick={keep}>
             Keep
           </button>
         </div>
       </div>
-      <p role="alert" className="text-[15px] font-medium text-leak">
+      <p role="alert" className="text-note font-medium text-leak">
         {said}
       </p>
     </fieldset>

@@ -6,7 +6,7 @@ import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
 import { chanceWords } from '@/core/units/chance'
 import { newSequence, send } from '../api'
 import { micronText } from '../format'
-import { RulesTable } from '../job/rules-table'
+import { RulesTable } from '../job/hold/rules-table'
 import type { FileJudgement } from './file-judgement'
 
 type Props = { judged: FileJudgement | undefined; waiting: boolean; holding: { id: string; name: string }[] }
@@ -23,7 +23,7 @@ const minutes = (s: number): string => `${Math.round(s / 60)} min`
 export function FileVerdict({ judged, waiting, holding }: Props) {
   if (!judged)
     return (
-      <p className="pt-14 text-[19px] text-ink-2">
+      <p className="pt-14 text-row text-ink-2">
         {waiting ? 'The verdict stands here as soon as there is a record.' : 'No record that can be read yet.'}
       </p>
     )
@@ -32,20 +32,20 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
   const leaking = result.verdict === 'leak' || result.verdict === 'leak-and-damp'
   return (
     <section aria-label="Verdict" aria-live="polite">
-      <p className="text-[16px] text-ink-2">
+      <p className="text-small text-ink-2">
         {read.samples.length.toLocaleString('en')} readings over {minutes(result.heldS)}
       </p>
-      <h2 className="text-[44px] font-semibold leading-tight max-sm:text-[34px]">{FOUND_SENTENCES[result.verdict]}</h2>
-      <p className="text-[18px]">
+      <h2 className="text-fig-s font-semibold leading-tight max-sm:text-call">{FOUND_SENTENCES[result.verdict]}</h2>
+      <p className="text-lead">
         leak {chanceWords(result.probability.leak)}, water {chanceWords(result.probability.damp)}; presumed{' '}
         {chanceWords(result.priors.leak)} and {chanceWords(result.priors.damp)}
       </p>
       {result.reasons.map((reason) => (
-        <p key={reason} className="text-[18px]">
+        <p key={reason} className="text-lead">
           {reason}
         </p>
       ))}
-      <p className="mt-2 border-t border-rule pt-2 text-[17px]">
+      <p className="mt-2 border-t border-rule pt-2 text-body">
         <b className="font-semibold">What it proves: </b>
         {limit
           ? `a leak of ${gramsWords(limit.high)} g a year or more would have shown, worst case. Not one under a coupler, nor one that opens under pressure only.`
@@ -57,7 +57,7 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
           ` Water seen as vapour: about ${result.waterG < 0.1 ? result.waterG.toFixed(3) : result.waterG.toFixed(2)} g.`}
       </p>
       {read.notices.slice(0, 3).map((notice) => (
-        <p key={notice} className="text-[16px] text-ink-2">
+        <p key={notice} className="text-small text-ink-2">
           Noted: {notice}.
         </p>
       ))}
@@ -94,10 +94,10 @@ function IntoCar({ judged, holding }: { judged: FileJudgement; holding: { id: st
     )
   }
   return (
-    <div className="mt-1 flex flex-wrap items-center gap-2 text-[16px]">
+    <div className="mt-1 flex flex-wrap items-center gap-2 text-small">
       <span>Put it into the running hold of</span>
       {holding.map((car) => (
-        <button key={car.id} type="button" className="plain-button text-[16px]" onClick={() => void put(car)}>
+        <button key={car.id} type="button" className="plain-button text-small" onClick={() => void put(car)}>
           {car.name}
         </button>
       ))}

@@ -76,12 +76,12 @@ export function JudgePage({ shop, mappings, holding }: Props) {
   return (
     <main className="grid grid-cols-[minmax(0,440px)_minmax(0,1fr)] gap-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
       <section aria-label="The record">
-        <h1 className="text-[30px] font-semibold leading-tight">Judge a record</h1>
-        <p className="mt-1 text-[17px]">
+        <h1 className="text-title font-semibold leading-tight">Judge a record</h1>
+        <p className="mt-1 text-body">
           A hold from a logger’s file, or typed as minutes and readings. Nothing is stored unless you put it into a car.
         </p>
         <label
-          className="mt-3 flex min-h-[64px] cursor-pointer items-center justify-between gap-3 rounded border-[1.5px] border-dashed border-ink bg-sheet px-4 py-2 text-[18px] font-medium focus-within:outline-2"
+          className="mt-3 flex min-h-[64px] cursor-pointer items-center justify-between gap-3 rounded border-[1.5px] border-dashed border-ink bg-sheet px-4 py-2 text-lead font-medium focus-within:outline-2"
           onDragOver={(e) => e.preventDefault()}
           onDrop={(e) => {
             e.preventDefault()
@@ -101,18 +101,18 @@ export function JudgePage({ shop, mappings, holding }: Props) {
             }}
           />
         </label>
-        <label htmlFor="table" className="mt-3 block text-[16px] font-medium">
+        <label htmlFor="table" className="mt-3 block text-small font-medium">
           or type it: minutes since isolation, then the reading
         </label>
         <textarea
           id="table"
           rows={5}
-          className="field mt-1 h-auto py-2 text-[17px]"
+          className="field mt-1 h-auto py-2 text-body"
           placeholder={SAMPLE}
           value={file ? '' : text}
           onChange={(e) => take(e.target.value, '')}
         />
-        <p role="alert" className="min-h-6 text-[16px] font-medium text-leak">
+        <p role="alert" className="min-h-6 text-small font-medium text-leak">
           {refused && <Sign kind="fault" />}
           {refused}
         </p>

@@ -16,7 +16,7 @@ import type { HoldResult } from '@/core/hold/types'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { AXIS } from '../chart/recharts-look'
 import { niceTicks } from '../chart/scales'
-import { FutureLine, FutureWords } from '../job/hold-lens'
+import { FutureLine, FutureWords } from '../job/hold/hold-lens'
 
 type Props = { points: readonly { at: number; value: number }[]; result: HoldResult }
 

@@ -67,7 +67,7 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
   })
   return (
     <form aria-label="Book by hand" className="mt-6 space-y-1" onSubmit={book} noValidate>
-      <h2 className="text-[20px] font-semibold">Book by hand</h2>
+      <h2 className="text-row font-semibold">Book by hand</h2>
       <ChoiceField
         control={control}
         name="kind"
@@ -108,14 +108,14 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
         placeholder={kind === 'bought' ? '' : 'weighed again, lost …'}
       />
       <div className="flex items-center gap-3 pt-1">
-        <button type="submit" className="plain-button text-[16px]" disabled={busy}>
+        <button type="submit" className="plain-button text-small" disabled={busy}>
           Book it
         </button>
         <span role="alert" className="font-medium text-leak">
           {said}
         </span>
       </div>
-      <p className="text-[15px] text-ink-2">
+      <p className="text-note text-ink-2">
         {massWords(1000)} is a kilogram. Lines are never taken back; a wrong one is corrected by another.
       </p>
     </form>

@@ -23,15 +23,15 @@ export function LedgerPage({ entries, balances, query, containers, timeZone, may
     <main className="grid grid-cols-[minmax(0,1fr)_380px] gap-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
       <section aria-label="Ledger">
         <div className="flex flex-wrap items-end justify-between gap-3">
-          <h1 className="text-[30px] font-semibold leading-tight">Refrigerant ledger</h1>
-          <a href={`/api/ledger.csv${asked ? `?${asked}` : ''}`} className="plain-button flex items-center text-[16px]">
+          <h1 className="text-title font-semibold leading-tight">Refrigerant ledger</h1>
+          <a href={`/api/ledger.csv${asked ? `?${asked}` : ''}`} className="plain-button flex items-center text-small">
             {asked ? 'These lines as CSV' : 'All of it as CSV'}
           </a>
         </div>
         <Which query={query} asked={asked !== ''} />
         <Totals entries={entries} />
         {entries.length === 0 ? (
-          <p className="py-6 text-[19px]">
+          <p className="py-6 text-row">
             {asked
               ? 'No line is as asked for.'
               : 'Nothing booked yet. What a charge takes out of a container is booked when the container is weighed.'}
@@ -41,15 +41,15 @@ export function LedgerPage({ entries, balances, query, containers, timeZone, may
         )}
       </section>
       <aside aria-label="Containers by the book">
-        <h2 className="text-[20px] font-semibold">Left by the book</h2>
+        <h2 className="text-row font-semibold">Left by the book</h2>
         <ul className="mt-1 border-t-2 border-ink">
           {balances.map((b) => (
             <li
               key={b.equipmentId ?? `${b.container} ${b.refrigerant}`}
-              className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5 text-[17px]"
+              className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5 text-body"
             >
               <span>
-                {b.container} <span className="text-[15px] text-ink-2">{b.refrigerant}</span>
+                {b.container} <span className="text-note text-ink-2">{b.refrigerant}</span>
               </span>
               <b className="font-semibold">{Math.round(b.grams).toLocaleString('en')} g</b>
             </li>
@@ -63,13 +63,13 @@ export function LedgerPage({ entries, balances, query, containers, timeZone, may
 
 /** Which lines are shown: days, container, car. An ordinary form, so that the address says it and can be kept. */
 function Which({ query, asked }: { query: LedgerQuery; asked: boolean }) {
-  const box = 'field mt-0.5 !min-h-11 !text-[16px]'
+  const box = 'field mt-0.5 !min-h-11 !text-small'
   return (
     <form
       method="get"
       action="/ledger"
       aria-label="Which lines"
-      className="mt-2 flex flex-wrap items-end gap-3 text-[16px]"
+      className="mt-2 flex flex-wrap items-end gap-3 text-small"
     >
       <label className="w-40">
         From
@@ -87,11 +87,11 @@ function Which({ query, asked }: { query: LedgerQuery; asked: boolean }) {
         Car
         <input name="car" defaultValue={query.car} className={box} />
       </label>
-      <button type="submit" className="plain-button text-[16px]">
+      <button type="submit" className="plain-button text-small">
         Show these
       </button>
       {asked && (
-        <a href="/ledger" className="plain-button flex items-center text-[16px]">
+        <a href="/ledger" className="plain-button flex items-center text-small">
           All
         </a>
       )}
@@ -105,9 +105,9 @@ function Totals({ entries }: { entries: LedgerEntry[] }) {
   const kinds = LEDGER_KINDS.filter((kind) => totals.some(({ sums }) => sums[kind] !== 0))
   if (kinds.length === 0) return null
   return (
-    <table className="mt-4 w-full text-[17px]">
+    <table className="mt-4 w-full text-body">
       <caption className="sr-only">Sums in grams</caption>
-      <thead className="text-right text-[15px] text-ink-2">
+      <thead className="text-right text-note text-ink-2">
         <tr>
           <th className="text-left font-medium">g in all</th>
           {kinds.map((kind) => (
@@ -122,7 +122,7 @@ function Totals({ entries }: { entries: LedgerEntry[] }) {
           <tr key={refrigerant} className="border-t border-rule text-right">
             <th className="py-1 text-left font-semibold">{refrigerant}</th>
             {kinds.map((kind) => (
-              <td key={kind} className="py-1 pl-3 text-[20px] font-semibold">
+              <td key={kind} className="py-1 pl-3 text-row font-semibold">
                 {kind === 'corrected' ? signedGrams(sums[kind]) : Math.round(sums[kind]).toLocaleString('en')}
               </td>
             ))}

@@ -76,8 +76,8 @@ export function LedgerTable({ entries, timeZone }: { entries: LedgerEntry[]; tim
   const above = all ? 0 : Math.max(0, (lines[0]?.start ?? 0) - drawn.options.scrollMargin)
   const below = all ? 0 : Math.max(0, drawn.getTotalSize() - ((lines.at(-1)?.end ?? 0) - drawn.options.scrollMargin))
   return (
-    <table ref={body} className="mt-3 w-full text-[16px] max-sm:text-[15px]">
-      <thead className="border-b-2 border-ink text-left text-[15px] text-ink-2">
+    <table ref={body} className="mt-3 w-full text-small max-sm:text-note">
+      <thead className="border-b-2 border-ink text-left text-note text-ink-2">
         {table.getHeaderGroups().map((group) => (
           <tr key={group.id}>
             {group.headers.map((header) => {
@@ -140,7 +140,7 @@ function What({ entry: { jobId, kind, car, why } }: { entry: LedgerEntry }) {
       ) : (
         words
       )}
-      {why && <span className="block text-[15px] text-ink-2">{why}</span>}
+      {why && <span className="block text-note text-ink-2">{why}</span>}
     </>
   )
 }

@@ -46,7 +46,7 @@ export function LabelBlock({ control, question }: { control: NewCarControl; ques
           options={(['R-134a', 'R-1234yf', 'R-12', 'R-744'] as const).map((r) => ({ value: r, label: r }))}
         />
         {refused && (
-          <p className="mt-1 text-[15px] font-medium text-leak">
+          <p className="mt-1 text-note font-medium text-leak">
             <Sign kind="fault" />
             {refused}
           </p>
@@ -123,7 +123,7 @@ export function PlaceBlock({ control }: { control: NewCarControl }) {
 function Block({ title, children }: { title: string; children: ReactNode }) {
   return (
     <section>
-      <h2 className="mb-2 border-b border-rule pb-1 text-[22px] font-semibold">{title}</h2>
+      <h2 className="mb-2 border-b border-rule pb-1 text-head font-semibold">{title}</h2>
       <div className="grid grid-cols-3 items-start gap-x-5 gap-y-1.5 max-md:grid-cols-2 max-sm:grid-cols-1">
         {children}
       </div>

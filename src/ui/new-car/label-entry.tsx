@@ -38,7 +38,7 @@ export function LabelEntry({ control, warning }: { control: NewCarControl; warni
         <div className="col-span-2 max-sm:col-span-1">
           <Lines control={control} />
           {warning && (
-            <p className="mt-1 text-[16px] font-medium text-caution">
+            <p className="mt-1 text-small font-medium text-caution">
               <Sign kind="caution" />
               {warning}
             </p>
@@ -59,7 +59,7 @@ function Lines({ control }: { control: NewCarControl }) {
           <RadioGroup.Item
             value={String(i)}
             aria-label={`Line ${i + 1} is this car’s`}
-            className="group mt-7 flex min-h-[46px] cursor-pointer items-center gap-2 self-start text-left text-[16px] data-[state=checked]:font-semibold max-sm:mt-1"
+            className="group mt-7 flex min-h-[46px] cursor-pointer items-center gap-2 self-start text-left text-small data-[state=checked]:font-semibold max-sm:mt-1"
           >
             <span
               aria-hidden="true"
@@ -77,7 +77,7 @@ function Lines({ control }: { control: NewCarControl }) {
         </div>
       ))}
       {fields.length < MOST_LINES && (
-        <button type="button" className="plain-button text-[16px]" onClick={() => append({ name: '', charge: '' })}>
+        <button type="button" className="plain-button text-small" onClick={() => append({ name: '', charge: '' })}>
           Another line
         </button>
       )}

@@ -6,6 +6,7 @@ import { MainButton } from '../form/main-button'
 import { Pick } from '../form/pick'
 import { Sign } from '../form/sign'
 import { Tick } from '../form/tick'
+import { PanelFoot, SidePanel } from '../frame/side-panel'
 import { DueList } from '../rig-room/due-list'
 import type { NewCarControl, ProcedureChoice, RigChoice } from './values'
 
@@ -29,20 +30,17 @@ export function NewCarCall(props: Props) {
   const { control, demo, procedures, procedure, onProcedure, rigs, rig, onRig, busy, said } = props
   const simulated = useWatch({ control, name: 'simulated' })
   return (
-    <aside
-      aria-label="The call"
-      className="flex flex-col border-l border-rule bg-sheet p-5 max-lg:border-l-0 max-sm:p-4 lg:sticky lg:top-0 lg:h-[calc(100dvh-44px)] lg:self-start lg:overflow-y-auto"
-    >
-      <p className="text-[16px] text-ink-2">The call</p>
-      <h1 className="mt-1 text-[34px] font-semibold leading-[1.1]">Take it in by its label.</h1>
-      <p className="mt-3 text-[18px] leading-snug">
+    <SidePanel label="The call">
+      <p className="text-small text-ink-2">The call</p>
+      <h1 className="mt-1 text-call font-semibold leading-[1.1]">Take it in by its label.</h1>
+      <p className="mt-3 text-lead leading-snug">
         The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the record
         says so.
       </p>
       <div className="mt-4 space-y-4 border-t border-rule pt-4">
         <Pick label="Procedure" value={procedure?.name ?? ''} options={byName(procedures)} onPick={onProcedure} />
         {procedure && (
-          <p className="text-[16px] leading-snug">
+          <p className="text-small leading-snug">
             {procedure.targetMicron} micron, about {procedure.pullMinutes} min, hold {procedure.holdMinutes} min.{' '}
             <b className="font-semibold">Proves:</b> {procedure.proves}
           </p>
@@ -60,28 +58,28 @@ export function NewCarCall(props: Props) {
           />
         )}
       </div>
-      <div className="mt-auto pt-4 lg:sticky lg:-bottom-5 lg:-mx-5 lg:-mb-5 lg:border-t lg:border-rule lg:bg-sheet lg:px-5 lg:pb-5">
-        <p role="alert" className="mb-2 text-[16px] font-medium text-leak">
+      <PanelFoot>
+        <p role="alert" className="mb-2 text-small font-medium text-leak">
           {said}
         </p>
         <MainButton type="submit" disabled={busy}>
           Take it in
         </MainButton>
-        <p className="mt-3 text-[16px] text-ink-2">Then read both gauges at rest.</p>
-      </div>
-    </aside>
+        <p className="mt-3 text-small text-ink-2">Then read both gauges at rest.</p>
+      </PanelFoot>
+    </SidePanel>
   )
 }
 
 function RigFacts({ rig }: { rig: RigChoice }) {
   return (
     <>
-      <p className="text-[16px] leading-snug text-ink-2">
+      <p className="text-small leading-snug text-ink-2">
         {rig.pumpCfm} CFM, {rig.hoses} hoses of {rig.boreMm} mm and {rig.lengthM} m, {rig.gauge} gauge, scale in{' '}
         {rig.scaleStepG} g steps
       </p>
       {rig.missing && (
-        <p className="text-[16px] font-medium text-leak">
+        <p className="text-small font-medium text-leak">
           <Sign kind="fault" />
           {rig.missing}. Put it together anew in the rig room.
         </p>

@@ -52,7 +52,7 @@ export function CorrectRecord({ jobId, events }: { jobId: string; events: JobEve
           <button type="submit" className="plain-button" disabled={busy}>
             Put the correction on top
           </button>
-          <p role="alert" className="text-[16px] font-medium text-leak">
+          <p role="alert" className="text-small font-medium text-leak">
             {said}
           </p>
         </div>

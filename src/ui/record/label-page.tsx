@@ -24,7 +24,7 @@ export function LabelPage({
           Print
         </button>
         {!signed && (
-          <p className="text-[17px] font-medium text-caution">
+          <p className="text-body font-medium text-caution">
             <Sign kind="caution" />
             The record is not signed yet.
           </p>

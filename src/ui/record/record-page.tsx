@@ -12,7 +12,7 @@ import { eventWords } from '@/core/words/event-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { Sign } from '../form/sign'
 import { dateTimeIn, gaugeText } from '../format'
-import { BeforeAfter } from '../job/before-after'
+import { BeforeAfter } from '../job/prove/before-after'
 import { CorrectRecord } from './correct-record'
 
 type Props = {
@@ -34,8 +34,8 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
     <main className="mx-auto max-w-[920px] px-5 py-6 max-sm:px-4">
       <div className="flex flex-wrap items-end justify-between gap-4 border-b-2 border-ink pb-3">
         <div>
-          <h1 className="text-[36px] font-semibold leading-tight">{opened.car.name}</h1>
-          <p className="text-[18px] text-ink-2">
+          <h1 className="text-call font-semibold leading-tight">{opened.car.name}</h1>
+          <p className="text-lead text-ink-2">
             {opened.car.model}, {shopName}, {at(state.openedAt)}
           </p>
         </div>
@@ -57,18 +57,18 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         </div>
       </div>
       {opened.simulated && (
-        <p className="mt-3 text-[17px] font-medium text-caution">
+        <p className="mt-3 text-body font-medium text-caution">
           <Sign kind="caution" />
           On the simulated bench: no real car was worked on.
         </p>
       )}
       {!signed && (
-        <p className="mt-3 text-[17px] font-medium text-caution">
+        <p className="mt-3 text-body font-medium text-caution">
           <Sign kind="caution" />
           Not signed yet: this is a draft.
         </p>
       )}
-      <dl className="mt-3 grid grid-cols-[150px_1fr] gap-y-2 text-[17px] max-sm:grid-cols-[110px_1fr]">
+      <dl className="mt-3 grid grid-cols-[150px_1fr] gap-y-2 text-body max-sm:grid-cols-[110px_1fr]">
         <Fact name="Label">
           {opened.label.refrigerant}, {opened.label.typed}, from the{' '}
           {opened.label.source === 'label' ? 'label' : 'service manual'}; oil {opened.label.oilKind}
@@ -134,15 +134,15 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         )}
         {signed && (
           <Fact name="Sealed with">
-            the key of {shopName}, <span className="text-[15px]">{groupedFingerprint(fingerprint)}</span>
+            the key of {shopName}, <span className="text-note">{groupedFingerprint(fingerprint)}</span>
           </Fact>
         )}
       </dl>
       <BeforeAfter state={state} />
       {state.corrections.length > 0 && (
         <section className="mt-5">
-          <h2 className="text-[20px] font-semibold">Corrections on top</h2>
-          <ul className="text-[17px]">
+          <h2 className="text-row font-semibold">Corrections on top</h2>
+          <ul className="text-body">
             {state.corrections.map((c) => (
               <li key={c.at + c.is}>
                 <s className="text-ink-2">{c.was}</s> <b className="font-semibold">{c.is}</b>, {c.why}; {c.by},{' '}
@@ -154,8 +154,8 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
       )}
       {signed && mayCorrect && <CorrectRecord jobId={jobId} events={events} />}
       <section className="mt-6">
-        <h2 className="border-b border-rule pb-1 text-[20px] font-semibold">Every entry</h2>
-        <table className="mt-1 w-full text-[15px]">
+        <h2 className="border-b border-rule pb-1 text-row font-semibold">Every entry</h2>
+        <table className="mt-1 w-full text-note">
           <tbody>
             {events.map((e) => (
               <tr key={e.id} className="align-top">
@@ -167,7 +167,7 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
           </tbody>
         </table>
       </section>
-      <p className="mt-4 break-all text-[14px] text-ink-2">
+      <p className="mt-4 break-all text-note text-ink-2">
         Chain ends in {head}. Recovery, venting, purchase and records are regulated: local codes and licensed practice
         decide.
       </p>

@@ -9,14 +9,12 @@ export function ServiceLabelCard({ lines }: { lines: readonly ServiceLabelLine[]
   return (
     <dl
       aria-label="Service label"
-      className="grid max-w-[520px] grid-cols-[120px_1fr] gap-x-4 border-[3px] border-black bg-white px-4 py-3 text-[17px] leading-snug text-black"
+      className="grid max-w-[520px] grid-cols-[120px_1fr] gap-x-4 border-[3px] border-black bg-white px-4 py-3 text-body leading-snug text-black"
     >
       {lines.map((l) => (
         <div key={l.name} className="contents">
           <dt>{l.name}</dt>
-          <dd
-            className={l.name === 'Refrigerant' || l.name === 'Charged' ? 'text-[20px] font-semibold' : 'font-medium'}
-          >
+          <dd className={l.name === 'Refrigerant' || l.name === 'Charged' ? 'text-row font-semibold' : 'font-medium'}>
             {l.value}
           </dd>
         </div>
@@ -45,7 +43,7 @@ export function LabelActions({ lines, href }: { lines: readonly ServiceLabelLine
       <button type="button" className="plain-button" onClick={() => void copy()}>
         Copy its lines
       </button>
-      <p role="status" className="text-[16px]">
+      <p role="status" className="text-small">
         {said}
       </p>
     </div>

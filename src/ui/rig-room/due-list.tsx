@@ -7,7 +7,7 @@ const LOOK = { due: 'font-medium text-caution', soon: 'text-ink', fine: 'text-in
 /** What equipment is due for: a mark, then words; by shape first, colour last. */
 export function DueList({ dues }: { dues: readonly Due[] }) {
   return (
-    <ul className="text-[16px] leading-snug">
+    <ul className="text-small leading-snug">
       {dues.map((due) => {
         const Mark = MARK[due.state]
         return (

@@ -107,7 +107,7 @@ export function EquipmentForm({ kind, now, item, onDone }: Props) {
             {item.retired ? 'Take it back into use' : 'Retire it'}
           </button>
         )}
-        <p role="status" className="text-[16px]">
+        <p role="status" className="text-small">
           {said}
         </p>
       </div>

@@ -27,16 +27,14 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
     <ZoneProvider timeZone={shop.timeZone}>
       <div className="grid grid-cols-[minmax(0,1fr)_400px] max-lg:grid-cols-1">
         <main className="px-5 py-4 max-sm:px-4">
-          <p className="text-[16px]">
+          <p className="text-small">
             <Link href="/rig-room" className="underline underline-offset-4">
               Rig room
             </Link>
             , {KINDS_WORDS[item.kind].one}
           </p>
-          <h1 className={`text-[36px] font-semibold leading-tight ${item.retired ? 'line-through' : ''}`}>
-            {item.name}
-          </h1>
-          <p className="text-[18px]">{specWords(item)}</p>
+          <h1 className={`text-call font-semibold leading-tight ${item.retired ? 'line-through' : ''}`}>{item.name}</h1>
+          <p className="text-lead">{specWords(item)}</p>
           {item.kind === 'pump' && <PumpFacts pump={item} />}
           <div className="mt-2">
             <DueList dues={duesOf(item, now, dayIn(shop.timeZone))} />
@@ -46,7 +44,7 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
             <div className="mt-4">
               <button
                 type="button"
-                className="min-h-11 text-[16px] underline underline-offset-4"
+                className="min-h-11 text-small underline underline-offset-4"
                 onClick={() => setEditing(!editing)}
               >
                 {editing ? 'Leave as it was' : 'Change what is written of it'}
@@ -76,8 +74,8 @@ const editable = ({ deeds: _d, use: _u, ...item }: Shelved) => item as never
 function PumpFacts({ pump }: { pump: Extract<Shelved, { kind: 'pump' }> }) {
   const reaches = Math.round(ultimateOf(pump))
   return (
-    <p className="mt-2 text-[18px]">
-      <b className="figure mr-2 text-[54px]">{reaches}</b>
+    <p className="mt-2 text-lead">
+      <b className="figure mr-2 text-fig-m">{reaches}</b>
       micron reached by itself
       {reaches === pump.spec.ultimateMicron ? ', by its plate or its last test' : ', by its last test'}; this figure
       goes into every prediction.
@@ -112,7 +110,7 @@ function Deeds({ item }: { item: Shelved }) {
           {DEED_WORDS[d]} just now
         </button>
       ))}
-      <p role="alert" className="text-[16px] font-medium text-leak">
+      <p role="alert" className="text-small font-medium text-leak">
         {said}
       </p>
     </div>
@@ -125,13 +123,13 @@ function History({ item, timeZone }: { item: Shelved; timeZone: string }) {
   const most = Math.max(...found.map((f) => f.figure?.value ?? 0))
   return (
     <section aria-label="History" className="mt-5">
-      <h2 className="border-b border-ink pb-1 text-[20px] font-semibold">History</h2>
-      {item.deeds.length === 0 && <p className="py-2 text-[16px] text-ink-2">Nothing noted yet.</p>}
+      <h2 className="border-b border-ink pb-1 text-row font-semibold">History</h2>
+      {item.deeds.length === 0 && <p className="py-2 text-small text-ink-2">Nothing noted yet.</p>}
       <ul>
         {found.map(({ deed, figure }) => (
           <li
             key={deed.id}
-            className="grid min-h-11 grid-cols-[170px_130px_minmax(0,1fr)] items-center gap-3 border-b border-rule py-1.5 text-[16px] max-sm:grid-cols-1 max-sm:gap-0"
+            className="grid min-h-11 grid-cols-[170px_130px_minmax(0,1fr)] items-center gap-3 border-b border-rule py-1.5 text-small max-sm:grid-cols-1 max-sm:gap-0"
           >
             <span suppressHydrationWarning>{when(deed.happenedAt)}</span>
             <b className="font-semibold">{DEED_WORDS[deed.kind]}</b>

@@ -59,11 +59,11 @@ export function GuidedCheck({ item }: { item: Shelved }) {
   }
   return (
     <>
-      <p className="text-[16px] text-ink-2">{kind === 'blank-off' ? 'Blank-off test' : 'Hold the hose alone'}</p>
-      <h2 className="mt-1 text-[30px] font-semibold leading-[1.1]">
+      <p className="text-small text-ink-2">{kind === 'blank-off' ? 'Blank-off test' : 'Hold the hose alone'}</p>
+      <h2 className="mt-1 text-title font-semibold leading-[1.1]">
         {kind === 'blank-off' ? 'What does the pump reach by itself?' : 'What does the hose give by itself?'}
       </h2>
-      <ol className="mt-3 list-decimal space-y-1.5 pl-5 text-[17px] leading-snug">
+      <ol className="mt-3 list-decimal space-y-1.5 pl-5 text-body leading-snug">
         {STEPS[kind].map((step) => (
           <li key={step}>{step}</li>
         ))}
@@ -137,7 +137,7 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
   }
   return (
     <div className="mt-4 border-t border-rule pt-3">
-      <p className="figure text-[72px]" role="timer" aria-label="Time since the start">
+      <p className="figure text-fig-l" role="timer" aria-label="Time since the start">
         {Math.floor(elapsedS / 60)}:{String(elapsedS % 60).padStart(2, '0')}
       </p>
       {kind === 'hose-hold' && (
@@ -160,7 +160,7 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
           Log it
         </button>
       </form>
-      <ul aria-label="Readings" className="mt-1 flex flex-wrap gap-x-4 text-[16px]">
+      <ul aria-label="Readings" className="mt-1 flex flex-wrap gap-x-4 text-small">
         {readings.map((r) => (
           <li key={`${r.atS} ${r.typed}`}>
             {Math.floor(r.atS / 60)}:{String(r.atS % 60).padStart(2, '0')}{' '}
@@ -168,24 +168,19 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
           </li>
         ))}
       </ul>
-      <p role="status" className="mt-3 text-[18px] leading-snug">
+      <p role="status" className="mt-3 text-lead leading-snug">
         {verdict ??
           `${FEWEST[kind] - readings.length} more reading${FEWEST[kind] - readings.length === 1 ? '' : 's'} before it says anything.`}
       </p>
       <div className="mt-3 flex gap-3">
-        <button
-          type="button"
-          disabled={verdict === null || busy}
-          className="min-h-[56px] flex-1 rounded bg-accent px-4 text-left text-[20px] font-semibold text-accent-text disabled:opacity-50"
-          onClick={() => void finish()}
-        >
+        <MainButton className="w-auto flex-1" disabled={verdict === null || busy} onClick={() => void finish()}>
           Keep the result
-        </button>
+        </MainButton>
         <button type="button" className="plain-button" onClick={() => keep(null)}>
           Drop it
         </button>
       </div>
-      <p role="alert" className="mt-2 text-[16px] font-medium text-leak">
+      <p role="alert" className="mt-2 text-small font-medium text-leak">
         {said}
       </p>
     </div>

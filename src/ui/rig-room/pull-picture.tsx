@@ -28,8 +28,8 @@ export function PullPicture({ rig, trial, setTrial, study, shop }: Props) {
   const { plan } = study
   return (
     <section aria-label="Predicted pull">
-      <h2 className="text-[18px] font-semibold">The pull it makes</h2>
-      <div className="mt-1 flex flex-wrap items-end gap-x-3 gap-y-1 text-[15px]">
+      <h2 className="text-lead font-semibold">The pull it makes</h2>
+      <div className="mt-1 flex flex-wrap items-end gap-x-3 gap-y-1 text-note">
         <Pick
           label="Car"
           value={String(trial.evaporators)}
@@ -51,7 +51,7 @@ export function PullPicture({ rig, trial, setTrial, study, shop }: Props) {
       </div>
       <figure ref={ref} className="mt-2">
         <BandChart strata={strata} band={plan?.band} width={width} p50S={plan?.p50S ?? null} />
-        <figcaption className="mt-1 text-[16px]">{sentence(study, trial)}</figcaption>
+        <figcaption className="mt-1 text-small">{sentence(study, trial)}</figcaption>
       </figure>
     </section>
   )

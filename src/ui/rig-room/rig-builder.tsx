@@ -21,6 +21,7 @@ import { Sign } from '../form/sign'
 import { useSending } from '../form/use-sending'
 import { dayIn } from '../format'
 import { useSaid } from '../frame/said'
+import { SidePanel } from '../frame/side-panel'
 import type { ShopView } from '../frame/who'
 import { type RigStudy, useRigStudy } from '../hooks/use-rig-study'
 import { useZone } from '../zone'
@@ -64,8 +65,8 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
   if (!draft) {
     return (
       <main className="px-5 py-6">
-        <h1 className="text-[34px] font-semibold leading-tight">Nothing to build with yet.</h1>
-        <p className="mt-2 text-[18px]">
+        <h1 className="text-call font-semibold leading-tight">Nothing to build with yet.</h1>
+        <p className="mt-2 text-lead">
           A rig needs a pump, a hose, a gauge and a scale.{' '}
           {mayEdit ? 'Put them on the shelf below first.' : 'The lead puts them on the shelf.'}
         </p>
@@ -90,7 +91,7 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
             <ToggleGroup.Item
               key={d.id}
               value={d.id}
-              className="min-h-11 rounded border-[1.5px] border-rule-2 px-3 text-[17px] data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-medium data-[state=on]:text-ground"
+              className="min-h-11 rounded border-[1.5px] border-rule-2 px-3 text-body data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-medium data-[state=on]:text-ground"
             >
               {d.name}
             </ToggleGroup.Item>
@@ -98,7 +99,7 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
           {mayEdit && (
             <ToggleGroup.Item
               value={ANOTHER}
-              className="min-h-11 rounded border-[1.5px] border-dashed border-rule-2 px-3 text-[17px] data-[state=on]:border-ink data-[state=on]:font-medium"
+              className="min-h-11 rounded border-[1.5px] border-dashed border-rule-2 px-3 text-body data-[state=on]:border-ink data-[state=on]:font-medium"
             >
               another rig
             </ToggleGroup.Item>
@@ -111,7 +112,7 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
           change={(parts) => setDraft({ ...draft, parts: { ...draft.parts, ...parts } })}
         />
         {fault && (
-          <p role="alert" className="mt-2 text-[17px] font-medium text-leak">
+          <p role="alert" className="mt-2 text-body font-medium text-leak">
             <Sign kind="fault" />
             {fault}
           </p>
@@ -185,29 +186,26 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew }: SideProps) {
   const worst = study.costs?.filter((c) => c.savesS !== null).sort((a, b) => (b.savesS ?? 0) - (a.savesS ?? 0))[0]
   const at500 = study.speeds?.filter((s) => s.depth === 500).sort((a, b) => b.share - a.share)[0]
   return (
-    <aside
-      aria-label="This rig"
-      className="flex flex-col border-l border-rule bg-sheet p-5 max-lg:border-l-0 max-sm:p-4 lg:sticky lg:top-0 lg:h-[calc(100dvh-44px)] lg:self-start lg:overflow-y-auto"
-    >
-      <p className="text-[16px] text-ink-2">What it is worth at the car</p>
-      <p className="mt-1 text-[34px] font-semibold leading-[1.1]">
+    <SidePanel label="This rig">
+      <p className="text-small text-ink-2">What it is worth at the car</p>
+      <p className="mt-1 text-call font-semibold leading-[1.1]">
         {at500 ? `${shareText(at500)} of its pump at 500 micron.` : 'Working it out …'}
       </p>
       {worst && (worst.savesS ?? 0) >= 60 && (
-        <p className="mt-3 text-[18px] leading-snug">
+        <p className="mt-3 text-lead leading-snug">
           The most goes to the <b className="font-semibold">{worst.name}</b>: {Math.round((worst.savesS ?? 0) / 60)} of
           the {minutesText(study)} of this pull.
         </p>
       )}
       {draft.parts.gaugeAt === 'pump' && (
-        <p className="mt-3 text-[17px] font-medium leading-snug text-caution">
+        <p className="mt-3 text-body font-medium leading-snug text-caution">
           <Sign kind="caution" />
           Its gauge sits at the pump and reads below the car for as long as anything flows. Put it at the farthest
           point.
         </p>
       )}
       <div className="mt-4 border-t border-rule pt-3">
-        <p className="mb-1 text-[16px] font-semibold">Due</p>
+        <p className="mb-1 text-small font-semibold">Due</p>
         <DueList dues={rig ? duesOfRig(rig, shelf, now, dayIn(zone)) : []} />
       </div>
       {mayEdit && (
@@ -216,12 +214,12 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew }: SideProps) {
           <MainButton type="submit" disabled={!rig || busy}>
             {isNew ? 'Keep this rig' : 'Keep the change'}
           </MainButton>
-          <p role="alert" className="mt-2 min-h-6 text-[16px] font-medium text-leak">
+          <p role="alert" className="mt-2 min-h-6 text-small font-medium text-leak">
             {said}
           </p>
         </form>
       )}
-    </aside>
+    </SidePanel>
   )
 }
 

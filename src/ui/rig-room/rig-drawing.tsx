@@ -29,9 +29,9 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
   const coreCost = cost(['valve cores', 'core tools'])
   return (
     <section aria-label="The rig" className="mt-3">
-      <div className="grid grid-cols-[96px_88px_minmax(0,1.2fr)_7px_minmax(0,1fr)_190px] items-stretch gap-x-0 text-[15px] max-md:grid-cols-1 max-md:gap-2">
+      <div className="grid grid-cols-[96px_88px_minmax(0,1.2fr)_7px_minmax(0,1fr)_190px] items-stretch gap-x-0 text-note max-md:grid-cols-1 max-md:gap-2">
         <div className="row-span-2 flex flex-col justify-center rounded border-[1.5px] border-ink bg-drying px-2">
-          <b className="text-[19px] font-semibold leading-tight">The car</b>
+          <b className="text-row font-semibold leading-tight">The car</b>
           {parts.gaugeAt === 'far' ? (
             <GaugeMark>gauge at its far end</GaugeMark>
           ) : (
@@ -75,7 +75,7 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
         <div className="row-span-2 flex flex-col justify-center gap-1 rounded max-md:order-7 border-[1.5px] border-ink bg-drying px-2 py-1">
           {pump && (
             <p className="leading-snug">
-              <b className="block text-[19px] font-semibold leading-tight">{pump.spec.speedCfm} CFM</b>
+              <b className="block text-row font-semibold leading-tight">{pump.spec.speedCfm} CFM</b>
               reaches {Math.round(ultimateOf(pump))} micron
               {Math.round(ultimateOf(pump)) !== pump.spec.ultimateMicron && `, plate ${pump.spec.ultimateMicron}`}
             </p>
@@ -107,7 +107,7 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
           }
         />
       </div>
-      <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2 text-[15px]">
+      <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2 text-note">
         <label className="flex flex-col">
           Cores
           <select
@@ -230,7 +230,7 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
       <div className="px-1">
         {picker}
         {hose && (
-          <p className="min-h-5 text-[14px] leading-tight text-ink-2">
+          <p className="min-h-5 text-note leading-tight text-ink-2">
             {KIND_WORDS[hose.spec.hoseKind]}
             {baseline !== null && ', measured alone'}
           </p>
@@ -257,10 +257,10 @@ type PickProps = {
 /** Picks a part from the shelf where it stands. */
 function PickPart({ label, kind, shelf, value, none, onPick }: PickProps) {
   return (
-    <label className="flex min-w-0 flex-col text-[15px]">
+    <label className="flex min-w-0 flex-col text-note">
       {label}
       <select
-        className="field mt-0.5 !min-h-11 !text-[17px]"
+        className="field mt-0.5 !min-h-11 !text-body"
         value={value ?? ''}
         onChange={(e) => onPick(e.target.value || null)}
       >

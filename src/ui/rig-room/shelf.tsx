@@ -14,7 +14,7 @@ import { KINDS_WORDS, specWords } from './equipment-words'
 export function Shelf({ shelf, mayEdit, now }: { shelf: readonly Shelved[]; mayEdit: boolean; now: number }) {
   return (
     <section aria-label="Shelf" className="border-t-2 border-ink px-5 pt-4 pb-8 max-sm:px-4">
-      <h2 className="text-[30px] font-semibold">On the shelf</h2>
+      <h2 className="text-title font-semibold">On the shelf</h2>
       <div className="mt-2 columns-2 gap-8 max-lg:columns-1">
         {EQUIPMENT_KINDS.map((kind) => (
           <Kind key={kind} kind={kind} items={shelf.filter((s) => s.kind === kind)} mayEdit={mayEdit} now={now} />
@@ -40,11 +40,11 @@ function Kind({
   return (
     <div className="mb-6 break-inside-avoid">
       <div className="flex items-end justify-between border-b border-ink pb-1">
-        <h3 className="text-[20px] font-semibold">{KINDS_WORDS[kind].many}</h3>
+        <h3 className="text-row font-semibold">{KINDS_WORDS[kind].many}</h3>
         {mayEdit && (
           <button
             type="button"
-            className="min-h-9 text-[16px] underline underline-offset-4"
+            className="min-h-9 text-small underline underline-offset-4"
             onClick={() => setAdding(!adding)}
           >
             {adding ? 'leave it' : `another ${KINDS_WORDS[kind].one}`}
@@ -52,7 +52,7 @@ function Kind({
         )}
       </div>
       {adding && <EquipmentForm kind={kind} now={now} onDone={() => setAdding(false)} />}
-      {items.length === 0 && !adding && <p className="py-2 text-[16px] text-ink-2">None yet.</p>}
+      {items.length === 0 && !adding && <p className="py-2 text-small text-ink-2">None yet.</p>}
       <ul>
         {items.map((item) => (
           <li key={item.id} className="border-b border-rule">
@@ -60,9 +60,9 @@ function Kind({
               href={`/rig-room/${item.id}`}
               className="grid min-h-[58px] grid-cols-[130px_minmax(0,1fr)] items-center gap-3 py-1.5 hover:bg-sheet max-sm:grid-cols-1 max-sm:gap-0"
             >
-              <b className={`text-[18px] font-semibold ${item.retired ? 'line-through' : ''}`}>{item.name}</b>
+              <b className={`text-lead font-semibold ${item.retired ? 'line-through' : ''}`}>{item.name}</b>
               <span>
-                <span className="block text-[15px] leading-snug">{specWords(item)}</span>
+                <span className="block text-note leading-snug">{specWords(item)}</span>
                 <DueList dues={duesOf(item, now, dayIn(zone))} />
               </span>
             </Link>

@@ -13,10 +13,10 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
     speeds?.find((s) => s.port === port && s.depth === depth)
   return (
     <section aria-label="Speed at the car">
-      <h2 className="text-[18px] font-semibold">Speed left at the ports</h2>
-      <table className="mt-1 w-full text-[16px]">
+      <h2 className="text-lead font-semibold">Speed left at the ports</h2>
+      <table className="mt-1 w-full text-small">
         <thead>
-          <tr className="text-left text-[15px] text-ink-2">
+          <tr className="text-left text-note text-ink-2">
             <th className="py-0.5 font-normal">of {rig.pumpCfm} CFM</th>
             {ports.map((port) => (
               <th key={port} className="py-0.5 text-right font-normal">
@@ -33,8 +33,8 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
                 const s = at(port, depth)
                 return (
                   <td key={port} className="py-1.5 pl-3 text-right">
-                    <b className="text-[20px] font-semibold leading-none">{s ? percent(s.share) : '…'}</b>
-                    <span className="block text-[14px] text-ink-2">{s ? `${cfm(s.speedM3S)} CFM` : ''}</span>
+                    <b className="text-row font-semibold leading-none">{s ? percent(s.share) : '…'}</b>
+                    <span className="block text-note text-ink-2">{s ? `${cfm(s.speedM3S)} CFM` : ''}</span>
                     <span className="mt-0.5 block h-[5px] w-full bg-rule" aria-hidden="true">
                       <span
                         className="block h-full bg-ink"
@@ -48,7 +48,7 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
           ))}
         </tbody>
       </table>
-      <p className="mt-1 text-[14px] leading-snug text-ink-2">
+      <p className="mt-1 text-note leading-snug text-ink-2">
         Both ports pull at once and share the pump. Dry air, all valves open.
       </p>
     </section>

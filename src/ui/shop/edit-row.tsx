@@ -30,11 +30,11 @@ export function EditRow({ children, name, onSubmit, said, busy, onLeave }: Props
           Save
         </button>
         {onLeave && (
-          <button type="button" className="plain-button w-full text-[16px]" onClick={onLeave}>
+          <button type="button" className="plain-button w-full text-small" onClick={onLeave}>
             Leave it
           </button>
         )}
-        <p role="alert" className="text-[15px] font-medium text-leak">
+        <p role="alert" className="text-note font-medium text-leak">
           {said}
         </p>
       </div>

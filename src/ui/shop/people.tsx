@@ -33,9 +33,9 @@ export function PersonRow({ person, me }: { person: Person; me: string }) {
       </li>
     )
   return (
-    <li className="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_140px] items-center gap-x-4 border-b border-rule py-2.5 text-[17px] max-md:grid-cols-2">
+    <li className="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_140px] items-center gap-x-4 border-b border-rule py-2.5 text-body max-md:grid-cols-2">
       <p>
-        <b className={`block text-[20px] font-semibold leading-tight ${disabled ? 'line-through' : ''}`}>{name}</b>
+        <b className={`block text-row font-semibold leading-tight ${disabled ? 'line-through' : ''}`}>{name}</b>
         <span className="text-ink-2">
           {signIn}
           {id === me ? ', you' : ''}
@@ -75,7 +75,7 @@ function PersonForm({ person, onDone }: { person: Person; onDone: () => void }) 
   )
   return (
     <EditRow name={name} said={said} busy={busy} onSubmit={save} onLeave={onDone}>
-      <p className="text-[18px]">
+      <p className="text-lead">
         <b className="block font-semibold">{name}</b>
         {person.signIn}
       </p>

@@ -25,15 +25,15 @@ export function Procedures({ procedures }: { procedures: StoredProcedure[] }) {
   return (
     <section>
       <div className="mb-2 flex items-end justify-between">
-        <h1 className="text-[30px] font-semibold">Procedures</h1>
+        <h1 className="text-title font-semibold">Procedures</h1>
         <button type="button" className="plain-button" onClick={() => setFresh(BLANK_PROCEDURE())}>
           New procedure
         </button>
       </div>
       <div className="mb-3 flex flex-wrap items-center gap-2">
-        <span className="mr-1 text-[17px]">or begin from a school:</span>
+        <span className="mr-1 text-body">or begin from a school:</span>
         {SCHOOLS.map((school) => (
-          <button key={school.name} type="button" className="plain-button text-[16px]" onClick={() => copy(school)}>
+          <button key={school.name} type="button" className="plain-button text-small" onClick={() => copy(school)}>
             {school.name}
           </button>
         ))}
@@ -77,8 +77,8 @@ function ProcedureRow({ procedure }: { procedure: StoredProcedure }) {
       className="grid grid-cols-[minmax(0,1fr)_repeat(3,112px)_140px] items-center gap-x-4 border-b border-rule py-3 max-md:grid-cols-3"
     >
       <div className="max-md:col-span-3">
-        <h2 className="text-[22px] font-semibold leading-tight">{name}</h2>
-        <p className="text-[16px] leading-snug">{proves}</p>
+        <h2 className="text-head font-semibold leading-tight">{name}</h2>
+        <p className="text-small leading-snug">{proves}</p>
       </div>
       <Told figure={targetMicron.toLocaleString('en')} words="micron" />
       <Told figure={`${pullMinutes}`} words="min of pull" />
@@ -93,8 +93,8 @@ function ProcedureRow({ procedure }: { procedure: StoredProcedure }) {
 function Told({ figure, words }: { figure: string; words: string }) {
   return (
     <p className="leading-tight">
-      <b className="figure block text-[30px] font-semibold">{figure}</b>
-      <span className="text-[15px] text-ink-2">{words}</span>
+      <b className="figure block text-title font-semibold">{figure}</b>
+      <span className="text-note text-ink-2">{words}</span>
     </p>
   )
 }
@@ -149,10 +149,9 @@ function ProcedureForm({ procedure, onDone }: { procedure: StoredProcedure; onDo
 /** What the figures as they stand can and cannot prove, worked out as they are edited. */
 function Proves({ figures }: { figures: { targetMicron: string; pullMinutes: string; holdMinutes: string } }) {
   const read = Typed.safeParse({ ...figures, name: 'it', proves: '' })
-  if (!read.success)
-    return <p className="text-[15px] text-ink-2">What it proves stands here once the figures can be.</p>
+  if (!read.success) return <p className="text-note text-ink-2">What it proves stands here once the figures can be.</p>
   return (
-    <ul className="list-disc space-y-0.5 pl-5 text-[15px] leading-snug text-ink-2">
+    <ul className="list-disc space-y-0.5 pl-5 text-note leading-snug text-ink-2">
       {provesOfRule(read.data).map((line) => (
         <li key={line}>{line}</li>
       ))}

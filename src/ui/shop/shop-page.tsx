@@ -13,7 +13,7 @@ export function ShopPage({ procedures, people, me, fingerprint }: Props) {
     <main className="space-y-8 px-5 py-4 max-sm:px-4">
       <Procedures procedures={procedures} />
       <section>
-        <h1 className="mb-2 text-[30px] font-semibold">People</h1>
+        <h1 className="mb-2 text-title font-semibold">People</h1>
         <ul className="border-t-2 border-ink">
           {people.map((p) => (
             <PersonRow key={p.id} person={p} me={me} />
@@ -22,10 +22,10 @@ export function ShopPage({ procedures, people, me, fingerprint }: Props) {
         <NewPerson />
       </section>
       <section>
-        <h2 className="text-[22px] font-semibold">Key the records are sealed with</h2>
-        <p className="mt-1 max-w-[760px] text-[17px]">
+        <h2 className="text-head font-semibold">Key the records are sealed with</h2>
+        <p className="mt-1 max-w-[760px] text-body">
           <span className="font-medium">{groupedFingerprint(fingerprint)}</span>
-          <span className="mt-1 block text-[16px] text-ink-2">
+          <span className="mt-1 block text-small text-ink-2">
             Give it to whoever checks your records: without it nobody can tell your seal from one that somebody else put
             on a changed record.
           </span>

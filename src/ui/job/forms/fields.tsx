@@ -1,7 +1,7 @@
 import { useController } from 'react-hook-form'
 import { celsiusHint, gaugeHint, massHint } from '../../form/entries'
 import { Field } from '../../form/field'
-import { useForms } from '../forms'
+import { useForms } from './forms'
 
 /** One field of the form the call names: its value, what is wrong with it, and what was asked about it. */
 export function useField(name: string) {

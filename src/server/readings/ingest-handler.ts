@@ -1,0 +1,18 @@
+import { handle, readText } from '../http'
+import { forDevice, ingest } from './ingest'
+
+/**
+ * The one way in for instruments: batched NDJSON with a device token, answered after the commit. Answered by the web
+ * server itself, ahead of the pages: it is asked many times a second, by programs.
+ */
+export const answerIngest: (request: Request) => Promise<Response> = (request) => take(request, undefined)
+
+const take = handle<undefined>(async (request) => {
+  if (request.method !== 'POST')
+    return Response.json(
+      { error: 'bad-input', message: 'readings are sent by POST', faults: [] },
+      { status: 405, headers: { allow: 'POST' } },
+    )
+  const device = await forDevice(request)
+  return Response.json(await ingest(device, await readText(request)), { status: 202 })
+})

@@ -1,0 +1,66 @@
+'use client'
+
+import { Toggle } from 'radix-ui'
+import type { Live } from '@/core/call/types'
+import { stopNow } from '@/core/charge/plan-for-job'
+import { chargedG, type JobState, openContainer } from '@/core/job/state'
+import { GRAMS_PER_OUNCE } from '@/core/units/constants'
+import { Figure } from '../../form/figure'
+import type { CurvePoint } from '../../hooks/use-job-live'
+import { useCountdownSound } from '../../hooks/use-sound'
+import { ChargeAscent } from './ascent/charge-ascent'
+import { grams } from './ascent/layout'
+
+type Props = { state: JobState; live: Live; scale: readonly CurvePoint[]; clock: (ms: number) => string }
+
+/** What is left to weigh, the largest figure; where the scale stands and where it must stop; the ascent below. */
+export function ChargeFigures({ state, live, scale, clock }: Props) {
+  const open = openContainer(state)
+  const stop = stopNow(state, open?.id)
+  const target = state.plan?.targetG ?? 0
+  const inside = chargedG(state, open ? (live.scaleG ?? open.startGrossG) : undefined)
+  const seconds = live.closing
+    ? Math.max(0, live.closing.inS)
+    : stop && live.scaleG !== undefined && live.flowGMin && live.flowGMin > 1
+      ? Math.max(0, ((live.scaleG - stop.stopGrossG) / live.flowGMin) * 60)
+      : undefined
+  const [sound, setSound] = useCountdownSound(live.closing ? live.closing.inS : undefined)
+  return (
+    <section aria-label="Charge" className="relative mt-3">
+      <div className="flex flex-wrap items-end gap-x-10 gap-y-2 max-sm:gap-x-6">
+        <Figure
+          big
+          text={grams(target - inside)}
+          unit="g"
+          below={`to go, of ${grams(target)} g (${(target / GRAMS_PER_OUNCE).toFixed(1)} oz)`}
+          testId="to-go"
+        />
+        {open && stop && (
+          <Figure
+            text={`${grams(live.scaleG ?? open.startGrossG)} → ${grams(stop.stopGrossG)}`}
+            unit="g"
+            below={`${open.id} on the scale, close at`}
+          />
+        )}
+        {open && live.flowGMin !== undefined && <Figure text={live.flowGMin.toFixed(0)} unit="g/min" below="flow" />}
+        {seconds !== undefined && (
+          <Figure
+            text={`${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`}
+            unit=""
+            below={live.closing?.short ? 'until the word, a little short' : 'until the word to close'}
+          />
+        )}
+        {open && (
+          <Toggle.Root
+            className="plain-button absolute top-0 right-0 text-small max-sm:static"
+            pressed={sound}
+            onPressedChange={setSound}
+          >
+            {sound ? 'Countdown sounds' : 'Countdown silent'}
+          </Toggle.Root>
+        )}
+      </div>
+      <ChargeAscent state={state} scale={scale} clock={clock} live={live} />
+    </section>
+  )
+}

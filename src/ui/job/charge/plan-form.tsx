@@ -1,0 +1,267 @@
+'use client'
+
+import { planCharge } from '@/core/charge/plan'
+import { chargeInputOf } from '@/core/charge/plan-for-job'
+import { massWords, workingOf } from '@/core/charge/working'
+import { LABEL_REFRIGERANTS } from '@/core/job/events'
+import type { JobState } from '@/core/job/state'
+import { WAY_WORDS, WAYS } from '@/core/job/ways'
+import { GRAMS_PER_OUNCE } from '@/core/units/constants'
+import { Choice, Field } from '../../form/field'
+import { Fold } from '../../form/fold'
+import { Pick } from '../../form/pick'
+import { Sign } from '../../form/sign'
+import { MassField, useField } from '../forms/fields'
+import { Collector } from '../forms/form-types'
+import { useForms } from '../forms/forms'
+import { MOST_CONTAINERS, readChoices, readContainers, shownContainers } from './plan-definition'
+
+/**
+ * What stands on the scale, in the order it is used; how it is let in behind a fold; and the stops, worked out as one
+ * types.
+ */
+export function PlanForm({ state }: { state: JobState }) {
+  const { values, change } = useForms()
+  const shown = shownContainers(values)
+  return (
+    <div className="space-y-3">
+      {Array.from({ length: shown }, (_, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a container's place in the order is what it is
+        <ContainerFields key={i} n={i + 1} refrigerant={state.opened.label.refrigerant} />
+      ))}
+      {shown < MOST_CONTAINERS && (
+        <button type="button" className="plain-button" onClick={() => change('shown', String(shown + 1))}>
+          Another container
+        </button>
+      )}
+      <HowItGoesIn state={state} />
+      <Preview state={state} />
+    </div>
+  )
+}
+
+function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string }) {
+  const { values, errors, change, stock } = useForms()
+  const fitting = stock.filter((s) => s.grossG - s.tareG > 1)
+  const take = (id: string) => {
+    const item = fitting.find((s) => s.id === id)
+    change(`stock${n}`, id)
+    if (!item) return
+    change(`name${n}`, item.name)
+    change(`holds${n}`, item.refrigerant)
+    change(`kind${n}`, item.kind)
+    change(`gross${n}`, `${item.grossG} g`)
+    change(`second${n}`, `${item.kind === 'can' ? item.grossG - item.tareG : item.tareG} g`)
+  }
+  const kind = values[`kind${n}`] === 'cylinder' ? 'cylinder' : 'can'
+  const options = [
+    { value: 'can', label: 'full can' },
+    { value: 'cylinder', label: 'cylinder or partly used' },
+  ] as const
+  const shelf = {
+    '': 'one not on the shelf',
+    ...Object.fromEntries(
+      fitting.map((s) => [s.id, `${s.name}, ${s.refrigerant}, ${Math.round(s.grossG - s.tareG)} g left`]),
+    ),
+  }
+  const holds = values[`holds${n}`] || refrigerant
+  return (
+    <fieldset className="grid grid-cols-[34px_1fr_1fr] gap-x-4 border-t border-rule pt-2 first:border-t-0 first:pt-0 max-sm:grid-cols-1">
+      <legend className="sr-only">Container {n}</legend>
+      <b aria-hidden="true" className="figure row-span-2 pt-5 text-fig-s font-semibold max-sm:hidden">
+        {n}
+      </b>
+      <div className="col-span-2 grid grid-cols-[1fr_130px_auto] items-start gap-x-4 max-sm:col-span-1 max-sm:grid-cols-1">
+        <Pick
+          label={n === 1 ? 'From the shelf' : `Container ${n} from the shelf`}
+          value={values[`stock${n}`] ?? ''}
+          options={shelf}
+          onPick={take}
+        />
+        <div>
+          <Pick
+            label="It holds"
+            value={holds}
+            options={Object.fromEntries(LABEL_REFRIGERANTS.map((r) => [r, r]))}
+            onPick={(r) => change(`holds${n}`, r)}
+          />
+        </div>
+        <Choice label={`Container ${n} is a`} value={kind} options={options} onChange={(v) => change(`kind${n}`, v)} />
+        {(errors[`holds${n}`] ?? holds !== refrigerant) && (
+          <p role="alert" className="col-span-full mt-1 text-small font-medium text-leak">
+            <Sign kind="fault" />
+            {errors[`holds${n}`] ?? `the car’s label asks for ${refrigerant}: never mix, take another container`}
+          </p>
+        )}
+      </div>
+      <MassField name={`gross${n}`} label={`Gross of container ${n}, as weighed`} hint="such as 472 g or 16.6 oz" />
+      <MassField
+        name={`second${n}`}
+        label={kind === 'can' ? `Net of container ${n}, from its label` : `Empty weight of container ${n}`}
+        hint={kind === 'can' ? 'such as 340 g or 12 oz' : 'such as 3410 g'}
+      />
+    </fieldset>
+  )
+}
+
+/** Target, school, hose and purges: what was chosen in a line, the fields behind it. */
+function HowItGoesIn({ state }: { state: JobState }) {
+  const { values, errors, change } = useForms()
+  const way = WAYS.find((w) => w === values.way) ?? 'vapour-low'
+  const wrong = ['target', 'reason', 'bore', 'length', 'purge'].some((field) => errors[field])
+  return (
+    <Fold
+      className="border-t border-rule text-small"
+      open={wrong || undefined}
+      title={
+        <span className="text-small font-normal">
+          <b className="font-semibold">{values.target}</b>, {WAY_WORDS[way].name}; hose {values.bore} mm,{' '}
+          {values.length} m, {values.end === 'full' ? 'taken off full' : 'drawn down'}; {values.purge} purged{' '}
+          {values.change === 'shut' ? 'once' : 'at each change'}{' '}
+          <span className="underline underline-offset-4">change</span>
+        </span>
+      }
+    >
+      <div className="grid grid-cols-2 gap-x-5 gap-y-2 pb-2 max-sm:grid-cols-1">
+        <MassField name="target" label="Into the car" />
+        <Field
+          label="Why not the label’s"
+          {...useField('reason')}
+          placeholder="bulletin, retrofit, another compressor …"
+        />
+        <div className="col-span-full">
+          <Choice
+            label="How it is let in"
+            value={way}
+            options={WAYS.map((w) => ({ value: w, label: WAY_WORDS[w].name }))}
+            onChange={(w) => change('way', w)}
+          />
+          <p className="mt-1 max-w-[760px] leading-snug">{WAY_WORDS[way].how}</p>
+          {WAY_WORDS[way].phase === 'liquid' && (
+            <p className="font-medium text-caution">
+              <Sign kind="caution" />
+              {WAY_WORDS[way].watch[0]}
+            </p>
+          )}
+        </div>
+        <Field
+          label="Charging hose, bore in mm"
+          {...useField('bore')}
+          inputMode="decimal"
+          hint="1/4 in is 4.8, 3/8 in 9.5"
+        />
+        <Field label="Charging hose, length in m" {...useField('length')} inputMode="decimal" />
+        <Choice
+          label="At the end the hose is"
+          value={values.end === 'full' ? 'full' : 'drawn'}
+          options={[
+            { value: 'drawn', label: 'drawn down into the low side' },
+            { value: 'full', label: 'shut and taken off full' },
+          ]}
+          onChange={(v) => change('end', v)}
+        />
+        <Choice
+          label="At a change of container"
+          value={values.change === 'shut' ? 'shut' : 'purged'}
+          options={[
+            { value: 'purged', label: 'purged again' },
+            { value: 'shut', label: 'the hose stays shut' },
+          ]}
+          onChange={(v) => change('change', v)}
+        />
+        <Choice
+          label="For the charge the manifold"
+          value={values.line === 'single-hose' && way === 'vapour-low' ? 'single-hose' : 'rig-stays'}
+          options={[
+            { value: 'rig-stays', label: 'stays on' },
+            ...(way === 'vapour-low' ? [{ value: 'single-hose', label: 'comes off, one hose on the low port' }] : []),
+          ]}
+          onChange={(v) => change('line', v)}
+        />
+        <MassField name="purge" label="One purge" hint="small purges are commonly exempt; deliberate venting is not" />
+      </div>
+      <p className="pb-1 text-note text-ink-2">
+        The air here is {(state.opened.place.barometerPa / 1000).toFixed(1)} kPa, the containers at{' '}
+        {state.opened.place.ambientC} °C (assumed as the hall).
+      </p>
+    </Fold>
+  )
+}
+
+/** A cell with a weight in both units, the ounces below. */
+function Weight({ grams, bold = false }: { grams: number; bold?: boolean }) {
+  return (
+    <td className="pb-1 text-right">
+      <span className={bold ? 'font-semibold' : ''}>{grams.toFixed(0)} g</span>
+      <span className="block text-note leading-tight text-ink-2">{(grams / GRAMS_PER_OUNCE).toFixed(1)} oz</span>
+    </td>
+  )
+}
+
+/** The plan worked out as one types, line by line, so that it can be checked by hand. */
+function Preview({ state }: { state: JobState }) {
+  const { values } = useForms()
+  const c = new Collector()
+  const containers = readContainers(values, state, c)
+  const choices = readChoices(values, state, c)
+  if (Object.keys(c.errors).length > 0)
+    return (
+      <p className="border-t border-rule pt-2 text-small text-ink-2">
+        The stop weights appear here once every weight can be read.
+      </p>
+    )
+  const input = chargeInputOf(state, containers, choices)
+  const plan = planCharge(input)
+  return (
+    <div className="border-t border-rule pt-2 text-body">
+      <table className="w-full max-w-[820px]">
+        <thead className="text-left text-note text-ink-2">
+          <tr>
+            <th className="font-medium">container</th>
+            <th className="text-right font-medium">on at</th>
+            <th className="text-right font-medium">stop at</th>
+            <th className="text-right font-medium">taken</th>
+            <th className="text-right font-medium">of it purged</th>
+            <th className="text-right font-medium">in the car</th>
+          </tr>
+        </thead>
+        <tbody>
+          {plan.steps.map((s, i) => {
+            const sum = plan.steps.slice(0, i + 1).reduce((g, x) => g + x.takenG - x.purgeG, 0) - plan.hoseHoldUpG
+            return (
+              <tr key={s.id} className="align-top">
+                <td>
+                  {s.id}
+                  {s.emptied ? ', to its heel' : ''}
+                </td>
+                <Weight grams={s.startGrossG} />
+                <Weight grams={s.stopGrossG} bold />
+                <Weight grams={s.takenG} />
+                <Weight grams={s.purgeG} />
+                <Weight grams={Math.max(0, sum)} />
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      <p className="mt-1">
+        Into the car <b className="font-semibold">{massWords(plan.deliveredG)}</b>, at 95 % between{' '}
+        {massWords(plan.bandG[0])} and {massWords(plan.bandG[1])}.{' '}
+        {plan.meetsTolerance ? `Within the ±${input.toleranceG.toFixed(0)} g allowed.` : ''}
+      </p>
+      <Fold title="How it is worked out" className="mt-1 text-small text-ink-2">
+        <ol className="space-y-0.5">
+          {workingOf(input, plan).map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ol>
+      </Fold>
+      {plan.warnings.map((w) => (
+        <p key={w} className="font-medium text-caution">
+          <Sign kind="caution" />
+          {w}
+        </p>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,189 @@
+'use client'
+
+import { zodResolver } from '@hookform/resolvers/zod'
+import { TriangleAlert } from 'lucide-react'
+import { useRouter } from 'next/navigation'
+import { AlertDialog } from 'radix-ui'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
+import type { Ask, Call, CallButton } from '@/core/call/types'
+import { TextField } from '../../form/bound'
+import { MainButton } from '../../form/main-button'
+import { PanelFoot, SidePanel } from '../../frame/side-panel'
+import { useHotkeys } from '../../hooks/use-hotkeys'
+import { useForms } from '../forms/forms'
+import type { Deeds } from '../use-deeds'
+import { KeysDialog } from './keys-dialog'
+
+type Props = { call: Call; deeds: Deeds; jobId: string; maySign: boolean; onTrail: () => void }
+
+/** The one voice of the screen: how sure, what, why, what it proves, and where the hand goes next. */
+export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
+  const router = useRouter()
+  const forms = useForms()
+  const [keysOpen, setKeysOpen] = useState(false)
+  const [asking, setAsking] = useState<Ask | null>(null)
+  const press = (button: CallButton) => {
+    if (deeds.busy) return
+    if (button.ask) {
+      setAsking(button.ask)
+      return
+    }
+    const does = button.does
+    if (does.do === 'record') deeds.record(does.deeds)
+    if (does.do === 'go') router.push(does.to === 'board' ? '/board' : `/job/${jobId}/record`)
+    if (does.do === 'send') void forms.submit(does.form, deeds)
+    if (does.do === 'judge') void deeds.request('hold-end', {})
+  }
+  const buttons = [call.action, ...call.plain]
+  useHotkeys({
+    ...Object.fromEntries(
+      deeds.pending.length > 0 || asking ? [] : buttons.map((b) => [b.key.toLowerCase(), () => press(b)]),
+    ),
+    a: onTrail,
+    '?': () => setKeysOpen(true),
+  })
+  const trainee = call.form === 'sign' && !maySign
+  return (
+    <SidePanel label="The call" above={128} first>
+      {deeds.pending.length > 0 ? (
+        <CautionAsk deeds={deeds} />
+      ) : asking ? (
+        <ReasonAsk ask={asking} deeds={deeds} onDone={() => setAsking(null)} />
+      ) : (
+        <>
+          <div className="flex justify-between text-small text-ink-2">
+            <span>The call</span>
+            <b className="font-semibold text-ink">{call.sure}</b>
+          </div>
+          <div aria-live="polite">
+            <h2 className="mt-1 text-call font-semibold leading-[1.1] max-sm:text-act">{call.sentence}</h2>
+            {call.figure && (
+              <p className="mt-2 flex items-end gap-2.5" suppressHydrationWarning>
+                <span className="figure text-fig-xl font-semibold max-sm:text-fig-l">{call.figure.text}</span>
+                <span className="pb-1 text-lead font-medium leading-tight">{call.figure.caption}</span>
+              </p>
+            )}
+          </div>
+          <div className="mt-3 space-y-1.5 text-lead leading-snug">
+            {call.why.map((line) => (
+              <p key={line}>{line}</p>
+            ))}
+          </div>
+          {call.proves && (
+            <section className="mt-3 border-t border-rule pt-3">
+              <h3 className="text-small font-semibold">{call.proves.title}</h3>
+              <p className="text-small leading-snug">{call.proves.text}</p>
+            </section>
+          )}
+          <Watch lines={call.watch} />
+          <PanelFoot>
+            <p role="alert" className="mb-2 text-small font-medium text-leak">
+              {trainee ? 'A trainee runs jobs; a technician or the lead signs them.' : deeds.refused}
+            </p>
+            <MainButton disabled={deeds.busy || trainee} onClick={() => press(call.action)}>
+              <span>
+                {call.action.label}
+                {call.action.sub && <small className="block text-small font-medium">{call.action.sub}</small>}
+              </span>
+              <span className="key max-sm:hidden">{call.action.key}</span>
+            </MainButton>
+            {/* the row keeps its height when it is empty: the button above must not move under a finger */}
+            <div className="mt-2.5 flex min-h-[46px] gap-2.5 *:flex-1">
+              {call.plain.map((button) => (
+                <button
+                  key={button.label}
+                  type="button"
+                  disabled={deeds.busy}
+                  className="plain-button flex items-center justify-between gap-2 text-body leading-tight"
+                  onClick={() => press(button)}
+                >
+                  {button.label} <span className="key max-sm:hidden">{button.key}</span>
+                </button>
+              ))}
+            </div>
+            <p className="mt-3 min-h-[44px] text-small leading-snug text-ink-2 max-sm:min-h-0">{call.after}</p>
+          </PanelFoot>
+        </>
+      )}
+      <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} buttons={buttons} />
+    </SidePanel>
+  )
+}
+
+/** The sign of a caution, as tall as the line it stands before. */
+export function Triangle() {
+  return <TriangleAlert size={24} strokeWidth={2.2} aria-hidden="true" className="mt-0.5 shrink-0 text-caution" />
+}
+
+function Watch({ lines }: { lines: string[] }) {
+  if (lines.length === 0) return null
+  return (
+    <section className="mt-3 border-t border-rule pt-3">
+      <h3 className="text-small font-semibold">Watch</h3>
+      <ul className="mt-1 space-y-1.5 text-small leading-snug">
+        {lines.map((line) => (
+          <li key={line} className="flex gap-2.5">
+            <Triangle />
+            {line}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** The reason of what proves less: the record keeps it. */
+const Reason = z.object({ why: z.string().trim().min(1, 'a word or two: the record keeps it') })
+
+/** Asks for the reason of what proves less, and says its price first. */
+function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () => void }) {
+  const form = useForm({ resolver: zodResolver(Reason), defaultValues: { why: '' } })
+  const goOn = form.handleSubmit(async ({ why }) => {
+    await deeds.recordNow([{ kind: ask.kind, payload: { why } }])
+    if (ask.judge) await deeds.request('hold-end', {})
+    onDone()
+  })
+  return (
+    <form aria-label={ask.question} className="flex flex-1 flex-col" onSubmit={goOn} noValidate>
+      <p className="text-head font-semibold leading-tight">{ask.question}</p>
+      <p className="mt-2 mb-3 text-lead leading-snug">{ask.price}</p>
+      <TextField control={form.control} name="why" label="Reason" placeholder="the car is needed, the bay closes …" />
+      <div className="mt-auto pt-5">
+        <MainButton onClick={onDone}>Let it hold</MainButton>
+        <button type="submit" disabled={deeds.busy} className="plain-button mt-2.5 w-full text-left text-body">
+          {ask.judge ? 'End it and judge' : 'Skip it'}
+        </button>
+      </div>
+    </form>
+  )
+}
+
+/** Names what a deed would cost before it is recorded; nothing else can be pressed until it is answered. */
+function CautionAsk({ deeds }: { deeds: Deeds }) {
+  return (
+    <AlertDialog.Root open onOpenChange={(open) => !open && deeds.goBack()}>
+      <AlertDialog.Content className="flex flex-1 flex-col" aria-describedby={undefined}>
+        <AlertDialog.Title className="text-small font-semibold text-caution">Before you do that</AlertDialog.Title>
+        {deeds.pending.map((caution) => (
+          <div key={caution.code} className="mt-2 flex gap-3">
+            <Triangle />
+            <div>
+              <p className="text-head font-semibold leading-tight">{caution.sentence}</p>
+              <p className="mt-2 text-lead leading-snug">{caution.remedy}</p>
+            </div>
+          </div>
+        ))}
+        <div className="mt-auto pt-5">
+          <AlertDialog.Cancel asChild>
+            <MainButton>Go back</MainButton>
+          </AlertDialog.Cancel>
+          <button type="button" onClick={deeds.goOn} className="plain-button mt-2.5 w-full text-left text-body">
+            Do it all the same; the record says so
+          </button>
+        </div>
+      </AlertDialog.Content>
+    </AlertDialog.Root>
+  )
+}

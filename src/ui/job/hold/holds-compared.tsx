@@ -1,0 +1,56 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import type { Hold, JobState } from '@/core/job/state'
+import { micronText } from '../../format'
+import type { CurvePoint } from '../../hooks/use-job-live'
+
+type Props = { state: JobState; vacuum: readonly CurvePoint[]; nowMs: number }
+
+// the chart library comes when there is something to draw with it
+const RisesChart = dynamic(() => import('../../chart/rises-chart'), {
+  ssr: false,
+  loading: () => <div className="h-[230px]" />,
+})
+
+/**
+ * Every hold of this car laid over each other from its isolation on: water shrinks from one to the next, a leak does
+ * not.
+ */
+export function HoldsCompared({ state, vacuum, nowMs }: Props) {
+  const holds = state.holds
+    .map((hold, i) => ({
+      name: `hold ${i + 1}`,
+      verdict: hold.ended?.verdict.replaceAll('-', ' ') ?? 'running',
+      points: risesOf(hold, vacuum, nowMs),
+    }))
+    .filter((h) => h.points.length > 1)
+  if (holds.length < 2) return null
+  const said = holds
+    .map(
+      ({ name, verdict, points }) =>
+        `${name} rose ${micronText(points.at(-1)?.value ?? 0)} micron in ${Math.round((points.at(-1)?.at ?? 0) / 60)} min, ${verdict}`,
+    )
+    .join('; ')
+  return (
+    <div className="mt-3 border-t border-rule pt-2">
+      <h3 className="text-small font-semibold">Rise since isolation, hold by hold</h3>
+      <div role="img" aria-label={said}>
+        <RisesChart holds={holds} />
+      </div>
+      <p className="text-note text-ink-2">
+        Micron above the first reading. Rises again just as straight: look for the leak. Rises less and flattens: it was
+        water.
+      </p>
+    </div>
+  )
+}
+
+/** Seconds since isolation and Pa above the first reading. */
+function risesOf(hold: Hold, vacuum: readonly CurvePoint[], nowMs: number): CurvePoint[] {
+  const from = Date.parse(hold.isolatedAt)
+  const to = hold.ended ? Date.parse(hold.ended.at) : nowMs
+  const own = vacuum.filter((p) => p.at >= from && p.at <= to)
+  const first = own[0]?.value ?? 0
+  return own.map((p) => ({ at: (p.at - from) / 1000, value: p.value - first }))
+}

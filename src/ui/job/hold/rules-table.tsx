@@ -1,0 +1,46 @@
+import { gramsWords } from '@/core/call/hold'
+import type { RuleSaid } from '@/core/schools/rules'
+
+const SAYS = { passes: 'passes it', fails: 'fails it', 'not yet': 'not yet' } as const
+
+/** What people's simple rules say of the same record, when, and the leak each would let through on this volume. */
+export function RulesTable({
+  rules,
+  volumeL,
+  when,
+}: {
+  rules: readonly RuleSaid[]
+  volumeL: number
+  when: (elapsedS: number) => string
+}) {
+  if (rules.length === 0) return null
+  return (
+    <div className="text-small">
+      <h3 className="font-semibold">What simple rules say of it</h3>
+      <table className="w-full">
+        <thead className="text-left text-note text-ink-2">
+          <tr>
+            <th className="font-medium">rule</th>
+            <th className="font-medium">says</th>
+            <th className="text-right font-medium">lets through, g a year</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rules.map((r) => (
+            <tr key={r.rule} className="border-t border-rule align-top">
+              <td className="pr-3">{r.rule}</td>
+              <td className="pr-3 whitespace-nowrap">
+                {SAYS[r.says]}
+                {r.says !== 'not yet' && r.atS !== null && `, ${when(r.atS)}`}
+              </td>
+              <td className="text-right">{gramsWords(r.letsThrough.high)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 text-note text-ink-2">
+        The leak each would miss on {volumeL} L, worst case. The verdict is not made by them.
+      </p>
+    </div>
+  )
+}

@@ -1,0 +1,158 @@
+'use client'
+
+import type { Live } from '@/core/call/types'
+import { usualChoices } from '@/core/charge/plan-for-job'
+import { chargedG, currentHold, currentPull, type JobState } from '@/core/job/state'
+import type { RuleSaid } from '@/core/schools/rules'
+import type { CurvePoint, LiveJob } from '../../hooks/use-job-live'
+import type { Planned } from '../../hooks/use-plan'
+import { ChargeFigures } from '../charge/charge-figures'
+import { GrossForm } from '../charge/gross-form'
+import { LabelLines } from '../charge/label-lines'
+import { PlanForm } from '../charge/plan-form'
+import { FixForm } from '../fix/fix-form'
+import { useForms } from '../forms/forms'
+import { HoldLens } from '../hold/hold-lens'
+import { HoldStands } from '../hold/hold-stands'
+import { HoldsCompared } from '../hold/holds-compared'
+import { ProofScale } from '../hold/proof-scale'
+import { HandedOver } from '../leave/handed-over'
+import { type LeaveFacts, LeaveStep } from '../leave/leave-step'
+import { SignForm } from '../leave/sign-form'
+import { ProveDetails, ProveStep } from '../prove/prove-step'
+import { Descent } from '../pull/descent'
+import { Gains } from '../pull/gains'
+import { PullStands } from '../pull/pull-stands'
+import { ReadingsTable } from '../readings/readings-table'
+import type { Deeds } from '../use-deeds'
+import { AtRest } from '../zero/at-rest'
+import { BeforeEntry } from '../zero/before-entry'
+import { CarFacts } from '../zero/car-facts'
+import { ZeroForm } from '../zero/zero-form'
+import { Section } from './section'
+
+type InstrumentProps = {
+  state: JobState
+  live: Live
+  job: LiveJob
+  clock: (ms: number) => string
+  deeds: Deeds
+  planned: Planned | undefined
+}
+type StepProps = InstrumentProps & { leave: LeaveFacts }
+type DetailProps = InstrumentProps & { rules: RuleSaid[] | undefined }
+
+/** The step's own instrument, in the middle of the screen; on the phone it stands above the call. */
+export function Instrument(props: StepProps) {
+  return (
+    <div className="max-lg:order-[-9999]">
+      <StepInstrument {...props} />
+    </div>
+  )
+}
+
+/**
+ * What stands behind the step's instrument: reasons, rules, comparisons, tables; on the phone it stands below the call.
+ */
+export function StepDetails({ state, live, job, clock, deeds, planned, rules }: DetailProps) {
+  if (state.signed) return null
+  switch (state.step) {
+    case 'rig':
+    case 'pull':
+    case 'isolate':
+      return (
+        <div>
+          {state.step === 'pull' && <PullStands advice={live.pull} />}
+          <Gains planned={planned} />
+          {state.step === 'pull' && <ReadingsTable points={pullPoints(state, job.vacuum)} clock={clock} />}
+        </div>
+      )
+    case 'hold':
+      return (
+        <div>
+          <ProofScale state={state} live={live} />
+          <HoldStands state={state} live={live} rules={rules} deeds={deeds} clock={clock} />
+          <HoldsCompared state={state} vacuum={job.vacuum} nowMs={live.nowMs} />
+          <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} />
+        </div>
+      )
+    case 'prove':
+      return <ProveDetails state={state} live={live} job={job} clock={clock} deeds={deeds} />
+    default:
+      return null
+  }
+}
+
+function StepInstrument({ state, live, job, clock, deeds, planned, leave }: StepProps) {
+  const { form } = useForms()
+  if (state.signed) return <HandedOver state={state} jobId={leave.jobId} />
+  switch (state.step) {
+    case 'take-in':
+    case 'zero':
+      return (
+        <Section title="Zero check">
+          <AtRest state={state} />
+          {(form === 'zero' || form === 'recovered') && <ZeroForm state={state} recovering={form === 'recovered'} />}
+          <BeforeEntry state={state} deeds={deeds} />
+          <CarFacts state={state} />
+        </Section>
+      )
+    case 'fix':
+      return (
+        <Section title="What was opened and renewed">
+          <FixForm state={state} />
+          <CarFacts state={state} />
+        </Section>
+      )
+    case 'rig':
+    case 'pull':
+    case 'isolate':
+      return <Descent state={state} live={live} vacuum={job.vacuum} clock={clock} band={planned?.plan?.band} />
+    case 'hold':
+      return <HoldLens state={state} live={live} vacuum={job.vacuum} clock={clock} />
+    case 'charge':
+      return (
+        <>
+          {form === 'plan' && (
+            <Section title={planTitle(state)}>
+              <LabelLines state={state} deeds={deeds} />
+              <PlanForm state={state} />
+            </Section>
+          )}
+          {state.plan && <ChargeFigures state={state} live={live} scale={job.scale} clock={clock} />}
+          {form === 'container-start' && <GrossForm starts label="Gross on the scale, hose on" />}
+          {form === 'container-end' && <GrossForm label="Gross now, container shut" />}
+        </>
+      )
+    case 'prove':
+      return <ProveStep state={state} live={live} asking={form === 'proof'} />
+    case 'leave':
+      return (
+        <Section title="Leave the car as it should be">
+          <LeaveStep state={state} deeds={deeds} facts={leave} />
+          {form === 'sign' && <SignForm />}
+        </Section>
+      )
+    default: {
+      const unknown: never = state.step
+      return unknown
+    }
+  }
+}
+
+/** What is still to be weighed out: the label's weight, or what a charge that was begun still lacks. */
+function planTitle(state: JobState): string {
+  const g = Math.round(Math.max(0, usualChoices(state).targetG - chargedG(state))).toLocaleString('en')
+  return state.containers.length === 0 ? `${g} g to weigh out` : `${g} g still to weigh out`
+}
+
+function holdPoints(state: JobState, vacuum: readonly CurvePoint[]): CurvePoint[] {
+  const hold = currentHold(state)
+  const untilMs = hold?.ended ? Date.parse(hold.ended.at) : Number.POSITIVE_INFINITY
+  return hold ? vacuum.filter((p) => p.at >= Date.parse(hold.isolatedAt) && p.at <= untilMs) : []
+}
+
+function pullPoints(state: JobState, vacuum: readonly CurvePoint[]): CurvePoint[] {
+  const pull = currentPull(state)
+  return pull ? vacuum.filter((p) => p.at >= Date.parse(pull.startedAt)) : []
+}

@@ -1,0 +1,43 @@
+'use client'
+
+import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
+import { chargedG, currentHold, type JobState } from '@/core/job/state'
+import { Section } from '../instrument/section'
+import { CarFacts } from '../zero/car-facts'
+
+/** A car that was handed over: what went in, what its hold proved, who vouches, and the way to its record. */
+export function HandedOver({ state, jobId }: { state: JobState; jobId: string }) {
+  const hold = currentHold(state)
+  const proved = hold?.ended?.provesGramsPerYear
+  return (
+    <Section title="Handed over">
+      <div className="flex flex-wrap items-end gap-x-14 gap-y-4">
+        <p>
+          <span className="figure text-fig-xxl font-semibold max-sm:text-fig-l">{Math.round(chargedG(state))}</span>
+          <span className="ml-2 text-title">g</span>
+          <span className="block text-body font-semibold">charged, the label asks for {state.opened.label.typed}</span>
+        </p>
+        <p className="max-w-[420px]">
+          <span className="block text-fig-s font-semibold leading-tight">
+            {hold?.ended ? FOUND_SENTENCES[hold.ended.verdict] : 'No hold.'}
+          </span>
+          <span className="block text-body font-semibold">
+            {hold?.skipped
+              ? `The hold was skipped: ${hold.skipped.why}`
+              : proved
+                ? `a leak of ${gramsWords(proved)} g a year would have shown`
+                : 'nothing was proved'}
+          </span>
+        </p>
+      </div>
+      <p className="mt-5 text-row">
+        Signed by <b className="font-semibold">{state.signed?.by}</b>, certificate {state.signed?.certificate}.{' '}
+        <a href={`/job/${jobId}/record`} className="font-semibold underline">
+          Its record
+        </a>{' '}
+        holds every entry, the readings and the signature.
+      </p>
+      <CarFacts state={state} />
+    </Section>
+  )
+}

@@ -1,0 +1,42 @@
+import { type JobState, lastProof } from '@/core/job/state'
+import { gaugeText } from '../../format'
+
+const celsius = (v: number): string => `${v.toFixed(1)} °C`.replace('-', '−')
+const pressure = (v: number | null): string => (v === null ? 'not read' : gaugeText(v))
+
+/** How it ran when it came in beside how it runs now; nothing while one of them was not read. */
+export function BeforeAfter({ state }: { state: JobState }) {
+  const { before } = state
+  const after = lastProof(state)
+  if (!before || !after) return null
+  const rows = [
+    ['Middle vent', celsius(before.ventC), celsius(after.ventC)],
+    [
+      'below the air outside by',
+      `${(before.ambientC - before.ventC).toFixed(0)} K`,
+      `${(after.ambientC - after.ventC).toFixed(0)} K`,
+    ],
+    ['Low side', pressure(before.lowPaG), gaugeText(after.lowPaG)],
+    ['High side', pressure(before.highPaG), gaugeText(after.highPaG)],
+  ]
+  return (
+    <table aria-label="Before and after" className="mt-3 w-full max-w-[760px] text-body">
+      <thead className="border-b-2 border-ink text-left text-note text-ink-2">
+        <tr>
+          <th className="font-medium">running</th>
+          <th className="text-right font-medium">before</th>
+          <th className="text-right font-medium">now</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([name, was, is]) => (
+          <tr key={name} className="border-b border-rule">
+            <td className="py-1">{name}</td>
+            <td className="py-1 text-right text-ink-2">{was}</td>
+            <td className="py-1 text-right font-semibold">{is}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,60 @@
+'use client'
+
+import type { JobState } from '@/core/job/state'
+import { readCelsius, readGauge } from '../../form/entries'
+import type { Collector } from '../forms/form-types'
+import { SideEntry } from '../forms/side-entry'
+import type { Deeds } from '../use-deeds'
+
+type Props = { state: JobState; deeds: Deeds }
+
+/** The maker's own figures for this car: where they are known they lead. */
+export function MakerEntry({ state, deeds }: Props) {
+  const { barometerPa } = state.opened.place
+  const span = (
+    name: string,
+    text: string,
+    c: Collector,
+    read: (t: string) => ReturnType<typeof readGauge>,
+  ): [number, number] | undefined => {
+    const parts = text.trim().split(/\s*(?:–|\bto\b|(?<=\d)\s*-\s*(?=\d))\s*/)
+    if (text.trim() === '') return undefined
+    const [from, to] = parts
+    if (parts.length !== 2 || !from || !to) {
+      c.errors[name] = 'type both ends, such as 200 to 300 kPa'
+      return undefined
+    }
+    // a unit behind the second end counts for both
+    const unit = /[a-z]+$/i.exec(to.trim())?.[0] ?? ''
+    const low = c.take(name, read(/[a-z]/i.test(from) ? from : `${from} ${unit}`), 0)
+    const high = c.take(name, read(to), 0)
+    if (!c.errors[name] && high < low) c.errors[name] = 'the smaller end first'
+    return [low, high]
+  }
+  const gauge = (t: string) => readGauge(t, barometerPa)
+  return (
+    <SideEntry
+      title={state.makerBands ? 'The maker’s figures lead here; type them anew' : 'The maker’s figures, which lead'}
+      intro="From the service manual, for this ambient. What is left empty stays as typical."
+      action="Hold it against these"
+      deeds={deeds}
+      fields={[
+        { name: 'low', label: 'The maker’s low side', placeholder: '200 to 300 kPa' },
+        { name: 'high', label: 'The maker’s high side', placeholder: '150 to 220 psi' },
+        { name: 'vent', label: 'The maker’s vent', placeholder: '4 to 10 C' },
+      ]}
+      read={(v, c) => {
+        const low = span('low', v.low ?? '', c, gauge)
+        const high = span('high', v.high ?? '', c, gauge)
+        const vent = span('vent', v.vent ?? '', c, readCelsius)
+        if (!low && !high && !vent && Object.keys(c.errors).length === 0) c.errors.low = 'type at least one of them'
+        return [
+          {
+            kind: 'maker-bands-set',
+            payload: { ...(low && { lowPaG: low }), ...(high && { highPaG: high }), ...(vent && { ventC: vent }) },
+          },
+        ]
+      }}
+    />
+  )
+}

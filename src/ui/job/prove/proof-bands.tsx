@@ -1,0 +1,101 @@
+import type { JobState, Proof } from '@/core/job/state'
+import { bandsFor } from '@/core/prove/bands'
+import { gaugeText } from '../../format'
+
+type Key = 'lowPaG' | 'highPaG' | 'ventC'
+type Reading = Record<Key, number | undefined>
+type Row = { key: Key; name: string; from: number; to: number; text: (v: number) => string }
+
+const celsius = (v: number): string => `${v.toFixed(1)} °C`.replace('-', '−')
+const ROWS: Row[] = [
+  { key: 'lowPaG', name: 'Low side', from: -100_000, to: 600_000, text: gaugeText },
+  { key: 'highPaG', name: 'High side', from: 0, to: 2_600_000, text: gaugeText },
+  { key: 'ventC', name: 'Middle vent', from: -5, to: 30, text: celsius },
+]
+
+/** What is to be expected, as bands with every reading on them; the maker's figures where they were entered. */
+export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
+  const { makerBands, proofs, opened } = state
+  const last = proofs[proofs.length - 1]
+  const bands = bandsFor(state, last)
+  const ambient = Math.round(last?.ambientC ?? opened.place.ambientC)
+  return (
+    <section aria-label="Bands" className="mt-3 max-w-[880px] border-t border-rule pt-2">
+      <h3 className="text-body font-semibold">
+        {makerBands ? 'The maker’s figures where they were entered' : 'Typical'} at {ambient} °C
+        {makerBands ? '' : ', assumed; the maker’s chart comes first'}
+      </h3>
+      <ul className="mt-1.5 space-y-1.5">
+        {ROWS.map((row) => {
+          const shown = last ? last[row.key] : now[row.key]
+          return (
+            <li
+              key={row.key}
+              className="grid grid-cols-[104px_1fr_262px] items-center gap-4 text-small max-sm:grid-cols-1 max-sm:gap-1"
+            >
+              <b className="font-semibold">{row.name}</b>
+              <Bar row={row} band={bands[row.key]} readings={proofs} now={now[row.key]} />
+              <span>
+                {row.text(bands[row.key][0])} to {row.text(bands[row.key][1])}
+                {makerBands?.[row.key] ? ', the maker’s' : ''}
+                <b className="block font-semibold">{placeWords(shown, bands[row.key], row.text)}</b>
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+      {proofs.length > 0 && <p className="mt-1 text-note text-ink-2">▽ at idle · ▼ at 1,500 rpm · ○ now</p>}
+    </section>
+  )
+}
+
+function placeWords(value: number | undefined, [low, high]: [number, number], text: (v: number) => string): string {
+  if (value === undefined) return 'not read'
+  return `${text(value)}: ${value < low ? 'below the band' : value > high ? 'above the band' : 'within'}`
+}
+
+function Bar({
+  row,
+  band,
+  readings,
+  now,
+}: {
+  row: Row
+  band: [number, number]
+  readings: readonly Proof[]
+  now: number | undefined
+}) {
+  const share = (v: number) => `${Math.min(100, Math.max(0, ((v - row.from) / (row.to - row.from)) * 100))}%`
+  return (
+    <span className="relative block h-8 bg-air" aria-hidden="true">
+      <span
+        className="absolute top-0 h-full border-x-2 border-ink bg-deep"
+        style={{ left: share(band[0]), width: `calc(${share(band[1])} - ${share(band[0])})` }}
+      />
+      {readings.map((r) => (
+        <svg
+          key={r.at + r.engine}
+          aria-hidden="true"
+          width="18"
+          height="16"
+          viewBox="0 0 18 16"
+          className="absolute top-[-4px] -translate-x-1/2"
+          style={{ left: share(r[row.key]) }}
+        >
+          <path
+            d="M2 1.5h14L9 14Z"
+            fill={r.engine === 'idle' ? 'var(--sheet)' : 'var(--ink)'}
+            stroke="var(--ink)"
+            strokeWidth="2"
+          />
+        </svg>
+      ))}
+      {now !== undefined && (
+        <span
+          className="glide absolute top-[9px] size-3.5 -translate-x-1/2 rounded-full border-[3px] border-ink bg-sheet"
+          style={{ left: share(now) }}
+        />
+      )}
+    </span>
+  )
+}

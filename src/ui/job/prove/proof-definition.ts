@@ -1,0 +1,43 @@
+import { PA_PER_PSI } from '@/core/units/constants'
+import { readAmount, readCelsius, readGauge } from '../../form/entries'
+import { Collector, type FormDefinition } from '../forms/form-types'
+
+/** What a gauge that is connected shows, as it would be typed. */
+export const gaugeValue = (pa: number | undefined, barometerPa: number): string =>
+  pa === undefined ? '' : `${((pa - barometerPa) / PA_PER_PSI).toFixed(1)} psig`
+
+export const proof: FormDefinition = {
+  initial: (state, live) => ({
+    low: gaugeValue(live.lowPa, state.opened.place.barometerPa),
+    high: gaugeValue(live.highPa, state.opened.place.barometerPa),
+    vent: live.ventC === undefined ? '' : `${live.ventC} C`,
+    ambient: `${state.proofs[0]?.ambientC ?? state.opened.place.ambientC} C`,
+    humidity: state.proofs[0]?.humidity === undefined ? '' : String(Math.round(100 * state.proofs[0].humidity)),
+    engine: state.proofs.some((p) => p.engine === 'idle') ? 'at-speed' : 'idle',
+    note: '',
+  }),
+  parse: (values, state) => {
+    const { barometerPa } = state.opened.place
+    const c = new Collector()
+    const lowPaG = c.take('low', readGauge(values.low ?? '', barometerPa), 0)
+    const highPaG = c.take('high', readGauge(values.high ?? '', barometerPa), 0)
+    const ventC = c.take('vent', readCelsius(values.vent ?? ''), 0)
+    const ambientC = c.take('ambient', readCelsius(values.ambient ?? ''), 0)
+    const humidity = values.humidity?.trim()
+      ? c.take('humidity', readAmount(values.humidity.replace('%', ''), 'the humidity in %', 100), 0) / 100
+      : undefined
+    if (Object.keys(c.errors).length > 0) return { errors: c.errors }
+    const asks = highPaG < lowPaG ? { high: 'lower than the low side: were the two gauges mixed up?' } : undefined
+    const engine = values.engine === 'idle' ? ('idle' as const) : ('at-speed' as const)
+    const payload = {
+      lowPaG,
+      highPaG,
+      ventC,
+      ambientC,
+      note: values.note?.trim() ?? '',
+      engine,
+      ...(humidity !== undefined && { humidity }),
+    }
+    return { deeds: [{ kind: 'proof-read', payload }], ...(asks && { asks }) }
+  },
+}

@@ -1,0 +1,41 @@
+'use client'
+
+import { saturationPa } from '@/core/fluids/refrigerant'
+import type { JobState } from '@/core/job/state'
+import { PA_PER_PSI } from '@/core/units/constants'
+import { kelvin } from '@/core/units/temperature'
+import { celsiusHint, gaugeHint, readCelsius, readGauge } from '../../form/entries'
+import { gaugeText } from '../../format'
+import { SideEntry } from '../forms/side-entry'
+import type { Deeds } from '../use-deeds'
+
+type Props = { state: JobState; deeds: Deeds }
+
+/** The charged system at rest: the one check that shows air. */
+export function RestEntry({ state, deeds }: Props) {
+  const { barometerPa, ambientC } = state.opened.place
+  const { refrigerant } = state.opened.label
+  const full = saturationPa(refrigerant, kelvin(ambientC)) - barometerPa
+  return (
+    <SideEntry
+      title="At rest, for air"
+      intro={`Engine off until every part is as warm as the air. ${refrigerant} with liquid left then stands at ${gaugeText(full)} at ${ambientC} °C: above it there is air inside, below it no liquid is left.`}
+      action="It is read at rest"
+      deeds={deeds}
+      fields={[
+        {
+          name: 'rest',
+          label: 'Both sides at rest',
+          hint: (t) => gaugeHint(t, barometerPa),
+          placeholder: `${Math.round(full / 1000)} kPa`,
+        },
+        { name: 'ambient', label: 'Air around it', initial: `${ambientC} C`, hint: celsiusHint },
+      ]}
+      read={(v, c) => {
+        const paG = c.take('rest', readGauge(v.rest ?? '', barometerPa), 0)
+        const ambient = c.take('ambient', readCelsius(v.ambient ?? ''), 0)
+        return [{ kind: 'rest-read', payload: { paG, errorPa: PA_PER_PSI, ambientC: ambient } }]
+      }}
+    />
+  )
+}

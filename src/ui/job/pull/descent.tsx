@@ -1,0 +1,302 @@
+'use client'
+
+import type { Live } from '@/core/call/types'
+import { currentPull, type JobState } from '@/core/job/state'
+import type { PullBand } from '@/core/pull/planner'
+import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
+import { bottomOf, NeedleHatch, StrataFills } from '../../chart/depth-strip'
+import { linear, pathOf, spread } from '../../chart/scales'
+import { TimeLabels } from '../../chart/time-labels'
+import { ZoomButtons } from '../../chart/zoom-buttons'
+import { micronText } from '../../format'
+import type { CurvePoint } from '../../hooks/use-job-live'
+import { useTimeWindow } from '../../hooks/use-time-window'
+import { useWidth } from '../../hooks/use-width'
+import { ReadingFigures } from '../readings/reading-figures'
+
+type Props = {
+  state: JobState
+  live: Live
+  vacuum: readonly CurvePoint[]
+  clock: (ms: number) => string
+  band?: PullBand | undefined
+}
+
+export function jobStrata(state: JobState): Strata {
+  const { place, procedure, rig } = state.opened
+  return strataOf(place.barometerPa, place.ambientC, procedure.targetMicron, rig.ultimateMicron)
+}
+
+/** The descent: pressure as depth on a log scale, the strata of this place as its axis, time to the right. */
+export function Descent({ state, live, vacuum, clock, band }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>(896)
+  const narrow = width < 560
+  const strata = jobStrata(state)
+  const pull = currentPull(state)
+  const startMs = pull ? Date.parse(pull.startedAt) : live.nowMs
+  const dueMs = startMs + state.opened.procedure.pullMinutes * 60_000
+  const endMs = Math.max(dueMs, live.nowMs) + (Math.max(dueMs, live.nowMs) - startMs) * 0.08
+  const left = narrow ? 0 : 166
+  const strip = 28
+  const height = narrow ? 270 : 410
+  const plotLeft = left + strip
+  const shown = useTimeWindow(startMs, endMs, width - plotLeft)
+  const x = linear(shown.from, shown.to, plotLeft, width)
+  const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * (height - 4) + 2
+  const points = vacuum.filter((p) => p.at >= startMs)
+  const last = points[points.length - 1]
+  const marks = pull
+    ? [
+        { at: live.nowMs, text: `now ${clock(live.nowMs)}` },
+        ...(dueMs > live.nowMs + (endMs - startMs) * 0.16 ? [{ at: dueMs, text: clock(dueMs) }] : []),
+      ]
+    : []
+  return (
+    <figure ref={ref} className="relative mt-3">
+      <svg
+        width={width}
+        height={height + 36}
+        role="img"
+        aria-label={`${sentence(live, strata, last)} Plus and minus zoom, arrows move.`}
+        style={{ touchAction: 'pan-y' }}
+        {...shown.handlers}
+      >
+        <clipPath id="descent-plot">
+          <rect x={left} y={0} width={width - left} height={height} />
+        </clipPath>
+        {!narrow && <StrataNames strata={strata} y={y} height={height} ambientC={state.opened.place.ambientC} />}
+        <g transform={`translate(${left} 0)`}>
+          <StrataFills strata={strata} y={y} width={width - left} height={height} />
+          <NeedleHatch
+            y={y(strata.needleLimitPa)}
+            width={strip}
+            height={height - y(strata.needleLimitPa) + y(strata.needleLimitPa)}
+          />
+        </g>
+        <line x1={plotLeft} x2={plotLeft} y1={0} y2={height} stroke="var(--ink)" strokeWidth="1.5" />
+        <Lines strata={strata} y={y} left={left} right={width} />
+        {band && (
+          <g clipPath="url(#descent-plot)">
+            <Band band={band} x={(s) => x(startMs + s * 1000)} y={y} right={width} avoid={y(strata.targetPa)} />
+          </g>
+        )}
+        {narrow && <InnerNames strata={strata} y={y} right={width - 8} />}
+        <line x1={left} x2={width} y1={1.5} y2={1.5} stroke="var(--ink)" strokeWidth="2.5" />
+        {pull && (
+          <g clipPath="url(#descent-plot)">
+            <path
+              d={`M${x(startMs)} 2${pathOf(points, x, y).replace('M', 'L')}`}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="4"
+              strokeLinejoin="round"
+            />
+            {last && (
+              <>
+                <line
+                  x1={x(last.at)}
+                  x2={x(last.at)}
+                  y1={y(last.value)}
+                  y2={height}
+                  stroke="var(--ink)"
+                  strokeWidth="1"
+                />
+                <circle
+                  className="glide"
+                  cx={x(last.at)}
+                  cy={y(last.value)}
+                  r="8.5"
+                  fill="var(--sheet)"
+                  stroke="var(--ink)"
+                  strokeWidth="4.5"
+                />
+              </>
+            )}
+          </g>
+        )}
+        {last && (
+          <path
+            d={`M${left} ${y(last.value) - 8} L${left + 24} ${y(last.value)} L${left} ${y(last.value) + 8} Z`}
+            fill="var(--ink)"
+          />
+        )}
+        <TimeLabels
+          fromMs={shown.from}
+          toMs={shown.to}
+          x={x}
+          y={height}
+          clock={clock}
+          marks={marks.filter((m) => m.at >= shown.from && m.at <= shown.to)}
+          most={narrow ? 3 : 7}
+          left={plotLeft}
+          right={width}
+        />
+      </svg>
+      <div className="absolute top-4" style={{ left: plotLeft + (narrow ? 24 : 64) }}>
+        <ReadingFigures
+          live={live}
+          unread={pull ? 'Above the gauge’s range still, or nothing read.' : 'Nothing pulled yet.'}
+          gaugeAt={state.opened.rig.gaugeAt}
+        />
+      </div>
+      {pull && <ZoomButtons window={shown} />}
+      <figcaption className="sr-only">{sentence(live, strata, last)}</figcaption>
+    </figure>
+  )
+}
+
+/** Where 8 of 10 predicted pulls lie, behind the real curve. */
+function Band({
+  band,
+  x,
+  y,
+  right,
+  avoid,
+}: {
+  band: PullBand
+  x: (s: number) => number
+  y: (pa: number) => number
+  right: number
+  avoid: number
+}) {
+  const shown = band.tS.filter((s) => x(s) <= right).length
+  const edge = (values: number[]) =>
+    values.slice(0, shown).map((pa, i) => `${x(band.tS[i] as number).toFixed(1)} ${y(pa).toFixed(1)}`)
+  // where the band is thickest its words have room
+  const thickness = (i: number) => y(band.lowPa[i] as number) - y(band.highPa[i] as number)
+  const places = Array.from({ length: Math.max(1, shown - 12) }, (_, i) => i)
+  const most = Math.max(...places.map(thickness))
+  const label = places.find((i) => thickness(i) > 0.9 * most) ?? 0
+  const middle = (y(band.highPa[label] as number) + y(band.lowPa[label] as number)) / 2 + 5
+  // no word stands on the target's own line
+  const labelY = Math.abs(middle - 5 - avoid) < 14 ? avoid - 12 : middle
+  return (
+    <g>
+      <path
+        d={`M${edge(band.highPa).join('L')}L${edge(band.lowPa).reverse().join('L')}Z`}
+        fill="var(--ink)"
+        fillOpacity="0.13"
+        stroke="var(--ink)"
+        strokeOpacity="0.45"
+        strokeWidth="1"
+      />
+      {shown > 3 && (
+        <text
+          x={x(band.tS[label] as number) + 6}
+          y={labelY}
+          fontSize="14.5"
+          fill="var(--ink)"
+          stroke="var(--deep)"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
+          predicted, 8 in 10
+        </text>
+      )}
+    </g>
+  )
+}
+
+function sentence(live: Live, strata: Strata, last: CurvePoint | undefined): string {
+  if (!last)
+    return `No vacuum reading yet. The air here is ${micronText(strata.airPa)} micron, the target ${micronText(strata.targetPa)}.`
+  const place = last.value <= strata.targetPa ? 'below' : 'above'
+  return `${micronText(last.value)} micron at ${live.clock(last.at)}, ${place} the target of ${micronText(strata.targetPa)}; water boils below ${micronText(strata.waterBoilsPa)}.`
+}
+
+function Lines({ strata, y, left, right }: { strata: Strata; y: (pa: number) => number; left: number; right: number }) {
+  return (
+    <>
+      <line
+        x1={left}
+        x2={right}
+        y1={y(strata.needleLimitPa)}
+        y2={y(strata.needleLimitPa)}
+        stroke="var(--rule-2)"
+        strokeWidth="1.2"
+      />
+      <line
+        x1={left}
+        x2={right}
+        y1={y(strata.waterBoilsPa)}
+        y2={y(strata.waterBoilsPa)}
+        stroke="var(--ink)"
+        strokeWidth="3.6"
+        strokeDasharray="0 7"
+        strokeLinecap="round"
+      />
+      <line
+        x1={left}
+        x2={right}
+        y1={y(strata.targetPa)}
+        y2={y(strata.targetPa)}
+        stroke="var(--ink)"
+        strokeWidth="2.5"
+      />
+    </>
+  )
+}
+
+function names(strata: Strata, ambientC: number) {
+  return [
+    { name: 'Air here', pa: strata.airPa, strong: true },
+    { name: 'Needle sees to', pa: strata.needleLimitPa, strong: true },
+    { name: `Water boils, ${Math.round(ambientC)} °C`, pa: strata.waterBoilsPa, strong: true },
+    { name: 'Target', pa: strata.targetPa, strong: true },
+    { name: 'Pump floor', pa: strata.pumpFloorPa, strong: true },
+  ]
+}
+
+function StrataNames({
+  strata,
+  y,
+  height,
+  ambientC,
+}: {
+  strata: Strata
+  y: (pa: number) => number
+  height: number
+  ambientC: number
+}) {
+  const labels = spread(
+    names(strata, ambientC).map((n) => ({ ...n, y: y(n.pa) + 5 })),
+    20,
+    14,
+    height - 2,
+  )
+  return (
+    <g fontSize="15.5">
+      {labels.map((l) => (
+        <g key={l.name}>
+          <text x="0" y={l.y} fill="var(--ink)" fontWeight="600">
+            {l.name}
+          </text>
+          <text x="158" y={l.y} textAnchor="end" fill="var(--ink)">
+            {micronText(l.pa)}
+          </text>
+        </g>
+      ))}
+    </g>
+  )
+}
+
+function InnerNames({ strata, y, right }: { strata: Strata; y: (pa: number) => number; right: number }) {
+  const labels = spread(
+    [
+      { name: `target ${micronText(strata.targetPa)}`, y: y(strata.targetPa) - 6 },
+      { name: 'water boils below', y: y(strata.waterBoilsPa) + 18 },
+    ],
+    17,
+    130,
+    320,
+  )
+  return (
+    <g fontSize="14" fill="var(--ink-2)">
+      {labels.map((l) => (
+        <text key={l.name} x={right} y={l.y} textAnchor="end">
+          {l.name}
+        </text>
+      ))}
+    </g>
+  )
+}

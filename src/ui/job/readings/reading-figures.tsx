@@ -1,0 +1,58 @@
+import type { Live } from '@/core/call/types'
+import { PA_PER_MICRON } from '@/core/units/constants'
+import { lengthWords } from '@/core/words/length'
+import { Sign } from '../../form/sign'
+import { micronText, paText, signed } from '../../format'
+
+/** The reading, the largest thing on the screen, with its other unit and where it is going. */
+export function ReadingFigures({
+  live,
+  unread,
+  gaugeAt = 'far',
+}: {
+  live: Live
+  unread: string
+  gaugeAt?: 'far' | 'pump' | undefined
+}) {
+  if (live.vacuumPa === undefined) return <p className="text-head font-medium">{unread}</p>
+  const perMinute = live.fallPaS === undefined ? undefined : (live.fallPaS / PA_PER_MICRON) * 60
+  const digits = perMinute !== undefined && Math.abs(perMinute) < 10 ? 1 : 0
+  const text = micronText(live.vacuumPa)
+  return (
+    <div className="flex flex-wrap items-end gap-x-12 max-sm:gap-x-4">
+      {live.gaugeBackS !== undefined && (
+        <p className="basis-full text-small font-medium text-caution">
+          <Sign kind="caution" />
+          This gauge’s clock was set back by {lengthWords(live.gaugeBackS)}: its figure is the newest, its times are
+          not.
+        </p>
+      )}
+      <p className="max-sm:flex max-sm:items-end max-sm:gap-2">
+        <span
+          className={`figure text-fig-xxl font-semibold ${text.length > 4 ? 'max-sm:text-fig-m' : 'max-sm:text-fig-l'}`}
+          data-testid="vacuum"
+        >
+          {text}
+        </span>
+        <span className="ml-2 text-title font-medium max-sm:hidden">micron</span>
+        <span className="mt-2 block text-body max-sm:text-note max-sm:leading-tight">
+          <b className="hidden font-semibold max-sm:block max-sm:text-row">micron</b>
+          <b className="font-semibold">{gaugeAt === 'far' ? 'far gauge' : 'at the pump'}</b>
+          {gaugeAt === 'pump' && live.pull?.far && (
+            <b className="ml-4 font-semibold">at the car about {micronText(live.pull.far.pa)}</b>
+          )}{' '}
+          <span className="ml-4 text-ink-2 max-sm:hidden">{paText(live.vacuumPa)}</span>
+        </span>
+      </p>
+      {perMinute !== undefined && (
+        <p>
+          <span className="figure text-fig-m max-sm:text-act">{signed(perMinute, digits)}</span>
+          <span className="text-head max-sm:text-small">/min</span>
+          <span className="mt-2 block text-body font-semibold max-sm:mt-0 max-sm:text-note">
+            {Math.abs(perMinute) < 0.5 ? 'steady' : perMinute < 0 ? 'falling' : 'rising'}
+          </span>
+        </p>
+      )}
+    </div>
+  )
+}

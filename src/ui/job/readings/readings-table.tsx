@@ -1,0 +1,38 @@
+import { Fold } from '../../form/fold'
+import { micronText, paText } from '../../format'
+import type { CurvePoint } from '../../hooks/use-job-live'
+
+const ROWS = 24
+
+/**
+ * The curve as a table: as many rows as a glance takes in, evenly over its time, the last reading always among them.
+ */
+export function ReadingsTable({ points, clock }: { points: readonly CurvePoint[]; clock: (ms: number) => string }) {
+  if (points.length < 2) return null
+  const every = Math.max(1, Math.ceil(points.length / ROWS))
+  const rows = points.filter((_p, i) => i % every === 0 || i === points.length - 1)
+  return (
+    <Fold title="The readings as a table" className="mt-3 border-t border-rule pt-1 text-small">
+      <table className="w-full max-w-[560px]">
+        <thead className="text-left text-note text-ink-2">
+          <tr>
+            <th className="font-medium">time</th>
+            <th className="text-right font-medium">micron</th>
+            <th className="text-right font-medium">Pa</th>
+            <th className="text-right font-medium">since the first</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((p) => (
+            <tr key={p.at} className="border-t border-rule">
+              <td>{clock(p.at)}</td>
+              <td className="text-right">{micronText(p.value)}</td>
+              <td className="text-right">{paText(p.value)}</td>
+              <td className="text-right">{Math.round((p.at - (points[0] as CurvePoint).at) / 60_000)} min</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Fold>
+  )
+}

@@ -1,0 +1,35 @@
+'use client'
+
+import type { JobState } from '@/core/job/state'
+import { OPENED_WORDS } from '@/core/words/renewed'
+
+/** What was taken down when it came in. */
+export function CarFacts({ state }: { state: JobState }) {
+  const { label, story, place, history, procedure, volumeL, rig } = state.opened
+  const facts = [
+    [
+      'Label',
+      `${label.refrigerant}, ${label.typed}, ${label.oilKind}${label.oilMl === null ? '' : ` ${label.oilMl} mL`}`,
+    ],
+    [
+      'Opened',
+      `${OPENED_WORDS[story.opened]}, ${story.openHours} h, drier ${story.drierReplaced ? 'replaced' : 'kept'}`,
+    ],
+    ['Place', `air ${(place.barometerPa / 1000).toFixed(1)} kPa, ${place.ambientC} °C`],
+    ['Procedure', `${procedure.name}: ${procedure.targetMicron} micron, hold ${procedure.holdMinutes} min`],
+    ['Rig', `${rig.name}, ${volumeL} L inside (assumed)`],
+    ...(history.lastChargeG !== null && history.daysSinceCharge !== null
+      ? [['Last charge', `${history.lastChargeG} g, ${history.daysSinceCharge} days ago`]]
+      : []),
+  ] as [string, string][]
+  return (
+    <dl className="mt-6 grid max-w-[896px] grid-cols-2 gap-x-8 gap-y-4 border-t-2 border-ink pt-4 max-sm:grid-cols-1">
+      {facts.map(([name, value]) => (
+        <div key={name}>
+          <dt className="text-small text-ink-2">{name}</dt>
+          <dd className="text-row font-medium leading-snug">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  )
+}
