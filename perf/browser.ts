@@ -72,7 +72,7 @@ async function advanceToPull(shop: RunningShop, jobId: string): Promise<void> {
   }))
   const answer = await fetch(`${shop.address}/api/jobs/${jobId}/events`, {
     method: 'POST',
-    headers: { cookie: shop.cookie },
+    headers: { cookie: shop.cookie, 'content-type': 'application/json' },
     body: JSON.stringify({ events }),
   })
   if (!answer.ok) throw new Error(`events: ${answer.status} ${await answer.text()}`)
@@ -95,7 +95,7 @@ async function measureBoard(shop: RunningShop, page: Page): Promise<Measure> {
   await openGauges(shop.db, 200, 'board')
   const cars = await shop.db.query('select 1 from job where signed_at is null')
   const ms = await firstView(page, `${shop.address}/board`, 'li a[href^="/job/"]')
-  return atMost(`first view of the board with ${cars.rowCount} cars, median of 3`, ms, 'ms', 1000)
+  return atMost(`first view of the board with ${cars.rowCount} cars, median of 3`, ms, 'ms', 500)
 }
 
 async function measureLongJob(shop: RunningShop, page: Page): Promise<Measure> {
@@ -107,8 +107,11 @@ async function measureLongJob(shop: RunningShop, page: Page): Promise<Measure> {
      select $1::uuid, n, now() - interval '24 hours' + n * interval '1 second', 'vacuum', 60 + random(), 450, 'micron', $2, n from generate_series(1, 86400) n`,
     [gauge.jobId, gauge.instrument],
   )
-  await shop.db.query('update job set reading_seq = 86400 where id = $1', [gauge.jobId])
+  await shop.db.query(
+    `update job set reading_seq = 86400, readings_from = now() - interval '24 hours', readings_to = now() where id = $1`,
+    [gauge.jobId],
+  )
   await post(shop.address, gauge, [line(gauge, 90_000, new Date(), 450)])
   const ms = await firstView(page, `${shop.address}/job/${gauge.jobId}`, '[data-testid="vacuum"]')
-  return atMost('first view of a job with 86,400 readings, median of 3', ms, 'ms', 1000)
+  return atMost('first view of a job with 86,400 readings, median of 3', ms, 'ms', 500)
 }

@@ -9,31 +9,33 @@ import { startShop, throwAway } from './running-shop'
 import { measureScripts } from './script-sizes'
 import { soak, wordsOf } from './soak'
 
+const PARTS = ['physics', 'judge', 'commands', 'start', 'weights', 'views', 'ingest'] as const
+type Part = (typeof PARTS)[number]
+const IN_A_SHOP: readonly string[] = ['start', 'weights', 'views', 'ingest']
+
 /** Measures everything the issues call a speed or a size, on a shop of its own that is thrown away. */
-async function perf(): Promise<Measure[]> {
-  say('measuring the physics')
-  const physics = await measurePhysics()
-  say('measuring the judge')
-  const judge = measureJudge()
-  say('measuring the command line')
-  const commands = measureCommandLine(process.env.YPEROS_ROOT ?? process.cwd())
+async function perf(only: string | undefined): Promise<Measure[]> {
+  const measures: Measure[] = []
+  const measure = async (part: Part, words: string, work: () => Measure[] | Promise<Measure[]>) => {
+    if (only !== undefined && only !== part) return
+    say(`measuring ${words}`)
+    measures.push(...(await work()))
+  }
+  await measure('physics', 'the physics', measurePhysics)
+  await measure('judge', 'the judge', measureJudge)
+  await measure('commands', 'the command line', () => measureCommandLine(process.env.YPEROS_ROOT ?? process.cwd()))
+  if (only !== undefined && !IN_A_SHOP.includes(only)) return measures
   throwAway()
   say('starting a shop to measure')
   await (await startShop()).stop()
   const shop = await startShop()
   try {
-    const measures = [
-      ...physics,
-      ...judge,
-      ...commands,
+    await measure('start', 'its start', () => [
       atMost('second start, from the command to the first answer', shop.startS, 's', 15),
-    ]
-    say('measuring what a view weighs')
-    measures.push(...(await measureScripts(shop)))
-    say('measuring what a person waits for')
-    measures.push(...(await measureBrowser(shop)))
-    say('measuring the ingest')
-    measures.push(...(await measureIngest(shop)))
+    ])
+    await measure('weights', 'what a view weighs', () => measureScripts(shop))
+    await measure('views', 'what a person waits for', () => measureBrowser(shop))
+    await measure('ingest', 'the ingest', () => measureIngest(shop))
     return measures
   } finally {
     await shop.stop()
@@ -41,9 +43,9 @@ async function perf(): Promise<Measure[]> {
   }
 }
 
-const HELP = `yperos perf [--json] [--soak MINUTES]
+const HELP = `yperos perf [PART] [--json] [--soak MINUTES]
 
-Measures the speeds and sizes this product promises; about two minutes.
+Measures the speeds and sizes this product promises; about two minutes. PART measures one alone: physics, judge, commands, start, weights, views, ingest.
 --soak MINUTES  instead: load for so long while a part is killed every few seconds, then counts what was acknowledged against what is stored; exit 3 when anything is lost or doubled
 `
 
@@ -60,7 +62,12 @@ else if (soakAt >= 0) {
   process.stdout.write(args.includes('--json') ? `${JSON.stringify(soaked)}\n` : wordsOf(soaked))
   process.exit(soaked.lost + soaked.doubled + soaked.brokenChains === 0 ? 0 : 3)
 } else {
-  const measures = await perf()
+  const only = args.find((a) => !a.startsWith('-'))
+  if (only !== undefined && !(PARTS as readonly string[]).includes(only)) {
+    process.stderr.write(`perf: there is no part ${only}; parts are ${PARTS.join(', ')}\n`)
+    process.exit(2)
+  }
+  const measures = await perf(only)
   process.stdout.write(args.includes('--json') ? `${JSON.stringify({ measures })}\n` : `${tableOf(measures)}\n`)
 }
 process.exit(0)
