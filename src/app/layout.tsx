@@ -6,7 +6,6 @@ import type { Metadata, Viewport } from 'next'
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
 import { Queries } from '@/ui/frame/queries'
-import { SaidProvider } from '@/ui/frame/said'
 
 export const metadata: Metadata = {
   title: 'Yperos',
@@ -19,9 +18,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" data-theme={night ? 'night' : 'day'}>
       <body>
-        <Queries>
-          <SaidProvider>{children}</SaidProvider>
-        </Queries>
+        <Queries>{children}</Queries>
       </body>
     </html>
   )

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { type ParseArgsConfig, parseArgs } from 'node:util'
-import type { z } from 'zod'
+import type * as z from 'zod'
 
 /** Input the user must mend: one line naming the file, the place, what was found and what is expected; exit 2. */
 export class BadInput extends Error {}

@@ -1,5 +1,5 @@
 import { describe, expect, test, vi } from 'vitest'
-import { z } from 'zod'
+import * as z from 'zod'
 import { OutOfRange, Unreadable } from '@/core/errors'
 import { AppError } from './errors'
 import { handle, parseInput, pathText, readJson, readText } from './http'

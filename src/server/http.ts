@@ -1,4 +1,4 @@
-import type { z } from 'zod'
+import type * as z from 'zod'
 import { OutOfRange, Unreadable } from '@/core/errors'
 import { isAway } from './db/away'
 import { AppError, type Fault } from './errors'

@@ -1,15 +1,16 @@
 import type { ReactNode } from 'react'
 import { forPage } from '@/server/accounts/for-page'
 import { shopView, userView } from '@/server/shop/view'
+import { SaidProvider } from '@/ui/frame/said'
 import { TopBar } from '@/ui/frame/top-bar'
 
 /** The bar over every page of the shop. */
 export default async function ShopLayout({ children }: { children: ReactNode }) {
   const { shop, user } = await forPage()
   return (
-    <>
+    <SaidProvider>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />
       {children}
-    </>
+    </SaidProvider>
   )
 }

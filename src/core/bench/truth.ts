@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { Rig } from '../job/events'

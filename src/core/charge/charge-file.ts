@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { verbatim } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { GRAMS_PER_OUNCE } from '../units/constants'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Id } from '../entry/id'
 import type { Rig } from '../job/events'
 import { PA_PER_MICRON } from '../units/constants'

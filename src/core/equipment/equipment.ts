@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Id } from '../entry/id'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { priorsOfStory } from './story-priors'

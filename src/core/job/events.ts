@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Id } from '../entry/id'
 import { Instant } from '../entry/instant'
 import { text, verbatim } from '../entry/text'

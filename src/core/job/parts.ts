@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { verbatim } from '../entry/text'
 
 /** Every part of the connection drawing with the states a hand can give it. */

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { text, verbatim } from '../entry/text'
 import { READING_UNITS } from '../units/channel'
 import { DAY_S } from '../units/constants'

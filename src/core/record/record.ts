@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { canonicalJson } from '../entry/canonical'
 import { namesKey, soundKey } from './signing-key'
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { verbatim } from '../entry/text'
 import { LINK_KINDS } from '../job/link-kinds'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { GAUGE_STATES, SCALE_STATES } from '@/core/bench/instruments'
 import { Scenario } from '@/core/bench/truth'
 import { Id } from '@/core/entry/id'

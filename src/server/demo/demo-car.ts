@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { LABEL_REFRIGERANTS, OPENED } from '@/core/job/events'
 
 /** Minutes, relative to the day of loading, at which a car finished taking each step. */

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { z } from 'zod'
+import * as z from 'zod'
 import { assembleRig, RigParts } from '@/core/equipment/assemble'
 import { EQUIPMENT_DEEDS, EQUIPMENT_KINDS, Equipment, type EquipmentDeedKind } from '@/core/equipment/equipment'
 import { PA_PER_MICRON } from '@/core/units/constants'

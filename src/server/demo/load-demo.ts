@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import type pg from 'pg'
-import { z } from 'zod'
+import * as z from 'zod'
 import { stationPressurePa } from '@/core/units/barometer'
 import { insertAccount } from '../accounts/accounts'
 import { makeBenchPlace } from '../bench/claim'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold } from '@/core/job/state'
 import type { UserScope } from '../accounts/user-scope'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 
 export const JobParams = z.object({ jobId: Id })

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 import { Instant } from '@/core/entry/instant'
 import { JobOpened } from '@/core/job/events'

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { z } from 'zod'
+import * as z from 'zod'
 import { Instant } from '@/core/entry/instant'
 import { verbatim } from '@/core/entry/text'
 import { type ClockSegment, jobTimeMs } from '@/core/job/clock'

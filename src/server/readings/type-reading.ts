@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Instant } from '@/core/entry/instant'
 import { verbatim } from '@/core/entry/text'
 import { jobTimeMs } from '@/core/job/clock'

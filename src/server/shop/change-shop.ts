@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
 import { Procedure } from '@/core/job/events'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { text, verbatim } from '@/core/entry/text'
 import { checkPassword } from '@/server/accounts/accounts'
 import { countAttempt, forgetAttempts } from '@/server/accounts/attempts'

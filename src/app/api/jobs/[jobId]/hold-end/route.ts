@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 import { forUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'

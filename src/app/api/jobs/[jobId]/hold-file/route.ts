@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { forUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
 import { HoldFile, storeHoldFile } from '@/server/jobs/hold-file'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Instant } from '@/core/entry/instant'
 import { CHANNELS } from '@/core/units/channel'
 import { forUser } from '@/server/accounts/session'
