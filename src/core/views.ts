@@ -1,7 +1,8 @@
 import type { RigParts } from './equipment/assemble'
 import type { ClockSegment } from './job/clock'
-import type { JobEvent, Procedure, Rig } from './job/events'
+import type { JobEvent } from './job/events'
 import type { JobSummary } from './job/summary'
+import type { Procedure, Rig } from './job/written'
 import type { Judgement } from './schools/judgement'
 
 /**

@@ -4,7 +4,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type * as z from 'zod'
 import { isSound } from '@/core/entry/text'
-import { Equipment } from '@/core/equipment/equipment'
+import { EquipmentWritten } from '@/core/equipment/equipment'
 import { EventDraftSchema, JobOpened, PAYLOADS } from '@/core/job/events'
 import { ColumnMapping } from '@/core/readings/readings-csv'
 import { LedgerDraft, LedgerQuery } from '@/core/shop/ledger'
@@ -18,7 +18,7 @@ import { OPENING } from './tests/opening'
 const SCHEMAS: Record<string, z.ZodType> = {
   LedgerDraft,
   LedgerQuery,
-  Equipment,
+  EquipmentWritten,
   EventDraftSchema,
   JobOpened,
   ColumnMapping,

@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
-import { PA_PER_MICRON, PA_PER_PSI } from '@/core/units/constants'
+import { CUBIC_METRES_S_PER_CFM, METRES_PER_MM, PA_PER_MICRON, PA_PER_PSI } from '@/core/units/constants'
 
 /** A formatter costs a hundred times what using it does: one for each zone. */
 const CLOCKS = new Map<string, (ms: number) => string>()
@@ -64,3 +64,9 @@ export function dateTimeIn(timeZone: string): (iso: string) => string {
   })
   return (iso) => made.format(new Date(iso))
 }
+
+const threeDigits = (x: number): string => String(Number(x.toPrecision(3)))
+/** A pump's speed as its plate has it. */
+export const cfmText = (m3S: number): string => threeDigits(m3S / CUBIC_METRES_S_PER_CFM)
+/** A bore as hoses are sold. */
+export const mmText = (m: number): string => threeDigits(m / METRES_PER_MM)

@@ -1,4 +1,4 @@
-import type { Rig } from '@/core/job/events'
+import type { Rig } from '@/core/job/written'
 import { linkCosts, type PullQuestion, planPull } from '@/core/pull/planner'
 import { portSpeeds } from '@/core/rig/port-speeds'
 

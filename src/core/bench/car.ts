@@ -1,6 +1,7 @@
 import { saturatedDensities, saturationPa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
 import type { RigState } from '../job/parts'
+import { rigRead } from '../job/written'
 import { type CarVolume, composeRig, farNode } from '../rig/compose'
 import type { RigFile } from '../rig/rig-file'
 import { type SteadyCycle, steadyCycle } from '../rig/steady-cycle'
@@ -248,7 +249,7 @@ function benchRig(truth: BenchTruth, car: CarVolume): RigFile {
   }
   const composed = composeRig({
     car,
-    rig: { ...plain, ...truth.rig, ...(truth.core === 'in' && { cores: 'in' as const }) },
+    rig: rigRead({ ...plain, ...truth.rig, ...(truth.core === 'in' && { cores: 'in' as const }) }),
     ambientC: truth.ambientC,
     barometerPa: truth.barometerPa,
     water: { liquidG: truth.waterG, boundG: truth.boundG },

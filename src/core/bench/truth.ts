@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
-import { Rig } from '../job/events'
+import { RigWritten } from '../job/events'
 import { LINK_KINDS } from '../job/link-kinds'
 
 /** Where a simulated leak may sit. A core leaks only while no coupler seals it; a hose only while it is in the hold. */
@@ -82,7 +82,7 @@ export type Scenario = z.infer<typeof Scenario>
 export const BenchTruth = HiddenTruth.extend({
   volumeL: Positive.max(50),
   /** the rig as the job names it; `line` and the pump's figures stand in for it when it is left out */
-  rig: Rig.optional(),
+  rig: RigWritten.optional(),
   line: z.strictObject({ boreMm: Positive.max(60), lengthM: Positive.max(20), hoses: z.number().int().min(1).max(2) }),
   pumpCfm: Positive.max(60),
   ultimateMicron: Positive.max(10_000),

@@ -25,7 +25,7 @@ const ids = (state: JobState, now: Live) => alarmsOf(state, now).map((a) => a.id
 
 test('a pull that reaches its target calls once, and not again when it was seen', () => {
   const state = pulling()
-  const deep = live(20, { vacuumPa: (state.opened.procedure.targetMicron - 1) * PA_PER_MICRON })
+  const deep = live(20, { vacuumPa: state.opened.procedure.targetPa - PA_PER_MICRON })
   expect(ids(state, deep)).toEqual(['target:1'])
   const seen = reduceJob(state, {
     id: 'a',

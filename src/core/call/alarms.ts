@@ -42,9 +42,9 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
   const pull = currentPull(state)
   if (state.step !== 'pull' || !pull || pull.endedAt) return []
   const n = state.pulls.length
-  const { targetMicron, pullMinutes } = state.opened.procedure
+  const { targetPa, pullMinutes } = state.opened.procedure
   const carPa = carPressurePa(gaugeSeat(state.opened.rig), live.vacuumPa, live.pull?.far?.highPa)
-  const reached = carPa !== undefined && carPa <= targetMicron * PA_PER_MICRON
+  const reached = carPa !== undefined && carPa <= targetPa
   const due = Date.parse(pull.startedAt) + pullMinutes * 60_000
   return [
     ...(reached

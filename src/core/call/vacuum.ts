@@ -99,7 +99,7 @@ function sweepOf(state: JobState): Pick<Call, 'plain' | 'after'> {
 
 export function callPull(state: JobState, live: Live): Call {
   const { rig, opened } = state
-  const target = opened.procedure.targetMicron
+  const target = Math.round(opened.procedure.targetPa / PA_PER_MICRON)
   const pull = currentPull(state)
   if (rig.pump !== 'on') {
     return {

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { verbatim } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
-import { GRAMS_PER_OUNCE } from '../units/constants'
+import { GRAMS_PER_OUNCE, METRES_PER_MM } from '../units/constants'
 import type { ChargePlan, ChargePlanInput, Container } from './plan'
 
 const NotNegative = z.number().min(0)
@@ -106,7 +106,7 @@ export function inputOfFile(file: ChargeFile): ChargePlanInput {
     ambientC: file.ambient_C,
     scaleStepG: file.scale_step_g,
     hose: {
-      boreMm: file.hose.bore_mm,
+      boreM: file.hose.bore_mm * METRES_PER_MM,
       lengthM: file.hose.length_m,
       phase: file.hose.phase,
       drawnDown: file.hose.drawn_down,

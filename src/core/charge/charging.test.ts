@@ -80,7 +80,7 @@ describe('the stops follow what was weighed', () => {
             purgeEachG,
             purgeOnChange,
             way,
-            hose: { boreMm: 4.8, lengthM: 1.5, drawnDown },
+            hose: { boreM: 0.0048, lengthM: 1.5, drawnDown },
           })
           for (let next = stopsNow(state)[0]; next; next = stopsNow(state)[0])
             state = later(state, 80, on(next.id, next.startGrossG), off(next.id, next.stopGrossG))
@@ -105,8 +105,8 @@ describe('the stops follow what was weighed', () => {
 })
 
 test('what stays in a hose that is taken off full is not in the car, and is counted once', () => {
-  const hose = { boreMm: 4.8, lengthM: 1.5, drawnDown: false }
-  const held = hoseContentG({ boreMm: 4.8, lengthM: 1.5, phase: 'liquid' })
+  const hose = { boreM: 0.0048, lengthM: 1.5, drawnDown: false }
+  const held = hoseContentG({ boreM: 0.0048, lengthM: 1.5, phase: 'liquid' })
   const state = planned([CAN, CYLINDER], { way: 'liquid-high', hose })
   const first = later(state, 80, on('can-1', 474), off('can-1', 174))
   expect(chargedG(first)).toBeCloseTo(300 - 3 - held, 9)

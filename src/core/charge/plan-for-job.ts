@@ -2,12 +2,13 @@ import { withinTablesC } from '../fluids/refrigerant'
 import type { PayloadOf } from '../job/events'
 import { chargedG, type JobState, wayOf } from '../job/state'
 import { WAY_WORDS, type Way } from '../job/ways'
+import { type ChargeHose, chargeHoseWritten } from '../job/written'
 import { type ChargePlan, type ChargePlanInput, type Container, planCharge } from './plan'
 
 /** Purge of one opening or change, g (assumed; small purge losses are commonly exempt). */
 export const PURGE_G = 3
 /** A charging hose, where the rig does not name the one it has (assumed). */
-const CHARGING_HOSE = { boreMm: 4.8, lengthM: 1.5 }
+const CHARGING_HOSE = { boreM: 0.0048, lengthM: 1.5 }
 
 /** What a person decides about a charge besides its containers. */
 export type ChargeChoices = {
@@ -15,7 +16,7 @@ export type ChargeChoices = {
   targetG: number
   reason?: string | undefined
   way: Way
-  hose: { boreMm: number; lengthM: number; drawnDown: boolean }
+  hose: ChargeHose
   purgeEachG: number
   purgeOnChange: boolean
   line: 'rig-stays' | 'single-hose'
@@ -38,7 +39,7 @@ export function usualChoices(state: JobState): ChargeChoices {
   return {
     targetG: plan?.targetG ?? labelTargetG(state),
     way: wayOf(state),
-    hose: plan?.hose ?? { boreMm: own.boreMm, lengthM: own.lengthM, drawnDown: true },
+    hose: plan?.hose ?? { boreM: own.boreM, lengthM: own.lengthM, drawnDown: true },
     purgeEachG: plan?.purgeEachG ?? PURGE_G,
     purgeOnChange: plan?.purgeOnChange ?? true,
     line: plan?.line ?? 'rig-stays',
@@ -95,7 +96,7 @@ export function chargePlanned(
     stops: plan.steps.map(({ id, stopGrossG, takenG, purgeG }) => ({ id, stopGrossG, takenG, purgeG })),
     bandG: [before + plan.bandG[0], before + plan.bandG[1]],
     way: choices.way,
-    hose: choices.hose,
+    hose: chargeHoseWritten(choices.hose),
     purgeOnChange: choices.purgeOnChange,
     line: choices.line,
     ...(choices.reason !== undefined && { reason: choices.reason }),

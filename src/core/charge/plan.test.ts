@@ -9,7 +9,7 @@ const BASE: ChargePlanInput = {
   toleranceG: 15,
   ambientC: 22,
   scaleStepG: 2,
-  hose: { boreMm: 4.8, lengthM: 1.5, phase: 'vapour', drawnDown: true },
+  hose: { boreM: 0.0048, lengthM: 1.5, phase: 'vapour', drawnDown: true },
   purgeEachG: 3,
   containers: [
     { id: 'can-1', kind: 'can', grossG: 474, netG: 340 },

@@ -25,7 +25,7 @@ export type ChargePlanInput = {
   toleranceG: number
   ambientC: number
   scaleStepG: number
-  hose: { boreMm: number; lengthM: number; phase: 'vapour' | 'liquid'; drawnDown: boolean }
+  hose: { boreM: number; lengthM: number; phase: 'vapour' | 'liquid'; drawnDown: boolean }
   purgeEachG: number
   purgeOnChange?: boolean
   /** false where the first of these is itself a change, and the hose stayed shut */

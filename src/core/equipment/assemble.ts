@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { Id } from '../entry/id'
-import type { Rig } from '../job/events'
+import type { Rig } from '../job/written'
 import { PA_PER_MICRON } from '../units/constants'
 import { judgeBlankOff, judgeHoseHold } from './checks'
 import type { EquipmentDeed, EquipmentKind, Shelved } from './equipment'
@@ -53,21 +53,21 @@ export function assembleRig(name: string, parts: RigParts, shelf: readonly Shelv
   const baseline = [low, ...(high ? [high] : [])].map(baselineOf)
   return {
     name,
-    boreMm: low.spec.boreMm,
+    boreM: low.spec.boreM,
     lengthM: low.spec.lengthM,
     hoses: high ? 2 : 1,
-    pumpCfm: pump.spec.speedCfm,
-    ultimateMicron: ultimateOf(pump),
+    pumpM3S: pump.spec.speedM3S,
+    ultimatePa: ultimateOf(pump),
     gauge: gauge.spec.gaugeKind,
     scaleStepG: scale.spec.stepG,
     hoseKind: low.spec.hoseKind,
-    ...(high && { highHose: { boreMm: high.spec.boreMm, lengthM: high.spec.lengthM, kind: high.spec.hoseKind } }),
+    ...(high && { highHose: { boreM: high.spec.boreM, lengthM: high.spec.lengthM, kind: high.spec.hoseKind } }),
     ...(toPump && {
-      pumpHose: { boreMm: toPump.spec.boreMm, lengthM: toPump.spec.lengthM, kind: toPump.spec.hoseKind },
+      pumpHose: { boreM: toPump.spec.boreM, lengthM: toPump.spec.lengthM, kind: toPump.spec.hoseKind },
     }),
     cores: parts.cores,
     gaugeAt: parts.gaugeAt,
-    resolutionPa: gauge.spec.resolutionMicron * PA_PER_MICRON,
+    resolutionPa: gauge.spec.resolutionPa,
     // only when every hose in the hold was measured is their sum known
     ...(baseline.every((b) => b !== null) && {
       hoseBaselinePaM3S: baseline.reduce<number>((sum, b) => sum + (b as number), 0),
@@ -84,13 +84,13 @@ const last = <K extends EquipmentDeed['kind']>(
     .filter((d): d is Extract<EquipmentDeed, { kind: K }> => d.kind === kind)
     .sort((a, b) => b.happenedAt.localeCompare(a.happenedAt))[0]
 
-/** What a pump reaches now: by its last settled blank-off test since the oil was changed, else by its plate. */
+/** What a pump reaches now, Pa: by its last settled blank-off test since the oil was changed, else by its plate. */
 export function ultimateOf(pump: Extract<Shelved, { kind: 'pump' }>): number {
   const test = last(pump, 'blank-off')
   const oil = last(pump, 'oil-changed')
-  if (!test || (oil && oil.happenedAt > test.happenedAt)) return pump.spec.ultimateMicron
-  const { settled, ultimateMicron } = judgeBlankOff(test.payload.readings, pump.spec)
-  return settled ? Math.max(1, ultimateMicron) : pump.spec.ultimateMicron
+  if (!test || (oil && oil.happenedAt > test.happenedAt)) return pump.spec.ultimatePa
+  const { settled, ultimatePa } = judgeBlankOff(test.payload.readings, pump.spec)
+  return settled ? Math.max(PA_PER_MICRON, ultimatePa) : pump.spec.ultimatePa
 }
 
 /** Gas a hose was found to give by itself, Pa m3/s, since its seals were renewed; null when it was never held alone. */

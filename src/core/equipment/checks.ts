@@ -4,7 +4,8 @@ import type { EquipmentOf, PressureReading } from './equipment'
 
 /** What a pump reached against nothing but the gauge. */
 export type BlankOff = {
-  ultimateMicron: number
+  /** Pa */
+  ultimatePa: number
   /** the last readings no longer fall */
   settled: boolean
   verdict: 'healthy' | 'needs-oil' | 'not-settled'
@@ -15,33 +16,35 @@ export type BlankOff = {
 const SETTLED_WITHIN = 0.05
 /** A pump that stays this far above its plate needs oil, not time (assumed). */
 const NEEDS_OIL_FACTOR = 2
-/** Healthy pumps reach this whatever their plate says, micron (practice: 15 to 50). */
-const HEALTHY_MICRON = 50
+/** Healthy pumps reach this whatever their plate says, Pa (practice: 15 to 50 micron). */
+const HEALTHY_PA = 50 * PA_PER_MICRON
+
+const inMicron = (pa: number): number => Math.round(pa / PA_PER_MICRON)
 
 /**
  * Judges a blank-off test: the pump against the gauge with its inlet shut.
  * @param readings - in order of time, at least three; Pa absolute
- * @returns the lowest settled reading as the ultimate, micron
+ * @returns the lowest settled reading as the ultimate, Pa
  */
 export function judgeBlankOff(readings: readonly PressureReading[], plate: EquipmentOf<'pump'>['spec']): BlankOff {
-  const last = readings.slice(-3).map((r) => r.pa / PA_PER_MICRON)
-  const ultimateMicron = Math.min(...last)
-  const settled = last.length === 3 && Math.max(...last) <= ultimateMicron * (1 + SETTLED_WITHIN) + 1
+  const last = readings.slice(-3).map((r) => r.pa)
+  const ultimatePa = Math.min(...last)
+  const settled = last.length === 3 && Math.max(...last) <= ultimatePa * (1 + SETTLED_WITHIN) + PA_PER_MICRON
   if (!settled)
     return {
-      ultimateMicron,
+      ultimatePa,
       settled,
       verdict: 'not-settled',
-      words: `Still falling at ${Math.round(ultimateMicron)} micron: let it run and read again.`,
+      words: `Still falling at ${inMicron(ultimatePa)} micron: let it run and read again.`,
     }
-  const healthy = ultimateMicron <= Math.max(HEALTHY_MICRON, NEEDS_OIL_FACTOR * plate.ultimateMicron)
+  const healthy = ultimatePa <= Math.max(HEALTHY_PA, NEEDS_OIL_FACTOR * plate.ultimatePa)
   return {
-    ultimateMicron,
+    ultimatePa,
     settled,
     verdict: healthy ? 'healthy' : 'needs-oil',
     words: healthy
-      ? `It reaches ${Math.round(ultimateMicron)} micron by itself; its plate says ${plate.ultimateMicron}.`
-      : `It stays at ${Math.round(ultimateMicron)} micron by itself, its plate says ${plate.ultimateMicron}: it needs oil, not time. After fresh oil: its seals or the gauge.`,
+      ? `It reaches ${inMicron(ultimatePa)} micron by itself; its plate says ${inMicron(plate.ultimatePa)}.`
+      : `It stays at ${inMicron(ultimatePa)} micron by itself, its plate says ${inMicron(plate.ultimatePa)}: it needs oil, not time. After fresh oil: its seals or the gauge.`,
   }
 }
 

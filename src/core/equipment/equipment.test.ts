@@ -3,10 +3,17 @@ import { composeRig } from '../rig/compose'
 import { OUTGASSING } from '../rig/outgassing'
 import { portSpeeds } from '../rig/port-speeds'
 import { simulate } from '../rig/simulate'
-import { L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
+import { CUBIC_METRES_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { assembleRig, PartMissing, type RigParts } from './assemble'
 import { judgeBlankOff, judgeHoseHold } from './checks'
-import { Equipment, type EquipmentDeed, type PressureReading, type Shelved } from './equipment'
+import {
+  type EquipmentDeed,
+  EquipmentWritten,
+  equipmentRead,
+  equipmentWritten,
+  type PressureReading,
+  type Shelved,
+} from './equipment'
 import { duesOf, duesOfRig } from './upkeep'
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
@@ -14,9 +21,9 @@ const micron = (...values: number[]): PressureReading[] =>
   values.map((v, i) => ({ atS: i * 60, pa: v * PA_PER_MICRON, typed: `${v}` }))
 const deed = (n: number, kind: EquipmentDeed['kind'], happenedAt: string, payload: object = {}) =>
   ({ id: id(n), kind, happenedAt, by: 'x', payload }) as EquipmentDeed
-const PLATE = { speedCfm: 4, stages: 2 as const, ultimateMicron: 25 }
+const PLATE = { speedM3S: 4 * CUBIC_METRES_S_PER_CFM, stages: 2 as const, ultimatePa: 25 * PA_PER_MICRON }
 const NEW_HOSE = {
-  boreMm: 9.5,
+  boreM: 0.0095,
   lengthM: 1.2,
   hoseKind: 'barrier-new' as const,
   boughtOn: '2026-01-01',
@@ -44,7 +51,7 @@ const gauge: Shelved = {
   id: id(8),
   name: 'Gauge',
   kind: 'gauge',
-  spec: { gaugeKind: 'electronic', resolutionMicron: 1, calibratedOn: '2026-06-01' },
+  spec: { gaugeKind: 'electronic', resolutionPa: PA_PER_MICRON, calibratedOn: '2026-06-01' },
   retired: false,
   deeds: [],
 }
@@ -81,7 +88,10 @@ function held(kind: 'barrier-new' | 'rubber-old', lengthM: number, volumeL: numb
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 
 test('a pump that has settled near its plate is healthy, far above it needs oil, and still falling it says so', () => {
-  expect(judgeBlankOff(micron(400, 60, 26, 25, 25), PLATE)).toMatchObject({ verdict: 'healthy', ultimateMicron: 25 })
+  expect(judgeBlankOff(micron(400, 60, 26, 25, 25), PLATE)).toMatchObject({
+    verdict: 'healthy',
+    ultimatePa: 25 * PA_PER_MICRON,
+  })
   expect(judgeBlankOff(micron(900, 300, 131, 128, 127), PLATE)).toMatchObject({ verdict: 'needs-oil' })
   expect(judgeBlankOff(micron(900, 300, 140), PLATE)).toMatchObject({ verdict: 'not-settled', settled: false })
 })
@@ -105,10 +115,10 @@ test('a rig has what its parts have been found to be: ultimate by the test after
   const shelf = [pump([test25]), hose(2, [alone(2)]), hose(3, [alone(3)]), gauge, scale]
   const rig = assembleRig('Cart', PARTS, shelf)
   expect(rig).toMatchObject({
-    pumpCfm: 4,
-    ultimateMicron: 44,
+    pumpM3S: 4 * CUBIC_METRES_S_PER_CFM,
+    ultimatePa: 44 * PA_PER_MICRON,
     hoses: 2,
-    boreMm: 9.5,
+    boreM: 0.0095,
     hoseKind: 'barrier-new',
     cores: 'out',
     equipment: { pump: id(1), hoses: [id(2), id(3)] },
@@ -125,7 +135,7 @@ test('a rig has what its parts have been found to be: ultimate by the test after
     gauge,
     scale,
   ]
-  expect(assembleRig('Cart', PARTS, changed)).toMatchObject({ ultimateMicron: 25 })
+  expect(assembleRig('Cart', PARTS, changed)).toMatchObject({ ultimatePa: 25 * PA_PER_MICRON })
   expect(assembleRig('Cart', PARTS, changed).hoseBaselinePaM3S).toBeUndefined()
 })
 
@@ -166,6 +176,25 @@ test('oil is due by hours or after a wet job, seals and calibration by the year'
   ])
 })
 
+const { boreM: _bore, ...HOSE_BUT_BORE } = NEW_HOSE
+const WRITTEN_HOSE = { ...HOSE_BUT_BORE, boreMm: 9.5 }
+
+test('what is written of a thing in mm, micron and CFM is read in m, Pa and m3/s, and written back as it was typed', () => {
+  const common = { id: id(1), name: 'x', retired: false }
+  const written: EquipmentWritten[] = [
+    { ...common, kind: 'pump', spec: { speedCfm: 3.7, stages: 2, ultimateMicron: 23.5 } },
+    { ...common, kind: 'hose', spec: { ...WRITTEN_HOSE, boreMm: 4.8 } },
+    { ...common, kind: 'gauge', spec: { gaugeKind: 'needle', resolutionMicron: 12_700, calibratedOn: '2026-06-01' } },
+    { ...common, kind: 'scale', spec: { stepG: 2, calibratedOn: '2026-06-01' } },
+  ]
+  expect(written.map(equipmentRead).map(equipmentWritten)).toEqual(written)
+  const [read, bore, step] = written.map(equipmentRead)
+  // a cubic foot is 0.028316847 m3, a micron of mercury 0.1333224 Pa
+  expect(read?.kind === 'pump' && read.spec.speedM3S).toBeCloseTo((3.7 * 0.028316847) / 60, 9)
+  expect(bore?.kind === 'hose' && bore.spec.boreM).toBeCloseTo(0.0048, 12)
+  expect(step?.kind === 'gauge' && step.spec.resolutionPa).toBeCloseTo(1693.19, 1)
+})
+
 test('a container lighter than when it is empty, a hose without bore and a day that is none are refused by their path', () => {
   const container = {
     id: id(5),
@@ -174,10 +203,16 @@ test('a container lighter than when it is empty, a hose without bore and a day t
     retired: false,
     spec: { containerKind: 'can', refrigerant: 'R-134a', grossG: 100, tareG: 132 },
   }
-  const paths = (item: object) => Equipment.safeParse(item).error?.issues.map((i) => i.path.join('.'))
+  const paths = (item: object) => EquipmentWritten.safeParse(item).error?.issues.map((i) => i.path.join('.'))
   expect(paths(container)).toEqual(['spec.grossG'])
   expect(
-    paths({ id: id(2), name: 'H', kind: 'hose', retired: false, spec: { ...NEW_HOSE, boreMm: 0, boughtOn: 'spring' } }),
+    paths({
+      id: id(2),
+      name: 'H',
+      kind: 'hose',
+      retired: false,
+      spec: { ...WRITTEN_HOSE, boreMm: 0, boughtOn: 'spring' },
+    }),
   ).toEqual(['spec.boreMm', 'spec.boughtOn'])
 })
 
@@ -193,14 +228,14 @@ test('speed at the ports: never more than the pump has, less the deeper, and wha
   const narrow = {
     ...rig,
     hoses: 1,
-    boreMm: 4.8,
+    boreM: 0.0048,
     lengthM: 1.5,
-    pumpCfm: 5,
+    pumpM3S: 5 * CUBIC_METRES_S_PER_CFM,
     cores: 'out' as const,
-    pumpHose: { boreMm: 12.7, lengthM: 0.1, kind: 'metal' as const },
+    pumpHose: { boreM: 0.0127, lengthM: 0.1, kind: 'metal' as const },
   }
   const [slow] = portSpeeds(narrow, 20, 101_325).filter((s) => s.depth === 500)
-  const cfm = ((slow?.speedM3S ?? 0) * 1000) / L_S_PER_CFM
+  const cfm = (slow?.speedM3S ?? 0) / CUBIC_METRES_S_PER_CFM
   expect(cfm).toBeGreaterThan(0.03)
   expect(cfm).toBeLessThan(0.1)
 })
@@ -219,10 +254,12 @@ test('every hose of the rig is in its network as it is: a narrow hose to the pum
       everyS: 7200,
       until: { node: 'evaporator', pressurePa: 66 },
     }).reachedS ?? 7200
-  expect(to500({ ...rig, pumpHose: { boreMm: 4.8, lengthM: 1.5, kind: 'rubber-old' } })).toBeGreaterThan(2 * to500(rig))
+  expect(to500({ ...rig, pumpHose: { boreM: 0.0048, lengthM: 1.5, kind: 'rubber-old' } })).toBeGreaterThan(
+    2 * to500(rig),
+  )
   const high = composeRig({
     ...ask,
-    rig: { ...rig, highHose: { boreMm: 4.8, lengthM: 1.8, kind: 'metal' } },
+    rig: { ...rig, highHose: { boreM: 0.0048, lengthM: 1.8, kind: 'metal' } },
   }).links.find((l) => l.id === 'hose-high')
   expect(high).toMatchObject({ bore_mm: 4.8, length_m: 1.8, kind: 'metal' })
 })

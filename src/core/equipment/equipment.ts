@@ -4,10 +4,12 @@ import { Day } from '../entry/instant'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { LINK_KINDS } from '../job/link-kinds'
+import { asWritten } from '../job/written'
+import { CUBIC_METRES_S_PER_CFM, METRES_PER_MM, PA_PER_MICRON } from '../units/constants'
 
 const Name = text(60, 1, 'a name people use')
 
-/** What matters of each kind of equipment; units are in the names, days ISO 8601. */
+/** What matters of each kind of equipment, as it is written down; units are in the names, days ISO 8601. */
 export const SPECS = {
   pump: z.strictObject({
     speedCfm: z.number().min(0.2).max(30),
@@ -43,8 +45,8 @@ export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number]
 const of = <K extends EquipmentKind>(kind: K) =>
   z.strictObject({ id: Id, name: Name, kind: z.literal(kind), spec: SPECS[kind], retired: z.boolean() })
 
-/** One thing on the shelf. */
-export const Equipment = z.discriminatedUnion('kind', [
+/** One thing on the shelf as it is written down. */
+export const EquipmentWritten = z.discriminatedUnion('kind', [
   of('pump'),
   of('hose'),
   of('gauge'),
@@ -54,7 +56,60 @@ export const Equipment = z.discriminatedUnion('kind', [
     error: 'a container cannot weigh less than when it is empty',
   }),
 ])
-export type Equipment = z.infer<typeof Equipment>
+export type EquipmentWritten = z.infer<typeof EquipmentWritten>
+type WrittenOf<K extends EquipmentKind> = Extract<EquipmentWritten, { kind: K }>
+
+/** The same as the core knows it: m3/s, m, Pa. */
+type PumpSpec = Omit<WrittenOf<'pump'>['spec'], 'speedCfm' | 'ultimateMicron'> & {
+  speedM3S: number
+  ultimatePa: number
+}
+type HoseSpec = Omit<WrittenOf<'hose'>['spec'], 'boreMm'> & { boreM: number }
+type GaugeSpec = Omit<WrittenOf<'gauge'>['spec'], 'resolutionMicron'> & { resolutionPa: number }
+export type Equipment =
+  | (Omit<WrittenOf<'pump'>, 'spec'> & { spec: PumpSpec })
+  | (Omit<WrittenOf<'hose'>, 'spec'> & { spec: HoseSpec })
+  | (Omit<WrittenOf<'gauge'>, 'spec'> & { spec: GaugeSpec })
+  | WrittenOf<'scale'>
+  | WrittenOf<'container'>
+
+/** A thing as it was written down, turned into what the core works in. */
+export function equipmentRead(item: EquipmentWritten): Equipment {
+  if (item.kind === 'pump') {
+    const { speedCfm, ultimateMicron, ...spec } = item.spec
+    return {
+      ...item,
+      spec: { ...spec, speedM3S: speedCfm * CUBIC_METRES_S_PER_CFM, ultimatePa: ultimateMicron * PA_PER_MICRON },
+    }
+  }
+  if (item.kind === 'hose') {
+    const { boreMm, ...spec } = item.spec
+    return { ...item, spec: { ...spec, boreM: boreMm * METRES_PER_MM } }
+  }
+  if (item.kind === 'gauge') {
+    const { resolutionMicron, ...spec } = item.spec
+    return { ...item, spec: { ...spec, resolutionPa: resolutionMicron * PA_PER_MICRON } }
+  }
+  return item
+}
+
+/** And back, as it is written down. */
+export function equipmentWritten(item: Equipment): EquipmentWritten {
+  if (item.kind === 'pump') {
+    const { speedM3S, ultimatePa, ...spec } = item.spec
+    const [speedCfm, ultimateMicron] = [speedM3S / CUBIC_METRES_S_PER_CFM, ultimatePa / PA_PER_MICRON].map(asWritten)
+    return { ...item, spec: { ...spec, speedCfm: speedCfm as number, ultimateMicron: ultimateMicron as number } }
+  }
+  if (item.kind === 'hose') {
+    const { boreM, ...spec } = item.spec
+    return { ...item, spec: { ...spec, boreMm: asWritten(boreM / METRES_PER_MM) } }
+  }
+  if (item.kind === 'gauge') {
+    const { resolutionPa, ...spec } = item.spec
+    return { ...item, spec: { ...spec, resolutionMicron: asWritten(resolutionPa / PA_PER_MICRON) } }
+  }
+  return item
+}
 export type EquipmentOf<K extends EquipmentKind> = Extract<Equipment, { kind: K }>
 
 const PressureReading = z.strictObject({

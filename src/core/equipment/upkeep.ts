@@ -1,4 +1,4 @@
-import type { Rig } from '../job/events'
+import type { Rig } from '../job/written'
 import type { Shelved } from './equipment'
 
 /** Something that is due on a piece of equipment: `due` now, `soon` within a fifth of its interval, or `fine`. */

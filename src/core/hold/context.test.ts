@@ -61,7 +61,10 @@ test('hoses count to the isolated volume while a coupler ties them to the car, a
 })
 
 test('hoses held alone before bring their own figure; the story’s chances can be switched off', () => {
-  const measured = { ...twice(), opened: { ...CAR, rig: { ...CAR.rig, hoseBaselinePaM3S: 3e-7, resolutionPa: 0.2 } } }
+  const measured = {
+    ...twice(),
+    opened: { ...twice().opened, rig: { ...twice().opened.rig, hoseBaselinePaM3S: 3e-7, resolutionPa: 0.2 } },
+  }
   expect(holdContext(measured, 30)).toMatchObject({ hoseBaselinePaM3S: 3e-7, resolutionPa: 0.2 })
   const opening = {
     id: 'a',

@@ -55,10 +55,10 @@ const hosesInside = ({ rig }: JobState): boolean =>
   rig['coupler-high'] === 'on'
 
 function hoseL({ opened: { rig } }: JobState): number {
-  const litres = (boreMm: number, lengthM: number) => (Math.PI / 4) * (boreMm / 1000) ** 2 * lengthM * 1000
-  const low = litres(rig.boreMm, rig.lengthM)
+  const litres = (boreM: number, lengthM: number) => (Math.PI / 4) * boreM ** 2 * lengthM * 1000
+  const low = litres(rig.boreM, rig.lengthM)
   if (rig.hoses === 1) return low
-  return low + (rig.highHose ? litres(rig.highHose.boreMm, rig.highHose.lengthM) : low)
+  return low + (rig.highHose ? litres(rig.highHose.boreM, rig.highHose.lengthM) : low)
 }
 
 /**

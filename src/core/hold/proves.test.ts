@@ -1,15 +1,16 @@
 import { expect, test } from 'vitest'
 import { knownRecord } from '../proving/records'
+import { PA_PER_MICRON } from '../units/constants'
 import { judgeHold } from './judge'
 import { limitOfRule, provesOfRule, SCHOOLS } from './proves'
 
 test('a longer hold proves more, with the three-halves power where noise bounds it, and a needle a thousand times less', () => {
-  const half = limitOfRule({ targetMicron: 500, holdMinutes: 30 })
-  const hour = limitOfRule({ targetMicron: 500, holdMinutes: 60 })
+  const half = limitOfRule({ targetPa: 500 * PA_PER_MICRON, holdMinutes: 30 })
+  const hour = limitOfRule({ targetPa: 500 * PA_PER_MICRON, holdMinutes: 60 })
   expect(half.electronic / hour.electronic).toBeGreaterThan(2)
   expect(half.electronic / hour.electronic).toBeLessThan(2.9)
   expect(half.needle / half.electronic).toBeGreaterThan(300)
-  expect(limitOfRule({ targetMicron: 1000, holdMinutes: 30 }).electronic).toBeGreaterThan(half.electronic)
+  expect(limitOfRule({ targetPa: 1000 * PA_PER_MICRON, holdMinutes: 30 }).electronic).toBeGreaterThan(half.electronic)
 })
 
 test('what the editor promises is of the size the judge reaches on dry cars', () => {
@@ -17,7 +18,7 @@ test('what the editor promises is of the size the judge reaches on dry cars', ()
     const { samples, context } = knownRecord(seed, { leakPaM3S: 0, wet: false, minutes: 30, everyS: 1 })
     return {
       told: limitOfRule({
-        targetMicron: (samples[0] as { pressurePa: number }).pressurePa / 0.1333224,
+        targetPa: (samples[0] as { pressurePa: number }).pressurePa,
         holdMinutes: 30,
       }).electronic,
       judged: judgeHold(samples, context).detectionLimitGramsPerYear?.high ?? Number.NaN,
@@ -38,6 +39,8 @@ test('every school says what it cannot prove, and its figures lie within what a 
   }
   expect(new Set(SCHOOLS.map((s) => s.name)).size).toBe(SCHOOLS.length)
   // ice at zero has 611 Pa: a tenth of it is passed at 500 micron, not at 250
-  expect(provesOfRule({ targetMicron: 500, pullMinutes: 60, holdMinutes: 30 })[0]).toMatch(/ice may still be there/)
-  expect(provesOfRule({ targetMicron: 250, pullMinutes: 60, holdMinutes: 30 })[0]).not.toMatch(/ice/)
+  expect(provesOfRule({ targetPa: 500 * PA_PER_MICRON, pullMinutes: 60, holdMinutes: 30 })[0]).toMatch(
+    /ice may still be there/,
+  )
+  expect(provesOfRule({ targetPa: 250 * PA_PER_MICRON, pullMinutes: 60, holdMinutes: 30 })[0]).not.toMatch(/ice/)
 })

@@ -1,5 +1,5 @@
 import { dewPointAtMostC, waterSaturationPa } from '../fluids/water'
-import type { Procedure } from '../job/events'
+import type { Procedure } from '../job/written'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import { leakGramsPerYear } from './leak-rate'
@@ -22,12 +22,11 @@ const BEND_COSTS = 4
  * What a rule of these figures can prove on a single car of 2.5 L with R-134a, in grams a year worst case: with an
  * electronic gauge and with a needle.
  */
-export function limitOfRule({ targetMicron, holdMinutes }: Pick<Procedure, 'targetMicron' | 'holdMinutes'>): {
+export function limitOfRule({ targetPa: depthPa, holdMinutes }: Pick<Procedure, 'targetPa' | 'holdMinutes'>): {
   electronic: number
   needle: number
 } {
   const heldS = holdMinutes * 60
-  const depthPa = targetMicron * PA_PER_MICRON
   const noisePa = Math.hypot(NOISE_SHARE * depthPa, 2 * PA_PER_MICRON)
   const slope = (noisePa * Math.sqrt((2 * CORRELATED_S) / heldS) * Math.sqrt(12)) / heldS
   const electronic = 2 * Math.hypot(BEND_COSTS * slope, ((WARMS_K / 298) * depthPa) / heldS / 2)
@@ -40,12 +39,12 @@ export function limitOfRule({ targetMicron, holdMinutes }: Pick<Procedure, 'targ
 const rounded = (grams: number): string => Number(grams.toPrecision(1)).toLocaleString('en')
 
 /** What an edited procedure can and cannot prove, line by line. */
-export function provesOfRule(p: Pick<Procedure, 'targetMicron' | 'pullMinutes' | 'holdMinutes'>): string[] {
-  const dew = Math.round(dewPointAtMostC(p.targetMicron * PA_PER_MICRON))
+export function provesOfRule(p: Pick<Procedure, 'targetPa' | 'pullMinutes' | 'holdMinutes'>): string[] {
+  const dew = Math.round(dewPointAtMostC(p.targetPa))
   const { electronic, needle } = limitOfRule(p)
-  const wetToo = p.targetMicron * PA_PER_MICRON > 0.1 * waterSaturationPa(kelvin(0))
+  const wetToo = p.targetPa > 0.1 * waterSaturationPa(kelvin(0))
   return [
-    `At ${p.targetMicron.toLocaleString('en')} micron at the car the vapour left has a dew point of ${String(dew).replace('-', '−')} °C at most${wetToo ? '; in a cold bay ice may still be there' : ''}.`,
+    `At ${Math.round(p.targetPa / PA_PER_MICRON).toLocaleString('en')} micron at the car the vapour left has a dew point of ${String(dew).replace('-', '−')} °C at most${wetToo ? '; in a cold bay ice may still be there' : ''}.`,
     `${p.pullMinutes} minutes of pulling prove nothing by themselves: they are when to look again.`,
     `${p.holdMinutes} minutes of hold on 2.5 L show a leak of about ${rounded(electronic)} g a year with an electronic gauge, ${rounded(needle)} with a needle, worst case. Smaller ones pass.`,
     'No hold shows a core under its coupler, nor a seal that opens under pressure only.',
@@ -56,49 +55,49 @@ export function provesOfRule(p: Pick<Procedure, 'targetMicron' | 'pullMinutes' |
 export const SCHOOLS: readonly (Procedure & { proves: string })[] = [
   {
     name: 'Weigh and measure',
-    targetMicron: 500,
+    targetPa: 500 * PA_PER_MICRON,
     pullMinutes: 60,
     holdMinutes: 30,
     proves: 'Dry to a dew point near −24 °C, and no leak above the limit that volume and gauge give.',
   },
   {
     name: 'Quick look for leaks',
-    targetMicron: 1000,
+    targetPa: 1000 * PA_PER_MICRON,
     pullMinutes: 15,
     holdMinutes: 20,
     proves: 'Large leaks before the long pull; nothing about water.',
   },
   {
     name: 'By the clock, 30 min',
-    targetMicron: 1000,
+    targetPa: 1000 * PA_PER_MICRON,
     pullMinutes: 30,
     holdMinutes: 10,
     proves: 'That the pump ran. Water may still be there, and a short hold hides small leaks.',
   },
   {
     name: 'By the hour open',
-    targetMicron: 500,
+    targetPa: 500 * PA_PER_MICRON,
     pullMinutes: 60,
     holdMinutes: 45,
     proves: 'For a core or a switch; longer where it stood open longer.',
   },
   {
     name: 'Deep gauge',
-    targetMicron: 200,
+    targetPa: 200 * PA_PER_MICRON,
     pullMinutes: 120,
     holdMinutes: 60,
     proves: 'Dry to a dew point near −33 °C; an hour of hold finds leaks several times smaller than half an hour.',
   },
   {
     name: 'Triple, nitrogen between',
-    targetMicron: 1000,
+    targetPa: 1000 * PA_PER_MICRON,
     pullMinutes: 20,
     holdMinutes: 20,
     proves: 'Water is swept out between pulls; each pull has its own hold.',
   },
   {
     name: 'Overnight',
-    targetMicron: 500,
+    targetPa: 500 * PA_PER_MICRON,
     pullMinutes: 90,
     holdMinutes: 720,
     proves: 'Small leaks, if the barometer and the temperature of the night are accounted for.',

@@ -71,13 +71,14 @@ export const Label = z
     error: 'the upper end must not be below the lower end',
   })
 
-export const Procedure = z.strictObject({
+/** A procedure as events and files write it. */
+export const ProcedureWritten = z.strictObject({
   name: Text,
   targetMicron: z.number().min(50, 'from 50 micron').max(20_000, 'up to 20,000 micron'),
   pullMinutes: z.number().min(1, 'from a minute').max(1440, 'up to a day'),
   holdMinutes: z.number().min(5, 'from 5 minutes').max(1440, 'up to a day'),
 })
-export type Procedure = z.infer<typeof Procedure>
+export type ProcedureWritten = z.infer<typeof ProcedureWritten>
 
 const HoseFigures = z.strictObject({
   boreMm: z.number().min(1).max(30),
@@ -85,7 +86,8 @@ const HoseFigures = z.strictObject({
   kind: z.enum(LINK_KINDS),
 })
 
-export const Rig = z.strictObject({
+/** A rig as events and files write it. */
+export const RigWritten = z.strictObject({
   name: Text,
   boreMm: z.number().min(1).max(30),
   lengthM: z.number().min(0.1).max(10),
@@ -108,7 +110,7 @@ export const Rig = z.strictObject({
   /** what it was made of, so that hours and wet jobs are counted where they belong */
   equipment: z.strictObject({ pump: Id, hoses: z.array(Id).max(6), gauge: Id, scale: Id }).optional(),
 })
-export type Rig = z.infer<typeof Rig>
+export type RigWritten = z.infer<typeof RigWritten>
 
 /** What the reception of a car fixes; every figure of the job goes back to it. */
 export const JobOpened = z.strictObject({
@@ -132,8 +134,8 @@ export const JobOpened = z.strictObject({
   }),
   /** free volume of the system, L (assumed from the number of evaporators unless measured) */
   volumeL: z.number().min(0.5).max(20),
-  procedure: Procedure,
-  rig: Rig,
+  procedure: ProcedureWritten,
+  rig: RigWritten,
   simulated: z.boolean(),
   /**
    * what the job is for; work when left out. Training and demonstration reach no ledger, no pump's hours and no hand's

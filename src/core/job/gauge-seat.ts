@@ -1,4 +1,4 @@
-import type { Rig } from './events'
+import type { Rig } from './written'
 
 /** Where a rig's vacuum gauge sits, and whether it is one that can see a target at all. */
 export type GaugeSeat = 'far' | 'pump' | 'needle'

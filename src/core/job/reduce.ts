@@ -1,7 +1,8 @@
-import type { JobEvent } from './events'
+import type { JobEvent, JobOpened, PayloadOf } from './events'
 import { RIG_AT_START, type RigState } from './parts'
-import { currentHold, currentPull, type JobState } from './state'
+import { currentHold, currentPull, type JobState, type Opened, type Planned } from './state'
 import { STEPS, type Step } from './steps'
+import { chargeHoseRead, procedureRead, rigRead } from './written'
 
 /**
  * Folds the events of one job, in stored order, into its state.
@@ -13,9 +14,20 @@ export function foldJob(events: readonly JobEvent[]): JobState {
   return events.slice(1).reduce(reduceJob, openJob(first))
 }
 
+const plannedRead = ({ hose, ...plan }: PayloadOf<'charge-planned'>): Planned => ({
+  ...plan,
+  ...(hose && { hose: chargeHoseRead(hose) }),
+})
+
+const openedRead = ({ rig, procedure, ...opened }: JobOpened): Opened => ({
+  ...opened,
+  rig: rigRead(rig),
+  procedure: procedureRead(procedure),
+})
+
 function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
   return {
-    opened: event.payload,
+    opened: openedRead(event.payload),
     openedAt: event.happenedAt,
     step: 'zero',
     visits: [
@@ -85,7 +97,7 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'hold-decided':
       return decide(state, event.payload.next, at)
     case 'charge-planned':
-      return planCharged(state, event.payload)
+      return planCharged(state, plannedRead(event.payload))
     case 'container-started':
       return {
         ...turnPart(state, 'centre-hose', 'container', at),

@@ -3,6 +3,7 @@ import type { HoldEnded, JobEvent, JobOpened, LEAVE_ITEMS, PayloadOf } from './e
 import type { RigState } from './parts'
 import type { Step } from './steps'
 import { WAY_WORDS, type Way } from './ways'
+import type { ChargeHose, Procedure, Rig } from './written'
 
 export type Correction = PayloadOf<'corrected'> & { at: string; by: string }
 /** One visit to a step; a step can be visited again, a second pull for instance. Times are job time, ISO 8601. */
@@ -26,9 +27,15 @@ export type ChargedContainer = {
 export type Proof = PayloadOf<'proof-read'> & { at: string }
 export type LeaveItem = (typeof LEAVE_ITEMS)[number]
 
+/** What the reception of a car fixed, as the core works with it. */
+export type Opened = Omit<JobOpened, 'rig' | 'procedure'> & { rig: Rig; procedure: Procedure }
+
+/** A charge as planned, its hose as the core works with it: m. */
+export type Planned = Omit<PayloadOf<'charge-planned'>, 'hose'> & { hose?: ChargeHose | undefined }
+
 /** Everything the events of one job add up to. */
 export type JobState = {
-  opened: JobOpened
+  opened: Opened
   openedAt: string
   step: Step
   visits: Visit[]
@@ -48,7 +55,7 @@ export type JobState = {
   /** alarms somebody answered, by their id; snoozed until a job time in ms, or seen for good */
   alarms: Readonly<Record<string, { by: string; untilMs: number | null }>>
   sweeps: { at: string; passes: number; pressurePaG: number; by: string }[]
-  plan?: PayloadOf<'charge-planned'>
+  plan?: Planned
   containers: ChargedContainer[]
   /** the container stands in water so warm, Celsius */
   warmedC?: number

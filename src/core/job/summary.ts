@@ -1,4 +1,3 @@
-import { PA_PER_MICRON } from '../units/constants'
 import { type GaugeSeat, gaugeSeat } from './gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState, type Visit } from './state'
 import { STEP_NAMES, type Step, stepNumber } from './steps'
@@ -36,10 +35,10 @@ export function summarise(state: JobState): JobSummary {
     line: lineOf(state),
     comeBackAt: waits === null ? null : new Date(waits).toISOString(),
     visits: state.visits,
-    targetPa: opened.procedure.targetMicron * PA_PER_MICRON,
+    targetPa: opened.procedure.targetPa,
     ambientC: opened.place.ambientC,
     barometerPa: opened.place.barometerPa,
-    ultimatePa: opened.rig.ultimateMicron * PA_PER_MICRON,
+    ultimatePa: opened.rig.ultimatePa,
     gauge: gaugeSeat(opened.rig),
     holds: state.holds.length,
     signed: state.signed !== undefined,

@@ -1,4 +1,5 @@
 import type { HoldContext, HoldSample } from '../hold/types'
+import { rigRead } from '../job/written'
 import { type CarVolume, composeRig, farNode } from '../rig/compose'
 import { OUTGASSING } from '../rig/outgassing'
 import type { RigFile } from '../rig/rig-file'
@@ -72,7 +73,7 @@ export function knownRecord(seed: number, wish: RecordWish = {}): KnownRecord {
   }
   const composed = composeRig({
     car,
-    rig: { ...rig, hoseKind: hose },
+    rig: rigRead({ ...rig, hoseKind: hose }),
     ambientC,
     barometerPa,
     water: { liquidG, boundG },

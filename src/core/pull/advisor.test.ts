@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { waterSaturationPa } from '../fluids/water'
 import { composeRig, farNode, type RigOptions } from '../rig/compose'
 import { simulate } from '../rig/simulate'
-import { PA_PER_MICRON } from '../units/constants'
+import { CUBIC_METRES_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import type { PullLook } from './advice'
 import { adviseOnPull } from './advisor'
@@ -14,18 +14,18 @@ const QUESTION: PullQuestion = {
   car: { volumeL: 2.5, evaporators: 1 },
   rig: {
     name: 'Cart P2',
-    boreMm: 9.5,
+    boreM: 0.0095,
     lengthM: 1.2,
     hoses: 2,
-    pumpCfm: 5,
-    ultimateMicron: 40,
+    pumpM3S: 5 * CUBIC_METRES_S_PER_CFM,
+    ultimatePa: 40 * PA_PER_MICRON,
     gauge: 'electronic',
     scaleStepG: 5,
   },
   story: { opened: 'component', openHours: 3, drierReplaced: true },
   ambientC: 20,
   barometerPa: 101_325,
-  targetMicron: 300,
+  targetPa: 300 * PA_PER_MICRON,
   draws: 30,
   seed: 7,
   horizonS: 5400,
@@ -48,7 +48,7 @@ function pull(
   const plan = planPull(question)
   const look: PullLook = {
     readings,
-    targetPa: question.targetMicron * PA_PER_MICRON,
+    targetPa: question.targetPa,
     waterBoilsPa: waterSaturationPa(kelvin(question.ambientC)),
     instrument: 'electronic',
     gaugeAt: at,
@@ -57,7 +57,7 @@ function pull(
     waterG: medianWater(question.story).liquidG,
     waterMostG: mostLiquidG(question.story),
     ambientC: question.ambientC,
-    ultimatePa: question.rig.ultimateMicron * PA_PER_MICRON,
+    ultimatePa: question.rig.ultimatePa,
     plan,
   }
   return { look, advice: adviseOnPull(look), farPa: run.samples.at(-1)?.totalPa[far] as number }
@@ -117,7 +117,7 @@ test('what comes in at the far side itself is found by the balance within a tent
 })
 
 test('a pump that does not reach its own ultimate is suspected, and the blank-off is what tells', () => {
-  const { advice } = pull(QUESTION, 60, { options: { ultimateMicron: 500 } })
+  const { advice } = pull(QUESTION, 60, { options: { ultimatePa: 500 * PA_PER_MICRON } })
   const pump = advice.options.find((o) => o.kind === 'pump')
   expect(pump?.probability).toBeGreaterThan(0.2)
   expect(pump?.next).toMatch(/Blank it off/)
@@ -125,15 +125,21 @@ test('a pump that does not reach its own ultimate is suspected, and the blank-of
 })
 
 test('old hoses that hold up the far side above the target are named', () => {
-  const rig = { ...QUESTION.rig, boreMm: 4.8, lengthM: 1.8, hoseKind: 'rubber-old' as const, ultimateMicron: 60 }
-  const question = { ...QUESTION, rig, targetMicron: 60, horizonS: 7200 }
+  const rig = {
+    ...QUESTION.rig,
+    boreM: 0.0048,
+    lengthM: 1.8,
+    hoseKind: 'rubber-old' as const,
+    ultimatePa: 60 * PA_PER_MICRON,
+  }
+  const question = { ...QUESTION, rig, targetPa: 60 * PA_PER_MICRON, horizonS: 7200 }
   const { advice, look } = pull(question, 110)
   expect(Math.min(...look.plan.dry.farPa)).toBeGreaterThan(look.targetPa)
   expect(advice.options[0]?.kind).toBe('hoses')
 })
 
 test('a gauge at the pump reads ahead of the far side, and the estimate of the far side holds it', () => {
-  const { advice, farPa, look } = pull({ ...QUESTION, rig: { ...QUESTION.rig, boreMm: 4.8, lengthM: 1.5 } }, 6, {
+  const { advice, farPa, look } = pull({ ...QUESTION, rig: { ...QUESTION.rig, boreM: 0.0048, lengthM: 1.5 } }, 6, {
     at: 'pump',
     water: medianWater(QUESTION.story),
   })

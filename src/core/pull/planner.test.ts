@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { PA_PER_MICRON } from '../units/constants'
+import { CUBIC_METRES_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { normalPair, seededRandom } from '../units/seeded'
 import { linkCosts, type PullQuestion, planPull, whatIfs } from './planner'
 import { depthShare, strataOf } from './strata'
@@ -7,22 +7,22 @@ import { drawWater, medianWater } from './water-inventory'
 
 const CHARGING = {
   name: 'Cart P1',
-  boreMm: 4.8,
+  boreM: 0.0048,
   lengthM: 1.5,
   hoses: 2,
-  pumpCfm: 5,
-  ultimateMicron: 60,
+  pumpM3S: 5 * CUBIC_METRES_S_PER_CFM,
+  ultimatePa: 60 * PA_PER_MICRON,
   gauge: 'electronic' as const,
   scaleStepG: 5,
 }
-const STRAIGHT = { ...CHARGING, name: 'Cart P2', boreMm: 9.5, lengthM: 1.2 }
+const STRAIGHT = { ...CHARGING, name: 'Cart P2', boreM: 0.0095, lengthM: 1.2 }
 const QUESTION: PullQuestion = {
   car: { volumeL: 2.5, evaporators: 1 },
   rig: CHARGING,
   story: { opened: 'component', openHours: 3, drierReplaced: true },
   ambientC: 20,
   barometerPa: 101_325,
-  targetMicron: 500,
+  targetPa: 500 * PA_PER_MICRON,
   draws: 40,
   seed: 7,
   horizonS: 14_400,
@@ -58,7 +58,7 @@ test('some link of a charging rig costs minutes, and cores out or wider hoses wi
 })
 
 test('ballast left open cannot reach 250 micron: its floor is 300', () => {
-  const gain = whatIfs({ ...QUESTION, targetMicron: 250 }).find((g) => g.name === 'ballast open')
+  const gain = whatIfs({ ...QUESTION, targetPa: 250 * PA_PER_MICRON }).find((g) => g.name === 'ballast open')
   expect(gain?.savesS).toBeNull()
 })
 

@@ -1,8 +1,9 @@
-import type { JobOpened, Rig } from '../job/events'
+import type { JobOpened } from '../job/events'
+import type { Rig } from '../job/written'
 import { type CarVolume, composeRig, farNode, type RigOptions, throughManifold } from '../rig/compose'
 import type { RigFile } from '../rig/rig-file'
 import { simulate } from '../rig/simulate'
-import { L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
+import { PA_PER_MICRON } from '../units/constants'
 import { normalPair, seededRandom } from '../units/seeded'
 import { drawWater, medianWater, type Water } from './water-inventory'
 
@@ -12,7 +13,7 @@ export type PullQuestion = {
   story: JobOpened['story']
   ambientC: number
   barometerPa: number
-  targetMicron: number
+  targetPa: number
   /** simulations, 20 to 1000 */
   draws: number
   seed: number
@@ -109,7 +110,7 @@ function pullOnce(
     return Float64Array.from(run.samples, (s) => s.totalPa[k] as number)
   }
   const [curve, pump] = [of(farNode(q.car)), of('pump')]
-  const targetPa = q.targetMicron * PA_PER_MICRON
+  const { targetPa } = q
   const first = curve.findIndex((pa) => pa <= targetPa)
   if (first < 0) return { reachedS: null, curve, pump }
   if (first === 0) return { reachedS: 0, curve, pump }
@@ -166,8 +167,7 @@ function steadySpeed(q: PullQuestion, network: RigFile, flowPaM3S: number): { fa
   const last = run.samples[run.samples.length - 1] as { totalPa: Float64Array }
   const at = (node: string) => last.totalPa[run.nodes.indexOf(node)] as number
   const farPa = at(farNode(q.car))
-  const takenPaM3S =
-    ((q.rig.pumpCfm * L_S_PER_CFM) / 1000) * Math.max(0, at('pump') - q.rig.ultimateMicron * PA_PER_MICRON)
+  const takenPaM3S = q.rig.pumpM3S * Math.max(0, at('pump') - q.rig.ultimatePa)
   return { farPa, speedM3S: takenPaM3S / farPa }
 }
 
@@ -184,7 +184,7 @@ function bandOf(curves: readonly Float64Array[], everyS: number): PullBand {
 
 /** Time of the pull with the story's median water, s; null when beyond the horizon. */
 function medianPullS(q: PullQuestion, options?: RigOptions): number | null {
-  const until = { node: farNode(q.car), pressurePa: q.targetMicron * PA_PER_MICRON }
+  const until = { node: farNode(q.car), pressurePa: q.targetPa }
   return simulate(networkOf(q, medianWater(q.story), options), { seconds: q.horizonS, everyS: q.horizonS, until })
     .reachedS
 }
@@ -205,24 +205,22 @@ export function linkCosts(q: PullQuestion): Gain[] {
   )
 }
 
-/** Hoses of half an inch, and from what bore on they are that wide, mm. */
-const HALF_INCH_MM = 12.7
-const WIDE_MM = 12
-/** What a sound two-stage pump reaches on fresh oil, micron, and how much warmer a bay can be made, K (assumed). */
-const FRESH_OIL_MICRON = 25
+/** Hoses of half an inch, and from what bore on they are that wide, m. */
+const HALF_INCH_M = 0.0127
+const WIDE_M = 0.012
+/** What a sound two-stage pump reaches on fresh oil, Pa, and how much warmer a bay can be made, K (assumed). */
+const FRESH_OIL_PA = 25 * PA_PER_MICRON
 const WARMER_K = 10
 
 /** What could be done about it, each by itself, with what it saves of the median pull. */
 export function whatIfs(q: PullQuestion): Gain[] {
   const changes: { name: string; options: RigOptions }[] = [
     ...(throughManifold(q.rig) ? [{ name: 'cores out', options: { coresOut: true } }] : []),
-    ...(q.rig.boreMm < WIDE_MM ? [{ name: 'hoses of 1/2 in', options: { boreMm: HALF_INCH_MM } }] : []),
+    ...(q.rig.boreM < WIDE_M ? [{ name: 'hoses of 1/2 in', options: { boreM: HALF_INCH_M } }] : []),
     ...(q.rig.hoses === 1 ? [{ name: 'a second hose', options: { secondHose: true } }] : []),
     { name: `warm the bay by ${WARMER_K} K`, options: { warmerK: WARMER_K } },
     { name: 'ballast open', options: { ballast: true } },
-    ...(q.rig.ultimateMicron > FRESH_OIL_MICRON
-      ? [{ name: 'fresh pump oil', options: { ultimateMicron: FRESH_OIL_MICRON } }]
-      : []),
+    ...(q.rig.ultimatePa > FRESH_OIL_PA ? [{ name: 'fresh pump oil', options: { ultimatePa: FRESH_OIL_PA } }] : []),
   ]
   return gains(q, changes)
 }

@@ -13,7 +13,7 @@ export function pullQuestion(state: JobState, draws: number): PullQuestion {
     story: opened.story,
     ambientC: opened.place.ambientC,
     barometerPa: opened.place.barometerPa,
-    targetMicron: opened.procedure.targetMicron,
+    targetPa: opened.procedure.targetPa,
     draws,
     seed: 1,
     horizonS: opened.procedure.pullMinutes * 60 * 1.5,

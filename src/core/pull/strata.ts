@@ -1,5 +1,5 @@
 import { waterSaturationPa } from '../fluids/water'
-import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
+import { NEEDLE_HALF_WIDTH_PA } from '../units/constants'
 import { kelvin } from '../units/temperature'
 
 /** The depths that matter for one car at one place, Pa absolute, in no fixed order. */
@@ -15,22 +15,17 @@ export type Strata = {
  * The named depths of this place.
  * @param barometerPa - air of the place, Pa
  * @param coldestC - coldest part of the system now, Celsius, -60 to 90
- * @param targetMicron - target of the chosen procedure, micron
- * @param pumpUltimateMicron - what the pump reaches blanked off, micron
+ * @param targetPa - target of the chosen procedure, Pa
+ * @param pumpUltimatePa - what the pump reaches blanked off, Pa
  * @throws OutOfRange when the temperature is outside the water equation
  */
-export function strataOf(
-  barometerPa: number,
-  coldestC: number,
-  targetMicron: number,
-  pumpUltimateMicron: number,
-): Strata {
+export function strataOf(barometerPa: number, coldestC: number, targetPa: number, pumpUltimatePa: number): Strata {
   return {
     airPa: barometerPa,
     needleLimitPa: NEEDLE_HALF_WIDTH_PA,
     waterBoilsPa: waterSaturationPa(kelvin(coldestC)),
-    targetPa: targetMicron * PA_PER_MICRON,
-    pumpFloorPa: pumpUltimateMicron * PA_PER_MICRON,
+    targetPa,
+    pumpFloorPa: pumpUltimatePa,
   }
 }
 

@@ -1,18 +1,19 @@
 import { expect, test } from 'vitest'
+import { CUBIC_METRES_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { type Composed, composeRig, farNode, throughManifold } from './compose'
 import { simulate } from './simulate'
 
 const STRAIGHT = {
   name: 'P2',
-  boreMm: 9.5,
+  boreM: 0.0095,
   lengthM: 1.2,
   hoses: 2,
-  pumpCfm: 4,
-  ultimateMicron: 25,
+  pumpM3S: 4 * CUBIC_METRES_S_PER_CFM,
+  ultimatePa: 25 * PA_PER_MICRON,
   gauge: 'electronic' as const,
   scaleStepG: 2,
 }
-const CHARGING = { ...STRAIGHT, name: 'P1', boreMm: 4.8, lengthM: 1.5 }
+const CHARGING = { ...STRAIGHT, name: 'P1', boreM: 0.0048, lengthM: 1.5 }
 const WISH: Composed = {
   car: { volumeL: 5.1, evaporators: 2 },
   rig: STRAIGHT,

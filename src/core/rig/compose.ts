@@ -1,4 +1,5 @@
-import type { Rig } from '../job/events'
+import { asWritten, type Rig } from '../job/written'
+import { CUBIC_METRES_S_PER_CFM, METRES_PER_MM, PA_PER_MICRON } from '../units/constants'
 import { RigFile } from './rig-file'
 
 /** A car as the planner sees it. */
@@ -18,19 +19,19 @@ export type Composed = {
 /** Changes to a rig that a what-if asks about. */
 export type RigOptions = {
   coresOut?: boolean
-  boreMm?: number
+  boreM?: number
   secondHose?: boolean
   warmerK?: number
   ballast?: boolean
-  ultimateMicron?: number
+  ultimatePa?: number
   idealLink?: string
 }
 
 /**
  * Hoses up to this bore are charging hoses through a manifold with a centre hose, and leave the cores in; wider ones
- * run straight from core tools, mm (assumed).
+ * run straight from core tools, m (assumed).
  */
-const CHARGING_HOSE_MM = 6
+const CHARGING_HOSE_M = 0.006
 /** A valve core left in is a short narrow tube, mm and m (model.md section 4; formats.md). */
 const CORE = { bore_mm: 1.8, length_m: 0.015 }
 /** Expansion device and pipes of a car, mm and m (assumed). */
@@ -41,8 +42,11 @@ const BOUND_TAU_S = 1800
 /** Standing in for a link that costs nothing. */
 const IDEAL = { bore_mm: 60, length_m: 0.02 }
 
+/** A rig file is written in the units its makers' plates have. */
+const inMm = (m: number): number => asWritten(m / METRES_PER_MM)
+
 /** True when a rig of this bore goes through a manifold and leaves the cores in. */
-export const throughManifold = (rig: Rig): boolean => rig.boreMm <= CHARGING_HOSE_MM
+export const throughManifold = (rig: Rig): boolean => rig.boreM <= CHARGING_HOSE_M
 
 /** Kind of the hoses to the car: as said, else charging hoses are taken for old rubber, wide ones for new (assumed). */
 export const hoseKindOf = (rig: Rig) => rig.hoseKind ?? (throughManifold(rig) ? 'rubber-old' : 'barrier-new')
@@ -57,14 +61,14 @@ export const farNode = (car: CarVolume): string => (car.evaporators === 2 ? 'rea
 export function composeRig({ car, rig, ambientC, barometerPa, water, leakPaM3S, options = {} }: Composed): RigFile {
   const charging = throughManifold(rig)
   const cored = (rig.cores ?? (charging ? 'in' : 'out')) === 'in'
-  const bore = options.boreMm ?? rig.boreMm
+  const bore = inMm(options.boreM ?? rig.boreM)
   const coresIn = cored && !options.coresOut
   const wetC = ambientC + (options.warmerK ?? 0)
   const both = rig.hoses === 2 || options.secondHose === true
   const kind = hoseKindOf(rig)
   const hose = { bore_mm: bore, length_m: rig.lengthM, kind }
   const other = (own: Rig['pumpHose']) =>
-    own && { bore_mm: options.boreMm ?? own.boreMm, length_m: own.lengthM, kind: own.kind }
+    own && { bore_mm: inMm(options.boreM ?? own.boreM), length_m: own.lengthM, kind: own.kind }
   const core = coresIn ? CORE : { bore_mm: bore, length_m: 0.05 }
   const share =
     car.evaporators === 2
@@ -107,8 +111,8 @@ export function composeRig({ car, rig, ambientC, barometerPa, water, leakPaM3S, 
     links: links.map((l) => (ideal !== undefined && l.id.startsWith(ideal) ? { ...l, ...IDEAL, kind: 'metal' } : l)),
     pump: {
       at: 'pump',
-      speed_cfm: rig.pumpCfm,
-      ultimate_micron: options.ultimateMicron ?? rig.ultimateMicron,
+      speed_cfm: asWritten(rig.pumpM3S / CUBIC_METRES_S_PER_CFM),
+      ultimate_micron: asWritten((options.ultimatePa ?? rig.ultimatePa) / PA_PER_MICRON),
       ballast: options.ballast ?? false,
     },
     gauges: [

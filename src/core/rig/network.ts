@@ -3,9 +3,10 @@ import {
   AIR_KG_MOL,
   AIR_VISCOSITY_PA_S,
   BALLAST_FLOOR_PA,
+  CUBIC_METRES_S_PER_CFM,
   GAS_CONSTANT,
   HOUR_S,
-  L_S_PER_CFM,
+  METRES_PER_MM,
   PA_PER_MICRON,
   WATER_KG_MOL,
 } from '../units/constants'
@@ -93,7 +94,7 @@ export class Network {
       .filter((b) => b.grams > 0)
       .map((b, k) => ({ node: at(b.at), at: boundAt + k, grams: b.grams, tauS: b.tau_s }))
     this.pumpNode = at(rig.pump.at)
-    this.speedM3S = (rig.pump.speed_cfm * L_S_PER_CFM) / 1000
+    this.speedM3S = rig.pump.speed_cfm * CUBIC_METRES_S_PER_CFM
     this.ultimatePa = rig.pump.ultimate_micron * PA_PER_MICRON
     this.ballast = rig.pump.ballast
     this.barometerPa = rig.barometer_Pa
@@ -104,7 +105,7 @@ export class Network {
   }
 
   private compileLink(link: RigFile['links'][number], i: number, j: number): Link {
-    const d = link.bore_mm / 1000
+    const d = link.bore_mm * METRES_PER_MM
     const area = (Math.PI / 4) * d * d
     const viscous = (Math.PI * d ** 4) / (128 * AIR_VISCOSITY_PA_S * link.length_m)
     const molecular = area / 4 / (1 + (3 * link.length_m) / (4 * d))

@@ -1,5 +1,5 @@
-import type { Rig } from '../job/events'
-import { L_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
+import type { Rig } from '../job/written'
+import { PA_PER_MICRON } from '../units/constants'
 import { composeRig } from './compose'
 import { FREE_VOLUME_L } from './free-volume'
 import { RigFile } from './rig-file'
@@ -38,7 +38,7 @@ export function portSpeeds(rig: Rig, ambientC: number, barometerPa: number): Por
   })
   const ports = rig.hoses === 2 ? (['low', 'high'] as const) : (['low'] as const)
   const kept = new Set<string>([...ports, 'port-low', 'port-high', 'manifold', 'pump'])
-  const catalogue = (rig.pumpCfm * L_S_PER_CFM) / 1000
+  const catalogue = rig.pumpM3S
   return (['air', ...SPEED_DEPTHS_MICRON] as const).flatMap((depth) => {
     const pressure = depth === 'air' ? barometerPa : depth * PA_PER_MICRON
     const file = RigFile.parse({

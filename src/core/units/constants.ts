@@ -12,6 +12,9 @@ export const GRAMS_PER_OUNCE = 28.349523
 export const OUNCES_PER_POUND = 16
 /** Litres per second in one cubic foot per minute. */
 export const L_S_PER_CFM = 0.4719474
+/** Cubic metres per second in one cubic foot per minute, and metres in a millimetre. */
+export const CUBIC_METRES_S_PER_CFM = L_S_PER_CFM / 1000
+export const METRES_PER_MM = 1e-3
 /** Zero Celsius in kelvin. */
 export const ZERO_C_K = 273.15
 /** Gas constant, J/(mol K), CODATA 2018. */

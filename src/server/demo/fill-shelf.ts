@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import * as z from 'zod'
 import { assembleRig, RigParts } from '@/core/equipment/assemble'
-import { EQUIPMENT_DEEDS, EQUIPMENT_KINDS, Equipment, type EquipmentDeedKind } from '@/core/equipment/equipment'
+import { EQUIPMENT_DEEDS, EQUIPMENT_KINDS, type EquipmentDeedKind, EquipmentWritten } from '@/core/equipment/equipment'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { selectAccounts } from '../accounts/accounts'
 import type { Scope } from '../db/scope'
@@ -67,7 +67,13 @@ export async function fillShelf(
           ]
         : [key, value],
     )
-    const item = Equipment.parse({ id: randomUUID(), name, kind, spec: Object.fromEntries(dated), retired: false })
+    const item = EquipmentWritten.parse({
+      id: randomUUID(),
+      name,
+      kind,
+      spec: Object.fromEntries(dated),
+      retired: false,
+    })
     await upsertEquipment(db, item)
     if (item.kind === 'container') await bookOpening(db, lead, item)
     for (const deed of deeds) {

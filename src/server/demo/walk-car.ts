@@ -6,6 +6,7 @@ import { chargePlanned, stopsNow } from '@/core/charge/plan-for-job'
 import type { EventDraft, JobOpened } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
 import { chargedG, type JobState, openContainer } from '@/core/job/state'
+import { procedureWritten, rigWritten } from '@/core/job/written'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { stationPressurePa } from '@/core/units/barometer'
 import { parseMassRange } from '@/core/units/mass'
@@ -79,7 +80,7 @@ function openedOf(
     history: { daysSinceCharge: car.daysSinceCharge, lastChargeG: car.lastChargeG, recoveredG: null },
     volumeL: volumeOf(car.evaporators),
     procedure: {
-      ...procedure,
+      ...procedureWritten(procedure),
       ...(car.evaporators > 1 && {
         holdMinutes: 74,
         pullMinutes: 84,
@@ -87,7 +88,7 @@ function openedOf(
         name: 'Weigh and measure, two evaporators',
       }),
     },
-    rig,
+    rig: rigWritten(rig),
     simulated: true,
   }
 }

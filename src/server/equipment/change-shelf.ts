@@ -3,7 +3,7 @@ import { Id } from '@/core/entry/id'
 import { Instant } from '@/core/entry/instant'
 import { text } from '@/core/entry/text'
 import { assembleRig, PartMissing, RigParts } from '@/core/equipment/assemble'
-import { DEEDS_OF, EQUIPMENT_DEEDS, Equipment, type EquipmentDeedKind } from '@/core/equipment/equipment'
+import { DEEDS_OF, EQUIPMENT_DEEDS, type EquipmentDeedKind, EquipmentWritten } from '@/core/equipment/equipment'
 import { requireRight } from '../accounts/roles'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, namedOnce, type TxScope } from '../db/scope'
@@ -23,7 +23,7 @@ const deed = <K extends EquipmentDeedKind>(kind: K) =>
 
 /** What may be done in the rig room. */
 export const ShelfChange = z.discriminatedUnion('what', [
-  z.strictObject({ what: z.literal('equipment'), equipment: Equipment }),
+  z.strictObject({ what: z.literal('equipment'), equipment: EquipmentWritten }),
   z.strictObject({ what: z.literal('rig'), rig: z.strictObject({ id: Id, name: text(60), parts: RigParts }) }),
   deed('oil-changed'),
   deed('seals-renewed'),

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
-import type { Equipment } from '@/core/equipment/equipment'
+import type { EquipmentWritten } from '@/core/equipment/equipment'
+import { rigRead } from '@/core/job/written'
 import { inTransaction } from '../db/scope'
 import { appendEvents } from '../jobs/append-events'
 import { openJob } from '../jobs/open-job'
@@ -11,21 +12,21 @@ import { insertDeed, selectShelf, upsertEquipment } from './shelf'
 let shop: Fixture
 const [pumpId, hoseId, gaugeId, scaleId] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()]
 const hours = (h: number) => new Date(Date.parse('2026-11-01T06:00:00Z') + h * 3_600_000)
-const PUMP: Equipment = {
+const PUMP: EquipmentWritten = {
   id: pumpId,
   name: 'Pump',
   kind: 'pump',
   retired: false,
   spec: { speedCfm: 4, stages: 2, ultimateMicron: 25 },
 }
-const HOSE: Equipment = {
+const HOSE: EquipmentWritten = {
   id: hoseId,
   name: 'Hose',
   kind: 'hose',
   retired: false,
   spec: { boreMm: 9.5, lengthM: 1.2, hoseKind: 'barrier-new', boughtOn: '2026-01-01', sealsRenewedOn: '2026-01-01' },
 }
-const REST: Equipment[] = [
+const REST: EquipmentWritten[] = [
   {
     id: gaugeId,
     name: 'Gauge',
@@ -106,7 +107,7 @@ test('the same deed sent twice is one, and another pump’s jobs are not counted
 })
 
 test('a rig from the shelf has what its parts are now, and names the part that is gone', async () => {
-  await upsertRig(here(), { id: randomUUID(), ...OPENING.rig, name: 'Cart' }, PARTS)
+  await upsertRig(here(), { id: randomUUID(), ...rigRead(OPENING.rig), name: 'Cart' }, PARTS)
   const readings = [400, 61, 61, 60].map((m, i) => ({ atS: i * 60, pa: m * 0.1333224, typed: `${m}` }))
   await insertDeed(here(), shop.technician, {
     id: randomUUID(),
@@ -117,7 +118,7 @@ test('a rig from the shelf has what its parts are now, and names the part that i
   })
   const [rig] = await selectRigs(here())
   expect(rig).toMatchObject({ name: 'Cart', hoses: 1, equipment: { pump: pumpId } })
-  expect(rig?.ultimateMicron).toBeCloseTo(60, 6)
+  expect((rig?.ultimatePa ?? 0) / 0.1333224).toBeCloseTo(60, 6)
   await upsertEquipment(here(), { ...HOSE, retired: true })
   expect((await selectRigs(here()))[0]?.missing).toMatch(/Hose is retired/)
 })

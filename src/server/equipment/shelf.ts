@@ -1,10 +1,16 @@
-import type { Equipment, EquipmentDeed, PumpUse, Shelved } from '@/core/equipment/equipment'
+import {
+  type EquipmentDeed,
+  type EquipmentWritten,
+  equipmentRead,
+  type PumpUse,
+  type Shelved,
+} from '@/core/equipment/equipment'
 import type { Scope } from '../db/scope'
 
 /** Everything on the shelf with its deeds, newest first, and each pump's use since its oil was changed. */
 export async function selectShelf(db: Scope): Promise<Shelved[]> {
   const [items, deeds, uses] = await Promise.all([
-    db.query<Equipment>(
+    db.query<EquipmentWritten>(
       'select id, name, kind, spec, retired from equipment where shop_id = $1 order by retired, kind, name',
       [db.shopId],
     ),
@@ -15,7 +21,7 @@ export async function selectShelf(db: Scope): Promise<Shelved[]> {
     ),
     selectPumpUse(db),
   ])
-  return items.rows.map((item): Shelved => {
+  return items.rows.map(equipmentRead).map((item): Shelved => {
     const own = deeds.rows
       .filter((d) => d.equipmentId === item.id)
       .map(
@@ -61,7 +67,7 @@ async function selectPumpUse(db: Scope): Promise<Map<string, PumpUse>> {
 }
 
 /** Puts a thing on the shelf or changes what is written of it; its kind stays. */
-export async function upsertEquipment(db: Scope, item: Equipment): Promise<void> {
+export async function upsertEquipment(db: Scope, item: EquipmentWritten): Promise<void> {
   await db.query(
     `insert into equipment (id, kind, name, spec, retired, shop_id) values ($1, $2, $3, $4, $5, $6)
      on conflict (id) do update set name = excluded.name, spec = excluded.spec, retired = excluded.retired

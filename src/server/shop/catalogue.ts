@@ -1,20 +1,21 @@
 import { assembleRig, PartMissing, type RigParts } from '@/core/equipment/assemble'
 import type { Shelved } from '@/core/equipment/equipment'
-import type { Procedure } from '@/core/job/events'
+import type { ProcedureWritten, RigWritten } from '@/core/job/events'
+import { procedureRead, rigRead, rigWritten } from '@/core/job/written'
 import type { StoredProcedure, StoredRig } from '@/core/views'
 import type { Scope } from '../db/scope'
 import { selectShelf } from '../equipment/shelf'
 
 export async function selectProcedures(db: Scope): Promise<StoredProcedure[]> {
-  const { rows } = await db.query<StoredProcedure>(
+  const { rows } = await db.query<ProcedureWritten & { id: string; proves: string }>(
     `select id, name, target_micron as "targetMicron", pull_minutes as "pullMinutes", hold_minutes as "holdMinutes", proves
        from procedure where shop_id = $1 order by name`,
     [db.shopId],
   )
-  return rows
+  return rows.map(({ id, proves, ...procedure }) => ({ id, proves, ...procedureRead(procedure) }))
 }
 
-export async function upsertProcedure(db: Scope, p: Procedure & { id: string; proves: string }): Promise<void> {
+export async function upsertProcedure(db: Scope, p: ProcedureWritten & { id: string; proves: string }): Promise<void> {
   await db.query(
     `insert into procedure (id, name, target_micron, pull_minutes, hold_minutes, proves, shop_id) values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (id) do update set name = excluded.name, target_micron = excluded.target_micron,
@@ -24,7 +25,7 @@ export async function upsertProcedure(db: Scope, p: Procedure & { id: string; pr
   )
 }
 
-type RigRow = StoredRig & { parts: RigParts | null }
+type RigRow = RigWritten & { id: string; parts: RigParts | null }
 
 /** The shop's rigs; one put together from the shelf has what its parts are now, and says when a part is missing. */
 export async function selectRigs(db: Scope): Promise<StoredRig[]> {
@@ -35,7 +36,10 @@ export async function selectRigs(db: Scope): Promise<StoredRig[]> {
     [db.shopId],
   )
   const shelf = rows.some((r) => r.parts) ? await selectShelf(db) : []
-  return rows.map(({ parts, ...rig }) => (parts ? withParts(rig, parts, shelf) : rig))
+  return rows.map(({ id, parts, ...written }) => {
+    const rig = { id, ...rigRead(written) }
+    return parts ? withParts(rig, parts, shelf) : rig
+  })
 }
 
 function withParts(rig: StoredRig, parts: RigParts, shelf: readonly Shelved[]): StoredRig {
@@ -48,7 +52,8 @@ function withParts(rig: StoredRig, parts: RigParts, shelf: readonly Shelved[]): 
 }
 
 /** @param parts - what it is made of, for a rig from the shelf */
-export async function upsertRig(db: Scope, r: StoredRig, parts?: RigParts): Promise<void> {
+export async function upsertRig(db: Scope, { id, ...rig }: StoredRig, parts?: RigParts): Promise<void> {
+  const r = rigWritten(rig)
   await db.query(
     `insert into rig (id, name, bore_mm, length_m, hoses, pump_cfm, ultimate_micron, gauge, scale_step_g, parts, shop_id)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
@@ -56,7 +61,7 @@ export async function upsertRig(db: Scope, r: StoredRig, parts?: RigParts): Prom
        pump_cfm = excluded.pump_cfm, ultimate_micron = excluded.ultimate_micron, gauge = excluded.gauge, scale_step_g = excluded.scale_step_g,
        parts = excluded.parts where rig.shop_id = excluded.shop_id`,
     [
-      r.id,
+      id,
       r.name,
       r.boreMm,
       r.lengthM,

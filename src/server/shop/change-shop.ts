@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
-import { Procedure } from '@/core/job/events'
+import { ProcedureWritten } from '@/core/job/events'
 import { AccountChange, NewAccount } from '@/core/shop/people'
 import { changeAccount, insertAccount } from '../accounts/accounts'
 import { requireRight } from '../accounts/roles'
@@ -11,7 +11,7 @@ import { upsertProcedure } from './catalogue'
 
 /** What may be changed of a shop. */
 export const ShopChange = z.discriminatedUnion('what', [
-  z.strictObject({ what: z.literal('procedure'), procedure: Procedure.extend({ id: Id, proves: text(500) }) }),
+  z.strictObject({ what: z.literal('procedure'), procedure: ProcedureWritten.extend({ id: Id, proves: text(500) }) }),
   z.strictObject({ what: z.literal('new-account'), account: NewAccount }),
   z.strictObject({ what: z.literal('account'), account: AccountChange }),
 ])

@@ -7,7 +7,6 @@ import type { PullAdvice } from '@/core/pull/advice'
 import { adviseOnPull } from '@/core/pull/advisor'
 import type { PullPlan } from '@/core/pull/planner'
 import { medianWater, mostLiquidG } from '@/core/pull/water-inventory'
-import { PA_PER_MICRON } from '@/core/units/constants'
 import { kelvin } from '@/core/units/temperature'
 import { type CurvePoint, thin } from './use-job-live'
 
@@ -28,7 +27,7 @@ export function usePullAdvice(
     const { rig, place, procedure, story, volumeL } = state.opened
     return adviseOnPull({
       readings: points.map((p) => ({ tS: (p.at - startMs) / 1000, pressurePa: p.value })),
-      targetPa: procedure.targetMicron * PA_PER_MICRON,
+      targetPa: procedure.targetPa,
       waterBoilsPa: waterSaturationPa(kelvin(place.ambientC)),
       instrument: rig.gauge,
       gaugeAt: rig.gaugeAt ?? 'far',
@@ -37,7 +36,7 @@ export function usePullAdvice(
       waterG: medianWater(story).liquidG,
       waterMostG: mostLiquidG(story),
       ambientC: place.ambientC,
-      ultimatePa: rig.ultimateMicron * PA_PER_MICRON,
+      ultimatePa: rig.ultimatePa,
       plan,
     })
   }, [startMs, plan, vacuum, state])

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { Rig } from '@/core/job/events'
+import type { Rig } from '@/core/job/written'
 import type { Gain, PullPlan, PullQuestion } from '@/core/pull/planner'
 import type { PortSpeed } from '@/core/rig/port-speeds'
 

@@ -6,6 +6,7 @@ import { MainButton } from '../form/main-button'
 import { Pick } from '../form/pick'
 import { Sign } from '../form/sign'
 import { Tick } from '../form/tick'
+import { cfmText, micronText, mmText } from '../format'
 import { PanelFoot, SidePanel } from '../frame/side-panel'
 import { DueList } from '../rig-room/due-list'
 import type { NewCarControl, ProcedureChoice, RigChoice } from './values'
@@ -41,8 +42,8 @@ export function NewCarCall(props: Props) {
         <Pick label="Procedure" value={procedure?.name ?? ''} options={byName(procedures)} onPick={onProcedure} />
         {procedure && (
           <p className="text-small leading-snug">
-            {procedure.targetMicron} micron, about {procedure.pullMinutes} min, hold {procedure.holdMinutes} min.{' '}
-            <b className="font-semibold">Proves:</b> {procedure.proves}
+            {micronText(procedure.targetPa)} micron, about {procedure.pullMinutes} min, hold {procedure.holdMinutes}{' '}
+            min. <b className="font-semibold">Proves:</b> {procedure.proves}
           </p>
         )}
         <Pick label="Rig" value={rig?.name ?? ''} options={byName(rigs)} onPick={onRig} />
@@ -75,8 +76,8 @@ function RigFacts({ rig }: { rig: RigChoice }) {
   return (
     <>
       <p className="text-small leading-snug text-ink-2">
-        {rig.pumpCfm} CFM, {rig.hoses} hoses of {rig.boreMm} mm and {rig.lengthM} m, {rig.gauge} gauge, scale in{' '}
-        {rig.scaleStepG} g steps
+        {cfmText(rig.pumpM3S)} CFM, {rig.hoses} hoses of {mmText(rig.boreM)} mm and {rig.lengthM} m, {rig.gauge} gauge,
+        scale in {rig.scaleStepG} g steps
       </p>
       {rig.missing && (
         <p className="text-small font-medium text-leak">

@@ -4,7 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
-import type { Procedure, Rig } from '@/core/job/events'
+import type { Procedure, Rig } from '@/core/job/written'
 import { newEventId } from '../api'
 import { useSending } from '../form/use-sending'
 import type { ShopView } from '../frame/who'
@@ -14,9 +14,9 @@ import { lineQuestion, type NewCarValues, newCarForm, type ProcedureChoice, type
 
 type Props = { shop: ShopView; procedures: ProcedureChoice[]; rigs: RigChoice[] }
 
-const plainProcedure = ({ name, targetMicron, pullMinutes, holdMinutes }: Procedure): Procedure => ({
+const plainProcedure = ({ name, targetPa, pullMinutes, holdMinutes }: Procedure): Procedure => ({
   name,
-  targetMicron,
+  targetPa,
   pullMinutes,
   holdMinutes,
 })

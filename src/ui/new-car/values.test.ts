@@ -1,8 +1,9 @@
 import { expect, test } from 'vitest'
+import { procedureRead, rigRead } from '@/core/job/written'
 import { airHint, lineQuestion, type NewCarValues, readAir, readNewCar } from './values'
 
-const PROCEDURE = { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 }
-const RIG = {
+const PROCEDURE = procedureRead({ name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 })
+const RIG = rigRead({
   name: 'Cart',
   boreMm: 9.5,
   lengthM: 1.2,
@@ -11,7 +12,7 @@ const RIG = {
   ultimateMicron: 25,
   gauge: 'electronic' as const,
   scaleStepG: 2,
-}
+})
 const VALUES: NewCarValues = {
   name: 'Shuttle 4',
   model: 'Halvorn Ridge 14',

@@ -1,7 +1,8 @@
 import type { Control } from 'react-hook-form'
 import * as z from 'zod'
 import type { Due } from '@/core/equipment/upkeep'
-import { JobOpened, type Procedure, type Rig } from '@/core/job/events'
+import { JobOpened } from '@/core/job/events'
+import { type Procedure, procedureWritten, type Rig, rigWritten } from '@/core/job/written'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { stationPressurePa } from '@/core/units/barometer'
 import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
@@ -163,8 +164,8 @@ export function readNewCar(
       recoveredG: optional('recovered', v.recovered, readMass),
     },
     volumeL: FREE_VOLUME_L[v.evaporators],
-    procedure: procedure as Procedure,
-    rig: rig as Rig,
+    procedure: procedure && procedureWritten(procedure),
+    rig: rig && rigWritten(rig),
     simulated: v.simulated,
   }
   if (Object.keys(errors).length > 0) return { errors }

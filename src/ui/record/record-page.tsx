@@ -11,7 +11,7 @@ import { formatPoundsOunces } from '@/core/units/mass'
 import { eventWords } from '@/core/words/event-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { Sign } from '../form/sign'
-import { dateTimeIn, gaugeText } from '../format'
+import { dateTimeIn, gaugeText, micronText } from '../format'
 import { BeforeAfter } from '../job/prove/before-after'
 import { CorrectRecord } from './correct-record'
 
@@ -79,7 +79,8 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
           {state.fix && state.fix.oilOwedMl > 0 ? `; oil ${state.fix.oilOwedMl} mL, ${state.fix.oilReason}` : ''}
         </Fact>
         <Fact name="Procedure">
-          {opened.procedure.name}: {opened.procedure.targetMicron} micron, hold {opened.procedure.holdMinutes} min
+          {opened.procedure.name}: {micronText(opened.procedure.targetPa)} micron, hold {opened.procedure.holdMinutes}{' '}
+          min
         </Fact>
         {state.pulls.map((p, i) => (
           <Fact key={p.startedAt} name={`Pull ${i + 1}`}>

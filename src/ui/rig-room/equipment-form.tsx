@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
-import { Equipment, type EquipmentKind } from '@/core/equipment/equipment'
+import { type Equipment, type EquipmentKind, EquipmentWritten, equipmentWritten } from '@/core/equipment/equipment'
 import { newEventId } from '../api'
 import { ChoiceField, TextField } from '../form/bound'
 import { figure, mass } from '../form/schemas'
@@ -67,9 +67,9 @@ type Props = { kind: EquipmentKind; now: number; item?: Equipment; onDone: () =>
 export function EquipmentForm({ kind, now, item, onDone }: Props) {
   const router = useRouter()
   const today = dayIn(useZone())(now)
-  const had = item?.spec as Record<string, unknown> | undefined
+  const had = item && (equipmentWritten(item).spec as Record<string, unknown>)
   const [id] = useState(() => item?.id ?? newEventId())
-  const form = useForm<Record<string, string>, unknown, Equipment>({
+  const form = useForm<Record<string, string>, unknown, EquipmentWritten>({
     resolver: zodResolver(formOf(kind, id, item?.retired ?? false)),
     defaultValues: {
       name: item?.name ?? '',
@@ -116,11 +116,15 @@ export function EquipmentForm({ kind, now, item, onDone }: Props) {
 }
 
 /** What is typed of one kind of equipment, read and then held against what such a thing can be. */
-function formOf(kind: EquipmentKind, id: string, retired: boolean): z.ZodType<Equipment, Record<string, string>> {
+function formOf(
+  kind: EquipmentKind,
+  id: string,
+  retired: boolean,
+): z.ZodType<EquipmentWritten, Record<string, string>> {
   const entries = Object.fromEntries(ENTRIES[kind].map(({ key, read }) => [key, READ[read]]))
   const typed = z.object({ name: z.string().trim(), ...entries }) as z.ZodType<{ name: string }, Record<string, string>>
-  return typed.transform(({ name, ...spec }, context): Equipment => {
-    const parsed = Equipment.safeParse({ id, name, kind, spec, retired })
+  return typed.transform(({ name, ...spec }, context): EquipmentWritten => {
+    const parsed = EquipmentWritten.safeParse({ id, name, kind, spec, retired })
     if (parsed.success) return parsed.data
     for (const { path, message } of parsed.error.issues)
       context.addIssue({ code: 'custom', path: [path[path.length - 1] ?? 'name'], message })

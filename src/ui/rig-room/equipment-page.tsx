@@ -8,7 +8,7 @@ import { judgeBlankOff, judgeHoseHold } from '@/core/equipment/checks'
 import { DEEDS_OF, type EquipmentDeed, type Shelved } from '@/core/equipment/equipment'
 import { duesOf } from '@/core/equipment/upkeep'
 import { newEventId, send } from '../api'
-import { dateTimeIn, dayIn } from '../format'
+import { dateTimeIn, dayIn, micronText } from '../format'
 import { useSaid } from '../frame/said'
 import type { ShopView } from '../frame/who'
 import { ZoneProvider } from '../zone'
@@ -72,13 +72,13 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
 const editable = ({ deeds: _d, use: _u, ...item }: Shelved) => item as never
 
 function PumpFacts({ pump }: { pump: Extract<Shelved, { kind: 'pump' }> }) {
-  const reaches = Math.round(ultimateOf(pump))
+  const reaches = micronText(ultimateOf(pump))
   return (
     <p className="mt-2 text-lead">
       <b className="figure mr-2 text-fig-m">{reaches}</b>
       micron reached by itself
-      {reaches === pump.spec.ultimateMicron ? ', by its plate or its last test' : ', by its last test'}; this figure
-      goes into every prediction.
+      {reaches === micronText(pump.spec.ultimatePa) ? ', by its plate or its last test' : ', by its last test'}; this
+      figure goes into every prediction.
     </p>
   )
 }
@@ -152,8 +152,8 @@ function History({ item, timeZone }: { item: Shelved; timeZone: string }) {
 
 function figureOf(deed: EquipmentDeed, item: Shelved): { value: number; text: string } | null {
   if (deed.kind === 'blank-off' && item.kind === 'pump') {
-    const { ultimateMicron, verdict } = judgeBlankOff(deed.payload.readings, item.spec)
-    return { value: ultimateMicron, text: `${Math.round(ultimateMicron)} micron, ${verdict.replace('-', ' ')}` }
+    const { ultimatePa, verdict } = judgeBlankOff(deed.payload.readings, item.spec)
+    return { value: ultimatePa, text: `${micronText(ultimatePa)} micron, ${verdict.replace('-', ' ')}` }
   }
   if (deed.kind === 'hose-hold' && item.kind === 'hose') {
     const { gasPaM3S, verdict } = judgeHoseHold(deed.payload.readings, deed.payload.volumeL, item.spec)

@@ -1,4 +1,5 @@
 import type { Equipment, EquipmentDeed, EquipmentKind } from '@/core/equipment/equipment'
+import { cfmText, micronText, mmText } from '../format'
 import { KIND_WORDS } from './rig-drawing'
 
 export const KINDS_WORDS: Record<EquipmentKind, { one: string; many: string }> = {
@@ -13,13 +14,13 @@ export const KINDS_WORDS: Record<EquipmentKind, { one: string; many: string }> =
 export function specWords(item: Equipment): string {
   switch (item.kind) {
     case 'pump':
-      return `${item.spec.speedCfm} CFM, ${item.spec.stages === 2 ? 'two stages' : 'one stage'}, plate ${item.spec.ultimateMicron} micron`
+      return `${cfmText(item.spec.speedM3S)} CFM, ${item.spec.stages === 2 ? 'two stages' : 'one stage'}, plate ${micronText(item.spec.ultimatePa)} micron`
     case 'hose':
-      return `${item.spec.boreMm} mm bore, ${item.spec.lengthM} m, ${KIND_WORDS[item.spec.hoseKind]}, bought ${item.spec.boughtOn}`
+      return `${mmText(item.spec.boreM)} mm bore, ${item.spec.lengthM} m, ${KIND_WORDS[item.spec.hoseKind]}, bought ${item.spec.boughtOn}`
     case 'gauge':
       return item.spec.gaugeKind === 'needle'
         ? 'needle, reads to about half an inch of mercury'
-        : `electronic, steps of ${item.spec.resolutionMicron} micron`
+        : `electronic, steps of ${micronText(item.spec.resolutionPa)} micron`
     case 'scale':
       return `steps of ${item.spec.stepG} g`
     case 'container':

@@ -188,8 +188,8 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
 }
 
 /** Bore volume and what hangs on it, L (gauge and tee assumed 20 mL). */
-const volumeL = (hose: { boreMm: number; lengthM: number }): number =>
-  (Math.PI / 4) * (hose.boreMm / 1000) ** 2 * hose.lengthM * 1000 + 0.02
+const volumeL = (hose: { boreM: number; lengthM: number }): number =>
+  (Math.PI / 4) * hose.boreM ** 2 * hose.lengthM * 1000 + 0.02
 
 function judged(item: Shelved, readings: readonly PressureReading[], litres: number): string | null {
   if (item.kind === 'pump') return judgeBlankOff(readings, item.spec).words

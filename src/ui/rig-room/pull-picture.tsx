@@ -1,9 +1,11 @@
 'use client'
 
-import { OPENED, type Rig } from '@/core/job/events'
+import { OPENED } from '@/core/job/events'
+import type { Rig } from '@/core/job/written'
 import type { PullBand } from '@/core/pull/planner'
 import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
+import { PA_PER_MICRON } from '@/core/units/constants'
 import { OPENED_WORDS } from '@/core/words/renewed'
 import { bottomOf, StrataFills } from '../chart/depth-strip'
 import { linear } from '../chart/scales'
@@ -24,7 +26,7 @@ const TARGETS = [1000, 500, 250] as const
  */
 export function PullPicture({ rig, trial, setTrial, study, shop }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(560)
-  const strata = strataOf(shop.barometerPa, shop.ambientC, trial.targetMicron, rig.ultimateMicron)
+  const strata = strataOf(shop.barometerPa, shop.ambientC, trial.targetMicron * PA_PER_MICRON, rig.ultimatePa)
   const { plan } = study
   return (
     <section aria-label="Predicted pull">

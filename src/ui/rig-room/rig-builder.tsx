@@ -9,10 +9,11 @@ import * as z from 'zod'
 import { assembleRig, PartMissing, type RigParts } from '@/core/equipment/assemble'
 import type { Shelved } from '@/core/equipment/equipment'
 import { duesOfRig } from '@/core/equipment/upkeep'
-import type { Rig } from '@/core/job/events'
+import type { Rig } from '@/core/job/written'
 import type { PullQuestion } from '@/core/pull/planner'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import type { PortSpeed } from '@/core/rig/port-speeds'
+import { PA_PER_MICRON } from '@/core/units/constants'
 import type { StoredRig } from '@/core/views'
 import { newEventId } from '../api'
 import { TextField } from '../form/bound'
@@ -154,7 +155,7 @@ function questionOf(rig: Rig, trial: TrialCar, shop: ShopView): PullQuestion {
     story: { opened: trial.opened, openHours: 2, drierReplaced: true },
     ambientC: shop.ambientC,
     barometerPa: shop.barometerPa,
-    targetMicron: trial.targetMicron,
+    targetPa: trial.targetMicron * PA_PER_MICRON,
     draws: DRAWS,
     seed: 1,
     horizonS: HORIZON_S,

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react'
 import { baselineOf, type RigParts, ultimateOf } from '@/core/equipment/assemble'
 import type { EquipmentKind, Shelved } from '@/core/equipment/equipment'
 import type { Gain } from '@/core/pull/planner'
+import { cfmText, micronText, mmText } from '../format'
 
 type Props = {
   parts: RigParts
@@ -75,9 +76,10 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
         <div className="row-span-2 flex flex-col justify-center gap-1 rounded max-md:order-7 border-[1.5px] border-ink bg-drying px-2 py-1">
           {pump && (
             <p className="leading-snug">
-              <b className="block text-row font-semibold leading-tight">{pump.spec.speedCfm} CFM</b>
-              reaches {Math.round(ultimateOf(pump))} micron
-              {Math.round(ultimateOf(pump)) !== pump.spec.ultimateMicron && `, plate ${pump.spec.ultimateMicron}`}
+              <b className="block text-row font-semibold leading-tight">{cfmText(pump.spec.speedM3S)} CFM</b>
+              reaches {micronText(ultimateOf(pump))} micron
+              {micronText(ultimateOf(pump)) !== micronText(pump.spec.ultimatePa) &&
+                `, plate ${micronText(pump.spec.ultimatePa)}`}
             </p>
           )}
           <PickPart
@@ -160,6 +162,9 @@ function GaugeMark({ children }: { children: ReactNode }) {
   )
 }
 
+/** A hose is drawn as wide as its bore is, px for a metre. */
+const PX_PER_M = 1100
+
 /** A core in place narrows the line; taken out, the line goes through. */
 function CoreCell({ out, absent = false, cost }: { out: boolean; absent?: boolean; cost: number | null }) {
   if (absent) return <div className="max-md:hidden" />
@@ -195,7 +200,7 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
   return (
     <div className={`flex min-w-0 flex-col justify-center py-1 ${ORDER[label] ?? ''}`}>
       <p className="flex min-h-5 items-baseline justify-between gap-2 px-1 leading-tight">
-        <span>{hose ? `${hose.spec.boreMm} mm, ${hose.spec.lengthM} m` : without}</span>
+        <span>{hose ? `${mmText(hose.spec.boreM)} mm, ${hose.spec.lengthM} m` : without}</span>
         {hose && cost !== null && cost >= 10 && (
           <b className="font-semibold whitespace-nowrap">costs {minutes(cost)}</b>
         )}
@@ -209,7 +214,7 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
               y1="10"
               y2="10"
               stroke="var(--ink)"
-              strokeWidth={Math.min(16, hose.spec.boreMm * 1.1)}
+              strokeWidth={Math.min(16, hose.spec.boreM * PX_PER_M)}
             />
             {hose.spec.hoseKind === 'rubber-old' && (
               <line x1="0" x2="200" y1="10" y2="10" stroke="var(--ground)" strokeWidth="1.6" strokeDasharray="7 5" />

@@ -1,6 +1,7 @@
-import type { Rig } from '@/core/job/events'
+import type { Rig } from '@/core/job/written'
 import { type PortSpeed, SPEED_DEPTHS_MICRON } from '@/core/rig/port-speeds'
 import { L_S_PER_CFM } from '@/core/units/constants'
+import { cfmText } from '../format'
 
 const DEPTH_WORDS = { air: 'from air', 5000: '5,000 micron', 500: '500 micron' } as const
 const cfm = (speedM3S: number): string => ((speedM3S * 1000) / L_S_PER_CFM).toPrecision(2)
@@ -17,7 +18,7 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
       <table className="mt-1 w-full text-small">
         <thead>
           <tr className="text-left text-note text-ink-2">
-            <th className="py-0.5 font-normal">of {rig.pumpCfm} CFM</th>
+            <th className="py-0.5 font-normal">of {cfmText(rig.pumpM3S)} CFM</th>
             {ports.map((port) => (
               <th key={port} className="py-0.5 text-right font-normal">
                 {port} side

@@ -6,12 +6,15 @@ import { useState } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
 import * as z from 'zod'
 import { provesOfRule, SCHOOLS } from '@/core/hold/proves'
-import { Procedure } from '@/core/job/events'
+import { ProcedureWritten } from '@/core/job/events'
+import { procedureRead } from '@/core/job/written'
+import { PA_PER_MICRON } from '@/core/units/constants'
 import type { StoredProcedure } from '@/core/views'
 import { newEventId } from '../api'
 import { TextField } from '../form/bound'
 import { figure } from '../form/schemas'
 import { useSending } from '../form/use-sending'
+import { micronText } from '../format'
 import { useSaid } from '../frame/said'
 import { EditRow, NOT_SAVED } from './edit-row'
 
@@ -55,7 +58,7 @@ export function Procedures({ procedures }: { procedures: StoredProcedure[] }) {
 const BLANK_PROCEDURE = (): StoredProcedure => ({
   id: newEventId(),
   name: '',
-  targetMicron: 500,
+  targetPa: 500 * PA_PER_MICRON,
   pullMinutes: 60,
   holdMinutes: 30,
   proves: '',
@@ -64,7 +67,7 @@ const BLANK_PROCEDURE = (): StoredProcedure => ({
 /** A procedure as people speak of it; its fields come when it is to be changed. */
 function ProcedureRow({ procedure }: { procedure: StoredProcedure }) {
   const [editing, setEditing] = useState(false)
-  const { name, targetMicron, pullMinutes, holdMinutes, proves } = procedure
+  const { name, targetPa, pullMinutes, holdMinutes, proves } = procedure
   if (editing)
     return (
       <li className="border-b border-rule py-3">
@@ -80,7 +83,7 @@ function ProcedureRow({ procedure }: { procedure: StoredProcedure }) {
         <h2 className="text-head font-semibold leading-tight">{name}</h2>
         <p className="text-small leading-snug">{proves}</p>
       </div>
-      <Told figure={targetMicron.toLocaleString('en')} words="micron" />
+      <Told figure={micronText(targetPa)} words="micron" />
       <Told figure={`${pullMinutes}`} words="min of pull" />
       <Told figure={`${holdMinutes}`} words="min of hold" />
       <button type="button" className="plain-button max-md:col-span-3 max-md:mt-2" onClick={() => setEditing(true)}>
@@ -101,7 +104,7 @@ function Told({ figure, words }: { figure: string; words: string }) {
 
 const Typed = z
   .object({ name: z.string(), proves: z.string(), targetMicron: figure, pullMinutes: figure, holdMinutes: figure })
-  .pipe(Procedure.extend({ proves: z.string() }))
+  .pipe(ProcedureWritten.extend({ proves: z.string() }))
 
 function ProcedureForm({ procedure, onDone }: { procedure: StoredProcedure; onDone: () => void }) {
   const router = useRouter()
@@ -111,7 +114,7 @@ function ProcedureForm({ procedure, onDone }: { procedure: StoredProcedure; onDo
     defaultValues: {
       name,
       proves,
-      targetMicron: String(procedure.targetMicron),
+      targetMicron: String(Math.round(procedure.targetPa / PA_PER_MICRON)),
       pullMinutes: String(procedure.pullMinutes),
       holdMinutes: String(procedure.holdMinutes),
     },
@@ -152,7 +155,7 @@ function Proves({ figures }: { figures: { targetMicron: string; pullMinutes: str
   if (!read.success) return <p className="text-note text-ink-2">What it proves stands here once the figures can be.</p>
   return (
     <ul className="list-disc space-y-0.5 pl-5 text-note leading-snug text-ink-2">
-      {provesOfRule(read.data).map((line) => (
+      {provesOfRule(procedureRead(read.data)).map((line) => (
         <li key={line}>{line}</li>
       ))}
     </ul>

@@ -3,7 +3,9 @@ import { type ChargeChoices, chargePlanned, labelTargetG, toleranceG, usualChoic
 import { refusalOf } from '@/core/job/refusals'
 import type { JobState } from '@/core/job/state'
 import { WAYS, type Way } from '@/core/job/ways'
+import { METRES_PER_MM } from '@/core/units/constants'
 import { readAmount, readMass } from '../../form/entries'
+import { mmText } from '../../format'
 import { Collector, type FormDefinition, type Values } from '../forms/form-types'
 
 /** Containers one plan takes. */
@@ -63,13 +65,17 @@ export function readChoices(values: Values, state: JobState, c: Collector): Char
   if (!c.errors.target && !reason && Math.abs(targetG - labelTargetG(state)) > toleranceG(state)) {
     c.errors.target = `the label says ${state.opened.label.typed}: another weight needs its reason beside it`
   }
-  const boreMm = c.take('bore', readAmount(values.bore ?? '', 'the bore in mm', WIDEST_MM), usual.hose.boreMm)
+  const boreMm = c.take(
+    'bore',
+    readAmount(values.bore ?? '', 'the bore in mm', WIDEST_MM),
+    usual.hose.boreM / METRES_PER_MM,
+  )
   const lengthM = c.take('length', readAmount(values.length ?? '', 'the length in m', LONGEST_M), usual.hose.lengthM)
   if (!c.errors.bore && boreMm < 1) c.errors.bore = 'no hose is narrower than 1 mm'
   return {
     targetG,
     way: WAYS.includes(values.way as Way) ? (values.way as Way) : usual.way,
-    hose: { boreMm, lengthM, drawnDown: values.end !== 'full' },
+    hose: { boreM: boreMm * METRES_PER_MM, lengthM, drawnDown: values.end !== 'full' },
     purgeEachG: c.take('purge', readMass(values.purge ?? ''), usual.purgeEachG),
     purgeOnChange: values.change !== 'shut',
     line: values.line === 'single-hose' && readsLow(values) ? 'single-hose' : 'rig-stays',
@@ -96,7 +102,7 @@ export const plan: FormDefinition = {
       target: asTyped(usual.targetG),
       reason: usual.reason ?? '',
       way: usual.way,
-      bore: String(usual.hose.boreMm),
+      bore: mmText(usual.hose.boreM),
       length: String(usual.hose.lengthM),
       end: usual.hose.drawnDown ? 'drawn' : 'full',
       change: usual.purgeOnChange ? 'purged' : 'shut',

@@ -4,7 +4,7 @@ import type { Call, Live } from '@/core/call/types'
 import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/job/parts'
 import { type JobState, openContainer } from '@/core/job/state'
 import { Fold } from '../../form/fold'
-import { micronText } from '../../format'
+import { cfmText, micronText } from '../../format'
 import type { Deeds } from '../use-deeds'
 
 type Props = { state: JobState; live: Live; call: Call; deeds: Deeds }
@@ -77,7 +77,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
         ) : (
           <Box tinted>
             <span className="grid grid-cols-[104px_112px] items-center">
-              <b className="text-row font-semibold leading-tight">Pump, {state.opened.rig.pumpCfm} CFM</b>
+              <b className="text-row font-semibold leading-tight">Pump, {cfmText(state.opened.rig.pumpM3S)} CFM</b>
               <TapText part="ballast" {...tap} />
               <TapText part="pump" {...tap} />
               <TapText part="exhaust-cap" {...tap} />

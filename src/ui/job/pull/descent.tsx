@@ -24,7 +24,7 @@ type Props = {
 
 export function jobStrata(state: JobState): Strata {
   const { place, procedure, rig } = state.opened
-  return strataOf(place.barometerPa, place.ambientC, procedure.targetMicron, rig.ultimateMicron)
+  return strataOf(place.barometerPa, place.ambientC, procedure.targetPa, rig.ultimatePa)
 }
 
 /** The descent: pressure as depth on a log scale, the strata of this place as its axis, time to the right. */

@@ -2,6 +2,7 @@
 
 import type { JobState } from '@/core/job/state'
 import { OPENED_WORDS } from '@/core/words/renewed'
+import { micronText } from '../../format'
 
 /** What was taken down when it came in. */
 export function CarFacts({ state }: { state: JobState }) {
@@ -16,7 +17,7 @@ export function CarFacts({ state }: { state: JobState }) {
       `${OPENED_WORDS[story.opened]}, ${story.openHours} h, drier ${story.drierReplaced ? 'replaced' : 'kept'}`,
     ],
     ['Place', `air ${(place.barometerPa / 1000).toFixed(1)} kPa, ${place.ambientC} °C`],
-    ['Procedure', `${procedure.name}: ${procedure.targetMicron} micron, hold ${procedure.holdMinutes} min`],
+    ['Procedure', `${procedure.name}: ${micronText(procedure.targetPa)} micron, hold ${procedure.holdMinutes} min`],
     ['Rig', `${rig.name}, ${volumeL} L inside (assumed)`],
     ...(history.lastChargeG !== null && history.daysSinceCharge !== null
       ? [['Last charge', `${history.lastChargeG} g, ${history.daysSinceCharge} days ago`]]
