@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { type APIRequestContext, test as base, expect, type Locator, type Page } from '@playwright/test'
+import { CERRO_LUMEN, OPENING } from '../src/core/tests/opening'
 
 const PEOPLE = { maira: 'cold-plateau-1', teo: 'cold-plateau-2', anouk: 'cold-plateau-3' } as const
 export type Person = keyof typeof PEOPLE
@@ -87,39 +88,18 @@ type CarWish = {
 export async function openCar(request: APIRequestContext, wish: CarWish = {}): Promise<string> {
   const chargeG = wish.chargeG ?? 400
   const payload = {
+    ...OPENING,
     car: { name: wish.name ?? `Test ${randomUUID().slice(0, 6)}`, model: 'Pelmira 3', hybrid: false },
-    complaint: '',
-    label: {
-      refrigerant: 'R-134a',
-      lowG: chargeG,
-      highG: chargeG,
-      typed: `${chargeG} g`,
-      toleranceG: 15,
-      oilKind: 'PAG 46',
-      oilMl: null,
-      source: 'label',
-    },
-    place: { altitudeM: 2380, barometerPa: 75_815, ambientC: 11 },
+    label: { ...OPENING.label, lowG: chargeG, highG: chargeG, typed: `${chargeG} g` },
+    place: CERRO_LUMEN,
     story: { opened: 'cap-or-core', openHours: 1, drierReplaced: true },
-    history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null, ...wish.history },
-    volumeL: 2.5,
+    history: { ...OPENING.history, ...wish.history },
     procedure: {
-      name: 'Weigh and measure',
+      ...OPENING.procedure,
       targetMicron: wish.targetMicron ?? 500,
-      pullMinutes: 60,
       holdMinutes: wish.holdMinutes ?? 30,
     },
-    rig: {
-      name: 'Cart P2',
-      boreMm: 9.5,
-      lengthM: 1.2,
-      hoses: 2,
-      pumpCfm: 4,
-      ultimateMicron: 25,
-      gauge: 'electronic',
-      scaleStepG: 2,
-      ...wish.rig,
-    },
+    rig: { ...OPENING.rig, name: 'Cart P2', ...wish.rig },
     simulated: wish.simulated ?? true,
   }
   const answer = await request.post('/api/jobs', { data: { id: randomUUID(), eventId: randomUUID(), payload } })

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto'
 import { readFileSync, rmSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import type pg from 'pg'
+import { OPENING } from '@/core/tests/opening'
 import { freePort, stopChild } from '@/ops/cluster'
 import { placesOf } from '@/ops/places'
 import { makePool, transaction } from '@/server/db/pool'
@@ -10,7 +11,6 @@ import { type Scope, scopeOf } from '@/server/db/scope'
 import { openJob } from '@/server/jobs/open-job'
 import { tokenHash } from '@/server/readings/ingest'
 import { selectShop } from '@/server/shop/shop'
-import { OPENING } from '@/server/tests/opening'
 
 export type RunningShop = {
   address: string

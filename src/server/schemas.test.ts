@@ -8,12 +8,12 @@ import { EquipmentWritten } from '@/core/equipment/equipment'
 import { EventDraftSchema, JobOpened, PAYLOADS } from '@/core/job/events'
 import { ColumnMapping } from '@/core/readings/readings-csv'
 import { LedgerDraft, LedgerQuery } from '@/core/shop/ledger'
+import { OPENING } from '@/core/tests/opening'
 import { BenchControl } from './bench/control'
 import { BenchTrouble } from './bench/trouble'
 import { HoldFile } from './jobs/hold-file'
 import { Line } from './readings/ingest'
 import { TypedReading } from './readings/type-reading'
-import { OPENING } from './tests/opening'
 
 const SCHEMAS: Record<string, z.ZodType> = {
   LedgerDraft,

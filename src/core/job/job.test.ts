@@ -3,6 +3,7 @@ import { expect, test } from 'vitest'
 import { callFor } from '../call/call'
 import { cautionsBefore } from '../call/cautions'
 import type { Deed } from '../call/types'
+import { CERRO_LUMEN, OPENING } from '../tests/opening'
 import { clockFactor, jobTimeMs, wallTimeMs } from './clock'
 import { EventDraftSchema, type JobEvent, type JobOpened } from './events'
 import { PARTS, type Part } from './parts'
@@ -11,34 +12,10 @@ import { chargedG, currentHold, currentPull, type JobState } from './state'
 import { summarise, waitEndsMs } from './summary'
 
 const OPENED: JobOpened = {
+  ...OPENING,
   car: { name: 'Shuttle 3', model: 'Halvorn Ridge 14', hybrid: false },
-  complaint: '',
-  label: {
-    refrigerant: 'R-134a',
-    lowG: 530,
-    highG: 550,
-    typed: '530-550 g',
-    toleranceG: 15,
-    oilKind: 'PAG 46',
-    oilMl: null,
-    source: 'label',
-  },
-  place: { altitudeM: 2380, barometerPa: 75_815, ambientC: 11 },
-  story: { opened: 'component', openHours: 2, drierReplaced: true },
-  history: { daysSinceCharge: null, lastChargeG: null, recoveredG: null },
-  volumeL: 2.5,
-  procedure: { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 },
-  rig: {
-    name: 'Cart',
-    boreMm: 9.5,
-    lengthM: 1.2,
-    hoses: 2,
-    pumpCfm: 4,
-    ultimateMicron: 25,
-    gauge: 'electronic',
-    scaleStepG: 2,
-  },
-  simulated: false,
+  label: { ...OPENING.label, lowG: 530, highG: 550, typed: '530-550 g' },
+  place: CERRO_LUMEN,
 }
 const START = Date.parse('2026-03-02T10:00:00.000Z')
 const at = (minutes: number) => new Date(START + minutes * 60_000).toISOString()

@@ -2,37 +2,15 @@ import type { Deed } from '../call/types'
 import type { JobEvent, JobOpened } from '../job/events'
 import { foldJob, reduceJob } from '../job/reduce'
 import type { JobState } from '../job/state'
+import { CERRO_LUMEN, OPENING } from './opening'
 
 /** A small car at Cerro Lumen, for tests that need a job. */
 export const CAR: JobOpened = {
+  ...OPENING,
   car: { name: 'Night car 4', model: 'Pelmira 3', hybrid: false },
-  complaint: '',
-  label: {
-    refrigerant: 'R-134a',
-    lowG: 540,
-    highG: 540,
-    typed: '540 g',
-    toleranceG: 15,
-    oilKind: 'PAG 46',
-    oilMl: 120,
-    source: 'label',
-  },
-  place: { altitudeM: 2380, barometerPa: 75_815, ambientC: 11 },
-  story: { opened: 'component', openHours: 2, drierReplaced: true },
+  label: { ...OPENING.label, lowG: 540, highG: 540, typed: '540 g', oilMl: 120 },
+  place: CERRO_LUMEN,
   history: { daysSinceCharge: 200, lastChargeG: 540, recoveredG: null },
-  volumeL: 2.5,
-  procedure: { name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 },
-  rig: {
-    name: 'Cart',
-    boreMm: 9.5,
-    lengthM: 1.2,
-    hoses: 2,
-    pumpCfm: 4,
-    ultimateMicron: 25,
-    gauge: 'electronic',
-    scaleStepG: 2,
-  },
-  simulated: false,
 }
 
 /** 10:00 on a day in March, ms. */

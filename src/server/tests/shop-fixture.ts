@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { EventDraft } from '@/core/job/events'
+import { AIR_PA, OPENING } from '@/core/tests/opening'
 import { type Account, insertAccount } from '../accounts/accounts'
 import { insertSession } from '../accounts/session-rows'
 import { onBehalf, type SessionScope, type UserScope } from '../accounts/user-scope'
@@ -11,7 +12,6 @@ import { selectReadingsAfter } from '../readings/history'
 import { tokenHash } from '../readings/ingest'
 import { spanOf } from '../readings/span'
 import { insertShop, openShop, shopOf } from '../shop/shop'
-import { AIR_PA, OPENING } from './opening'
 
 export { AIR_PA, OPENING }
 

@@ -25,7 +25,7 @@ export function DepthStrip({
         <rect
           x="8.75"
           y="0.75"
-          width={width - 1.5}
+          width={Math.max(0, width - 1.5)}
           height={height - 1.5}
           fill="none"
           stroke="var(--rule-2)"
@@ -45,7 +45,7 @@ export function DepthStrip({
         <rect
           x="0.75"
           y="0.75"
-          width={width - 1.5}
+          width={Math.max(0, width - 1.5)}
           height={height - 1.5}
           fill="none"
           stroke="var(--ink)"

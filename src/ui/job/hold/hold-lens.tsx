@@ -65,7 +65,7 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
         {...shown.handlers}
       >
         <clipPath id="hold-plot">
-          <rect x={layout.plotLeft} y={0} width={layout.endX - layout.plotLeft} height={layout.bottom} />
+          <rect x={layout.plotLeft} y={0} width={Math.max(0, layout.endX - layout.plotLeft)} height={layout.bottom} />
         </clipPath>
         <Whole
           state={state}
@@ -75,7 +75,13 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
           range={range}
           wedgeTo={{ x: layout.plotLeft, top: 0, bottom: layout.bottom }}
         />
-        <rect x={layout.plotLeft} y={0} width={width - layout.plotLeft} height={layout.bottom} fill="var(--drying)" />
+        <rect
+          x={layout.plotLeft}
+          y={0}
+          width={Math.max(0, width - layout.plotLeft)}
+          height={layout.bottom}
+          fill="var(--drying)"
+        />
         <TargetLine
           y={y}
           range={range}
@@ -259,7 +265,7 @@ function TargetLine({
       <rect
         x={left}
         y={Math.max(top, at)}
-        width={right - left}
+        width={Math.max(0, right - left)}
         height={Math.max(0, bottom - Math.max(top, at))}
         fill="var(--deep)"
       />

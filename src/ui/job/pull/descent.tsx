@@ -62,11 +62,11 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         {...shown.handlers}
       >
         <clipPath id="descent-plot">
-          <rect x={left} y={0} width={width - left} height={height} />
+          <rect x={left} y={0} width={Math.max(0, width - left)} height={height} />
         </clipPath>
         {!narrow && <StrataNames strata={strata} y={y} height={height} ambientC={state.opened.place.ambientC} />}
         <g transform={`translate(${left} 0)`}>
-          <StrataFills strata={strata} y={y} width={width - left} height={height} />
+          <StrataFills strata={strata} y={y} width={Math.max(0, width - left)} height={height} />
           <NeedleHatch
             y={y(strata.needleLimitPa)}
             width={strip}

@@ -26,13 +26,13 @@ export function Whole({ state, levels, curve, ahead, y, left, right, target, nar
   const x = linear(startMs, Math.max(ahead.nowMs, startMs + 120_000), left, right - 6)
   return (
     <g>
-      <rect x={left} y={TOP} width={right - left} height={HEIGHT - TOP} fill="var(--air)" />
+      <rect x={left} y={TOP} width={Math.max(0, right - left)} height={HEIGHT - TOP} fill="var(--air)" />
       {levels.map((l) => (
         <g key={l.id}>
           <rect
             x={left}
             y={y(l.toG)}
-            width={right - left}
+            width={Math.max(0, right - left)}
             height={Math.max(0, y(l.fromG) - y(l.toG))}
             fill={LAYER_FILLS[l.state]}
           />

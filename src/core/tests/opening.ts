@@ -1,6 +1,8 @@
-import type { JobOpened } from '@/core/job/events'
+import type { JobOpened } from '../job/events'
 
 export const AIR_PA = 101_325
+/** The high, dry demo place. */
+export const CERRO_LUMEN = { altitudeM: 2380, barometerPa: 75_815, ambientC: 11 }
 
 /** A plain car as it is taken in, at sea level. */
 export const OPENING: JobOpened = {
