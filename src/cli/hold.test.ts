@@ -3,6 +3,8 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { beforeAll, expect, test } from 'vitest'
+import { leakGramsPerYear } from '@/core/hold/leak-rate'
+import { PA_PER_INHG } from '@/core/units/constants'
 
 const yperos = resolve(__dirname, '../../yperos')
 const folder = mkdtempSync(join(tmpdir(), 'yperos-hold-'))
@@ -104,7 +106,7 @@ test.each([
   ],
   ['elapsed_s,channel,value,unit\n0,vacuum,300,furlong\n', /bad\.csv:2: unit is "furlong"/],
   ['elapsed_s,channel,value,unit\n0,vacuum,much,micron\n', /bad\.csv:2: value is "much"/],
-  ['elapsed_s,channel,value,unit\n0,scale,300,g\n', /no row of the channel vacuum/],
+  ['elapsed_s,channel,value,unit\n0,scale,300,g\n', /no row of the channel vacuum, low or high/],
   ['seconds,value\n0,1\n', /bad\.csv:1: the header/],
   ['elapsed_s,channel,value,unit\n', /bad\.csv:2: there are no readings/],
 ])('a file that cannot be is refused by its line: %j', (text, words) => {
@@ -153,4 +155,33 @@ test('a folder is judged file by file, one object a line, and a bad one does not
   // a needle sees nothing of 300 micron in half an hour; ten micron a minute fails the rule of one
   const said = Object.fromEntries(lines[0].rules.map((r: { rule: string; says: string }) => [r.rule, r.says]))
   expect(said).toMatchObject({ 'needle unmoved after 30 minutes': 'passes', '1 micron a minute': 'fails' })
+})
+
+test('a needle’s own record is judged: what stood still says what it cannot see, and what would tell more', () => {
+  const at = (minutes: number, inches: number, side = 'low') => `${minutes * 60},${side},${inches},inHgV`
+  const head = 'elapsed_s,channel,value,unit'
+  const context = write(
+    'needle.json',
+    JSON.stringify({ volume_L: 2.5, instrument: { kind: 'needle', resolution_Pa: 1693 }, barometer_Pa: 101_325 }),
+  )
+  const still = write(
+    'still.csv',
+    `${[head, ...[0, 10, 20, 30].flatMap((m) => [at(m, 29.5), at(m, 29.5, 'high')])].join('\n')}\n`,
+  )
+  const found = JSON.parse(run(still, '--context', context, '--json').stdout)
+  expect(found).toMatchObject({ verdict: 'undecided', codes: ['needle-still', 'needle-tells-more'], problems: [] })
+  // half an inch in half an hour would not have moved this needle for certain
+  const halfInch = leakGramsPerYear((0.5 * PA_PER_INHG) / 1800, 2.5, 'R-134a', 101_325)
+  expect(found.cannot_see_below_g_per_year).toBeGreaterThanOrEqual(halfInch.high * 0.999)
+  expect(found.cannot_see_below_g_per_year).toBeLessThan(10 * halfInch.high)
+  expect(found.reasons.join(' ')).toMatch(/did not move in 30 minutes.*g a year.*a night of the same needle/)
+  const rose = write('rose.csv', `${[head, ...[0, 10, 20, 30].map((m) => at(m, 29 - m / 4))].join('\n')}\n`)
+  const leak = JSON.parse(run(rose, '--context', context, '--json').stdout)
+  expect(leak.verdict).toBe('leak')
+  expect(leak.cannot_see_below_g_per_year).toBeNull()
+  expect(leak.reasons[0]).toMatch(/rose 7\.5 inHg in 30 minutes/)
+  const beyond = write('beyond.csv', `${[head, at(0, 31), at(15, 31), at(30, 30)].join('\n')}\n`)
+  expect(JSON.parse(run(beyond, '--context', context, '--json').stdout).problems).toMatchObject([
+    { from_s: 0, to_s: 900, code: 'beyond-the-air' },
+  ])
 })

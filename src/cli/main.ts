@@ -5,6 +5,7 @@ const COMMANDS: Record<string, () => Promise<import('./command').Command>> = {
   saturation: async () => (await import('./saturation')).saturation,
   pulldown: async () => (await import('./pulldown')).pulldown,
   hold: async () => (await import('./hold')).hold,
+  pull: async () => (await import('./pull')).pull,
   charge: async () => (await import('./charge')).charge,
   proving: async () => (await import('./proving')).proving,
   verify: async () => (await import('./verify')).verify,

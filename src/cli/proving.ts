@@ -1,17 +1,29 @@
 import { type Figure, proveJudge, type RuleFigure } from '@/core/proving/figures'
+import { provePulls } from '@/core/proving/pulls'
 import { BadInput, type Command, emit, readArgs } from './command'
 
 /** `proving`: the judge on records of known truth, beside the schools' rules. */
 export const proving: Command = {
-  usage: '[--records N] [--from SEED] [--json]',
+  usage: '[--records N] [--from SEED] [--pulls] [--json]',
   does: 'Measures the judge on records whose truth is known, made by the rig model with seeded instruments, and the schools’ rules on the same.',
   options: {
     '--records N':
       '20 to 5000 electronic records (200); needles, spoilt records and times to a decision are in proportion',
     '--from SEED': 'first seed (1)',
+    '--pulls':
+      'instead: predictions of running pulls on pulls of known truth, and the schools’ fixed minutes beside them',
   },
   run: (args) => {
-    const { values } = readArgs(args, { records: { type: 'string' }, from: { type: 'string' } })
+    const { values } = readArgs(args, {
+      records: { type: 'string' },
+      from: { type: 'string' },
+      pulls: { type: 'boolean' },
+    })
+    if (values.pulls === true) {
+      const figures = provePulls(whole(values.records, 'records', 60, 5, 2000), whole(values.from, 'from', 1, 1, 1e9))
+      emit(values.json === true, { figures }, () => figures.map(lineOf).join('\n'))
+      return 0
+    }
     const { figures, rules } = proveJudge(
       whole(values.records, 'records', 200, 20, 5000),
       whole(values.from, 'from', 1, 1, 1e9),

@@ -102,6 +102,8 @@ const judged = (change: Partial<HoldResult>): HoldResult => ({
   samples: 700,
   heldS: 700,
   reasons: ['It rose 12 micron in 11 minutes.'],
+  codes: ['several-fit'],
+  cannotSeeBelowGramsPerYear: null,
   ...change,
 })
 

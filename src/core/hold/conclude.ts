@@ -1,12 +1,12 @@
 import { asChance } from '../units/chance'
-import { DAY_S, SIGMAS_95 } from '../units/constants'
+import { DAY_S, NEEDLE_HALF_WIDTH_PA, SIGMAS_95 } from '../units/constants'
 import { type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S, waterOfBend } from './judged'
 import { leakGramsPerYear } from './leak-rate'
 import { gathered, logSum, mixtureQuantile, type Normal } from './normal'
 import type { Hypothesis } from './posterior'
 import { priorsOf } from './priors'
 import type { Cleaned } from './problems'
-import { reasonsOf } from './reasons'
+import { type Reason, reasonsOf, spoilReasons, stoodStill } from './reasons'
 import type { Future, HoldContext, HoldResult, HoldSample, Interval, Problem, Shape, Verdict } from './types'
 
 /** Cuts of model.md section 6 (assumed). */
@@ -39,11 +39,25 @@ export function tooEarly(samples: readonly HoldSample[], problems: Problem[], co
     futures: [],
     samples: samples.length,
     heldS,
-    reasons: spoilt
-      ? problems.filter((p) => p.spoils).map((p) => `The record cannot bear a judgement: ${p.what}.`)
-      : ['Too few readings yet: the first minutes show gas settling, not the car.'],
+    cannotSeeBelowGramsPerYear: null,
+    ...split(
+      spoilt
+        ? spoilReasons(problems.filter((p) => p.spoils))
+        : [
+            {
+              code: 'too-few',
+              words: 'Too few readings yet: the first minutes show gas settling, not the car.',
+            },
+          ],
+    ),
   }
 }
+
+/** Reasons as the words people read and the codes programs read. */
+const split = (reasons: readonly Reason[]): Pick<HoldResult, 'reasons' | 'codes'> => ({
+  reasons: reasons.map((r) => r.words),
+  codes: reasons.map((r) => r.code),
+})
 
 /** Water is spoken of in grams from this chance of it on (assumed). */
 const WATER_SPOKEN_OF_FROM = 0.3
@@ -94,6 +108,10 @@ export function conclude(
     leakGramsPerYear(risePaS, context.volumeL, context.refrigerant, context.barometerPa)
   const longer = Math.max(1, context.plannedS / Math.max(60, heldS))
   const invalid = verdict === 'invalid'
+  // a needle that shows the same mark again may have crept a whole half inch: its errors are one and the same error
+  const crept = Math.max(context.resolutionPa ?? 0, NEEDLE_HALF_WIDTH_PA) / Math.max(60, heldS)
+  const still = verdict === 'undecided' && stoodStill(used, context)
+  const unseen = still ? grams(Math.max(limitPaS, crept)).high : null
   const heightPa = hypotheses.reduce((sum, { h, weight }) => sum + weight * h.heightPa, 0)
   return {
     verdict,
@@ -110,7 +128,8 @@ export function conclude(
     futures: invalid ? [] : futuresOf(judged, hypotheses, chance, heldS, context),
     samples: samples.length,
     heldS,
-    reasons: reasonsOf(verdict, used, rise.value, { leak, damp }, problems),
+    cannotSeeBelowGramsPerYear: unseen,
+    ...split(reasonsOf({ verdict, used, risePaS: rise.value, damp, problems, context, unseen, heldS })),
   }
 }
 
@@ -196,6 +215,7 @@ function unexplained({ curve, hypotheses, prior, noise }: Judged): Problem[] {
     {
       fromS: at(from),
       toS: at(to),
+      code: 'no-shape',
       what: 'the readings follow no shape a hold has: was the pump still on, or a valve turned?',
       spoils: true,
     },

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { priorsOfStory } from './story-priors'
-import type { HoldContext, HoldResult } from './types'
+import type { HoldContext, HoldResult, Problem } from './types'
 
 const NotNegative = z.number().finite().min(0)
 
@@ -42,7 +42,7 @@ const AMBIENT_C = 25
 export function contextOfFile(
   file: HoldContextFile,
   heldS: number,
-  read: { barometerRead: boolean; ambientC: number | null },
+  read: { barometerRead: boolean; ambientC: number | null; problems?: readonly Problem[] },
 ): HoldContext {
   const { instrument, previous_hold: previous } = file
   return {
@@ -69,6 +69,7 @@ export function contextOfFile(
       damp: previous.probability.damp,
       pulledS: previous.pulled_s_since,
     },
+    readingProblems: read.problems,
   }
 }
 
@@ -88,7 +89,9 @@ export function resultAsFile(result: HoldResult, decidedAtS: number | null, more
     water_g: result.waterG,
     decided_at_s: decidedAtS,
     decision_expected_s: result.decisionExpectedS,
-    problems: result.problems.map((p) => ({ from_s: p.fromS, to_s: p.toS, what: p.what })),
+    problems: result.problems.map((p) => ({ from_s: p.fromS, to_s: p.toS, code: p.code, what: p.what })),
     reasons: [...result.reasons, ...more],
+    codes: result.codes,
+    cannot_see_below_g_per_year: result.cannotSeeBelowGramsPerYear,
   }
 }

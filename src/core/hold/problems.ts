@@ -70,7 +70,7 @@ export type Cleaned = { samples: HoldSample[]; problems: Problem[] }
 
 /** Looks through a record for what no shape can explain: over range, gaps that hide the shape, jumps. */
 export function clean(samples: readonly HoldSample[], context: HoldContext): Cleaned {
-  const problems: Problem[] = []
+  const problems: Problem[] = [...(context.readingProblems ?? [])]
   const ranged = context.instrument === 'electronic' ? withoutOverRange(samples, problems) : [...samples]
   findGap(ranged, problems)
   const late =
@@ -81,6 +81,7 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
     problems.push({
       fromS: 0,
       toS: late,
+      code: 'isolated-late',
       what: 'falling as under a pump until then, and not after: it was isolated later than the record says',
       spoils: true,
     })
@@ -93,6 +94,7 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
     problems.push({
       fromS: 0,
       toS,
+      code: 'valve-gas',
       what: `the closing valve's own gas: ${micron} micron ${way} at once; left out`,
       spoils: false,
     })
@@ -103,6 +105,7 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
   problems.push({
     fromS,
     toS,
+    code: 'jump',
     what: `a jump of ${micron} micron ${way}, as from a valve that was turned or a hose that was knocked`,
     spoils: !small,
     unlessLeak: small,
@@ -123,6 +126,7 @@ function withoutOverRange(samples: readonly HoldSample[], problems: Problem[]): 
   problems.push({
     fromS: first.elapsedS,
     toS: last.elapsedS,
+    code: 'over-range',
     what: `over the gauge's range, ${Math.round(Math.min(limit, first.pressurePa) / PA_PER_MICRON).toLocaleString('en')} micron`,
     // a leak climbs to the limit; a gauge that is there at once was never shut in with the car
     spoils:
@@ -168,6 +172,7 @@ function findGap(samples: readonly HoldSample[], problems: Problem[]): void {
     problems.push({
       fromS,
       toS: fromS + gap,
+      code: 'gap',
       what: `no readings for ${Math.round(gap / 60)} minutes`,
       spoils: gap > GAP_SHARE * total,
     })

@@ -1,4 +1,5 @@
 import type { Refrigerant } from '../fluids/refrigerants'
+import type { ProblemCode, ReasonCode } from './codes'
 import type { HoseBackground } from './hose-background'
 import type { GramsPerYear } from './leak-rate'
 
@@ -32,6 +33,8 @@ export type HoldContext = {
   /** chances before any reading, from the job's story; defaults when left out */
   priors?: HoldPriors | undefined
   previous?: PreviousHold | undefined
+  /** what was found wrong while the record was read, before it was judged */
+  readingProblems?: readonly Problem[] | undefined
 }
 
 export type HoldPriors = { leak: number; damp: number }
@@ -53,8 +56,11 @@ export type Future = {
 export type Problem = {
   fromS: number
   toS: number
-  what: string /** with it nothing can be judged */
-  spoils: boolean /** with it nothing but a certain leak can be judged */
+  code: ProblemCode
+  what: string
+  /** with it nothing can be judged */
+  spoils: boolean
+  /** with it nothing but a certain leak can be judged */
   unlessLeak?: boolean
 }
 
@@ -81,4 +87,8 @@ export type HoldResult = {
   samples: number
   heldS: number
   reasons: string[]
+  /** the same for programs, one for each reason */
+  codes: (ReasonCode | ProblemCode)[]
+  /** where a needle stood still and it stays undecided: no leak larger than this, worst case */
+  cannotSeeBelowGramsPerYear: number | null
 }

@@ -21,7 +21,7 @@ export type Figure = {
 /** What the schools' simple rules did on the same records. */
 export type RuleFigure = { rule: string; judgedOf: number; leaksPassed: number; cleanFailed: number }
 
-const figure = (
+export const figure = (
   name: string,
   value: number,
   unit: Figure['unit'],
@@ -38,8 +38,8 @@ const figure = (
     (bounds.least === undefined || value >= bounds.least) &&
     (bounds.most === undefined || value <= bounds.most),
 })
-const percent = (share: number): number => 100 * share
-const share = <T>(all: readonly T[], test: (one: T) => boolean): number =>
+export const percent = (share: number): number => 100 * share
+export const share = <T>(all: readonly T[], test: (one: T) => boolean): number =>
   all.length === 0 ? Number.NaN : all.filter(test).length / all.length
 
 /**

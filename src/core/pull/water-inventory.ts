@@ -11,7 +11,7 @@ const LIQUID_G: Record<JobOpened['story']['opened'], [low: number, high: number]
 /** Bound water when the drier stayed in after an opening, g. */
 const OLD_DRIER_G: [number, number] = [1, 5]
 /** Standard normal at 95 %. */
-const Z95 = 1.644854
+export const Z95 = 1.644854
 
 export type Water = { liquidG: number; boundG: number }
 

@@ -1,7 +1,9 @@
 import { OutOfRange, Unreadable } from '../errors'
-import type { HoldSample } from '../hold/types'
-import { CHANNELS, type Channel, READING_UNITS, type ReadingUnit, toStored } from '../units/channel'
-import { PA_PER_INHG, STANDARD_ATMOSPHERE_PA } from '../units/constants'
+import type { HoldSample, Problem } from '../hold/types'
+import { CHANNELS, type Channel, needleShowsPa, READING_UNITS, type ReadingUnit, toStored } from '../units/channel'
+import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
+import type { PressureUnit } from '../units/pressure'
+import { type NeedleReadings, needleSamples } from './needle-rows'
 
 /** A row of a readings file as text, with its line number. */
 export type ReadingRow = { line: number; at: string; channel: string; value: string; unit: string; note: string }
@@ -16,10 +18,14 @@ export class BadReading extends Error {
 }
 
 /** A hold read from a file: samples since isolation, the air beside it when it was read, and what was passed over. */
-export type HoldReadings = { samples: HoldSample[]; barometerRead: boolean; ambientC: number | null; notices: string[] }
-
-/** A needle may show so much more than the air of the place, inHg: its own zero (assumed). */
-const NEEDLE_ZERO_INHG = 1
+export type HoldReadings = {
+  samples: HoldSample[]
+  /** what the readings themselves show to be wrong: a needle beyond the air, one that moves alone */
+  problems: Problem[]
+  barometerRead: boolean
+  ambientC: number | null
+  notices: string[]
+}
 
 type Parsed = { line: number; elapsedS: number; channel: Channel; value: number; unit: ReadingUnit; note: string }
 
@@ -44,40 +50,66 @@ export function holdReadings(
         `its time lies before that of line ${before.line}; rows must stand in order of time`,
       )
   }
-  const vacuum = parsed.filter((p) => p.channel === 'vacuum')
-  if (vacuum.length === 0) throw new BadReading(2, 'there is no row of the channel vacuum; a hold needs some')
-  const isolated = vacuum.findIndex((p, i) => i > 0 && /\bisolated\b/i.test(p.note))
+  const gauges = gaugeRows(parsed)
+  const isolated = gauges.findIndex((p, i) => i > 0 && /\bisolated\b/i.test(p.note))
   const from = Math.max(isolated, 0)
   if (from > 0)
-    notices.push(`isolated at line ${(vacuum[from] as Parsed).line}; the ${from} rows before it are not judged`)
+    notices.push(`isolated at line ${(gauges[from] as Parsed).line}; the ${from} rows before it are not judged`)
   const air = airOf(parsed, barometerPa)
-  const startS = (vacuum[from] as Parsed).elapsedS
-  const samples: HoldSample[] = []
-  let [lastS, same] = [Number.NaN, 0]
-  for (const p of vacuum.slice(from)) {
-    const pressurePa = absolute(p, air)
-    const elapsedS = p.elapsedS - startS
-    const before = samples[samples.length - 1]
-    if (before && elapsedS === lastS) {
-      // the same moment twice: the mean of both, so that nothing is lost
-      notices.push(`line ${p.line} repeats the time of the row before; their mean is used`)
-      same++
-      before.pressurePa += (pressurePa - before.pressurePa) / (same + 1)
-      continue
-    }
-    samples.push({ elapsedS, pressurePa })
-    lastS = elapsedS
-    same = 0
-  }
+  const held = gauges.slice(from)
+  const startS = (held[0] as Parsed).elapsedS
+  const { samples, problems } = held.some(countsFromAir)
+    ? needleSamples(needlesOf(held, air, startS))
+    : { samples: absoluteSamples(held, startS, notices), problems: [] }
   const ambient = parsed
     .filter((p) => p.channel === 'ambient')
     .map((p) => toStored('ambient', p.value, p.unit, STANDARD_ATMOSPHERE_PA))
   return {
     samples,
+    problems,
     barometerRead: air.read,
     ambientC: ambient.length > 0 ? ambient.reduce((a, b) => a + b, 0) / ambient.length : null,
     notices,
   }
+}
+
+/** The gauge that is judged: one of its own where there is one, else the manifold's needles. */
+function gaugeRows(parsed: readonly Parsed[]): Parsed[] {
+  const vacuum = parsed.filter((p) => p.channel === 'vacuum')
+  const gauges = vacuum.length > 0 ? vacuum : parsed.filter((p) => p.channel === 'low' || p.channel === 'high')
+  if (gauges.length === 0)
+    throw new BadReading(2, 'there is no row of the channel vacuum, low or high; a hold needs some')
+  return gauges
+}
+
+/** A needle's figure counts from the air of the place; the channels low and high always do. */
+const countsFromAir = (p: Parsed): boolean => p.unit === 'inHgV' || p.channel !== 'vacuum'
+
+function needlesOf(rows: readonly Parsed[], air: Air, startS: number): NeedleReadings[] {
+  const sides = [...new Set(rows.map((p) => p.channel))]
+  return sides.map((side) => ({
+    side,
+    readings: rows
+      .filter((p) => p.channel === side)
+      .map((p) => ({ elapsedS: p.elapsedS - startS, shownPa: shownPa(p, air) })),
+  }))
+}
+
+function absoluteSamples(rows: readonly Parsed[], startS: number, notices: string[]): HoldSample[] {
+  const samples: HoldSample[] = []
+  let same = 0
+  for (const p of rows) {
+    const pressurePa = stored(p, STANDARD_ATMOSPHERE_PA)
+    const elapsedS = p.elapsedS - startS
+    const before = samples[samples.length - 1]
+    same = before?.elapsedS === elapsedS ? same + 1 : 0
+    if (before && same > 0) {
+      // the same moment twice: the mean of both, so that nothing is lost
+      notices.push(`line ${p.line} repeats the time of the row before; their mean is used`)
+      before.pressurePa += (pressurePa - before.pressurePa) / (same + 1)
+    } else samples.push({ elapsedS, pressurePa })
+  }
+  return samples
 }
 
 function parseRow(row: ReadingRow, timed: 'elapsed_s' | 'time'): Parsed {
@@ -131,16 +163,17 @@ function stored(p: Parsed, barometerPa: number): number {
   }
 }
 
-function absolute(p: Parsed, air: Air): number {
-  if (p.unit !== 'inHgV') return stored(p, air.at(p.elapsedS) ?? STANDARD_ATMOSPHERE_PA)
+/** What a needle's dial says, Pa absolute; a figure in an absolute unit of a vacuum gauge as it is. */
+function shownPa(p: Parsed, air: Air): number {
+  if (!countsFromAir(p)) return stored(p, STANDARD_ATMOSPHERE_PA)
   const barometerPa = air.at(p.elapsedS)
   if (barometerPa === undefined)
     throw new BadReading(
       p.line,
-      'inHgV counts from the air of the place; give barometer_Pa in the context or barometer rows in the file',
+      `${p.channel} in ${p.unit} counts from the air of the place; give barometer_Pa in the context or barometer rows in the file`,
     )
-  const pa = barometerPa - p.value * PA_PER_INHG
-  // a needle a little deeper than the air allows is off its zero
-  if (pa < 0 && pa >= -NEEDLE_ZERO_INHG * PA_PER_INHG) return 0
-  return stored(p, barometerPa)
+  // an upper bound and a wrong unit are still refused; too deep is the needle's own zero
+  const pa = needleShowsPa(p.value, p.unit as PressureUnit, barometerPa)
+  if (pa >= 0) stored(p, barometerPa)
+  return pa
 }

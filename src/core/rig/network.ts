@@ -7,6 +7,7 @@ import {
   GAS_CONSTANT,
   HOUR_S,
   METRES_PER_MM,
+  OIL_PA_PER_G,
   PA_PER_MICRON,
   WATER_KG_MOL,
 } from '../units/constants'
@@ -16,7 +17,6 @@ import type { RigEvent, RigFile } from './rig-file'
 
 /** Constants of model.md section 4; those marked there as assumed are assumed here. */
 const CHOKE_M_S = 200
-const OIL_PA_PER_G = 15
 const EVAPORATION_M3_S = 0.5e-3
 const WARMING_W_K = 0.4
 const LEAST_WETTED_G = 20
@@ -36,6 +36,9 @@ type Link = {
   source: readonly [number, number]
   lengthM: number
 }
+/** Water by where it is, g: liquid, bound in oil and drier of the car, in the pump's oil. */
+export type WaterLeft = { liquidG: number; boundG: number; inOilG: number }
+
 type Water = { node: number; at: number; gone: boolean; surroundingsK: number }
 type Bound = { node: number; at: number; grams: number; tauS: number }
 
@@ -198,6 +201,15 @@ export class Network {
     return {
       air: Math.abs(air) / (held(start, 0) + airIn),
       water: Math.abs(water) / Math.max(1e-12, held(start, 1) + stored(start)),
+    }
+  }
+
+  /** Water that has not become gas yet, and what the pump's oil has taken, g. */
+  waterLeft(y: Float64Array): WaterLeft {
+    return {
+      liquidG: this.waters.reduce((sum, w) => sum + Math.max(0, w.gone ? 0 : (y[w.at] as number)), 0),
+      boundG: this.bounds.reduce((sum, b) => sum + Math.max(0, y[b.at] as number), 0),
+      inOilG: y[this.oilAt] as number,
     }
   }
 

@@ -1,3 +1,4 @@
+import type { WaterLeft } from './network'
 import type { RigEvent, RigFile } from './rig-file'
 import { SimulationFailed, Stepper } from './stepper'
 
@@ -8,14 +9,14 @@ export type SimulationOptions = {
   /** s between samples; the first is at 0 */
   everyS: number
   events?: readonly RigEvent[]
-  /** stop when the true pressure of this node is at or below this, Pa */
-  until?: { node: string; pressurePa: number }
+  /** stop when the true pressure of this node is at or below this, Pa; from a time on, s, when that is given */
+  until?: { node: string; pressurePa: number; fromS?: number }
   /** error allowed a step, a share of each value */
   relativeTolerance?: number
 }
 
-/** Pressures of every node at one time, in the order of `nodes`, Pa absolute. */
-export type Sample = { tS: number; totalPa: Float64Array; waterPa: Float64Array }
+/** Pressures of every node at one time, in the order of `nodes`, Pa absolute; and the water that is left. */
+export type Sample = { tS: number; totalPa: Float64Array; waterPa: Float64Array; water: WaterLeft }
 
 export type Simulation = {
   nodes: readonly string[]
@@ -62,7 +63,15 @@ class Run {
     this.sample(stepper.y)
     if (this.isReached(stepper.y)) this.reachedS = 0
     while (stepper.t < options.seconds && this.reachedS === null) {
-      this.runTo(Math.min(options.seconds, events[0]?.e.t_s ?? Number.POSITIVE_INFINITY))
+      const looked = options.until?.fromS ?? 0
+      this.runTo(
+        Math.min(
+          options.seconds,
+          events[0]?.e.t_s ?? Number.POSITIVE_INFINITY,
+          stepper.t < looked ? looked : Number.POSITIVE_INFINITY,
+        ),
+      )
+      if (stepper.t >= looked && this.reachedS === null && this.isReached(stepper.y)) this.reachedS = stepper.t
       if (this.applyDue(events)) stepper.begin()
     }
     return {
@@ -88,7 +97,10 @@ class Run {
   private isReached(y: Float64Array): boolean {
     const { until } = this.options
     return (
-      until !== undefined && this.untilNode >= 0 && this.stepper.network.totalPa(y, this.untilNode) <= until.pressurePa
+      until !== undefined &&
+      this.untilNode >= 0 &&
+      this.stepper.t >= (until.fromS ?? 0) &&
+      this.stepper.network.totalPa(y, this.untilNode) <= until.pressurePa
     )
   }
 
@@ -112,7 +124,7 @@ class Run {
     const { network } = this.stepper
     const totalPa = Float64Array.from(network.nodes, (_, k) => network.totalPa(y, k))
     const waterPa = Float64Array.from(network.nodes, (_, k) => y[2 * k + 1] as number)
-    this.samples.push({ tS: this.sampled * this.options.everyS, totalPa, waterPa })
+    this.samples.push({ tS: this.sampled * this.options.everyS, totalPa, waterPa, water: network.waterLeft(y) })
     this.sampled++
   }
 

@@ -63,6 +63,13 @@ export function toStored(channel: Channel, value: number, unit: ReadingUnit, bar
   }
 }
 
+const gaugeScalePa = (unit: PressureUnit): number =>
+  unit === 'inHgV' ? -PA_PER_INHG : unit === 'kPag' ? 1000 : unit === 'psig' ? PA_PER_PSI : toPascal(1, unit)
+
+/** What a manifold needle's dial says, Pa absolute, unbounded: off its zero it shows less than nothing. */
+export const needleShowsPa = (value: number, unit: PressureUnit, barometerPa: number): number =>
+  barometerPa + value * gaugeScalePa(unit)
+
 /**
  * A manifold gauge may show this much less than nothing at all, Pa: its own error, 0.5 % of a 2.8 MPa span (assumed).
  */
@@ -73,14 +80,12 @@ const GAUGE_ERROR_PA = 14_000
  * zero.
  */
 function gaugeToPascal(value: number, unit: PressureUnit, barometerPa: number): number {
-  const scale =
-    unit === 'inHgV' ? -PA_PER_INHG : unit === 'kPag' ? 1000 : unit === 'psig' ? PA_PER_PSI : toPascal(1, unit)
-  const absolute = barometerPa + value * scale
+  const absolute = needleShowsPa(value, unit, barometerPa)
   if (absolute < -GAUGE_ERROR_PA)
     throw new OutOfRange(
       'gauge pressure',
       value,
-      Math.round((-barometerPa / scale) * 10) / 10,
+      Math.round((-barometerPa / gaugeScalePa(unit)) * 10) / 10,
       Number.POSITIVE_INFINITY,
       unit,
     )

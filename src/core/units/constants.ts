@@ -35,6 +35,8 @@ export const DAYS_A_YEAR = 365.25
 export const SECONDS_A_YEAR = DAYS_A_YEAR * DAY_S
 /** Floor of a pump with its gas ballast open, Pa absolute (assumed, model.md section 4). */
 export const BALLAST_FLOOR_PA = 40
+/** What the water a pump's oil has taken adds to its ultimate, Pa a gram (model.md section 4). */
+export const OIL_PA_PER_G = 15
 /** Molar mass of air, kg/mol, and its viscosity, Pa s (model.md section 4). */
 export const AIR_KG_MOL = 0.02896
 export const AIR_VISCOSITY_PA_S = 1.82e-5

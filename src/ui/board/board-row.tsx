@@ -41,8 +41,8 @@ export function BoardLine({
   const alarm = boardAlarm(row, axis.nowMs)
   return (
     <li className="border-b border-rule">
-      <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[368px_1fr] items-center max-lg:grid-cols-1">
-        <span className="grid grid-cols-[36px_134px_110px_60px] items-center gap-x-1 py-1 pr-4 max-lg:grid-cols-[36px_1fr_1fr_64px]">
+      <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[386px_1fr] items-center max-lg:grid-cols-1">
+        <span className="grid grid-cols-[36px_134px_128px_60px] items-center gap-x-1 py-1 pr-4 max-lg:grid-cols-[36px_1fr_1fr_64px]">
           <DepthStrip strata={strataOfSummary(summary)} vacuumPa={shown} />
           <span className="min-w-0">
             <b className="block truncate text-row font-semibold leading-tight">{summary.name}</b>
@@ -99,7 +99,7 @@ function Day({
             className={`absolute top-[20px] h-[27px] overflow-hidden whitespace-nowrap px-1.5 text-note leading-[26px] ${waiting ? 'border-b-2 border-ink bg-deep text-ink' : 'rounded-sm bg-ink text-ground'}`}
             style={{ left: `${left * 100}%`, width: `calc(${Math.max(0, right - left) * 100}% - 2px)` }}
           >
-            {right - left > 0.05 ? stepLabel(visit.step).replace(/^\d+ /, '').toLowerCase() : ''}
+            {right - left > 0.065 ? stepLabel(visit.step).replace(/^\d+ /, '').toLowerCase() : ''}
           </span>
         )
       })}

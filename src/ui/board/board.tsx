@@ -44,7 +44,7 @@ export function Board({
         <LineBar line={line} clock={clockIn(timeZone)} />
         <NextMoment rows={sorted} now={now} timeZone={timeZone} />
         <section aria-label="Cars" className="px-5 max-sm:px-4">
-          <div className="grid grid-cols-[368px_1fr] max-lg:grid-cols-1">
+          <div className="grid grid-cols-[386px_1fr] max-lg:grid-cols-1">
             <button
               type="button"
               className="flex items-center gap-2 self-end pb-1 text-small text-ink-2"

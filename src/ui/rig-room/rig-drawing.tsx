@@ -4,6 +4,7 @@ import type { ReactNode } from 'react'
 import { baselineOf, type RigParts, ultimateOf } from '@/core/equipment/assemble'
 import type { EquipmentKind, Shelved } from '@/core/equipment/equipment'
 import type { Gain } from '@/core/pull/planner'
+import { Pick } from '../form/pick'
 import { cfmText, micronText, mmText } from '../format'
 
 type Props = {
@@ -110,17 +111,12 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
         />
       </div>
       <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2 text-note">
-        <label className="flex flex-col">
-          Cores
-          <select
-            className="field mt-0.5 w-44"
-            value={parts.cores}
-            onChange={(e) => change({ cores: e.target.value as RigParts['cores'] })}
-          >
-            <option value="in">stay in</option>
-            <option value="out">out, through core tools</option>
-          </select>
-        </label>
+        <Pick
+          label="Cores"
+          value={parts.cores}
+          options={CORES}
+          onPick={(value) => change({ cores: value as RigParts['cores'] })}
+        />
         <PickPart
           label="Vacuum gauge"
           kind="gauge"
@@ -128,17 +124,12 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
           value={parts.gauge}
           onPick={(id) => id && change({ gauge: id })}
         />
-        <label className="flex flex-col">
-          It sits
-          <select
-            className="field mt-0.5 w-48"
-            value={parts.gaugeAt}
-            onChange={(e) => change({ gaugeAt: e.target.value as RigParts['gaugeAt'] })}
-          >
-            <option value="far">at the farthest point</option>
-            <option value="pump">at the pump</option>
-          </select>
-        </label>
+        <Pick
+          label="It sits"
+          value={parts.gaugeAt}
+          options={GAUGE_SEATS}
+          onPick={(value) => change({ gaugeAt: value as RigParts['gaugeAt'] })}
+        />
         <PickPart
           label="Scale"
           kind="scale"
@@ -259,26 +250,14 @@ type PickProps = {
   onPick: (id: string | null) => void
 }
 
+const CORES = { in: 'stay in', out: 'out, through core tools' }
+const GAUGE_SEATS = { far: 'at the farthest point', pump: 'at the pump' }
+
 /** Picks a part from the shelf where it stands. */
 function PickPart({ label, kind, shelf, value, none, onPick }: PickProps) {
-  return (
-    <label className="flex min-w-0 flex-col text-note">
-      {label}
-      <select
-        className="field mt-0.5 !min-h-11 !text-body"
-        value={value ?? ''}
-        onChange={(e) => onPick(e.target.value || null)}
-      >
-        {none && <option value="">{none}</option>}
-        {shelf
-          .filter((s) => s.kind === kind && (!s.retired || s.id === value))
-          .map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name}
-              {s.retired ? ', retired' : ''}
-            </option>
-          ))}
-      </select>
-    </label>
-  )
+  const parts = shelf
+    .filter((s) => s.kind === kind && (!s.retired || s.id === value))
+    .map((s) => [s.id, s.retired ? `${s.name}, retired` : s.name])
+  const options = Object.fromEntries([...(none ? [['', none]] : []), ...parts])
+  return <Pick label={label} value={value ?? ''} options={options} onPick={(id) => onPick(id || null)} />
 }
