@@ -102,16 +102,13 @@ export function conclude(
   const heldS = (samples[samples.length - 1] as HoldSample).elapsedS
   const rise = riseOf(hypotheses)
   const problems = [...found, ...unexplained(judged)]
-  const limitPaS = limitOf(hypotheses, judged.prior, leak, rise, context)
+  const limitPaS = Math.max(limitOf(hypotheses, judged.prior, leak, rise, context), creptUnseen(context, heldS))
   const verdict = verdictOf({ leak, damp, dampWithoutLeak, clear: rise.low > 0 }, problems)
   const grams = (risePaS: number) =>
     leakGramsPerYear(risePaS, context.volumeL, context.refrigerant, context.barometerPa)
   const longer = Math.max(1, context.plannedS / Math.max(60, heldS))
   const invalid = verdict === 'invalid'
-  // a needle that shows the same mark again may have crept a whole half inch: its errors are one and the same error
-  const crept = Math.max(context.resolutionPa ?? 0, NEEDLE_HALF_WIDTH_PA) / Math.max(60, heldS)
-  const still = verdict === 'undecided' && stoodStill(used, context)
-  const unseen = still ? grams(Math.max(limitPaS, crept)).high : null
+  const unseen = verdict === 'undecided' && stoodStill(used, context) ? grams(limitPaS).high : null
   const heightPa = hypotheses.reduce((sum, { h, weight }) => sum + weight * h.heightPa, 0)
   return {
     verdict,
@@ -132,6 +129,10 @@ export function conclude(
     ...split(reasonsOf({ verdict, used, risePaS: rise.value, damp, problems, context, unseen, heldS })),
   }
 }
+
+/** A needle that shows the same mark again may have crept half an inch: its errors are one and the same error; Pa/s. */
+const creptUnseen = ({ instrument, resolutionPa = 0 }: HoldContext, heldS: number): number =>
+  instrument === 'needle' ? Math.max(resolutionPa, NEEDLE_HALF_WIDTH_PA) / Math.max(60, heldS) : 0
 
 function verdictOf(
   { leak, damp, dampWithoutLeak, clear }: { leak: number; damp: number; dampWithoutLeak: number; clear: boolean },

@@ -58,7 +58,7 @@ const REDRAWN_SHARE = 0.4
 export const HORIZON_S = 6 * HOUR_S
 /** Readings a pull is weighed by, at most, and how many of them count as independent (assumed). */
 const MOST_READINGS = 30
-const INDEPENDENT = 6
+const INDEPENDENT = 3
 /** Where it stands now says more of what is left than how it came there: the last fifth counts so many times. */
 const LATE_SHARE = 0.2
 const LATE_WEIGHT = 4

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
 import { chanceWords } from '@/core/units/chance'
+import { PA_PER_INHG } from '@/core/units/constants'
 import { newSequence, send } from '../api'
 import { micronText } from '../format'
 import { RulesTable } from '../job/hold/rules-table'
@@ -68,16 +69,17 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
   )
 }
 
-function Picture({ judged: { result, read } }: { judged: FileJudgement }) {
+function Picture({ judged: { result, read, context } }: { judged: FileJudgement }) {
   const points = read.samples.map((s) => ({ at: s.elapsedS, value: s.pressurePa }))
   const last = points[points.length - 1]
+  const needle = context.instrument === 'needle'
+  const movedPa = (last?.value ?? 0) - (points[0]?.value ?? 0)
+  const span = needle
+    ? `The needle moved ${(movedPa / PA_PER_INHG).toFixed(1)} inHg`
+    : `From ${micronText(points[0]?.value ?? 0)} to ${micronText(last?.value ?? 0)} micron`
   return (
-    <div
-      className="mt-2"
-      role="img"
-      aria-label={`From ${micronText(points[0]?.value ?? 0)} to ${micronText(last?.value ?? 0)} micron in ${minutes(result.heldS)}`}
-    >
-      <RecordChart points={points} result={result} />
+    <div className="mt-2" role="img" aria-label={`${span} in ${minutes(result.heldS)}`}>
+      <RecordChart points={points} result={result} needle={needle} />
     </div>
   )
 }

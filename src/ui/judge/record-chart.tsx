@@ -13,22 +13,44 @@ import {
   YAxis,
 } from 'recharts'
 import type { HoldResult } from '@/core/hold/types'
-import { PA_PER_MICRON } from '@/core/units/constants'
+import { PA_PER_INHG, PA_PER_MICRON } from '@/core/units/constants'
 import { AXIS } from '../chart/recharts-look'
 import { niceTicks } from '../chart/scales'
 import { FutureLine, FutureWords } from '../job/hold/hold-lens'
 
-type Props = { points: readonly { at: number; value: number }[]; result: HoldResult }
+type Props = { points: readonly { at: number; value: number }[]; result: HoldResult; needle: boolean }
 
 /** A future less likely than this is not drawn, and makes no room for itself. */
 const DRAWN = 0.02
+/** However still a record is, so much of the axis is shown: micron, or a needle's inches. */
+const LEAST_MICRON = 20
+const LEAST_INHG = 2
+
+/** What the axis counts in: a gauge's micron; a needle knows only how far it moved. */
+const scaleOf = (needle: boolean, firstPa: number) =>
+  needle
+    ? {
+        zeroPa: firstPa,
+        unitPa: PA_PER_INHG,
+        leastPa: LEAST_INHG * PA_PER_INHG,
+        words: (inches: number) => `${inches > 0 ? '+' : ''}${Number(inches.toFixed(1))} inHg`,
+      }
+    : {
+        zeroPa: 0,
+        unitPa: PA_PER_MICRON,
+        leastPa: LEAST_MICRON * PA_PER_MICRON,
+        words: (micron: number) => Math.round(micron).toLocaleString('en'),
+      }
 
 /** A record as it was read, what spoils it shaded, and where each explanation would lead. */
-export default function RecordChart({ points, result }: Props) {
+export default function RecordChart({ points, result, needle }: Props) {
   const futures = result.futures.filter((f) => f.probability > DRAWN)
   const endS = Math.max(result.heldS, ...futures.flatMap((f) => f.points.map((p) => p.elapsedS)), 60)
   const all = [...points.map((p) => p.value), ...futures.map((f) => f.highPa)]
-  const [low, high] = [Math.min(...all) * 0.92, Math.max(...all) * 1.05]
+  const { zeroPa, unitPa, leastPa, words } = scaleOf(needle, points[0]?.value ?? 0)
+  const [lowest, highest] = [Math.min(...all) * 0.92, Math.max(...all) * 1.05]
+  const room = Math.max(0, leastPa - (highest - lowest)) / 2
+  const [low, high] = [lowest - room, highest + room]
   return (
     <ResponsiveContainer width="100%" height={300}>
       <LineChart data={[...points]} margin={{ top: 8, right: 152, bottom: 0, left: 0 }}>
@@ -43,9 +65,9 @@ export default function RecordChart({ points, result }: Props) {
         />
         <YAxis
           domain={[low, high]}
-          width={64}
-          ticks={niceTicks(low / PA_PER_MICRON, high / PA_PER_MICRON, 5).map((micron) => micron * PA_PER_MICRON)}
-          tickFormatter={(pa: number) => Math.round(pa / PA_PER_MICRON).toLocaleString('en')}
+          width={needle ? 84 : 64}
+          ticks={niceTicks((low - zeroPa) / unitPa, (high - zeroPa) / unitPa, 5).map((v) => zeroPa + v * unitPa)}
+          tickFormatter={(pa: number) => words((pa - zeroPa) / unitPa)}
           {...AXIS}
         />
         {result.problems.map((p) => (
