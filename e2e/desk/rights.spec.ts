@@ -123,6 +123,8 @@ test('the lead edits a procedure and adds somebody, who can sign in; a closed ac
   const change = page.getByRole('form', { name: 'Tam Orbe' })
   await change.getByText('closed').click()
   await change.getByRole('button', { name: 'Save' }).click()
+  // the open form says "closed" too: it goes when it is saved
+  await expect(change).toBeHidden()
   await expect(row).toContainText('closed')
   expect((await other.get(`/api/jobs/${JOB}/readings?channel=vacuum`)).status()).toBe(401)
   await other.dispose()
