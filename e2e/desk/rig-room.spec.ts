@@ -27,6 +27,25 @@ test('a rig is put together from the shelf, says at once what is left at the car
   await expect(page.getByText(/seals due since/).first()).toBeVisible()
 })
 
+test('a rig chosen before the page is awake is not taken back: it can be chosen only once it is kept', async ({
+  page,
+  context,
+}) => {
+  await signIn(context.request, 'maira')
+  // the page's programs come late, as on a phone at the far end of the bay
+  await page.route(/\/_next\/static\/.*\.js/, async (route) => {
+    await new Promise((done) => setTimeout(done, 1500))
+    await route.continue()
+  })
+  await page.goto('/job/new', { waitUntil: 'commit' })
+  const rig = page.getByLabel('Rig', { exact: true })
+  const other = await rig.locator('option:not(:checked)').first().textContent()
+  await rig.selectOption({ label: other ?? '' })
+  await expect(page.getByLabel('Name people use')).toBeEnabled()
+  await page.waitForTimeout(500)
+  await expect(rig.locator('option:checked')).toHaveText(other ?? 'nothing')
+})
+
 test('the same hose twice in a rig is refused with the reason', async ({ page, context }) => {
   await signIn(context.request, 'maira')
   await page.goto('/rig-room')

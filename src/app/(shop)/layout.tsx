@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import { forPage } from '@/server/accounts/for-page'
 import { shopView, userView } from '@/server/shop/view'
+import { OnceAwake } from '@/ui/frame/once-awake'
 import { SaidProvider } from '@/ui/frame/said'
 import { TopBar } from '@/ui/frame/top-bar'
 
@@ -10,7 +11,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
   return (
     <SaidProvider>
       <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />
-      {children}
+      <OnceAwake>{children}</OnceAwake>
     </SaidProvider>
   )
 }
