@@ -142,7 +142,7 @@ test('a wrong refrigerant, a negative weight and a doubled event are refused wit
   await expect(page.getByText('can-1 on at 474 g')).toHaveCount(1)
 })
 
-test('the proof is held against the maker’s figures, the rest pressure shows air, and before stands beside after', async ({
+test('@long the proof is held against the maker’s figures, the rest pressure shows air, and before stands beside after', async ({
   page,
   context,
 }) => {

@@ -52,7 +52,7 @@ test('@long what the hoses give is not laid at the car’s door when they were h
   await expect(theCall(page)).toContainText(/Tight\. Charge it\.|Still undecided\./)
 })
 
-test('a gauge that dies is noticed and answered, and the hold goes on with typed readings', async ({
+test('@long a gauge that dies is noticed and answered, and the hold goes on with typed readings', async ({
   page,
   context,
 }) => {
@@ -111,7 +111,7 @@ test('a hold skipped says who and why, and that nothing is proved', async ({ pag
   await expect(page.getByText(/skipped by Teo Brisal: only a look\. Not proved/)).toBeVisible()
 })
 
-test('a second hold is compared with the first, with a nitrogen sweep logged between behind its caution', async ({
+test('@long a second hold is compared with the first, with a nitrogen sweep logged between behind its caution', async ({
   page,
   context,
 }) => {

@@ -62,7 +62,7 @@ test('a reading typed in any unit stands on the chart in the others at once, in 
   await other.close()
 })
 
-test('a bench that is stopped falls silent, started again it goes on; put back it is full of air', async ({
+test('@long a bench that is stopped falls silent, started again it goes on; put back it is full of air', async ({
   page,
   context,
 }) => {
