@@ -41,8 +41,12 @@ test('a rig chosen before the page is awake is not taken back: it can be chosen 
   const rig = page.getByLabel('Rig', { exact: true })
   const other = await rig.locator('option:not(:checked)').first().textContent()
   await rig.selectOption({ label: other ?? '' })
-  await expect(page.getByLabel('Name people use')).toBeEnabled()
-  await page.waitForTimeout(500)
+  // what answers to a tap is awake
+  const hybrid = page.getByRole('radio', { name: 'hybrid or electric' })
+  await expect(async () => {
+    await hybrid.click()
+    await expect(hybrid).toBeChecked({ timeout: 300 })
+  }).toPass()
   await expect(rig.locator('option:checked')).toHaveText(other ?? 'nothing')
 })
 
