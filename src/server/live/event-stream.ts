@@ -9,6 +9,8 @@ const PING_MS = 10_000
 const LEAST_GAP_MS = 200
 /** Time between two tries while the database is away, ms. */
 const RETRY_MS = 500
+/** It is said anew so often while it stays away, ms: why it is away changes, and a page asks when it is told. */
+const AWAY_AGAIN_MS = 2000
 
 /** What a stream sends next: `id` is where a reader that lost the line resumes. */
 export type Message = { id: string; data: unknown }
@@ -16,9 +18,8 @@ type Next = () => Promise<(Message & { more?: boolean }) | null>
 
 /**
  * Answers with server-sent events: `next` is asked at once and after each change that `concerns` the stream.
- * Besides its messages it says `away` when the database does not answer and `back` when it does again, and `signed-out`
- * before it
- * ends with its session.
+ * Besides its messages it says `away` while the database does not answer and `back` when it does again, and `signed-out`
+ * before it ends with its session.
  * @param scope - of the session it was opened under
  * @param next - what is new since the last call, or null; asked again at once while it returns something `more`
  */
@@ -41,7 +42,7 @@ export function eventStream(
         end()
         controller.close()
       }
-      const ping = setInterval(() => void stillSignedIn(scope, pump.send, hangUp), PING_MS)
+      const ping = setInterval(() => void stillSignedIn(scope, pump, hangUp), PING_MS)
       const unsubscribe = hub().subscribe((change) => concerns(change) && pump.wake())
       close.push(unsubscribe, () => clearInterval(ping), pump.stop)
       request.signal.addEventListener('abort', hangUp)
@@ -55,24 +56,28 @@ export function eventStream(
   })
 }
 
-async function stillSignedIn(scope: SessionScope, send: (text: string) => void, hangUp: () => void): Promise<void> {
-  // a database that is away has ended no session: it is asked again at the next ping
-  const stands = await selectSession(scope, scope.sessionId).then(
-    (session) => session !== null,
-    () => true,
-  )
-  send(named(stands ? 'ping' : 'signed-out'))
-  if (!stands) hangUp()
+async function stillSignedIn(scope: SessionScope, pump: Pump, hangUp: () => void): Promise<void> {
+  try {
+    const stands = (await selectSession(scope, scope.sessionId)) !== null
+    pump.send(named(stands ? 'ping' : 'signed-out'))
+    if (!stands) hangUp()
+  } catch {
+    // a database that is away has ended no session, and a line behind which it is away is not said to be well
+    pump.wake()
+  }
 }
 
 /** A message that says what became of the line rather than what is new. */
 const named = (name: 'away' | 'back' | 'ping' | 'signed-out'): string => `event: ${name}\ndata: {}\n\n`
 
+type Pump = ReturnType<typeof makePump>
+
 function makePump(next: Next, write: (text: string) => void) {
   let busy = false
   let dirty = false
   let stopped = false
-  let away = false
+  /** when it was last said that the database is away, ms; null while it answers */
+  let saidAwayMs: number | null = null
   let lastMs = 0
   const send = (text: string) => {
     if (!stopped) write(text)
@@ -80,14 +85,16 @@ function makePump(next: Next, write: (text: string) => void) {
   const turn = async (): Promise<void> => {
     try {
       const message = await next()
-      if (away) send(named('back'))
-      away = false
+      if (saidAwayMs !== null) send(named('back'))
+      saidAwayMs = null
       if (message) send(`id: ${message.id}\ndata: ${JSON.stringify(message.data)}\n\n`)
       if (message?.more) dirty = true
     } catch {
       // the database is away: nothing is lost, it is asked again until it answers
-      if (!away) send(named('away'))
-      away = true
+      if (saidAwayMs === null || Date.now() - saidAwayMs >= AWAY_AGAIN_MS) {
+        send(named('away'))
+        saidAwayMs = Date.now()
+      }
       await new Promise((done) => setTimeout(done, RETRY_MS))
       dirty = true
     }

@@ -21,12 +21,22 @@ class Hub {
   }
 
   private async connect(): Promise<void> {
-    const client = new pg.Client({ connectionString: environment().DATABASE_URL, application_name: 'yperos live' })
-    client.on('error', (error) => {
-      log.warn({ err: error }, 'live connection lost, reconnecting')
+    const client = new pg.Client({
+      connectionString: environment().DATABASE_URL,
+      application_name: 'yperos live',
+      // a line that is taken up and never answered, as behind a database that was just killed, is given up
+      connectionTimeoutMillis: 5000,
+    })
+    let lost = false
+    // a line that breaks says so twice, by an event and by the question it was asked: one takes its place, not two
+    const again = (error: unknown) => {
+      if (lost) return
+      lost = true
+      log.warn({ err: error }, 'live connection lost or refused, trying again')
       void client.end().catch(() => undefined)
       setTimeout(() => void this.connect(), 500)
-    })
+    }
+    client.on('error', again)
     client.on('notification', (message) => this.tell(JSON.parse(message.payload ?? '{}') as Change))
     try {
       await client.connect()
@@ -34,8 +44,7 @@ class Hub {
       // whatever happened while the line was down is fetched by each stream from where it was
       this.tell('reconnected')
     } catch (error) {
-      log.warn({ err: error }, 'live connection refused, trying again')
-      setTimeout(() => void this.connect(), 500)
+      again(error)
     }
   }
 

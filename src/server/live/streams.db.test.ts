@@ -10,6 +10,7 @@ import { boardView } from '../jobs/board-view'
 import { ingest } from '../readings/ingest'
 import { draft, type Fixture, freshShop, gaugeLine, here, jobWithGauge, signedIn } from '../tests/shop-fixture'
 import { boardStream } from './board-stream'
+import { eventStream } from './event-stream'
 import { jobStream } from './job-stream'
 
 let shop: Fixture
@@ -106,6 +107,26 @@ test('a car’s stream misses nothing while its listening connection is away', a
     .flatMap((t) => (t.data as { readings?: { sentValue: number }[] }).readings ?? [])
     .map((r) => r.sentValue)
   expect(seen).toEqual(Array.from({ length: 50 }, (_, i) => 500 + i))
+})
+
+test('a database that stays away is said again and again, no ping calls the line well, and its return is said', async () => {
+  let there = false
+  const refused = () => Promise.reject(new Error('ECONNREFUSED'))
+  const cut = { ...session, query: refused } as SessionScope
+  const stream = listen((request) =>
+    eventStream(
+      request,
+      cut,
+      () => false,
+      () => (there ? Promise.resolve(null) : refused()),
+    ),
+  )
+  // longer than a ping
+  await new Promise((done) => setTimeout(done, 11_000))
+  expect(new Set(stream.told.map((t) => t.event))).toEqual(new Set(['away']))
+  expect(stream.told.length).toBeGreaterThanOrEqual(4)
+  there = true
+  await stream.until((t) => t.event === 'back', 2000)
 })
 
 test('a stream ends with the session it was opened under, within a ping, and says why', async () => {

@@ -89,7 +89,10 @@ export function useEventStream(
         opened()
       })
       source.addEventListener('back', opened)
-      source.addEventListener('away', () => void ask())
+      source.addEventListener('away', () => {
+        heard()
+        void ask()
+      })
       source.addEventListener('signed-out', () => {
         setLine({ kind: 'signed-out' })
         ended = true
