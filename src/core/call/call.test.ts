@@ -86,6 +86,48 @@ describe('the pull', () => {
   })
 })
 
+describe('a needle', () => {
+  const opened = { ...CAR, rig: { ...CAR.rig, gauge: 'needle' as const } }
+  // 22 inches below 24.4 inches of air at Cerro Lumen
+  const shown = { vacuumPa: CAR.place.barometerPa - 22 * 3386.389 }
+
+  test('is never taken for a depth: no target by it, the pull ends by its minutes and says what they prove', () => {
+    for (const at of [20, 66]) {
+      const call = callFor(job(opened, ...PULLING), live(at, shown))
+      const said = [call.sentence, ...call.why, call.proves?.text].join(' ')
+      expect(said).toMatch(/22\.0 inHg below the air, at its stop: somewhere from/)
+      expect(said).toMatch(/No needle shows 500 micron/)
+      expect(said).toMatch(/nothing large is open/)
+      expect(said).not.toMatch(/micron now|Deep enough|Not at the target/)
+    }
+    const before = callFor(job(opened, ...PULLING), live(20, shown))
+    expect(before.figure).toEqual({ text: '11:06', caption: 'in 46 min' })
+    const over = callFor(job(opened, ...PULLING), live(66, shown))
+    expect([over.sentence, over.action.label]).toEqual(['Its minutes are over. Isolate it.', 'Isolate it'])
+  })
+
+  test('that stood still ends in a finding one may go on from', () => {
+    const ended: HoldEnded = {
+      verdict: 'undecided',
+      leak: 0.4,
+      damp: 0.4,
+      risePaS: 0.1,
+      provesGramsPerYear: 31_000,
+      leakGramsPerYear: null,
+      heldS: 1800,
+      samples: 6,
+      reasons: ['The needle did not move in 30 minutes.'],
+      codes: ['needle-still', 'needle-tells-more'],
+    }
+    const holding = job(opened, ...HOLDING, [70, { kind: 'hold-ended', payload: ended }])
+    const call = callFor(holding, live(71))
+    expect(call.sentence).toBe('The needle stood still.')
+    expect(call.proves?.text).toMatch(/31,000 g a year/)
+    expect(later(holding, 72, ...deedsOf(call)).step).toBe('charge')
+    expect(call.plain.map((b) => b.label)).toContain('Hold on longer')
+  })
+})
+
 const judged = (change: Partial<HoldResult>): HoldResult => ({
   verdict: 'undecided',
   probability: { leak: 0.4, damp: 0.4 },

@@ -1,3 +1,4 @@
+import type { ReasonCode } from '../hold/codes'
 import type { HoldResult, Verdict } from '../hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '../job/state'
 import { chanceWords } from '../units/chance'
@@ -163,10 +164,18 @@ const CHOICES: Record<Verdict, [CallButton, ...CallButton[]]> = {
   invalid: [PULL, LONGER],
 }
 
+/** A needle that stood still has found something: whoever goes on knows how much it cannot see. */
+const STOOD_STILL: [CallButton, ...CallButton[]] = [
+  { ...CHARGE, label: 'Charge; the limit goes into the record' },
+  LONGER,
+  PULL,
+]
+
 function callVerdict(state: JobState, hold: Hold): Call {
   const ended = hold.ended as NonNullable<Hold['ended']>
   const wet = foundBy(ended.verdict, ended.damp) === 'wet'
-  const [action, ...plain] = wet ? CHOICES.damp : CHOICES[ended.verdict]
+  const still = ended.codes?.includes('needle-still' satisfies ReasonCode) ?? false
+  const [action, ...plain] = still ? STOOD_STILL : wet ? CHOICES.damp : CHOICES[ended.verdict]
   const limit = ended.provesGramsPerYear === null ? undefined : gramsWords(ended.provesGramsPerYear)
   const found =
     ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak')
@@ -174,7 +183,7 @@ function callVerdict(state: JobState, hold: Hold): Call {
       : []
   return {
     sure: `leak ${chanceWords(ended.leak)}, damp ${chanceWords(ended.damp)}`,
-    sentence: wet ? 'Damp for certain. Pull again.' : SENTENCES[ended.verdict],
+    sentence: still ? 'The needle stood still.' : wet ? 'Damp for certain. Pull again.' : SENTENCES[ended.verdict],
     why: [
       ...ended.reasons,
       ...(wet ? ['Whether it leaks too stays open: the next hold, drier, tells.'] : []),

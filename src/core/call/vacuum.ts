@@ -5,6 +5,7 @@ import { currentPull, type JobState } from '../job/state'
 import type { AdviceKind } from '../pull/advice'
 import { chanceWords } from '../units/chance'
 import { PA_PER_MICRON } from '../units/constants'
+import { vacuumLine, vacuumSeenIn } from '../words/vacuum'
 import { type Ask, type Call, finish, type Live, record, set } from './types'
 
 export function callRig(state: JobState): Call {
@@ -127,7 +128,40 @@ export function callPull(state: JobState, live: Live): Call {
       plain: [],
     }
   }
-  return callPulling(state, live, pull.startedAt, target)
+  return state.opened.rig.gauge === 'needle'
+    ? callPullingByNeedle(state, live, pull.startedAt, target)
+    : callPulling(state, live, pull.startedAt, target)
+}
+
+/** A needle shows no target: its pull ends by the minutes, and proves what minutes prove. */
+function callPullingByNeedle(state: JobState, live: Live, startedAt: string, target: number): Call {
+  const due = Date.parse(startedAt) + state.opened.procedure.pullMinutes * 60_000
+  const over = live.nowMs >= due
+  const isolate = { label: over ? 'Isolate it' : 'Isolate now', key: 'I', does: record(finish('pull')) }
+  const board = { label: over ? 'Board' : 'To the board', key: 'G', does: { do: 'go', to: 'board' } } as const
+  return {
+    sure: 'by the procedure’s minutes',
+    sentence: over ? 'Its minutes are over. Isolate it.' : 'Leave it. Come back at',
+    ...(over
+      ? {}
+      : {
+          figure: { text: live.clock(due), caption: `in ${Math.max(1, Math.round((due - live.nowMs) / 60_000))} min` },
+        }),
+    why: [
+      live.vacuumPa === undefined
+        ? 'No vacuum reading yet: type what the needle shows.'
+        : `The needle: ${vacuumLine(vacuumSeenIn(state.opened)(live.vacuumPa))}.`,
+      `No needle shows ${target.toLocaleString('en')} micron: the pull ends by its minutes.`,
+    ],
+    proves: {
+      title: 'What these minutes prove',
+      text: 'That the pump ran and nothing large is open. Neither that the target was reached nor that it is dry.',
+    },
+    watch: [],
+    action: over ? isolate : board,
+    plain: [over ? board : isolate],
+    after: 'Then shut both valves, then stop the pump.',
+  }
 }
 
 /** From here on the likeliest explanation is said as it is. */

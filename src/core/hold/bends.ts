@@ -30,8 +30,8 @@ const BOUND_TAUS_S = [30, 45, 70, 105, 160, 240, 360, 540, 800, 1200, 1900, 3000
 const COLD_BY_K = [2, 4, 7, 11, 17, 25, 36, 50]
 const WARMING_TAUS_S = [215, 370]
 /** Two places that give water at once: fast and slow time constants, s, and the share of the fast one. */
-const PAIR_FAST_S = [60, 130, 280]
-const PAIR_SLOW_S = [400, 800, 1600]
+const PAIR_FAST_S = [50, 120, 280, 600]
+const PAIR_SLOW_S = [400, 800, 1600, 3200]
 const PAIR_SHARES = [0.2, 0.45, 0.7]
 /**
  * Share of a damp car's chance that goes to water warming up, and to two places at once, rather than one out of oil

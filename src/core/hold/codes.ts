@@ -21,3 +21,4 @@ export type ReasonCode =
   | 'needle-still'
   | 'needle-tells-more'
   | 'too-few'
+  | 'stands'

@@ -1,4 +1,5 @@
 import { judgeHold } from './judge'
+import { upTo } from './standing'
 import type { HoldContext, HoldResult, HoldSample } from './types'
 
 const LOOKS = 24
@@ -25,15 +26,4 @@ export function decidedAt(samples: readonly HoldSample[], context: HoldContext, 
     else no = middle
   }
   return yes
-}
-
-function upTo(samples: readonly HoldSample[], elapsedS: number): readonly HoldSample[] {
-  let high = samples.length
-  let low = 0
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((samples[middle] as HoldSample).elapsedS <= elapsedS) low = middle + 1
-    else high = middle
-  }
-  return samples.slice(0, low)
 }

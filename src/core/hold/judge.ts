@@ -11,6 +11,7 @@ import { type Estimated, estimateNoise, noiseOf, stepsOf } from './noise'
 import { candidates, type Hypothesis, type Prior, weigh } from './posterior'
 import { priorsOf } from './priors'
 import { type Cleaned, clean } from './problems'
+import { foundBefore } from './standing'
 import type { HoldContext, HoldResult, HoldSample } from './types'
 
 /** Samples the fits are made on at most; more are averaged into these. */
@@ -80,6 +81,8 @@ const RESTING_STEP = 0.3
  * Slope beside a bend that no shape of water explains, as a share of the mean rise: found on records of known truth.
  */
 const UNEXPLAINED_SHARE = 0.03
+/** The same for water that goes as none of the shapes does: two places that dry one another out, say (assumed). */
+const STRANGE_SHARE = 0.35
 /** A measured baseline is known to this share (assumed). */
 const BASELINE_UNCERTAIN = 0.3
 /**
@@ -97,8 +100,17 @@ const USUAL_PULLED_S = 1500
  * @see model.md section 6, docs/judging.md
  */
 export function judgeHold(samples: readonly HoldSample[], context: HoldContext): HoldResult {
+  const now = judgeAlone(samples, context, null)
+  // a needle that stands still has findings of its own
+  if (context.instrument === 'needle') return now
+  const foundS = foundBefore(samples, now, (part) => judgeAlone(part, context, null))
+  return foundS === null ? now : judgeAlone(samples, context, foundS)
+}
+
+/** A judgement of these samples by themselves; `foundS` is when they were found to be without a leak before. */
+function judgeAlone(samples: readonly HoldSample[], context: HoldContext, foundS: number | null): HoldResult {
   const { judged, cleaned } = judgeRecord(samples, context)
-  return judged ? conclude(judged, samples, cleaned, context) : tooEarly(samples, cleaned.problems, context)
+  return judged ? conclude(judged, samples, cleaned, context, foundS) : tooEarly(samples, cleaned.problems, context)
 }
 
 /** The record cleaned and its hypotheses weighed; `judged` is null when there is too little to weigh. */
@@ -264,6 +276,7 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
     height: { low: DAMP_FROM_PA, high: Math.max(4 * DAMP_FROM_PA, boilPa + unsure - startPa) },
     driftPaS: driftOf(samples, steps, context, noise, spanS),
     unexplainedPaS: (UNEXPLAINED_SHARE * Math.max(0, last.pressurePa - startPa)) / Math.max(60, spanS),
+    strangePaS: (STRANGE_SHARE * Math.max(0, last.pressurePa - startPa)) / Math.max(60, spanS),
     permeationPaS: (LEAK_RANGE_PA_M3_S[0] / 3 + (context.hosesIncluded === false ? 0 : PERMEATION_PA_M3_S)) / volume,
     warmedPaS: ((WARMED_K / kelvin(context.ambientC)) * Math.max(0, last.pressurePa - startPa)) / Math.max(60, spanS),
     equalisingPa: Math.hypot(

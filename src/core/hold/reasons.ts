@@ -8,12 +8,15 @@ type Judgement = {
   verdict: Verdict
   used: readonly HoldSample[]
   risePaS: number
+  leak: number
   damp: number
   problems: readonly Problem[]
   context: HoldContext
   /** what a needle that stood still cannot see, grams a year */
   unseen: number | null
   heldS: number
+  /** when it was found to be without a leak before, s; null where the verdict is of this moment */
+  foundS: number | null
 }
 
 /** A needle that ended within its own error of where it began. */
@@ -57,7 +60,14 @@ export function reasonsOf(judgement: Judgement): Reason[] {
           : [{ code: 'several-fit', words: `${moved}. More than one shape still fits.` }]
     }
   })()
-  return [...because, ...noted]
+  return [...because, ...standsReason(judgement), ...noted]
+}
+
+/** A finding that stands although this moment alone would leave it open. */
+function standsReason({ verdict, leak, foundS }: Judgement): Reason[] {
+  if (foundS === null || (verdict !== 'tight' && verdict !== 'damp')) return []
+  const words = `Found after ${spanWords(foundS)}; what was read since (a leak beside it: ${Math.round(100 * leak)} %) is too little to withdraw it.`
+  return [{ code: 'stands', words }]
 }
 
 /** What spoils a record, with its span. */

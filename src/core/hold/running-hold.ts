@@ -15,7 +15,15 @@ const WEIGHED_AGAIN = 60
 const SHAPES: readonly Shape[] = ['tight', 'damp', 'leak', 'leak-and-damp']
 
 /** The last full look: what was found, and what each shape's explanations that are not weighed again add, ln. */
-type Look = { judged: Judged; cleaned: Cleaned; wanted: ReadonlySet<number>; left: Record<Shape, number>; step: number }
+type Look = {
+  judged: Judged
+  cleaned: Cleaned
+  wanted: ReadonlySet<number>
+  left: Record<Shape, number>
+  step: number
+  /** when the last full look found no leak, or found that such a finding stands, s */
+  foundS: number | null
+}
 
 /**
  * A hold that is judged while it runs.
@@ -57,7 +65,7 @@ export class RunningHold {
       throw new RangeError(`${sample.elapsedS} s does not follow ${before?.elapsedS} s`)
     this.samples.push(sample)
     if (!this.last) return this.look()
-    const { judged, cleaned, wanted, left, step } = this.last
+    const { judged, cleaned, wanted, left, step, foundS } = this.last
     cleaned.samples.push(sample)
     const { sigma, correlationS } = noiseOf(
       [sample],
@@ -71,7 +79,7 @@ export class RunningHold {
       ...h,
       log: h.log + left[h.shape],
     }))
-    return conclude({ ...judged, hypotheses }, this.samples, cleaned, this.context)
+    return conclude({ ...judged, hypotheses }, this.samples, cleaned, this.context, foundS)
   }
 
   /** Judges everything read so far from scratch. */
@@ -83,14 +91,17 @@ export class RunningHold {
       return judgeHold(this.samples, this.context)
     }
     const { judged, cleaned } = made
+    const result = judgeHold(this.samples, this.context)
+    const free = result.verdict === 'tight' || result.verdict === 'damp'
     const steps = stepsOf(this.samples.slice(-60), this.context)
     this.last = {
       judged,
       cleaned: { ...cleaned, samples: [...cleaned.samples] },
       ...heaviest(judged.hypotheses),
       step: steps[steps.length - 1] as number,
+      foundS: free ? result.heldS : null,
     }
-    return conclude(judged, this.samples, cleaned, this.context)
+    return result
   }
 }
 

@@ -157,6 +157,8 @@ const HoldEnded = z.strictObject({
   heldS: z.number().min(0),
   samples: z.number().int().min(0),
   reasons: z.array(verbatim(2000, 0)).max(20),
+  /** the same for programs; records from before they were kept have none */
+  codes: z.array(verbatim(60)).max(20).optional(),
 })
 export type HoldEnded = z.infer<typeof HoldEnded>
 

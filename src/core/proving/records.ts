@@ -7,6 +7,7 @@ import { Stepper } from '../rig/stepper'
 import { stationPressurePa } from '../units/barometer'
 import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
 import { normalPair, seededRandom } from '../units/seeded'
+import { drawWater, NO_WATER, type Water } from './waters'
 
 /**
  * A hold whose truth is known: made by the network of model.md section 4 and read by an instrument with the faults of
@@ -18,8 +19,9 @@ export type KnownRecord = {
   context: HoldContext
   truth: {
     leakPaM3S: number
-    /** water in it at isolation, g, liquid and bound */
+    /** water left in it at isolation, g, liquid and bound */
     waterG: number
+    water?: unknown
     /** what does not die: leak and permeation over the isolated volume, Pa/s */
     sustainedPaS: number
     /** the same record without its leak and without noise, Pa at every sample */
@@ -39,6 +41,15 @@ export type RecordWish = {
   everyS?: number
 }
 
+/** Leaks among the records, log-uniform over these, Pa m3/s of air; wet ones among the leaking and among the tight. */
+const LEAKS = 0.4
+const LEAST_LEAK = 1e-6
+const LARGEST_LEAK = 3e-3
+const WET_OF_LEAKS = 0.4
+const WET_OF_TIGHT = 1 / 3 / (1 - LEAKS)
+/** A place that warms does so in steps of so long, s. */
+const WARMING_STEP_S = 20
+
 /** Which of two numbers a share falls to. */
 const pick = <T>(random: () => number, ...options: T[]): T => options[Math.floor(random() * options.length)] as T
 const logBetween = (random: () => number, low: number, high: number): number => low * (high / low) ** random()
@@ -56,11 +67,11 @@ export function knownRecord(seed: number, wish: RecordWish = {}): KnownRecord {
     | 'barrier-new'
     | 'metal'
     | 'rubber-old'
-  const leakPaM3S = wish.leakPaM3S ?? (random() < 0.4 ? logBetween(random, 1e-6, 3e-3) : 0)
-  const wet = wish.wet ?? random() < 0.4
-  const liquidG = wet && random() < 0.35 ? logBetween(random, 0.05, 3) : 0
-  const boundG = wet && (liquidG === 0 || random() < 0.4) ? logBetween(random, 0.03, 2) : 0
-  const tauS = logBetween(random, 300, 3000)
+  const leaks = wish.leakPaM3S === undefined ? random() < LEAKS : wish.leakPaM3S > 0
+  const leakPaM3S = wish.leakPaM3S ?? (leaks ? logBetween(random, LEAST_LEAK, LARGEST_LEAK) : 0)
+  const wet = wish.wet ?? random() < (leaks ? WET_OF_LEAKS : WET_OF_TIGHT)
+  const places = ['low', 'evaporator', 'high', ...(car.evaporators === 2 ? ['rear'] : [])]
+  const water = wet ? drawWater(random, places) : NO_WATER
   const rig = {
     name: 'x',
     boreMm: pick(random, 4.8, 9.5),
@@ -71,19 +82,26 @@ export function knownRecord(seed: number, wish: RecordWish = {}): KnownRecord {
     gauge: 'electronic' as const,
     scaleStepG: 1,
   }
-  const composed = composeRig({
+  const dry = composeRig({
     car,
     rig: rigRead({ ...rig, hoseKind: hose }),
     ambientC,
     barometerPa,
-    water: { liquidG, boundG },
+    water: { liquidG: 0, boundG: 0 },
   })
+  const device = 0.75 + 0.5 * random()
+  const composed = {
+    ...dry,
+    links: dry.links.map((l) => (l.id === 'expansion' ? { ...l, bore_mm: l.bore_mm * device } : l)),
+    sources: { ...dry.sources, water: water.water, bound: water.bound },
+  }
   const leakAt = pick(random, 'low', 'evaporator', 'high')
   const pullS = 60 * (12 + 60 * random())
-  const minutes = wish.minutes ?? pick(random, 15, 20, 30, 30, 30, 45, 60)
+  const minutes = wish.minutes ?? pick(random, 7, 10, 15, 20, 30, 30, 30, 45, 60, 90)
   const everyS = wish.everyS ?? (random() < 0.12 ? 0 : pick(random, 1, 1, 2, 5, 10))
   const times = timesOf(random, minutes * 60, everyS)
-  const run = (leak: number) => held(withLeak(composed, leakAt, leak, tauS), car, hosesIn, pullS, times)
+  const run = (leak: number) =>
+    held(withLeak(composed, leakAt, leak), { farAt: farNode(car), hosesIn, pullS, warms: water.warms }, times)
   const noLeak = run(0)
   const full = leakPaM3S > 0 ? run(leakPaM3S) : noLeak
   const driftK = random() < 0.5 ? 0 : 1.5 * (2 * random() - 1)
@@ -92,8 +110,8 @@ export function knownRecord(seed: number, wish: RecordWish = {}): KnownRecord {
   const permeation = hosesIn ? OUTGASSING[hose][1] * rig.lengthM * 2.5 : 0
   const read = instrumentOf(random, needle, barometerPa)
   const warmed = (pa: number, t: number) => pa * (1 + ((driftK / (ambientC + 273.15)) * t) / (minutes * 60))
-  const leakFreePa = Float64Array.from(noLeak, (pa, i) => warmed(pa, times[i] as number))
-  const shown = read(times, (i) => warmed(full[i] as number, times[i] as number))
+  const leakFreePa = Float64Array.from(noLeak.pa, (pa, i) => warmed(pa, times[i] as number))
+  const shown = read(times, (i) => warmed(full.pa[i] as number, times[i] as number))
   const samples = shown.map(({ pa }, i) => ({ elapsedS: times[i] as number, pressurePa: pa }))
   const kept = everyS > 0 && random() < 0.3 ? samples.filter((_, i) => i === 0 || (i * 7919) % 97 > 6) : samples
   return {
@@ -113,7 +131,8 @@ export function knownRecord(seed: number, wish: RecordWish = {}): KnownRecord {
     },
     truth: {
       leakPaM3S,
-      waterG: liquidG + boundG,
+      waterG: noLeak.waterG,
+      water: { ...water, hosesIn, hose, pullS, device },
       sustainedPaS: (leakPaM3S + permeation) / (isolatedL / 1000),
       leakFreePa,
       noisePa: Float64Array.from(shown, (s) => s.sigma),
@@ -133,36 +152,46 @@ function timesOf(random: () => number, totalS: number, everyS: number): number[]
   return times
 }
 
-function withLeak(rig: RigFile, at: string, leak: number, tauS: number): RigFile {
-  return {
-    ...rig,
-    sources: {
-      ...rig.sources,
-      bound: rig.sources.bound.map((b) => ({ ...b, tau_s: tauS })),
-      leaks: leak > 0 ? [{ at, air_Pa_m3_s: leak }] : [],
-    },
-  }
-}
+const withLeak = (rig: RigFile, at: string, leak: number): RigFile => ({
+  ...rig,
+  sources: { ...rig.sources, leaks: leak > 0 ? [{ at, air_Pa_m3_s: leak }] : [] },
+})
 
-/** Pulls the rig, shuts it in and gives the pressure at the far gauge at times since then, Pa. */
-function held(rig: RigFile, car: CarVolume, hosesIn: boolean, pullS: number, times: readonly number[]): Float64Array {
+type Held = { farAt: string; hosesIn: boolean; pullS: number; warms: Water['warms'] }
+
+/** Pulls the rig, shuts it in and gives the pressure at the far gauge at times since then, Pa, and the water in it at first. */
+function held(
+  rig: RigFile,
+  { farAt, hosesIn, pullS, warms }: Held,
+  times: readonly number[],
+): { pa: Float64Array; waterG: number } {
   const stepper = new Stepper(rig)
   stepper.advanceTo(pullS)
   for (const link of hosesIn ? ['hose-pump'] : ['core-low', 'core-high'])
     stepper.network.apply({ t_s: pullS, close: link })
   stepper.begin()
-  const node = stepper.network.nodes.indexOf(farNode(car))
+  const node = stepper.network.nodes.indexOf(farAt)
   const out = new Float64Array(times.length)
   out[0] = stepper.network.totalPa(stepper.y, node)
+  const waterG = stepper.network.waterLeftG(stepper.y)
+  let warmedS = 0
   let i = 1
   while (i < times.length) {
-    const h = stepper.step(pullS + 1e9)
+    // a place that warms does so in small steps
+    const stop = warms ? pullS + warmedS + WARMING_STEP_S : pullS + 1e9
+    const h = stepper.step(stop)
     for (; i < times.length && pullS + (times[i] as number) <= stepper.t; i++) {
       const at = pullS + (times[i] as number)
       out[i] = stepper.network.totalPa(stepper.within(1 - (stepper.t - at) / h, h), node)
     }
+    if (warms && stepper.t >= stop) {
+      warmedS += WARMING_STEP_S
+      const kelvins = warms.kelvin * (1 - Math.exp(-warmedS / warms.tauS))
+      stepper.network.apply({ t_s: stepper.t, heat: warms.at, temperature_C: rig.ambient_C + kelvins })
+      stepper.begin()
+    }
   }
-  return out
+  return { pa: out, waterG }
 }
 
 type Shown = { pa: number; sigma: number; correlationS: number }

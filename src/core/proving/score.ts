@@ -1,6 +1,7 @@
 import { waterSaturationPa } from '../fluids/water'
 import { Gram } from '../hold/gram'
 import { judgeHold } from '../hold/judge'
+import { waterOfBend } from '../hold/judged'
 import { leakGramsPerYear } from '../hold/leak-rate'
 import type { HoldResult } from '../hold/types'
 import { kelvin } from '../units/temperature'
@@ -71,6 +72,13 @@ function misfit({ samples, truth, context }: KnownRecord, risePaS: number, tau: 
   return g.get(4, 4) - 2 * h * g.get(3, 4) + h * h * g.get(3, 3)
 }
 
+/**
+ * Whether water is left that could raise the isolated volume by a pascal: a car that was pulled dry is dry, whatever was
+ * in it.
+ */
+export const isDamp = ({ truth, context }: KnownRecord): boolean => truth.waterG > waterOfBend(DAMP_FROM_PA, context)
+const DAMP_FROM_PA = 1
+
 /** The figures the issue asks for, over many records. */
 export type Score = {
   records: number
@@ -81,12 +89,22 @@ export type Score = {
   undecidedShare: number
   brierTellable: number
   brierAll: number
+  /** mean of -ln of the chance given to what was so, nats */
+  logAll: number
   coverage: number
+  /** intervals of the grams a year that hold the leak's own, of those that leak */
+  gramsCovered: number
+  /** of records said to leak with 0.9 and more, those that do; of those said 0.1 and less */
+  surely: { leaking: number; of: number }
+  hardly: { leaking: number; of: number }
   widthShare: number
   hidden: number
   dampAuc: number
   calledInvalid: number
 }
+
+/** A chance of nothing would make the log score endless. */
+const LEAST_CHANCE = 1e-9
 
 export type Scored = { record: KnownRecord; result: HoldResult; ideal: Ideal }
 
@@ -99,6 +117,12 @@ export function scoreOf(scored: readonly Scored[]): Score {
   const cleanOnes = tellable.filter((s) => !has(s))
   const share = (part: readonly Scored[], test: (s: Scored) => boolean) =>
     part.length === 0 ? 0 : part.filter(test).length / part.length
+  const chanceOfTruth = (s: Scored) =>
+    Math.max(LEAST_CHANCE, has(s) ? s.result.probability.leak : 1 - s.result.probability.leak)
+  const said = (test: (chance: number) => boolean) => {
+    const part = valid.filter((s) => test(s.result.probability.leak))
+    return { leaking: share(part, has), of: part.length }
+  }
   const brier = (part: readonly Scored[]) =>
     part.reduce((sum, s) => sum + (s.result.probability.leak - (has(s) ? 1 : 0)) ** 2, 0) / Math.max(1, part.length)
   const rises = valid.filter((s) => s.result.sustainedRisePaS)
@@ -106,13 +130,13 @@ export function scoreOf(scored: readonly Scored[]): Score {
     ((s.result.sustainedRisePaS?.high ?? 0) - (s.result.sustainedRisePaS?.low ?? 0)) / s.record.truth.sustainedPaS
   const widths = leaks.filter((s) => s.result.sustainedRisePaS).map(width)
   const tight = valid.filter((s) => called(s, 'tight', 'damp'))
-  const grams = (s: Scored) =>
+  const yearly = (s: Scored) =>
     leakGramsPerYear(
       s.record.truth.leakPaM3S / (s.record.context.volumeL / 1000),
       s.record.context.volumeL,
       s.record.context.refrigerant,
       s.record.context.barometerPa,
-    ).high
+    )
   return {
     records: scored.length,
     leaksTellable: leaks.length,
@@ -125,11 +149,24 @@ export function scoreOf(scored: readonly Scored[]): Score {
     undecidedShare: share(tellable, (s) => called(s, 'undecided')),
     brierTellable: brier(tellable),
     brierAll: brier(valid),
+    logAll: valid.reduce((sum, s) => sum - Math.log(chanceOfTruth(s)), 0) / Math.max(1, valid.length),
+    gramsCovered: share(
+      valid.filter((s) => has(s) && called(s, 'leak', 'leak-and-damp')),
+      (s) => {
+        const stated = s.result.leakGramsPerYear ?? { low: 0, high: 0 }
+        const own = yearly(s)
+        // a hole somewhere between the two kinds of flow the figures stand for
+        const middle = Math.sqrt(own.low * own.high)
+        return stated.low <= middle && middle <= stated.high
+      },
+    ),
+    surely: said((chance) => chance >= 0.9),
+    hardly: said((chance) => chance <= 0.1),
     coverage: share(rises, (s) => inside(s.record.truth.sustainedPaS, s.result.sustainedRisePaS)),
     widthShare: widths.sort((a, b) => a - b)[widths.length >> 1] ?? Number.NaN,
-    hidden: share(tight, (s) => grams(s) > (s.result.detectionLimitGramsPerYear?.high ?? 0)),
+    hidden: share(tight, (s) => yearly(s).high > (s.result.detectionLimitGramsPerYear?.high ?? 0)),
     dampAuc: areaUnder(
-      valid.filter((s) => !has(s)).map((s) => ({ yes: s.record.truth.waterG > 0, value: s.result.probability.damp })),
+      valid.filter((s) => !has(s)).map((s) => ({ yes: isDamp(s.record), value: s.result.probability.damp })),
     ),
     calledInvalid: share(scored, (s) => called(s, 'invalid')),
   }

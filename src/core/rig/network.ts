@@ -186,6 +186,11 @@ export class Network {
     return (y[2 * node] as number) + (y[2 * node + 1] as number)
   }
 
+  /** Water still liquid or bound anywhere, g. */
+  waterLeftG(y: Float64Array): number {
+    return [...this.waters, ...this.bounds].reduce((sum, w) => sum + Math.max(0, y[w.at] as number), 0)
+  }
+
   /** Largest share by which air or water fails to balance; `start` is the state the books began at. */
   imbalance(start: Float64Array, y: Float64Array): { air: number; water: number } {
     const held = (state: Float64Array, species: number) =>

@@ -1,5 +1,5 @@
 import { OutOfRange, Unreadable } from '../errors'
-import { PA_PER_INHG, PA_PER_PSI } from './constants'
+import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG, PA_PER_PSI } from './constants'
 import { GRAMS_PER, MASS_UNITS, type MassUnit } from './mass'
 import { PRESSURE_UNITS, type PressureUnit, toPascal } from './pressure'
 
@@ -40,7 +40,8 @@ const LIMITS = { pressurePa: 6e6, temperatureC: 150, massG: 200_000 }
  * @param value - in `unit`, as sent or typed
  * @param barometerPa - air pressure of the place, Pa: `low` and `high` are gauge pressures
  * @throws Unreadable when the unit does not belong to the channel or the value is beyond any instrument
- * @throws OutOfRange when a vacuum reading is deeper than the barometer allows
+ * @throws OutOfRange when a needle shows more than any dial has; up to there one beyond the air of the place stands at
+ *   its stop, and is kept as it was sent
  */
 export function toStored(channel: Channel, value: number, unit: ReadingUnit, barometerPa: number): number {
   if (!ALLOWED[channel].includes(unit)) {
@@ -49,6 +50,9 @@ export function toStored(channel: Channel, value: number, unit: ReadingUnit, bar
   if (!Number.isFinite(value)) throw new Unreadable(`${channel} must be a finite number`)
   switch (channel) {
     case 'vacuum':
+      return unit === 'inHgV'
+        ? needleToPascal(value, barometerPa)
+        : bounded(channel, toPascal(value, unit as PressureUnit, barometerPa), LIMITS.pressurePa)
     case 'barometer':
       return bounded(channel, toPascal(value, unit as PressureUnit, barometerPa), LIMITS.pressurePa)
     case 'low':
@@ -90,6 +94,21 @@ function gaugeToPascal(value: number, unit: PressureUnit, barometerPa: number): 
       unit,
     )
   return Math.max(0, absolute)
+}
+
+/** A needle's dial ends at 30 inches; with its own error and its zero it shows no more than this. */
+const DIAL_ENDS_INHG = 33
+
+/** What a needle's inches below the air are, Pa absolute: at its stop, and beyond it, nothing. */
+function needleToPascal(inHg: number, barometerPa: number): number {
+  if (inHg > DIAL_ENDS_INHG) throw new OutOfRange('vacuum reading', inHg, -200, DIAL_ENDS_INHG, 'inHg')
+  return Math.max(0, barometerPa - inHg * PA_PER_INHG)
+}
+
+/** How far a needle stands beyond what the air of the place and its own error allow, inHg; 0 where it does not. */
+export function beyondTheAirInHg(inHg: number, barometerPa: number): number {
+  const beyond = inHg - (barometerPa + NEEDLE_HALF_WIDTH_PA) / PA_PER_INHG
+  return Math.max(0, beyond)
 }
 
 function bounded(channel: Channel, stored: number, limit: number): number {

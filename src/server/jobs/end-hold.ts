@@ -78,5 +78,6 @@ function endedOf(judged: HoldResult, heldS: number, samples: number, more: strin
     heldS,
     samples,
     reasons: [...judged.reasons, ...more],
+    codes: judged.codes,
   }
 }

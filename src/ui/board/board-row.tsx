@@ -5,9 +5,10 @@ import { type JobSummary, stepLabel } from '@/core/job/summary'
 import { strataOf } from '@/core/pull/strata'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import type { BoardRow } from '@/core/views'
+import { vacuumSeen } from '@/core/words/vacuum'
 import { DepthStrip } from '../chart/depth-strip'
 import { Sign } from '../form/sign'
-import { clockIn, micronText } from '../format'
+import { clockIn } from '../format'
 import { type Axis, share } from './time-axis'
 
 /** What a car calls for, in two words for its line. */
@@ -59,7 +60,7 @@ export function BoardLine({
               </b>
             ) : (
               <span className="block truncate text-note">
-                {shown !== null && summary.comeBackAt ? `${micronText(shown)} micron` : summary.line}
+                {shown !== null && summary.comeBackAt ? shownBy(summary, shown) : summary.line}
               </span>
             )}
           </span>
@@ -72,6 +73,12 @@ export function BoardLine({
       </Link>
     </li>
   )
+}
+
+/** What a car's gauge shows, in its own unit: a needle knows inches. */
+function shownBy({ gauge, barometerPa }: BoardRow['summary'], pa: number): string {
+  const { text, unit } = vacuumSeen(pa, gauge === 'needle' ? 'needle' : 'electronic', barometerPa)
+  return `${text} ${unit === 'micron' ? unit : 'inHg'}`
 }
 
 function Day({

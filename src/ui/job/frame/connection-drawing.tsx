@@ -3,8 +3,9 @@
 import type { Call, Live } from '@/core/call/types'
 import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/job/parts'
 import { type JobState, openContainer } from '@/core/job/state'
+import { vacuumSeenIn } from '@/core/words/vacuum'
 import { Fold } from '../../form/fold'
-import { cfmText, micronText } from '../../format'
+import { cfmText } from '../../format'
 import type { Deeds } from '../use-deeds'
 
 type Props = { state: JobState; live: Live; call: Call; deeds: Deeds }
@@ -27,9 +28,9 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
           <b className="text-row font-semibold">
             {live.vacuumPa === undefined || state.step === 'charge' || state.step === 'prove'
               ? '–'
-              : micronText(live.vacuumPa)}
+              : vacuumSeenIn(state.opened)(live.vacuumPa).text}
           </b>
-          <span>far gauge</span>
+          <span>{state.opened.rig.gauge === 'needle' ? 'needle' : 'far gauge'}</span>
         </Box>
         <span aria-hidden="true" className="w-5 self-center border-t-[7px] border-ink" />
         <Box tinted>

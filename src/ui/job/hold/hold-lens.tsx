@@ -4,7 +4,8 @@ import type { Live } from '@/core/call/types'
 import type { Future } from '@/core/hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '@/core/job/state'
 import { depthShare } from '@/core/pull/strata'
-import { PA_PER_MICRON } from '@/core/units/constants'
+import { PA_PER_INHG, PA_PER_MICRON } from '@/core/units/constants'
+import { vacuumLine, vacuumSeenIn } from '@/core/words/vacuum'
 import { bottomOf, StrataFills } from '../../chart/depth-strip'
 import { linear, niceTicks, pathOf, spread } from '../../chart/scales'
 import { TimeLabels } from '../../chart/time-labels'
@@ -45,14 +46,16 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
   const untilMs = hold.ended ? Date.parse(hold.ended.at) : Number.POSITIVE_INFINITY
   const points = vacuum.filter((p) => p.at >= startMs && p.at <= untilMs)
   const futures = live.judgement?.futures ?? []
+  const needle = state.opened.rig.gauge === 'needle'
   const layout = layoutOf(width, narrow)
-  const range = rangeOf(points, futures, jobStrata(state).targetPa)
+  const range = rangeOf(points, futures, jobStrata(state).targetPa, needle)
   const shown = useTimeWindow(startMs, endMs, layout.endX - layout.plotLeft)
   const x = linear(shown.from, shown.to, layout.plotLeft, layout.endX)
   const y = linear(range.low, range.high, layout.bottom, layout.top)
   const last = points[points.length - 1]
+  const seen = vacuumSeenIn(state.opened)
   const said = last
-    ? `${micronText(last.value)} micron, from ${micronText(points[0]?.value ?? last.value)} at isolation, ${clock(startMs)}. ${futures.map((f) => `${SHAPE_LINES[f.shape].word} ${Math.round(f.probability * 100)} %`).join(', ')}`
+    ? `${vacuumLine(seen(last.value))}; ${seen(points[0]?.value ?? last.value).text} at isolation, ${clock(startMs)}. ${futures.map((f) => `${SHAPE_LINES[f.shape].word} ${Math.round(f.probability * 100)} %`).join(', ')}`
     : 'Isolated; no reading yet.'
   return (
     <figure ref={ref} className="relative mt-3">
@@ -85,7 +88,8 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
         <TargetLine
           y={y}
           range={range}
-          targetPa={jobStrata(state).targetPa}
+          targetPa={needle ? null : jobStrata(state).targetPa}
+          barometerPa={state.opened.place.barometerPa}
           left={layout.plotLeft}
           right={width}
           top={layout.top}
@@ -155,6 +159,7 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
       <div className="absolute top-2.5" style={{ left: layout.plotLeft + 20 }}>
         <ReadingFigures
           live={last ? { ...live, vacuumPa: live.vacuumPa ?? last.value } : live}
+          seen={seen}
           unread="Isolated. No reading yet."
         />
       </div>
@@ -172,13 +177,18 @@ function layoutOf(width: number, narrow: boolean) {
   return { smallWidth, plotLeft, endX: width - words, top: narrow ? 104 : 132, bottom: narrow ? 262 : 400 }
 }
 
-function rangeOf(points: readonly CurvePoint[], futures: readonly Future[], targetPa: number) {
+function rangeOf(points: readonly CurvePoint[], futures: readonly Future[], targetPa: number, needle: boolean) {
   const values = points.map((p) => p.value)
+  // what a needle cannot tell apart is not drawn as if it moved
+  if (needle) return { low: 0, high: Math.max(NEEDLE_AXIS_PA, ...values) * 1.2 }
   const high =
     Math.max(targetPa * 1.08, ...values, ...futures.filter((f) => f.probability > 0.02).map((f) => f.highPa)) * 1.04
   const low = Math.max(0, Math.min(...values, targetPa) * 0.86)
   return { low, high }
 }
+
+/** A needle's hold shows three inches at least. */
+const NEEDLE_AXIS_PA = 3 * PA_PER_INHG
 
 /** Everything so far at the left, small, and the wedge that says what is magnified. */
 function Whole({
@@ -243,6 +253,7 @@ function TargetLine({
   y,
   range,
   targetPa,
+  barometerPa,
   left,
   right,
   top,
@@ -250,16 +261,26 @@ function TargetLine({
 }: {
   y: (pa: number) => number
   range: { low: number; high: number }
-  targetPa: number
+  /** null for a needle, which shows none; its marks are inches below the air */
+  targetPa: number | null
+  barometerPa: number
   left: number
   right: number
   top: number
   bottom: number
 }) {
-  const at = y(targetPa)
-  const marks = niceTicks(range.low / PA_PER_MICRON, range.high / PA_PER_MICRON, 4)
-    .map((micron) => micron * PA_PER_MICRON)
-    .filter((pa) => Math.abs(y(pa) - at) > 24)
+  const at = targetPa === null ? bottom : y(targetPa)
+  const marks =
+    targetPa === null
+      ? niceTicks((barometerPa - range.high) / PA_PER_INHG, (barometerPa - range.low) / PA_PER_INHG, 4).map(
+          (inches) => ({
+            pa: barometerPa - inches * PA_PER_INHG,
+            text: `${inches} inHg`,
+          }),
+        )
+      : niceTicks(range.low / PA_PER_MICRON, range.high / PA_PER_MICRON, 4)
+          .map((micron) => ({ pa: micron * PA_PER_MICRON, text: micron.toLocaleString('en') }))
+          .filter(({ pa }) => Math.abs(y(pa) - at) > 24)
   return (
     <g fontSize="15">
       <rect
@@ -269,18 +290,22 @@ function TargetLine({
         height={Math.max(0, bottom - Math.max(top, at))}
         fill="var(--deep)"
       />
-      {marks.map((pa) => (
+      {marks.map(({ pa, text }) => (
         <g key={pa}>
           <line x1={left} x2={right} y1={y(pa)} y2={y(pa)} stroke="var(--ink)" strokeOpacity="0.14" />
           <text x={left + 8} y={y(pa) - 5} fill="var(--ink-2)">
-            {micronText(pa)}
+            {text}
           </text>
         </g>
       ))}
-      <line x1={left} x2={right} y1={at} y2={at} stroke="var(--ink)" strokeWidth="2.5" />
-      <text x={left + 8} y={at - 6} fill="var(--ink)" fontWeight="600">
-        target {micronText(targetPa)}
-      </text>
+      {targetPa !== null && (
+        <>
+          <line x1={left} x2={right} y1={at} y2={at} stroke="var(--ink)" strokeWidth="2.5" />
+          <text x={left + 8} y={at - 6} fill="var(--ink)" fontWeight="600">
+            target {micronText(targetPa)}
+          </text>
+        </>
+      )}
     </g>
   )
 }

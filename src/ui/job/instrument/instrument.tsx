@@ -4,6 +4,7 @@ import type { Live } from '@/core/call/types'
 import { usualChoices } from '@/core/charge/plan-for-job'
 import { chargedG, currentHold, currentPull, type JobState } from '@/core/job/state'
 import type { RuleSaid } from '@/core/schools/rules'
+import { vacuumSeenIn } from '@/core/words/vacuum'
 import type { CurvePoint, LiveJob } from '../../hooks/use-job-live'
 import type { Planned } from '../../hooks/use-plan'
 import { ChargeFigures } from '../charge/charge-figures'
@@ -64,7 +65,9 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
         <div>
           {state.step === 'pull' && <PullStands advice={live.pull} />}
           <Gains planned={planned} />
-          {state.step === 'pull' && <ReadingsTable points={pullPoints(state, job.vacuum)} clock={clock} />}
+          {state.step === 'pull' && (
+            <ReadingsTable points={pullPoints(state, job.vacuum)} clock={clock} seen={vacuumSeenIn(state.opened)} />
+          )}
         </div>
       )
     case 'hold':
@@ -73,7 +76,7 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
           <ProofScale state={state} live={live} />
           <HoldStands state={state} live={live} rules={rules} deeds={deeds} clock={clock} />
           <HoldsCompared state={state} vacuum={job.vacuum} nowMs={live.nowMs} />
-          <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} />
+          <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} seen={vacuumSeenIn(state.opened)} />
         </div>
       )
     case 'prove':

@@ -4,6 +4,7 @@ import type { Live } from '@/core/call/types'
 import { currentPull, type JobState } from '@/core/job/state'
 import type { PullBand } from '@/core/pull/planner'
 import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
+import { type VacuumSeen, vacuumLine, vacuumSeenIn } from '@/core/words/vacuum'
 import { bottomOf, NeedleHatch, StrataFills } from '../../chart/depth-strip'
 import { linear, pathOf, spread } from '../../chart/scales'
 import { TimeLabels } from '../../chart/time-labels'
@@ -45,6 +46,7 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * (height - 4) + 2
   const points = vacuum.filter((p) => p.at >= startMs)
   const last = points[points.length - 1]
+  const seen = vacuumSeenIn(state.opened)
   const marks = pull
     ? [
         { at: live.nowMs, text: `now ${clock(live.nowMs)}` },
@@ -57,7 +59,7 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         width={width}
         height={height + 36}
         role="img"
-        aria-label={`${sentence(live, strata, last)} Plus and minus zoom, arrows move.`}
+        aria-label={`${sentence(live, strata, last, seen)} Plus and minus zoom, arrows move.`}
         style={{ touchAction: 'pan-y' }}
         {...shown.handlers}
       >
@@ -136,11 +138,12 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         <ReadingFigures
           live={live}
           unread={pull ? 'Above the gauge’s range still, or nothing read.' : 'Nothing pulled yet.'}
+          seen={seen}
           gaugeAt={state.opened.rig.gaugeAt}
         />
       </div>
       {pull && <ZoomButtons window={shown} />}
-      <figcaption className="sr-only">{sentence(live, strata, last)}</figcaption>
+      <figcaption className="sr-only">{sentence(live, strata, last, seen)}</figcaption>
     </figure>
   )
 }
@@ -197,9 +200,12 @@ function Band({
   )
 }
 
-function sentence(live: Live, strata: Strata, last: CurvePoint | undefined): string {
+function sentence(live: Live, strata: Strata, last: CurvePoint | undefined, seen: (pa: number) => VacuumSeen): string {
   if (!last)
     return `No vacuum reading yet. The air here is ${micronText(strata.airPa)} micron, the target ${micronText(strata.targetPa)}.`
+  const shown = seen(last.value)
+  if (shown.unit !== 'micron')
+    return `The needle at ${live.clock(last.at)}: ${vacuumLine(shown)}. No needle shows the target of ${micronText(strata.targetPa)} micron; water boils below ${micronText(strata.waterBoilsPa)}.`
   const place = last.value <= strata.targetPa ? 'below' : 'above'
   return `${micronText(last.value)} micron at ${live.clock(last.at)}, ${place} the target of ${micronText(strata.targetPa)}; water boils below ${micronText(strata.waterBoilsPa)}.`
 }

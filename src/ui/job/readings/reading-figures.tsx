@@ -1,6 +1,7 @@
 import type { Live } from '@/core/call/types'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { lengthWords } from '@/core/words/length'
+import type { VacuumSeen } from '@/core/words/vacuum'
 import { Sign } from '../../form/sign'
 import { micronText, paText, signed } from '../../format'
 
@@ -8,16 +9,19 @@ import { micronText, paText, signed } from '../../format'
 export function ReadingFigures({
   live,
   unread,
+  seen,
   gaugeAt = 'far',
 }: {
   live: Live
   unread: string
+  seen: (pa: number) => VacuumSeen
   gaugeAt?: 'far' | 'pump' | undefined
 }) {
   if (live.vacuumPa === undefined) return <p className="text-head font-medium">{unread}</p>
   const perMinute = live.fallPaS === undefined ? undefined : (live.fallPaS / PA_PER_MICRON) * 60
   const digits = perMinute !== undefined && Math.abs(perMinute) < 10 ? 1 : 0
-  const text = micronText(live.vacuumPa)
+  const { text, unit, means } = seen(live.vacuumPa)
+  const needle = unit !== 'micron'
   return (
     <div className="flex flex-wrap items-end gap-x-12 max-sm:gap-x-4">
       {live.gaugeBackS !== undefined && (
@@ -34,17 +38,19 @@ export function ReadingFigures({
         >
           {text}
         </span>
-        <span className="ml-2 text-title font-medium max-sm:hidden">micron</span>
+        <span className="ml-2 text-title font-medium max-sm:hidden">{unit}</span>
         <span className="mt-2 block text-body max-sm:text-note max-sm:leading-tight">
-          <b className="hidden font-semibold max-sm:block max-sm:text-row">micron</b>
-          <b className="font-semibold">{gaugeAt === 'far' ? 'far gauge' : 'at the pump'}</b>
+          <b className="hidden font-semibold max-sm:block max-sm:text-row">{needle ? 'inHg' : unit}</b>
+          <b className="font-semibold">{needle ? 'needle' : gaugeAt === 'far' ? 'far gauge' : 'at the pump'}</b>
           {gaugeAt === 'pump' && live.pull?.far && (
             <b className="ml-4 font-semibold">at the car about {micronText(live.pull.far.pa)}</b>
           )}{' '}
-          <span className="ml-4 text-ink-2 max-sm:hidden">{paText(live.vacuumPa)}</span>
+          <span className={`text-ink-2 ${needle ? 'sm:ml-4' : 'ml-4 max-sm:hidden'}`}>
+            {needle ? means : paText(live.vacuumPa)}
+          </span>
         </span>
       </p>
-      {perMinute !== undefined && (
+      {perMinute !== undefined && !needle && (
         <p>
           <span className="figure text-fig-m max-sm:text-act">{signed(perMinute, digits)}</span>
           <span className="text-head max-sm:text-small">/min</span>

@@ -1,5 +1,6 @@
+import type { VacuumSeen } from '@/core/words/vacuum'
 import { Fold } from '../../form/fold'
-import { micronText, paText } from '../../format'
+import { paText } from '../../format'
 import type { CurvePoint } from '../../hooks/use-job-live'
 
 const ROWS = 24
@@ -7,9 +8,18 @@ const ROWS = 24
 /**
  * The curve as a table: as many rows as a glance takes in, evenly over its time, the last reading always among them.
  */
-export function ReadingsTable({ points, clock }: { points: readonly CurvePoint[]; clock: (ms: number) => string }) {
+export function ReadingsTable({
+  points,
+  clock,
+  seen,
+}: {
+  points: readonly CurvePoint[]
+  clock: (ms: number) => string
+  seen: (pa: number) => VacuumSeen
+}) {
   if (points.length < 2) return null
   const every = Math.max(1, Math.ceil(points.length / ROWS))
+  const needle = seen(0).unit !== 'micron'
   const rows = points.filter((_p, i) => i % every === 0 || i === points.length - 1)
   return (
     <Fold title="The readings as a table" className="mt-3 border-t border-rule pt-1 text-small">
@@ -17,8 +27,8 @@ export function ReadingsTable({ points, clock }: { points: readonly CurvePoint[]
         <thead className="text-left text-note text-ink-2">
           <tr>
             <th className="font-medium">time</th>
-            <th className="text-right font-medium">micron</th>
-            <th className="text-right font-medium">Pa</th>
+            <th className="text-right font-medium">{needle ? 'inHg below the air' : 'micron'}</th>
+            <th className="text-right font-medium">{needle ? 'what it can mean' : 'Pa'}</th>
             <th className="text-right font-medium">since the first</th>
           </tr>
         </thead>
@@ -26,8 +36,8 @@ export function ReadingsTable({ points, clock }: { points: readonly CurvePoint[]
           {rows.map((p) => (
             <tr key={p.at} className="border-t border-rule">
               <td>{clock(p.at)}</td>
-              <td className="text-right">{micronText(p.value)}</td>
-              <td className="text-right">{paText(p.value)}</td>
+              <td className="text-right">{seen(p.value).text}</td>
+              <td className="text-right">{needle ? seen(p.value).means : paText(p.value)}</td>
               <td className="text-right">{Math.round((p.at - (points[0] as CurvePoint).at) / 60_000)} min</td>
             </tr>
           ))}

@@ -5,8 +5,9 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import type { JobState } from '@/core/job/state'
-import { toStored } from '@/core/units/channel'
+import { beyondTheAirInHg, toStored } from '@/core/units/channel'
 import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/units/pressure'
+import { vacuumSeen } from '@/core/words/vacuum'
 import { newSequence } from '../../api'
 import { TextField } from '../../form/bound'
 import { attempt, readMass } from '../../form/entries'
@@ -59,10 +60,19 @@ function shown(text: string, unit: PressureUnit, barometerPa: number): Typed {
   return { channel: 'vacuum', ...typed }
 }
 
+/** What a needle's inches mean; more than the air can give is asked about, and kept. */
+function needleHint(inHg: number, barometerPa: number): string {
+  const beyond = beyondTheAirInHg(inHg, barometerPa)
+  if (beyond > 0)
+    return `${(beyond + 0.5).toFixed(1)} inHg more than the air here can give: is it off its zero, or the altitude wrong? It is kept as typed.`
+  return vacuumSeen(toStored('vacuum', inHg, 'inHgV', barometerPa), 'needle', barometerPa).means
+}
+
 function hintOf(text: string, unit: PressureUnit, barometerPa: number, scale: boolean): string {
   if (scale) return 'such as 374 g or 13.2 oz'
   try {
     const entry = parsePressure(text, unit)
+    if (entry.unit === 'inHgV') return needleHint(entry.value, barometerPa)
     const pa = toPascal(entry.value, entry.unit, barometerPa)
     return `${Math.round(fromPascal(pa, 'micron')).toLocaleString('en')} micron, ${(pa / 1000).toPrecision(3)} kPa absolute, ${fromPascal(pa, 'inHgV', barometerPa).toFixed(1)} inHg below the air`
   } catch {

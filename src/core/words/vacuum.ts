@@ -1,0 +1,40 @@
+import type { JobOpened } from '../job/events'
+import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
+import { fromPascal } from '../units/pressure'
+
+/** A vacuum as its gauge lets one know it: the figure, its unit, and what it can mean. */
+export type VacuumSeen = { text: string; unit: string; means: string }
+
+const micron = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')
+/** Two figures are all a needle bears. */
+const roughly = (pa: number): string => Number((pa / PA_PER_MICRON).toPrecision(2)).toLocaleString('en')
+
+/**
+ * What a vacuum gauge shows in its own unit: micron of an electronic one, inches of a needle with the span of depths
+ * they stand for. A needle knows half an inch; below that it stands at its stop.
+ * @param pa - Pa absolute
+ */
+export function vacuumSeen(pa: number, gauge: 'electronic' | 'needle', barometerPa: number): VacuumSeen {
+  if (gauge === 'electronic') return { text: micron(pa), unit: 'micron', means: pascals(pa) }
+  const low = pa - NEEDLE_HALF_WIDTH_PA
+  const high = roughly(pa + NEEDLE_HALF_WIDTH_PA)
+  return {
+    text: fromPascal(pa, 'inHgV', barometerPa).toFixed(1),
+    unit: 'inHg below the air',
+    means:
+      low <= 0 ? `at its stop: somewhere from 0 to ${high} micron` : `somewhere from ${roughly(low)} to ${high} micron`,
+  }
+}
+
+const pascals = (pa: number): string => `${pa < 100 ? pa.toPrecision(2) : Math.round(pa)} Pa`
+
+/** A job's vacuum as its own gauge lets one know it. */
+export const vacuumSeenIn =
+  ({ rig, place }: { rig: Pick<JobOpened['rig'], 'gauge'>; place: Pick<JobOpened['place'], 'barometerPa'> }) =>
+  (pa: number): VacuumSeen =>
+    vacuumSeen(pa, rig.gauge, place.barometerPa)
+
+/** The same in one breath, such as `812 micron` or `29.5 inHg below the air, at its stop: …`. */
+export function vacuumLine({ text, unit, means }: VacuumSeen): string {
+  return unit === 'micron' ? `${text} micron` : `${text} ${unit}, ${means}`
+}
