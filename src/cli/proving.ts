@@ -1,10 +1,11 @@
 import { type Figure, proveJudge, type RuleFigure } from '@/core/proving/figures'
 import { provePulls } from '@/core/proving/pulls'
+import { proveWatched } from '@/core/proving/watched'
 import { BadInput, type Command, emit, readArgs } from './command'
 
 /** `proving`: the judge on records of known truth, beside the schools' rules. */
 export const proving: Command = {
-  usage: '[--records N] [--from SEED] [--pulls] [--json]',
+  usage: '[--records N] [--from SEED] [--pulls | --watched] [--json]',
   does: 'Measures the judge on records whose truth is known, made by the rig model with seeded instruments, and the schools’ rules on the same.',
   options: {
     '--records N':
@@ -12,15 +13,23 @@ export const proving: Command = {
     '--from SEED': 'first seed (1)',
     '--pulls':
       'instead: predictions of running pulls on pulls of known truth, and the schools’ fixed minutes beside them',
+    '--watched':
+      'instead: tight and damp holds watched for four hours, judged every minute (20 records, some ten seconds each)',
   },
   run: (args) => {
     const { values } = readArgs(args, {
       records: { type: 'string' },
       from: { type: 'string' },
       pulls: { type: 'boolean' },
+      watched: { type: 'boolean' },
     })
     if (values.pulls === true) {
       const figures = provePulls(whole(values.records, 'records', 60, 5, 2000), whole(values.from, 'from', 1, 1, 1e9))
+      emit(values.json === true, { figures }, () => figures.map(lineOf).join('\n'))
+      return 0
+    }
+    if (values.watched === true) {
+      const figures = proveWatched(whole(values.records, 'records', 20, 1, 2000), whole(values.from, 'from', 1, 1, 1e9))
       emit(values.json === true, { figures }, () => figures.map(lineOf).join('\n'))
       return 0
     }

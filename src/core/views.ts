@@ -3,6 +3,7 @@ import type { ClockSegment } from './job/clock'
 import type { JobEvent } from './job/events'
 import type { JobSummary } from './job/summary'
 import type { Procedure, Rig } from './job/written'
+import type { PullForecast } from './pull/forecast'
 import type { Judgement } from './schools/judgement'
 
 /**
@@ -48,6 +49,8 @@ export type BoardRow = {
   vacuumAt: string | null
   byHand: boolean
   found: string | null
+  /** what is said of the running pull's end, null while nothing is */
+  forecast: PullForecast | null
   clock: ClockSegment[]
 }
 
@@ -66,6 +69,8 @@ export type JobView = {
   benchTrouble: string | null
   /** what the server's judge says of the running hold; null while there is none */
   judged: JudgedHold | null
+  /** what the server's watch says of the running pull's end */
+  forecast: PullForecast | null
   cursor: string
 }
 

@@ -7,7 +7,7 @@ import { tellWrong } from '@/server/live/wrong'
 import { log } from '@/server/log'
 import { answerIngest } from '@/server/readings/ingest-handler'
 import { ADDRESS_HEADER } from '@/server/sender'
-import { watchHolds } from '@/server/watch/watch-holds'
+import { watch } from '@/server/watch/watch'
 import { addressOf, hostsOf, listOf, turnedAway } from './door'
 import { lingerBehind } from './linger'
 import { webRequest, writeAnswer } from './web-request'
@@ -105,5 +105,5 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, stop)
 process.on('message', (message) => tellWrong(message))
 
 keepHouse()
-void watchHolds()
+void watch()
 server.listen(Number(port), host)

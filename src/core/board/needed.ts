@@ -1,4 +1,5 @@
 import { clockFactor, jobTimeMs, wallTimeMs } from '../job/clock'
+import { comeBackAt } from '../pull/forecast'
 import type { BoardRow } from '../views'
 import { carPressurePa } from './car-pressure'
 
@@ -13,7 +14,7 @@ export type BoardAlarm = 'target' | 'decided' | 'silent' | 'time'
 
 /** The one thing a car calls for now, or null. @param wallMs - wall time now, ms */
 export function boardAlarm(
-  { summary, clock, vacuumPa, vacuumAt, byHand, found }: BoardRow,
+  { summary, clock, vacuumPa, vacuumAt, byHand, found, forecast }: BoardRow,
   wallMs: number,
 ): BoardAlarm | null {
   if (summary.signed || clock.length === 0 || summary.comeBackAt === null) return null
@@ -24,7 +25,14 @@ export function boardAlarm(
   // a gauge that a person reads is never silent
   if (vacuumAt !== null && !byHand && nowMs - Date.parse(vacuumAt) > silentAfterS(clockFactor(clock)) * 1000)
     return 'silent'
-  return nowMs >= Date.parse(summary.comeBackAt) ? 'time' : null
+  return nowMs >= (wantedMs({ summary, forecast }) ?? 0) ? 'time' : null
+}
+
+/** When a car that waits by itself wants somebody, job time ms: a pull by what is said of its end; null while hands are on it. */
+export function wantedMs({ summary, forecast }: Pick<BoardRow, 'summary' | 'forecast'>): number | null {
+  if (summary.comeBackAt === null) return null
+  const dueMs = Date.parse(summary.comeBackAt)
+  return summary.step === 'pull' ? comeBackAt(dueMs, forecast).atMs : dueMs
 }
 
 /**
@@ -36,5 +44,6 @@ export function neededMs(row: BoardRow, wallMs: number): number {
   if (summary.signed) return Number.POSITIVE_INFINITY
   const alarm = boardAlarm(row, wallMs)
   if (alarm === 'target' || alarm === 'decided') return -1
-  return summary.comeBackAt === null || clock.length === 0 ? -1 : wallTimeMs(clock, Date.parse(summary.comeBackAt))
+  const wanted = wantedMs(row)
+  return wanted === null || clock.length === 0 ? -1 : wallTimeMs(clock, wanted)
 }

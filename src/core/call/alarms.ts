@@ -2,6 +2,7 @@ import { carPressurePa } from '../board/car-pressure'
 import { silentAfterS } from '../board/needed'
 import { gaugeSeat } from '../job/gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState } from '../job/state'
+import { comeBackAt } from '../pull/forecast'
 import { PA_PER_MICRON } from '../units/constants'
 import { findingOf } from './hold'
 import type { Live } from './types'
@@ -45,7 +46,7 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
   const { targetPa, pullMinutes } = state.opened.procedure
   const carPa = carPressurePa(gaugeSeat(state.opened.rig), live.vacuumPa, live.pull?.far?.highPa)
   const reached = carPa !== undefined && carPa <= targetPa
-  const due = Date.parse(pull.startedAt) + pullMinutes * 60_000
+  const due = comeBackAt(Date.parse(pull.startedAt) + pullMinutes * 60_000, live.forecast).atMs
   return [
     ...(reached
       ? [

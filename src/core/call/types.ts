@@ -2,6 +2,7 @@ import type { Closing } from '../charge/closing'
 import type { HoldResult } from '../hold/types'
 import type { EventDraft, EventKind, PayloadOf } from '../job/events'
 import type { PullAdvice } from '../pull/advice'
+import type { PullForecast } from '../pull/forecast'
 import type { Caution } from './cautions'
 
 /** An event a button records, before it gets its id and time. */
@@ -72,6 +73,8 @@ export type Live = {
   judgement?: HoldResult
   /** where the running pull stands */
   pull?: PullAdvice
+  /** when the running pull ends, as the server's watch says */
+  forecast?: PullForecast
   /** what the simulated bench or a real one can measure for the proof */
   clock: (ms: number) => string
 }

@@ -3,6 +3,8 @@ import { dewPointAtMostC } from '../fluids/water'
 import { gaugeSeat } from '../job/gauge-seat'
 import { currentPull, type JobState } from '../job/state'
 import type { AdviceKind } from '../pull/advice'
+import { isStuck } from '../pull/advisor'
+import { type ComeBack, comeBackAt } from '../pull/forecast'
 import { chanceWords } from '../units/chance'
 import { PA_PER_MICRON } from '../units/constants'
 import { vacuumLine, vacuumSeenIn } from '../words/vacuum'
@@ -135,23 +137,24 @@ export function callPull(state: JobState, live: Live): Call {
 
 /** A needle shows no target: its pull ends by the minutes, and proves what minutes prove. */
 function callPullingByNeedle(state: JobState, live: Live, startedAt: string, target: number): Call {
-  const due = Date.parse(startedAt) + state.opened.procedure.pullMinutes * 60_000
-  const over = live.nowMs >= due
+  const back = comeBack(state, live, startedAt)
+  const over = live.nowMs >= back.atMs
   const isolate = { label: over ? 'Isolate it' : 'Isolate now', key: 'I', does: record(finish('pull')) }
   const board = { label: over ? 'Board' : 'To the board', key: 'G', does: { do: 'go', to: 'board' } } as const
   return {
-    sure: 'by the procedure’s minutes',
+    sure: SURE_BY[back.by],
     sentence: over ? 'Its minutes are over. Isolate it.' : 'Leave it. Come back at',
-    ...(over
-      ? {}
-      : {
-          figure: { text: live.clock(due), caption: `in ${Math.max(1, Math.round((due - live.nowMs) / 60_000))} min` },
-        }),
+    ...(over ? {} : { figure: backFigure(back, live) }),
     why: [
       live.vacuumPa === undefined
         ? 'No vacuum reading yet: type what the needle shows.'
         : `The needle: ${vacuumLine(vacuumSeenIn(state.opened)(live.vacuumPa))}.`,
       `No needle shows ${target.toLocaleString('en')} micron: the pull ends by its minutes.`,
+      ...(live.forecast
+        ? [
+            `By the story and this rig ${Math.round(100 * live.forecast.reaches)} of 100 such cars are down there within six hours${back.by === 'prediction' ? ', half of them by then' : ''}.`,
+          ]
+        : []),
     ],
     proves: {
       title: 'What these minutes prove',
@@ -189,19 +192,15 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
       after: 'Valves first, then the pump.',
     }
   }
-  const due = Date.parse(startedAt) + state.opened.procedure.pullMinutes * 60_000
-  const late = live.nowMs >= due
+  const back = comeBack(state, live, startedAt)
+  const late = live.nowMs >= back.atMs
   const top = live.pull?.options[0]
   const likely = top && top.probability >= LIKELY ? top : undefined
-  const stuck = likely !== undefined && likely.kind !== 'on-course' && likely.kind !== 'boiling'
+  const stuck = likely !== undefined && isStuck(likely.kind)
   return {
-    sure: likely ? `${STANDS[likely.kind]}, ${chanceWords(likely.probability)}` : 'by the procedure’s minutes',
+    sure: likely ? `${STANDS[likely.kind]}, ${chanceWords(likely.probability)}` : SURE_BY[back.by],
     sentence: stuck ? likely.sentence : late ? 'Not at the target yet.' : 'Leave it. Come back at',
-    ...(late || stuck
-      ? {}
-      : {
-          figure: { text: live.clock(due), caption: `in ${Math.max(1, Math.round((due - live.nowMs) / 60_000))} min` },
-        }),
+    ...(late || stuck ? {} : { figure: backFigure(back, live) }),
     why: [
       shown === undefined
         ? 'No vacuum reading yet: type what the gauge shows.'
@@ -241,6 +240,21 @@ const STANDS: Record<AdviceKind, string> = {
   leak: 'stuck, a leak',
   hoses: 'stuck, the hoses',
   pump: 'stuck, the pump',
+  ballast: 'held up by the ballast',
+}
+
+const SURE_BY: Record<ComeBack['by'], string> = {
+  prediction: 'half of such pulls are there by then',
+  minutes: 'by the procedure’s minutes',
+}
+
+const comeBack = (state: JobState, live: Live, startedAt: string): ComeBack =>
+  comeBackAt(Date.parse(startedAt) + state.opened.procedure.pullMinutes * 60_000, live.forecast)
+
+function backFigure({ atMs, latestMs }: ComeBack, live: Live): NonNullable<Call['figure']> {
+  const minutes = Math.max(1, Math.round((atMs - live.nowMs) / 60_000))
+  const latest = latestMs === null ? '' : `; nine of ten by ${live.clock(latestMs)}`
+  return { text: live.clock(atMs), caption: `in ${minutes} min${latest}` }
 }
 
 function predictedWords(live: Live): string {

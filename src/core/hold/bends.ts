@@ -31,14 +31,14 @@ const COLD_BY_K = [2, 4, 7, 11, 17, 25, 36, 50]
 const WARMING_TAUS_S = [215, 370]
 /** Two places that give water at once: fast and slow time constants, s, and the share of the fast one. */
 const PAIR_FAST_S = [50, 120, 280, 600]
-const PAIR_SLOW_S = [400, 800, 1600, 3200]
-const PAIR_SHARES = [0.2, 0.45, 0.7]
+const PAIR_SLOW_S = [500, 1000, 1900, 3600]
+const PAIR_SHARES = [0.05, 0.15, 0.35, 0.65]
 /**
  * Share of a damp car's chance that goes to water warming up, and to two places at once, rather than one out of oil
  * (assumed).
  */
-const WARMING_SHARE = 0.3
-const PAIR_SHARE = 0.15
+const WARMING_SHARE = 0.25
+const PAIR_SHARE = 0.4
 /** A focus puts so many bends on each side of the best one. */
 const FINE = 4
 
@@ -75,7 +75,7 @@ function fineAround(ambientC: number, focus: Bend): Bend[] {
   }
   if (focus.kind === 'pair') {
     const steps = [0.72, 1, 1.38]
-    const shares = [-0.12, 0, 0.12].map((d) => focus.share + d)
+    const shares = [0.6, 1, 1.6].map((f) => Math.min(0.95, focus.share * f))
     const each = focus.prior / (steps.length ** 2 * shares.length)
     return steps.flatMap((f) =>
       steps.flatMap((g) => shares.map((share) => pair(focus.tauS * f, focus.slowS * g, share, each))),

@@ -7,7 +7,7 @@ import type { Hypothesis } from './posterior'
 import { priorsOf } from './priors'
 import type { Cleaned } from './problems'
 import { type Reason, reasonsOf, spoilReasons, stoodStill } from './reasons'
-import { STANDS_UNTIL } from './standing'
+import { AS_IT_IS, type Standing } from './standing'
 import type { Future, HoldContext, HoldResult, HoldSample, Interval, Problem, Shape, Verdict } from './types'
 
 /** Cuts of model.md section 6 (assumed). */
@@ -89,15 +89,14 @@ const SOONEST = 1.05
 
 /**
  * Verdict, intervals and words from the weighed hypotheses.
- * @param foundS - when the hold was found to be without a leak before, s since isolation: that stands until a leak is
- *   likelier than none
+ * @param standing - what the record's earlier moments say of the verdict
  */
 export function conclude(
   judged: Judged,
   samples: readonly HoldSample[],
   { samples: used, problems: found }: Cleaned,
   context: HoldContext,
-  foundS: number | null = null,
+  standing: Standing = AS_IT_IS,
 ): HoldResult {
   const hypotheses = weighted(judged.hypotheses)
   const chance: Record<Shape, number> = { tight: 0, damp: 0, leak: 0, 'leak-and-damp': 0 }
@@ -109,8 +108,7 @@ export function conclude(
   const rise = riseOf(hypotheses)
   const problems = [...found, ...unexplained(judged)]
   const limitPaS = Math.max(limitOf(hypotheses, judged.prior, leak, rise, context), creptUnseen(context, heldS))
-  const noLeakTo = foundS === null ? NO_LEAK_TO : STANDS_UNTIL
-  const verdict = verdictOf({ leak, damp, dampWithoutLeak, clear: rise.low > 0, noLeakTo }, problems)
+  const verdict = verdictOf({ leak, damp, dampWithoutLeak, clear: rise.low > 0, standing }, problems)
   const grams = (risePaS: number) =>
     leakGramsPerYear(risePaS, context.volumeL, context.refrigerant, context.barometerPa)
   const longer = Math.max(1, context.plannedS / Math.max(60, heldS))
@@ -133,7 +131,7 @@ export function conclude(
     samples: samples.length,
     heldS,
     cannotSeeBelowGramsPerYear: unseen,
-    ...split(reasonsOf({ verdict, used, risePaS: rise.value, leak, damp, problems, context, unseen, heldS, foundS })),
+    ...split(reasonsOf({ verdict, used, risePaS: rise.value, leak, damp, problems, context, unseen, heldS, standing })),
   }
 }
 
@@ -147,16 +145,17 @@ type Chances = {
   dampWithoutLeak: number
   /** the rise is clear of zero */
   clear: boolean
-  /** no leak is found up to this chance of one */
-  noLeakTo: number
+  standing: Standing
 }
 
-function verdictOf({ leak, damp, dampWithoutLeak, clear, noLeakTo }: Chances, problems: readonly Problem[]): Verdict {
+function verdictOf({ leak, damp, dampWithoutLeak, clear, standing }: Chances, problems: readonly Problem[]): Verdict {
   if (problems.some((p) => p.spoils || (p.unlessLeak && leak < LEAK_FROM))) return 'invalid'
+  if (standing.kind === 'open') return 'undecided'
+  if (standing.kind === 'found') return dampWithoutLeak >= DAMP_FROM ? 'damp' : 'tight'
   // a leak whose rise is not clear of zero is no finding
   if (leak >= LEAK_FROM && !clear) return 'undecided'
   if (leak >= LEAK_FROM) return damp >= DAMP_BESIDE_LEAK_FROM ? 'leak-and-damp' : 'leak'
-  if (leak <= noLeakTo) return dampWithoutLeak >= DAMP_FROM ? 'damp' : 'tight'
+  if (leak <= NO_LEAK_TO) return dampWithoutLeak >= DAMP_FROM ? 'damp' : 'tight'
   return 'undecided'
 }
 

@@ -11,7 +11,7 @@ import { type Estimated, estimateNoise, noiseOf, stepsOf } from './noise'
 import { candidates, type Hypothesis, type Prior, weigh } from './posterior'
 import { priorsOf } from './priors'
 import { type Cleaned, clean } from './problems'
-import { foundBefore } from './standing'
+import { AS_IT_IS, remembered, type Standing, standingOf, upTo } from './standing'
 import type { HoldContext, HoldResult, HoldSample } from './types'
 
 /** Samples the fits are made on at most; more are averaged into these. */
@@ -100,17 +100,38 @@ const USUAL_PULLED_S = 1500
  * @see model.md section 6, docs/judging.md
  */
 export function judgeHold(samples: readonly HoldSample[], context: HoldContext): HoldResult {
-  const now = judgeAlone(samples, context, null)
-  // a needle that stands still has findings of its own
-  if (context.instrument === 'needle') return now
-  const foundS = foundBefore(samples, now, (part) => judgeAlone(part, context, null))
-  return foundS === null ? now : judgeAlone(samples, context, foundS)
+  return judgeStanding(samples, context, judgeRecord(samples, context)).result
 }
 
-/** A judgement of these samples by themselves; `foundS` is when they were found to be without a leak before. */
-function judgeAlone(samples: readonly HoldSample[], context: HoldContext, foundS: number | null): HoldResult {
-  const { judged, cleaned } = judgeRecord(samples, context)
-  return judged ? conclude(judged, samples, cleaned, context, foundS) : tooEarly(samples, cleaned.problems, context)
+/** The judgement of a record that was weighed already, and how what it said before counts. */
+export function judgeStanding(
+  samples: readonly HoldSample[],
+  context: HoldContext,
+  made: ReturnType<typeof judgeRecord>,
+): { result: HoldResult; standing: Standing } {
+  const now = concluded(samples, context, made, AS_IT_IS)
+  // a needle that stands still has findings of its own
+  const standing = context.instrument === 'needle' ? AS_IT_IS : standingOf(now, (s) => leakUpTo(samples, context, s))
+  return { result: standing === AS_IT_IS ? now : concluded(samples, context, made, standing), standing }
+}
+
+function concluded(
+  samples: readonly HoldSample[],
+  context: HoldContext,
+  { judged, cleaned }: ReturnType<typeof judgeRecord>,
+  standing: Standing,
+): HoldResult {
+  return judged ? conclude(judged, samples, cleaned, context, standing) : tooEarly(samples, cleaned.problems, context)
+}
+
+/** Chance of a leak by what had been read up to a moment, by itself. */
+function leakUpTo(samples: readonly HoldSample[], context: HoldContext, elapsedS: number): number {
+  const part = upTo(samples, elapsedS)
+  return remembered(
+    part,
+    context,
+    () => concluded(part, context, judgeRecord(part, context), AS_IT_IS).probability.leak,
+  )
 }
 
 /** The record cleaned and its hypotheses weighed; `judged` is null when there is too little to weigh. */

@@ -1,5 +1,6 @@
 import { DAY_S, NEEDLE_HALF_WIDTH_PA, PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
 import type { ProblemCode, ReasonCode } from './codes'
+import type { Standing } from './standing'
 import type { HoldContext, HoldSample, Problem, Verdict } from './types'
 
 export type Reason = { code: ReasonCode | ProblemCode; words: string }
@@ -15,8 +16,8 @@ type Judgement = {
   /** what a needle that stood still cannot see, grams a year */
   unseen: number | null
   heldS: number
-  /** when it was found to be without a leak before, s; null where the verdict is of this moment */
-  foundS: number | null
+  /** what the record's earlier moments say of the verdict */
+  standing: Standing
 }
 
 /** A needle that ended within its own error of where it began. */
@@ -63,10 +64,13 @@ export function reasonsOf(judgement: Judgement): Reason[] {
   return [...because, ...standsReason(judgement), ...noted]
 }
 
+/** Up to this chance of a leak this moment says the same by itself. */
+const STANDS_WITHOUT_A_WORD = 0.1
 /** A finding that stands although this moment alone would leave it open. */
-function standsReason({ verdict, leak, foundS }: Judgement): Reason[] {
-  if (foundS === null || (verdict !== 'tight' && verdict !== 'damp')) return []
-  const words = `Found after ${spanWords(foundS)}; what was read since (a leak beside it: ${Math.round(100 * leak)} %) is too little to withdraw it.`
+function standsReason({ verdict, leak, standing }: Judgement): Reason[] {
+  if (standing.kind !== 'found' || leak <= STANDS_WITHOUT_A_WORD || (verdict !== 'tight' && verdict !== 'damp'))
+    return []
+  const words = `Found after ${spanWords(standing.sinceS)}; what was read since (a leak beside it: ${Math.round(100 * leak)} %) is too little to withdraw it.`
   return [{ code: 'stands', words }]
 }
 

@@ -1,10 +1,11 @@
 import { conclude } from './conclude'
-import { judgeHold, judgeRecord } from './judge'
+import { judgeHold, judgeRecord, judgeStanding } from './judge'
 import type { Judged } from './judged'
 import { noiseOf, stepsOf } from './noise'
 import { logSum } from './normal'
 import { type Hypothesis, weigh } from './posterior'
 import type { Cleaned } from './problems'
+import type { Standing } from './standing'
 import type { HoldContext, HoldResult, HoldSample, Shape } from './types'
 
 /** A full look is due when the record has grown by this share, and by so many samples. */
@@ -21,8 +22,8 @@ type Look = {
   wanted: ReadonlySet<number>
   left: Record<Shape, number>
   step: number
-  /** when the last full look found no leak, or found that such a finding stands, s */
-  foundS: number | null
+  /** what the moments before the last full look say of the verdict */
+  standing: Standing
 }
 
 /**
@@ -65,7 +66,7 @@ export class RunningHold {
       throw new RangeError(`${sample.elapsedS} s does not follow ${before?.elapsedS} s`)
     this.samples.push(sample)
     if (!this.last) return this.look()
-    const { judged, cleaned, wanted, left, step, foundS } = this.last
+    const { judged, cleaned, wanted, left, step, standing } = this.last
     cleaned.samples.push(sample)
     const { sigma, correlationS } = noiseOf(
       [sample],
@@ -79,7 +80,7 @@ export class RunningHold {
       ...h,
       log: h.log + left[h.shape],
     }))
-    return conclude({ ...judged, hypotheses }, this.samples, cleaned, this.context, foundS)
+    return conclude({ ...judged, hypotheses }, this.samples, cleaned, this.context, standing)
   }
 
   /** Judges everything read so far from scratch. */
@@ -91,15 +92,14 @@ export class RunningHold {
       return judgeHold(this.samples, this.context)
     }
     const { judged, cleaned } = made
-    const result = judgeHold(this.samples, this.context)
-    const free = result.verdict === 'tight' || result.verdict === 'damp'
+    const { result, standing } = judgeStanding(this.samples, this.context, made)
     const steps = stepsOf(this.samples.slice(-60), this.context)
     this.last = {
       judged,
       cleaned: { ...cleaned, samples: [...cleaned.samples] },
       ...heaviest(judged.hypotheses),
       step: steps[steps.length - 1] as number,
-      foundS: free ? result.heldS : null,
+      standing,
     }
     return result
   }

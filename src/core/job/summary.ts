@@ -20,6 +20,8 @@ export type JobSummary = {
   gauge?: GaugeSeat
   /** how many times it was shut in */
   holds?: number
+  /** how many times it was pulled on */
+  pulls?: number
   signed: boolean
 }
 
@@ -41,6 +43,7 @@ export function summarise(state: JobState): JobSummary {
     ultimatePa: opened.rig.ultimatePa,
     gauge: gaugeSeat(opened.rig),
     holds: state.holds.length,
+    pulls: state.pulls.length,
     signed: state.signed !== undefined,
   }
 }

@@ -21,7 +21,6 @@ export type KnownRecord = {
     leakPaM3S: number
     /** water left in it at isolation, g, liquid and bound */
     waterG: number
-    water?: unknown
     /** what does not die: leak and permeation over the isolated volume, Pa/s */
     sustainedPaS: number
     /** the same record without its leak and without noise, Pa at every sample */
@@ -132,7 +131,6 @@ export function knownRecord(seed: number, wish: RecordWish = {}): KnownRecord {
     truth: {
       leakPaM3S,
       waterG: noLeak.waterG,
-      water: { ...water, hosesIn, hose, pullS, device },
       sustainedPaS: (leakPaM3S + permeation) / (isolatedL / 1000),
       leakFreePa,
       noisePa: Float64Array.from(shown, (s) => s.sigma),

@@ -1,4 +1,4 @@
-import { GAS_CONSTANT, PA_PER_MICRON, WATER_KG_MOL } from '../units/constants'
+import { BALLAST_FLOOR_PA, GAS_CONSTANT, OIL_PA_PER_G, PA_PER_MICRON, WATER_KG_MOL } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import type { AdviceKind, PullLook } from './advice'
 import type { Flow } from './flow'
@@ -20,6 +20,20 @@ export const waterGramsPerHour = (incomingPaM3S: number, ambientC: number): numb
 /** Water carried off while it hung there, g, if all that came was water; undefined while the balance cannot be made. */
 export const carriedOffG = (look: PullLook, flow: Flow): number | undefined =>
   flow.incomingPaM3S === null ? undefined : (waterGramsPerHour(flow.incomingPaM3S, look.ambientC) * flow.flatS) / 3600
+
+/** Wet oil is named from here on: what it adds to the pump's floor, against the target. */
+const OIL_SHARE = 0.2
+
+/** What the oil took from this car, where that is enough to hold the pump up; undefined where it is not. */
+function wetOil({ forecast, targetPa, ultimatePa, ballastOpen }: PullLook): Words | undefined {
+  const addsPa = OIL_PA_PER_G * (forecast?.oilG ?? 0)
+  if (forecast === undefined || addsPa < OIL_SHARE * targetPa) return undefined
+  return {
+    sentence: 'The pump’s oil is wet.',
+    why: `About ${roughly(forecast.oilG)} g of water went into it from this car; with that it stays above about ${micron(ultimatePa + addsPa)} micron, the target is ${micron(targetPa)}.`,
+    next: `Change its oil behind the shut valve at the pump, warm: then it reaches about ${micron(ultimatePa)} again. ${ballastOpen ? 'Keep the ballast open while water comes' : 'The ballast open ten minutes keeps more water out of it'}; what has gathered stays until the oil is changed.`,
+  }
+}
 
 /** One sentence, its reason and the next action for every way a pull may stand. */
 export const ADVICE_WORDS: Record<AdviceKind, (facts: Facts) => Words> = {
@@ -58,9 +72,15 @@ export const ADVICE_WORDS: Record<AdviceKind, (facts: Facts) => Words> = {
     why: `${micron(farPa)} micron is about what these hoses let the far side reach even dry and tight; the target is ${micron(look.targetPa)}.`,
     next: 'Cores out, larger or shorter hoses, no manifold; or take a target this rig can reach.',
   }),
-  pump: ({ look }) => ({
-    sentence: 'Stuck: perhaps the pump.',
-    why: `A pump with wet or old oil stays above its own ${micron(look.ultimatePa)} micron.`,
-    next: 'Blank it off: close the valves at the pump and read a gauge there. Above twice its ultimate it needs oil, not time.',
+  pump: ({ look }) =>
+    wetOil(look) ?? {
+      sentence: 'Stuck: perhaps the pump.',
+      why: `A pump with wet or old oil stays above its own ${micron(look.ultimatePa)} micron.`,
+      next: 'Blank it off: close the valves at the pump and read a gauge there. Above twice its ultimate it needs oil, not time.',
+    },
+  ballast: ({ look }) => ({
+    sentence: 'The open ballast holds it up.',
+    why: `A pump with its ballast open goes no deeper than about ${micron(BALLAST_FLOOR_PA)} micron; the target is ${micron(look.targetPa)}.`,
+    next: 'Close the ballast once most of the water is off.',
   }),
 }

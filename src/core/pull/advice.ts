@@ -1,8 +1,8 @@
 import type { PullPlan } from './planner'
+import type { StandKind } from './running-pull'
 
 /** Where a pull may stand. */
-export const ADVICE_KINDS = ['on-course', 'boiling', 'leak', 'hoses', 'pump'] as const
-export type AdviceKind = (typeof ADVICE_KINDS)[number]
+export type AdviceKind = StandKind
 
 /** One way to explain where the pull stands, how likely, why, and what the hand does next. */
 export type Advice = { kind: AdviceKind; probability: number; sentence: string; why: string; next: string }
@@ -39,4 +39,6 @@ export type PullLook = {
   ambientC: number
   ultimatePa: number
   plan: PullPlan
+  /** what the prediction of the rest says of this pull; once it is there its chances stand in place of the look's own */
+  forecast?: { stands: readonly { kind: AdviceKind; probability: number }[]; toTargetS: number | null; oilG: number }
 }

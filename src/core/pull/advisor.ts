@@ -1,5 +1,5 @@
 import { PA_PER_MICRON } from '../units/constants'
-import { ADVICE_KINDS, type AdviceKind, type PullAdvice, type PullLook } from './advice'
+import type { AdviceKind, PullAdvice, PullLook } from './advice'
 import { ADVICE_WORDS, carriedOffG } from './advice-words'
 import { type Flow, flowOf } from './flow'
 import type { Lead, PullPlan } from './planner'
@@ -9,8 +9,11 @@ const BOILING_FROM_SHARE = 0.1
 /** Deviations in ln(pressure) and in ln(pressure) a minute that an explanation forgives (assumed). */
 const NEAR = 0.3
 const SLOPE_NEAR = 0.012
+/** What one look at the curve tells apart. */
+type LookedFor = Exclude<AdviceKind, 'ballast'>
 /** Chances before any reading (assumed): most pulls go as predicted. */
-const CHANCE: Record<AdviceKind, number> = { 'on-course': 0.5, boiling: 0.2, leak: 0.12, hoses: 0.09, pump: 0.09 }
+const CHANCE: Record<LookedFor, number> = { 'on-course': 0.5, boiling: 0.2, leak: 0.12, hoses: 0.09, pump: 0.09 }
+const LOOKED_FOR = Object.keys(CHANCE) as LookedFor[]
 /** A pull is called stuck only when it was flat for so long, s. */
 const FLAT_S = 600
 
@@ -58,19 +61,14 @@ export function adviseOnPull(look: PullLook): PullAdvice {
     return { ...nothing, blind: 'The gauge is over its range still: until it reads, there is nothing to tell.' }
   const far = farOf(look, last.pressurePa)
   const flow = flowOf(look.readings, look.plan.dry, look.volumeL, far.pa / last.pressurePa)
-  const scores = ADVICE_KINDS.map((kind) => ({
-    kind,
-    score: Math.log(CHANCE[kind]) + likelihood(kind, look, far.pa, last.tS, flow),
-  }))
-  const top = Math.max(...scores.map((s) => s.score))
-  const total = scores.reduce((sum, s) => sum + Math.exp(s.score - top), 0)
-  const toTargetS = remaining(look, far.pa, last.tS)
+  const toTargetS = look.forecast ? look.forecast.toTargetS : remaining(look, far.pa, last.tS)
   const facts = { look, farPa: far.pa, flow, toTargetS }
-  const options = scores
-    .map(({ kind, score }) => ({ kind, probability: Math.exp(score - top) / total, ...ADVICE_WORDS[kind](facts) }))
+  const stands = look.forecast?.stands ?? byThisLook(look, far.pa, last.tS, flow)
+  const options = stands
+    .map(({ kind, probability }) => ({ kind, probability, ...ADVICE_WORDS[kind](facts) }))
     .filter((o) => o.probability >= LEAST_SHOWN)
     .sort((a, b) => b.probability - a.probability)
-  const stuck = options[0]?.kind === 'leak' || options[0]?.kind === 'hoses' || options[0]?.kind === 'pump'
+  const stuck = options[0] !== undefined && isStuck(options[0].kind)
   return {
     options,
     far,
@@ -79,6 +77,20 @@ export function adviseOnPull(look: PullLook): PullAdvice {
     toTargetS: stuck ? null : toTargetS,
     blind: null,
   }
+}
+
+/** What keeps a pull from its target, rather than what takes time. */
+export const isStuck = (kind: AdviceKind): boolean => kind !== 'on-course' && kind !== 'boiling'
+
+/** Chances by the shape of the last minutes alone, until a prediction of the rest is there. */
+function byThisLook(look: PullLook, farPa: number, tS: number, flow: Flow): { kind: LookedFor; probability: number }[] {
+  const scores = LOOKED_FOR.map((kind) => ({
+    kind,
+    score: Math.log(CHANCE[kind]) + likelihood(kind, look, farPa, tS, flow),
+  }))
+  const top = Math.max(...scores.map((s) => s.score))
+  const total = scores.reduce((sum, s) => sum + Math.exp(s.score - top), 0)
+  return scores.map(({ kind, score }) => ({ kind, probability: Math.exp(score - top) / total }))
 }
 
 /** The far side's pressure: the reading itself there, an estimate with its band when only the pump's end is read. */
@@ -119,7 +131,7 @@ function scaled(l: Lead, pumpPa: number): Lead {
 const square = (x: number): number => -0.5 * Math.min(MOST_AGAINST, x * x)
 const outside = (x: number, low: number, high: number): number => (x < low ? low - x : x > high ? x - high : 0)
 
-function likelihood(kind: AdviceKind, look: PullLook, farPa: number, tS: number, flow: Flow): number {
+function likelihood(kind: LookedFor, look: PullLook, farPa: number, tS: number, flow: Flow): number {
   const ln = Math.log(farPa)
   const flat = flow.slopePerMin === null ? 0 : square(flow.slopePerMin / SLOPE_NEAR)
   const unproven = tS < FLAT_S || flow.flatS < FLAT_S ? UNPROVEN : 0

@@ -40,6 +40,8 @@ export type PullStands = {
   toTargetS: { p10: number | null; p50: number | null; p90: number | null }
   stands: { kind: StandKind; probability: number }[]
   waterLeftG: { low: number; high: number }
+  /** water in the pump's oil by now, g, the middle */
+  oilG: number
 }
 
 /** Explanations drawn at first, kept after weighing, and steps each kept one walks (assumed, by what they bring). */
@@ -178,7 +180,7 @@ function lnPressureAt({ samples }: Simulation, node: number, tS: number, everyS:
 }
 
 /** What an explanation says of now and of the rest. */
-type Ahead = { farPa: number; toTargetS: number | null; kind: StandKind; waterG: number }
+type Ahead = { farPa: number; toTargetS: number | null; kind: StandKind; waterG: number; oilG: number }
 
 function ahead(asked: PullAsked, e: Explanation): Ahead {
   const { nowS, farNode, targetPa } = asked
@@ -202,6 +204,7 @@ function ahead(asked: PullAsked, e: Explanation): Ahead {
     farPa,
     toTargetS,
     waterG: now.water.liquidG + now.water.boundG,
+    oilG: now.water.inOilG,
     kind: toTargetS !== null ? (wet ? 'boiling' : 'on-course') : blamed(rig, end, run.effectiveSpeedM3S[far] as number),
   }
 }
@@ -229,6 +232,7 @@ function told({ readings, farNode, gaugeNode, targetPa, nowS }: PullAsked, runs:
   const times = runs.map((r) => r.toTargetS ?? Number.POSITIVE_INFINITY).sort((a, b) => a - b)
   const far = runs.map((r) => r.farPa).sort((a, b) => a - b)
   const water = runs.map((r) => r.waterG).sort((a, b) => a - b)
+  const oil = runs.map((r) => r.oilG).sort((a, b) => a - b)
   const last = readings.filter((r) => r.tS <= nowS).at(-1)
   const shown = farNode === gaugeNode && last !== undefined
   const isThere = shown && last.pa <= targetPa
@@ -244,6 +248,7 @@ function told({ readings, farNode, gaugeNode, targetPa, nowS }: PullAsked, runs:
       .filter((s) => s.probability > 0)
       .sort((a, b) => b.probability - a.probability),
     waterLeftG: { low: quantile(water, 0.1), high: quantile(water, 0.9) },
+    oilG: quantile(oil, 0.5),
   }
 }
 

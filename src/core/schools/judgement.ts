@@ -13,3 +13,12 @@ export const judgementOf = (samples: readonly HoldSample[], context: HoldContext
   result: judgeHold(samples, context),
   rules: rulesOn(samples, context),
 })
+
+/** A record as it crosses over to a thread: seconds and pressures side by side, not copied one by one. */
+export type RecordColumns = { elapsedS: Float64Array; pressurePa: Float64Array; context: HoldContext }
+
+export const judgementOfColumns = ({ elapsedS, pressurePa, context }: RecordColumns): Judgement =>
+  judgementOf(
+    Array.from(elapsedS, (s, i): HoldSample => ({ elapsedS: s, pressurePa: pressurePa[i] as number })),
+    context,
+  )

@@ -29,6 +29,7 @@ async function rowsOf(db: Scope, jobs: readonly BoardJob[]): Promise<BoardRow[]>
     vacuumAt: job.latest.vacuum?.at ?? null,
     byHand: job.latest.vacuum?.instrument === HAND,
     found: job.found,
+    forecast: job.forecast,
     clock: clocks.get(job.id) ?? [],
   }))
 }

@@ -1,6 +1,7 @@
 import type { ClockSegment } from '@/core/job/clock'
 import type { JobEvent } from '@/core/job/events'
 import type { JobSummary } from '@/core/job/summary'
+import type { PullForecast } from '@/core/pull/forecast'
 import type { Latest } from '@/core/views'
 import type { StoredBench } from '../bench/stored-bench'
 import type { Scope } from '../db/scope'
@@ -54,11 +55,15 @@ export async function selectJobForUpdate(db: Scope, id: string): Promise<JobRow 
 }
 
 /** What the board needs of a job. */
-export type BoardJob = Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'> & { found: string | null }
+export type BoardJob = Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'> & {
+  found: string | null
+  forecast: PullForecast | null
+}
 
-/** A finding counts for the hold it was made of. */
-const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found
-  from job j left join judgement g on g.job_id = j.id and g.hold = (j.summary ->> 'holds')::int - 1`
+/** A finding counts for the hold it was made of, a forecast for its pull. */
+const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found, f.payload as forecast
+  from job j left join judgement g on g.job_id = j.id and g.hold = (j.summary ->> 'holds')::int - 1
+  left join forecast f on f.job_id = j.id and f.pull = (j.summary ->> 'pulls')::int - 1`
 
 /** Jobs for the board: all that are open and those signed since `signedSince`, newest first. */
 export async function selectBoard(db: Scope, signedSince: Date, limit: number): Promise<BoardJob[]> {

@@ -2,6 +2,7 @@ import type { JobView } from '@/core/views'
 import type { Scope } from '../db/scope'
 import { selectHistory, selectTyped } from '../readings/history'
 import { spanOf } from '../readings/span'
+import { selectForecast } from '../watch/forecast-rows'
 import { judgedHold } from '../watch/judgement-rows'
 import { selectClock, selectEvents, selectJob } from './job-rows'
 import { plain } from './record-deeds'
@@ -38,6 +39,7 @@ export async function jobView(db: Scope, id: string): Promise<JobView | null> {
     typed,
     benchTrouble: job.benchTrouble,
     judged: await judgedHold(db, id),
+    forecast: await selectForecast(db, id),
     cursor: `${job.readingSeq}.${events.length}`,
   }
 }

@@ -3,6 +3,7 @@ import { selectClock, selectEvents, selectPulse } from '../jobs/job-rows'
 import { plain } from '../jobs/record-deeds'
 import { selectReadingsAfter } from '../readings/history'
 import { spanOf } from '../readings/span'
+import { selectForecast } from '../watch/forecast-rows'
 import { judgedHold } from '../watch/judgement-rows'
 import { eventStream } from './event-stream'
 
@@ -60,6 +61,7 @@ export function jobStream(request: Request, db: SessionScope, jobId: string, fro
         if (more) wanted = { ...wanted, readings: true }
         const clock = events.length > 0 ? await selectClock(db, jobId) : undefined
         const judged = asked.judged ? await judgedHold(db, jobId) : undefined
+        const forecast = asked.judged ? await selectForecast(db, jobId) : undefined
         const { latest, benchTrouble } = pulse
         return {
           id: `${cursor.readings}.${cursor.events}`,
@@ -71,6 +73,7 @@ export function jobStream(request: Request, db: SessionScope, jobId: string, fro
             latest,
             benchTrouble,
             judged,
+            forecast,
             serverMs: Date.now(),
           },
           more,

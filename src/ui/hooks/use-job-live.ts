@@ -21,6 +21,7 @@ export type LiveJob = {
   typed: LiveReading[]
   benchTrouble: string | null
   judged: JobView['judged']
+  forecast: JobView['forecast']
 }
 
 /** Events as they are stored, the first of them at place `from` of the job's log. */
@@ -31,6 +32,7 @@ type Message = Stretch & {
   latest: JobView['latest']
   benchTrouble: string | null
   judged?: JobView['judged']
+  forecast?: JobView['forecast']
   serverMs: number
 }
 
@@ -77,7 +79,7 @@ export function withStretch(events: JobEvent[], { from, events: more }: Stretch)
 function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
   const events = withStretch(job.events, message)
   if (!('readings' in message)) return events === job.events ? job : { ...job, events }
-  const { readings, clock, latest, benchTrouble, judged } = message
+  const { readings, clock, latest, benchTrouble, judged, forecast } = message
   return {
     events,
     clock: clock ?? job.clock,
@@ -85,6 +87,7 @@ function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
     benchTrouble,
     // undefined: nothing was judged anew
     judged: judged === undefined ? job.judged : judged,
+    forecast: forecast === undefined ? job.forecast : forecast,
     vacuum: extend(job.vacuum, readings, 'vacuum'),
     scale: extend(job.scale, readings, 'scale'),
     sides: extendSides(job.sides, readings),
@@ -100,7 +103,7 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
   const [job, dispatch] = useReducer(
     reduce,
     view,
-    ({ events, clock, latest, vacuum, scale, sides, typed, benchTrouble, judged }) => ({
+    ({ events, clock, latest, vacuum, scale, sides, typed, benchTrouble, judged, forecast }) => ({
       events,
       clock,
       latest,
@@ -110,6 +113,7 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
       typed,
       benchTrouble,
       judged,
+      forecast,
     }),
   )
   const live = `/api/jobs/${view.id}/live`

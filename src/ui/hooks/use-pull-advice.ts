@@ -5,6 +5,7 @@ import { waterSaturationPa } from '@/core/fluids/water'
 import { currentPull, type JobState } from '@/core/job/state'
 import type { PullAdvice } from '@/core/pull/advice'
 import { adviseOnPull } from '@/core/pull/advisor'
+import type { PullForecast } from '@/core/pull/forecast'
 import type { PullPlan } from '@/core/pull/planner'
 import { medianWater, mostLiquidG } from '@/core/pull/water-inventory'
 import { kelvin } from '@/core/units/temperature'
@@ -17,6 +18,7 @@ export function usePullAdvice(
   state: JobState,
   vacuum: readonly CurvePoint[],
   plan: PullPlan | undefined,
+  forecast: PullForecast | undefined,
 ): PullAdvice | undefined {
   const pull = state.step === 'pull' ? currentPull(state) : undefined
   const startMs = pull && !pull.endedAt ? Date.parse(pull.startedAt) : undefined
@@ -38,6 +40,16 @@ export function usePullAdvice(
       ambientC: place.ambientC,
       ultimatePa: rig.ultimatePa,
       plan,
+      ...(forecast && {
+        forecast: {
+          stands: forecast.stands,
+          oilG: forecast.oilG,
+          toTargetS:
+            forecast.p50Ms === null
+              ? null
+              : Math.max(0, (forecast.p50Ms - (points.at(-1)?.at ?? forecast.atMs)) / 1000),
+        },
+      }),
     })
-  }, [startMs, plan, vacuum, state])
+  }, [startMs, plan, vacuum, state, forecast])
 }

@@ -9,6 +9,7 @@ import { clockFactor } from '@/core/job/clock'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold, type JobState, openContainer } from '@/core/job/state'
 import { cyclingOf, runningWords, ventTrend } from '@/core/prove/trend'
+import type { PullForecast } from '@/core/pull/forecast'
 import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
 import { chargedDay, clockIn } from '../format'
@@ -54,11 +55,13 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
   const judged = judgedNow(state, job.judged)
   const clock = useMemo(() => clockIn(shop.timeZone), [shop.timeZone])
   const planned = usePlan(state)
-  const pull = usePullAdvice(state, job.vacuum, planned?.plan)
+  const forecast = forecastNow(state, job.forecast)
+  const pull = usePullAdvice(state, job.vacuum, planned?.plan, forecast)
   const charging = useChargeWatch(state, job.scale, clockFactor(job.clock), lead)
   const live = {
     ...liveOf(job, state, nowMs, clock, judged?.result),
     ...(pull && { pull }),
+    ...(forecast && { forecast }),
     ...(charging && chargeLive(charging)),
     ...(state.step === 'prove' && runningLive(job, state, nowMs)),
   }
@@ -122,6 +125,10 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
     </ZoneProvider>
   )
 }
+
+/** What was said of the end of the pull that runs now. */
+const forecastNow = (state: JobState, forecast: JobView['forecast']): PullForecast | undefined =>
+  forecast && state.step === 'pull' && forecast.pull === state.pulls.length - 1 ? forecast : undefined
 
 /** The judgement of the hold that runs now; one of an earlier hold says nothing of it. */
 function judgedNow(state: JobState, judged: JobView['judged']): JobView['judged'] {

@@ -1,0 +1,61 @@
+import { expect, test } from 'vitest'
+import { turns, watchedFrom, wetHolds } from '../proving/watched'
+import { judgeHold } from './judge'
+import { AS_IT_IS, standingOf } from './standing'
+import type { HoldResult } from './types'
+
+const EMPTY = judgeHold([], {
+  volumeL: 2,
+  instrument: 'electronic',
+  ambientC: 20,
+  barometerPa: 1e5,
+  refrigerant: 'R-134a',
+  plannedS: 1800,
+})
+const now = (heldS: number, leak: number, more: Partial<HoldResult> = {}): HoldResult => ({
+  ...EMPTY,
+  heldS,
+  probability: { leak, damp: 1 },
+  verdict: leak >= 0.95 ? 'leak-and-damp' : leak <= 0.1 ? 'damp' : 'undecided',
+  ...more,
+})
+/** Chances by time, s: the last one at or before a moment. */
+const chances =
+  (...steps: [fromS: number, leak: number][]) =>
+  (atS: number) =>
+    steps.filter(([fromS]) => fromS <= atS).at(-1)?.[1] ?? 0.4
+
+test('one lucky moment finds nothing, two do', () => {
+  const lucky = chances([0, 0.4], [1000, 0.08], [1050, 0.4])
+  expect(standingOf(now(1040, 0.08), lucky)).toEqual({ kind: 'open' })
+  expect(standingOf(now(1200, 0.4), lucky)).toEqual({ kind: 'open' })
+  expect(standingOf(now(1400, 0.09), chances([0, 0.4], [900, 0.15], [1000, 0.08]))).toMatchObject({ kind: 'found' })
+})
+
+test('what was found stands while a leak is no likelier than it was, and falls when it is likely twice', () => {
+  const found = chances([0, 0.4], [600, 0.05], [1500, 0.45])
+  expect(standingOf(now(3000, 0.45), found)).toMatchObject({ kind: 'found', sinceS: expect.any(Number) })
+  const once = chances([0, 0.4], [600, 0.05], [2900, 0.85], [3000, 0.4])
+  expect(standingOf(now(4000, 0.4), once)).toMatchObject({ kind: 'found' })
+  expect(standingOf(now(4000, 0.85), chances([0, 0.4], [600, 0.05], [2000, 0.85]))).toEqual({ kind: 'open' })
+})
+
+test('a leak beside water wants to have been as likely at the moment before, a straight one does not', () => {
+  expect(standingOf(now(3000, 0.97), chances([0, 0.5]))).toEqual({ kind: 'open' })
+  expect(standingOf(now(3000, 0.97), chances([0, 0.95]))).toBe(AS_IT_IS)
+  const straight = now(3000, 0.97, { verdict: 'leak', probability: { leak: 0.97, damp: 0.05 } })
+  expect(standingOf(straight, chances([0, 0.5]))).toBe(AS_IT_IS)
+})
+
+test('the record alone decides: watched all the time or looked at once, the same is said', () => {
+  const [record] = wetHolds(1, 41) as [ReturnType<typeof wetHolds>[number]]
+  const half = record.samples.filter((s) => s.elapsedS <= 7200)
+  const once = judgeHold(half, record.context)
+  watchedFrom(record, 10)
+  expect(judgeHold(half, record.context)).toEqual(once)
+}, 60_000)
+
+test('of six tight and wet cars watched for four hours at most one turns away from what was right', () => {
+  const turned = wetHolds(6, 301).filter((record) => turns(watchedFrom(record, 6)) > 0)
+  expect(turned.length).toBeLessThanOrEqual(1)
+}, 120_000)

@@ -1,0 +1,57 @@
+import pg from 'pg'
+import { environment } from '../environment'
+import { log } from '../log'
+import { HoldWatch } from './watch-holds'
+import { PullWatch } from './watch-pulls'
+
+/** Time between two looks at all running holds or pulls, ms; one hold is judged no oftener than that. */
+const ROUND_MS = 1000
+/** Another server watches: it is looked after so often, ms. */
+const TAKE_OVER_MS = 5000
+const WATCHER = 460003
+
+/** Watches holds and pulls for ever: as the one that holds the lock, or waiting to take over. */
+export async function watch(): Promise<never> {
+  for (;;) {
+    await watchWhileFirst().catch((error: Error) =>
+      log.warn({ err: error }, 'the watch was interrupted, taken up again'),
+    )
+    await new Promise((done) => setTimeout(done, TAKE_OVER_MS))
+  }
+}
+
+/** Takes the watcher's lock, if it is free, and watches until its connection is lost. */
+async function watchWhileFirst(): Promise<void> {
+  const client = new pg.Client({
+    connectionString: environment().DATABASE_URL,
+    application_name: 'yperos watch',
+    connectionTimeoutMillis: TAKE_OVER_MS,
+  })
+  let lost = false
+  client.on('error', () => {
+    lost = true
+  })
+  client.on('end', () => {
+    lost = true
+  })
+  await client.connect()
+  try {
+    const { rows } = await client.query<{ first: boolean }>('select pg_try_advisory_lock($1) as first', [WATCHER])
+    if (!rows[0]?.first) return
+    const rounds = async (watched: HoldWatch | PullWatch) => {
+      try {
+        while (!lost) {
+          await watched.round()
+          await new Promise((done) => setTimeout(done, ROUND_MS))
+        }
+      } finally {
+        // one that cannot go on takes the other along: both are taken up again together
+        lost = true
+      }
+    }
+    // beside each other: a forecast takes seconds, and no hold waits for it
+    await Promise.all([rounds(new HoldWatch()), rounds(new PullWatch())])
+  } finally {
+    await client.end().catch(() => undefined)
+  }
+}
