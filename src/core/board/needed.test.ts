@@ -56,3 +56,15 @@ test('a signed car calls for nothing and is needed by nobody', () => {
   expect(boardAlarm(row({ vacuumPa: 60 }, { signed: true }), now(10))).toBeNull()
   expect(neededMs(row({}, { signed: true }), now(10))).toBe(Number.POSITIVE_INFINITY)
 })
+
+test('a pull that is forecast wants somebody when half of such pulls are there, never before the procedure’s minutes', () => {
+  const forecast = (p50: number | null) => ({ forecast: { p50Ms: p50 && now(p50), p90Ms: p50 && now(p50 + 20) } })
+  expect(neededMs(row(forecast(75)), now(10))).toBe(now(75))
+  expect(boardAlarm(row({ ...forecast(75), vacuumAt: at(61) }), now(61))).toBeNull()
+  expect(boardAlarm(row({ ...forecast(75), vacuumAt: at(75) }), now(75))).toBe('time')
+  expect(neededMs(row(forecast(30)), now(10))).toBe(now(60))
+  // one that most likely never gets there ends by its minutes, for a person to decide
+  expect(neededMs(row(forecast(null)), now(10))).toBe(now(60))
+  // a hold knows nothing of it
+  expect(neededMs(row(forecast(75), { step: 'hold' }), now(10))).toBe(now(60))
+})
