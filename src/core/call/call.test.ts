@@ -86,6 +86,30 @@ describe('the pull', () => {
   })
 })
 
+test('a pull that is forecast is come back to when half of such pulls are there, with when nine of ten are', () => {
+  const forecast = {
+    pull: 0,
+    atMs: minutes(20),
+    reaches: 0.93,
+    p10Ms: minutes(70),
+    p50Ms: minutes(86),
+    p90Ms: minutes(126),
+    stands: [],
+    oilG: 0,
+  }
+  const pulling = job(CAR, ...PULLING)
+  const call = callFor(pulling, live(20, { vacuumPa: 900 * MICRON, forecast }))
+  expect(call.figure).toEqual({ text: '11:26', caption: 'in 66 min; nine of ten by 12:06' })
+  expect(call.why.join(' ')).toMatch(/half of such pulls are at the target by 11:26, nine of ten by 12:06/)
+  // the procedure's hour is the least it pulls
+  const sooner = callFor(
+    pulling,
+    live(20, { vacuumPa: 900 * MICRON, forecast: { ...forecast, p50Ms: minutes(40), p90Ms: null } }),
+  )
+  expect(sooner.figure?.text).toBe('11:06')
+  expect(sooner.why.join(' ')).toMatch(/by 10:40, 93 of 100 such pulls get there/)
+})
+
 describe('a needle', () => {
   const opened = { ...CAR, rig: { ...CAR.rig, gauge: 'needle' as const } }
   // 22 inches below 24.4 inches of air at Cerro Lumen

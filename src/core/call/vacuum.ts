@@ -219,6 +219,7 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
         : late
           ? []
           : ['It calls when the target is reached.']),
+      ...forecastWords(live),
     ].filter((line) => line !== ''),
     proves,
     watch: atPump ? ['The gauge is at the pump: it reads ahead of the car as long as anything flows.'] : [],
@@ -248,6 +249,15 @@ const SURE_BY: Record<ComeBack['by'], string> = {
   minutes: 'by the procedure’s minutes',
 }
 
+/** When it gets there by what was read of it, and how sure it is that it does. */
+function forecastWords({ forecast, clock }: Live): string[] {
+  if (!forecast) return []
+  const reaches = `${Math.round(100 * forecast.reaches)} of 100 such pulls get there within six hours`
+  if (forecast.p50Ms === null || forecast.p50Ms <= forecast.atMs) return forecast.reaches < 1 ? [`${reaches}.`] : []
+  const all = forecast.p90Ms === null ? reaches : `nine of ten by ${clock(forecast.p90Ms)}`
+  return [`By its readings half of such pulls are at the target by ${clock(forecast.p50Ms)}, ${all}.`]
+}
+
 const comeBack = (state: JobState, live: Live, startedAt: string): ComeBack =>
   comeBackAt(Date.parse(startedAt) + state.opened.procedure.pullMinutes * 60_000, live.forecast)
 
@@ -259,7 +269,7 @@ function backFigure({ atMs, latestMs }: ComeBack, live: Live): NonNullable<Call[
 
 function predictedWords(live: Live): string {
   const left = live.pull?.toTargetS
-  if (left === null || left === undefined || left <= 0) return ''
+  if (live.forecast || left === null || left === undefined || left <= 0) return ''
   return `As predicted: at the target about ${live.clock(live.nowMs + left * 1000)}.`
 }
 

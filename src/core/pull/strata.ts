@@ -29,6 +29,10 @@ export function strataOf(barometerPa: number, coldestC: number, targetPa: number
   }
 }
 
+/** Where a reading may be drawn: below its own limit a needle knows no depth. */
+export const drawnPa = (gauge: 'electronic' | 'needle', pressurePa: number): number =>
+  gauge === 'needle' ? Math.max(pressurePa, NEEDLE_HALF_WIDTH_PA) : pressurePa
+
 /** Place on the log depth scale: 0 at `surfacePa`, 1 at `bottomPa`, clamped; both Pa absolute and positive. */
 export function depthShare(pressurePa: number, surfacePa: number, bottomPa: number): number {
   if (!(pressurePa > 0)) return 1

@@ -11,7 +11,10 @@ export type RuleSaid = {
 }
 
 type Rule = {
-  name: string /** s it waits */
+  name: string
+  /** what a needle can be held to; the others want a gauge that shows micron */
+  byNeedle?: true
+  /** s it waits */
   waitS: number /** rise it still allows over that time, Pa/s */
   allowsPaS: (context: HoldContext) => number
   fails: (samples: readonly HoldSample[], context: HoldContext) => boolean
@@ -36,6 +39,7 @@ const ceiling = (n: number, hours: number): Rule => ({
 const RULES: readonly Rule[] = [
   {
     name: 'needle unmoved after 30 minutes',
+    byNeedle: true,
     waitS: 30 * MINUTE_S,
     allowsPaS: () => HALF_INCH_PA / (30 * MINUTE_S),
     fails: (samples) => Math.abs(rose(samples)) >= HALF_INCH_PA,
@@ -57,30 +61,33 @@ const RULES: readonly Rule[] = [
   ceiling(2500, 3),
   {
     name: 'overnight, needle unmoved',
+    byNeedle: true,
     waitS: 12 * HOUR_S,
     allowsPaS: () => HALF_INCH_PA / (12 * HOUR_S),
     fails: (samples) => Math.abs(rose(samples)) >= HALF_INCH_PA,
   },
 ]
 
-/** Every rule on one record, beside the judge: what it would have said by now, and what it proves at best. */
+/** Every rule this instrument can be held to on one record, beside the judge: what it would have said by now, and what it proves at best. */
 export function rulesOn(samples: readonly HoldSample[], context: HoldContext): RuleSaid[] {
   if (samples.length < 2) return []
   const held = lastOf(samples).elapsedS
-  return RULES.map(({ name, waitS, allowsPaS, fails }) => {
-    const within = samples.filter((s) => s.elapsedS <= waitS)
-    const failed = within.length > 1 && fails(within, context)
-    // a ceiling that is passed fails at once, a wait only at its end
-    const early =
-      failed && name.startsWith('stays')
-        ? (within.find((_s, i) => i > 0 && fails(within.slice(0, i + 1), context))?.elapsedS ?? null)
-        : null
-    const done = held >= waitS * AS_GOOD_AS_OVER
-    return {
-      rule: name,
-      says: early !== null ? 'fails' : !done ? 'not yet' : failed ? 'fails' : 'passes',
-      atS: early ?? (done ? waitS : null),
-      letsThrough: leakGramsPerYear(allowsPaS(context), context.volumeL, context.refrigerant, context.barometerPa),
-    }
-  })
+  return RULES.filter((r) => r.byNeedle || context.instrument === 'electronic').map(
+    ({ name, waitS, allowsPaS, fails }) => {
+      const within = samples.filter((s) => s.elapsedS <= waitS)
+      const failed = within.length > 1 && fails(within, context)
+      // a ceiling that is passed fails at once, a wait only at its end
+      const early =
+        failed && name.startsWith('stays')
+          ? (within.find((_s, i) => i > 0 && fails(within.slice(0, i + 1), context))?.elapsedS ?? null)
+          : null
+      const done = held >= waitS * AS_GOOD_AS_OVER
+      return {
+        rule: name,
+        says: early !== null ? 'fails' : !done ? 'not yet' : failed ? 'fails' : 'passes',
+        atS: early ?? (done ? waitS : null),
+        letsThrough: leakGramsPerYear(allowsPaS(context), context.volumeL, context.refrigerant, context.barometerPa),
+      }
+    },
+  )
 }

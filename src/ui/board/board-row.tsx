@@ -2,7 +2,7 @@ import Link from 'next/link'
 import { boardAlarm } from '@/core/board/needed'
 import { clockFactor, wallTimeMs } from '@/core/job/clock'
 import { type JobSummary, stepLabel } from '@/core/job/summary'
-import { strataOf } from '@/core/pull/strata'
+import { drawnPa, strataOf } from '@/core/pull/strata'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import type { BoardRow } from '@/core/views'
 import { vacuumSeen } from '@/core/words/vacuum'
@@ -44,7 +44,10 @@ export function BoardLine({
     <li className="border-b border-rule">
       <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[386px_1fr] items-center max-lg:grid-cols-1">
         <span className="grid grid-cols-[36px_134px_128px_60px] items-center gap-x-1 py-1 pr-4 max-lg:grid-cols-[36px_1fr_1fr_64px]">
-          <DepthStrip strata={strataOfSummary(summary)} vacuumPa={shown} />
+          <DepthStrip
+            strata={strataOfSummary(summary)}
+            vacuumPa={shown === null ? null : drawnPa(gaugeOf(summary), shown)}
+          />
           <span className="min-w-0">
             <b className="block truncate text-row font-semibold leading-tight">{summary.name}</b>
             <span className="block truncate text-note text-ink-2">{summary.model}</span>
@@ -75,9 +78,11 @@ export function BoardLine({
   )
 }
 
+const gaugeOf = ({ gauge }: Pick<JobSummary, 'gauge'>) => (gauge === 'needle' ? 'needle' : 'electronic')
+
 /** What a car's gauge shows, in its own unit: a needle knows inches. */
 function shownBy({ gauge, barometerPa }: BoardRow['summary'], pa: number): string {
-  const { text, unit } = vacuumSeen(pa, gauge === 'needle' ? 'needle' : 'electronic', barometerPa)
+  const { text, unit } = vacuumSeen(pa, gaugeOf({ gauge }), barometerPa)
   return `${text} ${unit === 'micron' ? unit : 'inHg'}`
 }
 

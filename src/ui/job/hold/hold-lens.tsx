@@ -3,7 +3,7 @@
 import type { Live } from '@/core/call/types'
 import type { Future } from '@/core/hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '@/core/job/state'
-import { depthShare } from '@/core/pull/strata'
+import { depthShare, drawnPa } from '@/core/pull/strata'
 import { PA_PER_INHG, PA_PER_MICRON } from '@/core/units/constants'
 import { vacuumLine, vacuumSeenIn } from '@/core/words/vacuum'
 import { bottomOf, StrataFills } from '../../chart/depth-strip'
@@ -209,7 +209,8 @@ function Whole({
   const strata = jobStrata(state)
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * height
   const first = Date.parse(state.pulls[0]?.startedAt ?? state.openedAt)
-  const shown = vacuum.filter((p) => p.at >= first)
+  const { gauge } = state.opened.rig
+  const shown = vacuum.filter((p) => p.at >= first).map((p) => ({ at: p.at, value: drawnPa(gauge, p.value) }))
   const last = shown[shown.length - 1]
   const x = linear(first, last?.at ?? first + 1, 4, width - 2)
   const top = y(range.high)

@@ -2,8 +2,9 @@
 
 import type { Live } from '@/core/call/types'
 import { currentPull, type JobState } from '@/core/job/state'
+import { comeBackAt } from '@/core/pull/forecast'
 import type { PullBand } from '@/core/pull/planner'
-import { depthShare, type Strata, strataOf } from '@/core/pull/strata'
+import { depthShare, drawnPa, type Strata, strataOf } from '@/core/pull/strata'
 import { type VacuumSeen, vacuumLine, vacuumSeenIn } from '@/core/words/vacuum'
 import { bottomOf, NeedleHatch, StrataFills } from '../../chart/depth-strip'
 import { linear, pathOf, spread } from '../../chart/scales'
@@ -35,7 +36,7 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
   const strata = jobStrata(state)
   const pull = currentPull(state)
   const startMs = pull ? Date.parse(pull.startedAt) : live.nowMs
-  const dueMs = startMs + state.opened.procedure.pullMinutes * 60_000
+  const dueMs = comeBackAt(startMs + state.opened.procedure.pullMinutes * 60_000, live.forecast).atMs
   const endMs = Math.max(dueMs, live.nowMs) + (Math.max(dueMs, live.nowMs) - startMs) * 0.08
   const left = narrow ? 0 : 166
   const strip = 28
@@ -44,7 +45,10 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
   const shown = useTimeWindow(startMs, endMs, width - plotLeft)
   const x = linear(shown.from, shown.to, plotLeft, width)
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * (height - 4) + 2
-  const points = vacuum.filter((p) => p.at >= startMs)
+  const read = vacuum.filter((p) => p.at >= startMs)
+  const lastRead = read[read.length - 1]
+  const { gauge } = state.opened.rig
+  const points = read.map((p) => ({ at: p.at, value: drawnPa(gauge, p.value) }))
   const last = points[points.length - 1]
   const seen = vacuumSeenIn(state.opened)
   const marks = pull
@@ -59,7 +63,7 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         width={width}
         height={height + 36}
         role="img"
-        aria-label={`${sentence(live, strata, last, seen)} Plus and minus zoom, arrows move.`}
+        aria-label={`${sentence(live, strata, lastRead, seen)} Plus and minus zoom, arrows move.`}
         style={{ touchAction: 'pan-y' }}
         {...shown.handlers}
       >
@@ -143,7 +147,7 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         />
       </div>
       {pull && <ZoomButtons window={shown} />}
-      <figcaption className="sr-only">{sentence(live, strata, last, seen)}</figcaption>
+      <figcaption className="sr-only">{sentence(live, strata, lastRead, seen)}</figcaption>
     </figure>
   )
 }
