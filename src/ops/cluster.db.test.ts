@@ -9,6 +9,7 @@ import type { Places } from './places'
 function places(): Places {
   const state = mkdtempSync(join(tmpdir(), 'yperos-cluster-'))
   return {
+    name: 'test',
     root: state,
     state,
     data: join(state, 'data', 'pg'),

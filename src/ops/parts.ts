@@ -18,7 +18,11 @@ function startNode(places: Places, name: string, args: string[], env: Record<str
 
 export function startWeb(places: Places, databaseUrl: string, host: string, port: number): ChildProcess {
   const program = join(places.root, '.build/src/web/main.mjs')
-  return startNode(places, 'web', ['--enable-source-maps', program, host, String(port)], { DATABASE_URL: databaseUrl })
+  return startNode(places, 'web', ['--enable-source-maps', program, host, String(port)], {
+    DATABASE_URL: databaseUrl,
+    // a shop of one's own beside the demo: signing in at one leaves the other signed in
+    ...(places.name !== 'main' && { YPEROS_COOKIE: places.name }),
+  })
 }
 
 export function startBenchProcess(places: Places, address: string, token: string): ChildProcess {

@@ -3,8 +3,8 @@ import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'no
 import { join } from 'node:path'
 import { say } from './say'
 
-/** Where a run keeps its things: the checkout, its state folder, and the cluster's data. */
-export type Places = { root: string; state: string; data: string; runFile: string; lockFile: string }
+/** Where a run keeps its things: its name, the checkout, its state folder, and the cluster's data. */
+export type Places = { name: string; root: string; state: string; data: string; runFile: string; lockFile: string }
 
 /** Where the data of a start by root lies, because PostgreSQL runs as another user who may not enter the checkout. */
 const ROOTS_DATA = '/var/lib/yperos'
@@ -15,7 +15,7 @@ export function placesOf(name: string): Places {
   const state = join(root, '.yperos', name)
   mkdirSync(state, { recursive: true, mode: 0o700 })
   const data = process.getuid?.() === 0 ? join(ROOTS_DATA, markOfState(state, ROOTS_DATA), 'pg') : join(state, 'pg')
-  return { root, state, data, runFile: join(state, 'run.json'), lockFile: join(state, 'lock.json') }
+  return { name, root, state, data, runFile: join(state, 'run.json'), lockFile: join(state, 'lock.json') }
 }
 
 /**

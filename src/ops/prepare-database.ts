@@ -7,7 +7,7 @@ import { database, openClient } from '@/server/db/pool'
 import { scopeOf } from '@/server/db/scope'
 import { loadDemo } from '@/server/demo/load-demo'
 import { keepPartitions } from '@/server/readings/partitions'
-import { selectShop } from '@/server/shop/shop'
+import { findShop } from '@/server/shop/shop'
 import type { Places } from './places'
 import { writeWhole } from './run-file'
 import { Stop, say } from './say'
@@ -23,7 +23,7 @@ type Prepare = { demo: DemoPlace | null; alone: boolean }
  * database.
  * Of two starts on one database the second waits for the first.
  * @param alone - nobody else starts on this database
- * @returns whether the simulated bench is this start's
+ * @returns whether the simulated bench is this start's; a shop of one's own has none
  */
 export async function prepareDatabase(places: Places, url: string, { demo, alone }: Prepare): Promise<boolean> {
   process.env.DATABASE_URL = url
@@ -36,7 +36,8 @@ export async function prepareDatabase(places: Places, url: string, { demo, alone
     await keepPartitions(db)
     if (demo !== null && (await loadDemo(db, join(places.root, 'db/demo', `${demo}.json`), new Date())))
       say(`loaded the demo place, ${DEMO_PLACES[demo]}`)
-    return await claimBench(scopeOf((await selectShop(db)).id, db), benchToken(places), alone)
+    const shop = await findShop(db)
+    return shop?.demo ? await claimBench(scopeOf(shop.id, db), benchToken(places), alone) : false
   } catch (error) {
     throw error instanceof NewerDatabase ? new Stop(error.message) : error
   } finally {

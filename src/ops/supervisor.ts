@@ -6,7 +6,7 @@ import { claimBench, releaseBench } from '@/server/bench/claim'
 import { database } from '@/server/db/pool'
 import { scopeOf } from '@/server/db/scope'
 import { DEMO_SIGN_INS } from '@/server/demo/sign-ins'
-import { selectShop } from '@/server/shop/shop'
+import { findShop } from '@/server/shop/shop'
 import { buildWeb } from './build'
 import { type Cluster, startCluster } from './cluster'
 import { Keeper, type Trouble } from './keeper'
@@ -41,7 +41,8 @@ export class Supervisor {
   private readonly places: Places
   private readonly host: string
   private readonly port: number
-  private readonly demo: DemoPlace
+  /** null for a shop of one's own: nothing is simulated there */
+  private readonly demo: DemoPlace | null
   private readonly address: string
   private readonly keepers = new Map<Part, Keeper>()
   private readonly troubles = new Map<string, Trouble>()
@@ -53,7 +54,7 @@ export class Supervisor {
   private withoutDatabase = 0
   private benchHeardMs = Date.now()
 
-  constructor(places: Places, host: string, port: number, demo: DemoPlace) {
+  constructor(places: Places, host: string, port: number, demo: DemoPlace | null) {
     this.places = places
     this.host = host
     this.port = port
@@ -84,19 +85,23 @@ export class Supervisor {
       demo: this.demo,
       alone: this.cluster !== undefined,
     })
-    const shop = await selectShop(database())
-    this.shopId = shop.id
+    const shop = await findShop(database())
+    this.shopId = shop?.id ?? 0
     await database().end()
     buildWeb(this.places.root)
     await this.keep('web', (born) => this.web(born)).first()
+    if (shop?.demo) await this.startBench(benchIsOurs)
+    say(shop ? `${shop.name} is open at ${this.address}` : `an empty shop waits to be set up at ${this.address}`)
+    if (shop?.demo)
+      for (const { signIn, password, role } of DEMO_SIGN_INS)
+        say(`  sign in as ${signIn} (${role}), password ${password}`)
+    say(`Ctrl-C or ./yperos stop${this.places.name === 'main' ? '' : ` --name ${this.places.name}`} ends it`)
+  }
+
+  private async startBench(benchIsOurs: boolean): Promise<void> {
     const bench = this.keep('bench', () => this.bench())
     if (benchIsOurs) await bench.first()
     else bench.begin()
-    say(`${shop.name} is open at ${this.address}`)
-    if (shop.demo)
-      for (const { signIn, password, role } of DEMO_SIGN_INS)
-        say(`  sign in as ${signIn} (${role}), password ${password}`)
-    say('Ctrl-C or ./yperos stop ends it')
   }
 
   private async startDatabase(): Promise<string> {

@@ -6,6 +6,8 @@ const Environment = z.object({
   YPEROS_HOSTS: z.string().default(''),
   /** addresses of proxies whose word for the sender's address is taken, separated by commas */
   YPEROS_PROXY: z.string().default(''),
+  /** name of the cookie: two installations on one machine share its address, and must not share their sign-ins */
+  YPEROS_COOKIE: z.string().min(1).default('yperos'),
   YPEROS_INSECURE_COOKIE: z.enum(['0', '1']).default('1'),
 })
 

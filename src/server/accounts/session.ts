@@ -18,7 +18,7 @@ async function cookie({ cookieSecret }: Shop): Promise<IronSession<Cookie>> {
   const secure = environment().YPEROS_INSECURE_COOKIE === '0'
   const options: SessionOptions = {
     password: cookieSecret,
-    cookieName: 'yperos',
+    cookieName: environment().YPEROS_COOKIE,
     ttl: SESSION_S,
     cookieOptions: { httpOnly: true, sameSite: 'lax', secure, path: '/' },
   }

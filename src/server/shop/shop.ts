@@ -26,10 +26,15 @@ const SHOP = `select id, name, altitude_m as "altitudeM", barometer_pa as "barom
  * @throws AppError `not-found` while none is set up
  */
 export async function selectShop(db: Queryable): Promise<Shop> {
-  const { rows } = await db.query<Shop>(`${SHOP} where opened_at is not null order by id limit 1`)
-  const shop = rows[0]
+  const shop = await findShop(db)
   if (!shop) throw new AppError('not-found', 'no shop is set up in this database: start with ./yperos up')
   return shop
+}
+
+/** The same, or null while none is set up. */
+export async function findShop(db: Queryable): Promise<Shop | null> {
+  const { rows } = await db.query<Shop>(`${SHOP} where opened_at is not null order by id limit 1`)
+  return rows[0] ?? null
 }
 
 /** The shop of a scope, also while it is being set up. */

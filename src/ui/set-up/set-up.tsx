@@ -1,0 +1,221 @@
+'use client'
+
+import { zodResolver } from '@hookform/resolvers/zod'
+import { type ReactNode, useEffect, useState } from 'react'
+import { type Control, useController, useForm, useWatch } from 'react-hook-form'
+import { CART_KINDS, CART_PARTS, type CartPart, type ShopSetUp } from '@/core/shop/set-up'
+import { ChoiceField, TextField } from '../form/bound'
+import { celsiusHint } from '../form/entries'
+import { MainButton } from '../form/main-button'
+import { Pick } from '../form/pick'
+import { useSending } from '../form/use-sending'
+import { airBelow, FIRST_VALUES, fieldOf, type SetUpValues, setUpForm } from './values'
+
+type SetUpControl = Control<SetUpValues, unknown, ShopSetUp>
+
+/** Opens a shop of one's own: where it stands, who leads it, what hangs on the cart. Nothing in it is simulated. */
+export function SetUp() {
+  const form = useForm({ resolver: zodResolver(setUpForm), defaultValues: FIRST_VALUES })
+  const { post, busy, said, say } = useSending(form, '/api/setup', fieldOf)
+  const [asked, setAsked] = useState<string>()
+  useEffect(() => {
+    if (form.getValues('timeZone') === '') form.setValue('timeZone', Intl.DateTimeFormat().resolvedOptions().timeZone)
+  }, [form])
+  const submit = form.handleSubmit(
+    async (shop) => {
+      const { warning } = airBelow(form.getValues())
+      if (warning && asked !== warning) {
+        setAsked(warning)
+        say('Look once more at the air of the place; press again to keep it.')
+        return
+      }
+      if (await post(shop)) window.location.assign('/board')
+    },
+    (errors) =>
+      say(
+        Object.keys(errors).length === 1
+          ? 'One entry is missing or cannot be.'
+          : 'Some entries are missing or cannot be.',
+      ),
+  )
+  return (
+    <form onSubmit={submit} noValidate className="grid min-h-dvh grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
+      <main className="space-y-6 px-5 pt-6 pb-8 max-sm:px-4">
+        <header>
+          <p className="text-small font-semibold">Yperos</p>
+          <h1 className="text-call font-semibold leading-tight">Open your shop</h1>
+          <p className="text-body text-ink-2">Three minutes. Whatever you leave as it is can be changed later.</p>
+        </header>
+        <Place control={form.control} />
+        <Lead control={form.control} />
+        <Cart control={form.control} />
+      </main>
+      <aside className="border-l border-rule bg-sheet max-lg:border-l-0">
+        <div className="sticky top-0 flex flex-col gap-4 px-5 py-6 max-sm:px-4">
+          <Assumed control={form.control} />
+          <p role="alert" className="min-h-6 text-small font-medium text-leak">
+            {said}
+          </p>
+          <MainButton type="submit" disabled={busy}>
+            Open the shop
+          </MainButton>
+          <p className="text-note text-ink-2">
+            Nothing is simulated here: what you read and type is what counts. Local codes and licensed practice decide.
+          </p>
+        </div>
+      </aside>
+    </form>
+  )
+}
+
+function Block({ title, why, children }: { title: string; why: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="border-t-2 border-ink pt-2">
+      <h2 className="text-head font-semibold">{title}</h2>
+      <p className="mb-3 text-small text-ink-2">{why}</p>
+      {children}
+    </section>
+  )
+}
+
+function Place({ control }: { control: SetUpControl }) {
+  const [by, altitude, barometer] = useWatch({ control, name: ['by', 'altitude', 'barometer'] })
+  const below = () => airBelow({ by, altitude, barometer })
+  return (
+    <Block title="Where it stands" why="The air here decides how deep a needle can read and where water boils.">
+      <div className="grid grid-cols-2 gap-x-5 gap-y-3 max-sm:grid-cols-1">
+        <TextField control={control} name="name" label="Name of the shop" placeholder="Quay 9 workshop" />
+        <TextField
+          control={control}
+          name="ambient"
+          label="Air temperature now"
+          below={(t) => ({ hint: celsiusHint(t) })}
+        />
+        <div className="col-span-2 max-sm:col-span-1">
+          <ChoiceField
+            control={control}
+            name="by"
+            label="What do you know of the air?"
+            options={[
+              { value: 'altitude', label: 'how high it lies' },
+              { value: 'barometer', label: 'what a barometer reads here' },
+              { value: 'sea-level', label: 'what a forecast says' },
+            ]}
+          />
+        </div>
+        {by !== 'altitude' && (
+          <TextField
+            control={control}
+            name="barometer"
+            label={by === 'barometer' ? 'The barometer reads' : 'Sea-level pressure it says'}
+            placeholder={by === 'barometer' ? '962 mbar or 28.4 inHg' : '1013 mbar or 29.9 inHg'}
+            below={below}
+          />
+        )}
+        <TextField
+          control={control}
+          name="altitude"
+          label={by === 'barometer' ? 'Altitude, if you know it' : 'Altitude'}
+          placeholder="380 m or 1250 ft"
+          below={by === 'altitude' ? below : () => ({})}
+        />
+        <TextField control={control} name="timeZone" label="Time zone, from this browser" />
+      </div>
+    </Block>
+  )
+}
+
+function Lead({ control }: { control: SetUpControl }) {
+  return (
+    <Block title="You" why="The first person leads the shop: invites others, sets procedures, signs records.">
+      <div className="grid grid-cols-2 gap-x-5 gap-y-3 max-sm:grid-cols-1">
+        <TextField control={control} name="person" label="Your name, as records say it" autoComplete="name" />
+        <TextField control={control} name="signIn" label="Name to sign in by" autoComplete="username" />
+        <TextField
+          control={control}
+          name="password"
+          label="Password"
+          type="password"
+          hint="at least 10 characters"
+          autoComplete="new-password"
+        />
+        <TextField
+          control={control}
+          name="certificate"
+          label="Certificate number, where the law here asks for one"
+          hint="may stay empty"
+        />
+      </div>
+    </Block>
+  )
+}
+
+const PART_WORDS: Record<CartPart, string> = {
+  gauge: 'Gauge',
+  hoses: 'Hoses',
+  cores: 'At the ports',
+  pump: 'Pump',
+  scale: 'Scale',
+}
+
+/** The line as it hangs together, each thing picked from its kinds. */
+function Cart({ control }: { control: SetUpControl }) {
+  return (
+    <Block title="What hangs on the cart" why="Hoses and gauge decide how long a pull takes and what a hold can prove.">
+      <ol className="flex items-stretch max-md:flex-col">
+        {CART_PARTS.map((part, i) => (
+          <li key={part} className="flex min-w-0 flex-1 items-stretch max-md:flex-col">
+            {i > 0 && (
+              <span
+                aria-hidden="true"
+                className={`self-center max-md:h-3 max-md:border-l-[7px] ${part === 'scale' ? 'w-4 border-transparent' : 'w-4 border-t-[7px] border-ink'} max-md:w-0 max-md:border-t-0`}
+              />
+            )}
+            <CartThing control={control} part={part} />
+          </li>
+        ))}
+      </ol>
+    </Block>
+  )
+}
+
+function CartThing({ control, part }: { control: SetUpControl; part: CartPart }) {
+  const kinds = kindsOf(part)
+  const { field } = useController({ control, name: part })
+  return (
+    <div className="min-w-0 flex-1 rounded border border-ink bg-sheet p-2.5">
+      <Pick
+        label={PART_WORDS[part]}
+        value={field.value}
+        options={Object.fromEntries(Object.entries(kinds).map(([key, { words }]) => [key, words]))}
+        onPick={field.onChange}
+      />
+      <p className="mt-1.5 text-note leading-tight text-ink-2">{kinds[field.value]?.figure}</p>
+    </div>
+  )
+}
+
+const kindsOf = (part: CartPart) => CART_KINDS[part] as Record<string, { words: string; figure: string }>
+
+/** What stands in for what nobody knows. */
+function Assumed({ control }: { control: SetUpControl }) {
+  const picked = useWatch({ control, name: CART_PARTS })
+  const assumed = CART_PARTS.filter((_part, i) => picked[i] === 'unknown')
+  return (
+    <section aria-label="Assumed" className="text-small">
+      <h2 className="text-head font-semibold">
+        {assumed.length > 0 ? 'Assumed until you know' : 'Nothing is assumed'}
+      </h2>
+      <ul className="mt-1">
+        {assumed.map((part) => (
+          <li key={part} className="border-t border-rule py-1.5">
+            <b className="font-semibold">{PART_WORDS[part]}</b> {kindsOf(part).unknown?.figure}
+          </li>
+        ))}
+      </ul>
+      {assumed.length > 0 && (
+        <p className="mt-1 text-ink-2">The rig room takes the real figures whenever you have them.</p>
+      )}
+    </section>
+  )
+}

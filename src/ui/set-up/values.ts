@@ -1,0 +1,113 @@
+import * as z from 'zod'
+import { type Air, airOf, airQuestion, CART_KINDS, type CartPart, ShopSetUp } from '@/core/shop/set-up'
+import { fromPascal } from '@/core/units/pressure'
+import { readCelsius } from '../form/entries'
+import { tellFaults } from '../form/schemas'
+import { readAir } from '../new-car/values'
+
+export type SetUpValues = {
+  name: string
+  by: Air['by']
+  /** the altitude, or the barometer, as typed with its unit */
+  altitude: string
+  barometer: string
+  ambient: string
+  timeZone: string
+  person: string
+  signIn: string
+  password: string
+  certificate: string
+} & Record<CartPart, string>
+
+export const FIRST_VALUES: SetUpValues = {
+  name: '',
+  by: 'altitude',
+  altitude: '',
+  barometer: '',
+  ambient: '20 C',
+  timeZone: '',
+  person: '',
+  signIn: '',
+  password: '',
+  certificate: '',
+  gauge: 'unknown',
+  hoses: 'unknown',
+  cores: 'unknown',
+  pump: 'unknown',
+  scale: 'unknown',
+}
+
+type Faults = Record<string, string>
+
+/** The air as the three ways of telling it have it; faults by field. */
+export function airFrom(v: Pick<SetUpValues, 'by' | 'altitude' | 'barometer'>, faults: Faults = {}): Air | null {
+  const altitudeM = altitudeOf(v, faults)
+  if (v.by === 'altitude') return altitudeM === null ? null : { by: 'altitude', altitudeM }
+  const pressurePa = barometerOf(v, faults)
+  if (pressurePa === null) return null
+  if (v.by === 'barometer') return { by: 'barometer', barometerPa: pressurePa, altitudeM }
+  return altitudeM === null ? null : { by: 'sea-level', seaLevelPa: pressurePa, altitudeM }
+}
+
+function altitudeOf({ by, altitude }: Pick<SetUpValues, 'by' | 'altitude'>, faults: Faults): number | null {
+  if (by === 'barometer' && altitude.trim() === '') return null
+  const read = readAir(/[a-z]/i.test(altitude) ? altitude : `${altitude} m`)
+  if ('error' in read || read.value.altitudeM === null) {
+    faults.altitude = 'an altitude, such as 380 m or 1250 ft'
+    return null
+  }
+  return read.value.altitudeM
+}
+
+function barometerOf({ barometer }: Pick<SetUpValues, 'barometer'>, faults: Faults): number | null {
+  const read = readAir(barometer)
+  if ('error' in read || read.value.altitudeM !== null) {
+    faults.barometer = 'error' in read ? read.error : 'a pressure, such as 1013 mbar or 29.9 inHg'
+    return null
+  }
+  return read.value.barometerPa
+}
+
+/** The same in other figures, and what is asked about it. */
+export function airBelow(v: Pick<SetUpValues, 'by' | 'altitude' | 'barometer'>): { hint?: string; warning?: string } {
+  const air = airFrom(v)
+  if (!air) return {}
+  const { barometerPa } = airOf(air)
+  const warning = airQuestion(air)
+  if (warning) return { warning }
+  return {
+    hint: `air ${(barometerPa / 100).toFixed(0)} mbar; a needle can read ${fromPascal(barometerPa, 'inHg').toFixed(1)} inHg at the deepest`,
+  }
+}
+
+/** Where a reason of the schema belongs in the form. */
+const FIELD_OF: Record<string, string> = {
+  'lead.name': 'person',
+  'lead.signIn': 'signIn',
+  'lead.password': 'password',
+  ambientC: 'ambient',
+}
+export const fieldOf = (path: string): string => FIELD_OF[path] ?? path.split('.').pop() ?? ''
+
+/** Text in, a shop out; what it must hold against is the core's own schema. */
+export const setUpForm = z.custom<SetUpValues>().transform((v, context): ShopSetUp => {
+  const faults: Faults = {}
+  const ambient = readCelsius(v.ambient)
+  if ('error' in ambient) faults.ambient = ambient.error
+  const air = airFrom(v, faults)
+  const made = ShopSetUp.safeParse({
+    name: v.name,
+    air,
+    ambientC: 'value' in ambient ? ambient.value : 20,
+    timeZone: v.timeZone,
+    lead: { name: v.person, signIn: v.signIn, password: v.password, certificate: v.certificate },
+    cart: { name: 'Cart 1', ...Object.fromEntries(Object.keys(CART_KINDS).map((part) => [part, v[part as CartPart]])) },
+  })
+  if (!made.success)
+    for (const issue of made.error.issues) {
+      const path = issue.path.join('.')
+      if (!path.startsWith('air') || air) faults[fieldOf(path)] ??= issue.message
+    }
+  if (Object.keys(faults).length > 0 || !made.success) return tellFaults(context, faults)
+  return made.data
+})
