@@ -57,8 +57,15 @@ test('a reading typed in any unit stands on the chart in the others at once, in 
   await expect(page.getByTestId('vacuum')).toHaveText('750')
   await expect(second.getByTestId('vacuum')).toHaveText('750')
   await page.getByLabel(/Type a vacuum reading/).fill('25 inHg')
+  await expect(page.getByText('more than the air here can give: is it off its zero')).toBeVisible()
   await page.getByRole('button', { name: 'Log it' }).click()
-  await expect(page.getByText(/must lie between -200 and 22\.4 inHg here/)).toBeVisible()
+  // kept as it was typed, as a needle's: no depth, and no target by it
+  await expect(second.getByTestId('vacuum')).toHaveText('22.4')
+  await expect(theCall(page)).toContainText('at its stop: somewhere from 0 to 13,000 micron')
+  await expect(page.getByText(/Target reached|Deep enough/)).toHaveCount(0)
+  await page.getByLabel(/Type a vacuum reading/).fill('250 inHg')
+  await page.getByRole('button', { name: 'Log it' }).click()
+  await expect(page.getByText(/must lie between -200 and 33 inHg/)).toBeVisible()
   await other.close()
 })
 

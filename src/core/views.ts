@@ -38,7 +38,7 @@ export type Latest = Partial<
 >
 
 /**
- * A car on the board; pressure Pa absolute, `byHand` when that was typed; `found` is what the running hold was found to
+ * A car on the board; pressure Pa absolute, `byHand` when that was typed, `unit` it came in; `found` is what the running hold was found to
  * be, where that is sure.
  */
 export type BoardRow = {
@@ -48,6 +48,7 @@ export type BoardRow = {
   vacuumPa: number | null
   vacuumAt: string | null
   byHand: boolean
+  unit: string | null
   found: string | null
   /** what is said of the running pull's end, null while nothing is */
   forecast: PullForecast | null

@@ -32,6 +32,8 @@ test('a gauge at the pump, or a needle, is not taken at its word', () => {
     expect(boardAlarm(row({ vacuumPa: 60 }, { gauge }), now(10))).toBeNull()
     expect(neededMs(row({ vacuumPa: 60 }, { gauge }), now(10))).toBe(T0 + 3600_000)
   }
+  // inches typed on a rig with an electronic gauge are some needle's too
+  expect(boardAlarm(row({ vacuumPa: 0, unit: 'inHgV' }), now(10))).toBeNull()
   expect(carPressurePa('pump', 60, 240)).toBe(240)
   expect(carPressurePa('far', 60, 240)).toBe(60)
   expect(gaugeSeat({ gauge: 'needle', gaugeAt: 'pump' })).toBe('needle')

@@ -14,12 +14,14 @@ export type BoardAlarm = 'target' | 'decided' | 'silent' | 'time'
 
 /** The one thing a car calls for now, or null. @param wallMs - wall time now, ms */
 export function boardAlarm(
-  { summary, clock, vacuumPa, vacuumAt, byHand, found, forecast }: BoardRow,
+  { summary, clock, vacuumPa, vacuumAt, byHand, unit, found, forecast }: BoardRow,
   wallMs: number,
 ): BoardAlarm | null {
   if (summary.signed || clock.length === 0 || summary.comeBackAt === null) return null
   const nowMs = jobTimeMs(clock, wallMs)
-  const carPa = carPressurePa(summary.gauge ?? 'far', vacuumPa ?? undefined)
+  // inches are some needle's, whatever the rig has
+  const seat = unit === 'inHgV' ? 'needle' : (summary.gauge ?? 'far')
+  const carPa = carPressurePa(seat, vacuumPa ?? undefined)
   if (summary.step === 'pull' && carPa !== undefined && carPa <= summary.targetPa) return 'target'
   if (summary.step === 'hold' && found !== null) return 'decided'
   // a gauge that a person reads is never silent

@@ -1,6 +1,6 @@
 import { carPressurePa } from '../board/car-pressure'
 import { silentAfterS } from '../board/needed'
-import { gaugeSeat } from '../job/gauge-seat'
+import { seatRead } from '../job/gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState } from '../job/state'
 import { comeBackAt } from '../pull/forecast'
 import { PA_PER_MICRON } from '../units/constants'
@@ -44,7 +44,7 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
   if (state.step !== 'pull' || !pull || pull.endedAt) return []
   const n = state.pulls.length
   const { targetPa, pullMinutes } = state.opened.procedure
-  const carPa = carPressurePa(gaugeSeat(state.opened.rig), live.vacuumPa, live.pull?.far?.highPa)
+  const carPa = carPressurePa(seatRead(state.opened.rig, live.vacuumUnit), live.vacuumPa, live.pull?.far?.highPa)
   const reached = carPa !== undefined && carPa <= targetPa
   const due = comeBackAt(Date.parse(pull.startedAt) + pullMinutes * 60_000, live.forecast).atMs
   return [

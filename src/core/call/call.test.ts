@@ -130,6 +130,12 @@ describe('a needle', () => {
     expect([over.sentence, over.action.label]).toEqual(['Its minutes are over. Isolate it.', 'Isolate it'])
   })
 
+  test('is one too where its inches are typed on a rig with an electronic gauge', () => {
+    const call = callFor(job(CAR, ...PULLING), live(20, { vacuumPa: 0, vacuumUnit: 'inHgV' }))
+    expect(call.sentence).toBe('Leave it. Come back at')
+    expect(call.why.join(' ')).toMatch(/No needle shows 500 micron/)
+  })
+
   test('that stood still ends in a finding one may go on from', () => {
     const ended: HoldEnded = {
       verdict: 'undecided',

@@ -50,6 +50,8 @@ export type Live = {
   vacuumAtMs?: number
   /** its newest reading was typed: nobody waits for the next by itself */
   vacuumByHand?: boolean
+  /** its newest reading came in this unit: inches are a needle's, which shows no target */
+  vacuumUnit?: string
   /** the gauge's clock was set back by so much when its newest reading came, s */
   gaugeBackS?: number
   /** how vacuum moves, Pa/s, over the last minutes */

@@ -1,13 +1,13 @@
 import { carPressurePa } from '../board/car-pressure'
 import { dewPointAtMostC } from '../fluids/water'
-import { gaugeSeat } from '../job/gauge-seat'
+import { gaugeSeat, seatRead } from '../job/gauge-seat'
 import { currentPull, type JobState } from '../job/state'
 import type { AdviceKind } from '../pull/advice'
 import { isStuck } from '../pull/advisor'
 import { type ComeBack, comeBackAt } from '../pull/forecast'
 import { chanceWords } from '../units/chance'
 import { PA_PER_MICRON } from '../units/constants'
-import { vacuumLine, vacuumSeenIn } from '../words/vacuum'
+import { vacuumLine, vacuumSeen } from '../words/vacuum'
 import { type Ask, type Call, finish, type Live, record, set } from './types'
 
 export function callRig(state: JobState): Call {
@@ -130,7 +130,7 @@ export function callPull(state: JobState, live: Live): Call {
       plain: [],
     }
   }
-  return state.opened.rig.gauge === 'needle'
+  return seatRead(state.opened.rig, live.vacuumUnit) === 'needle'
     ? callPullingByNeedle(state, live, pull.startedAt, target)
     : callPulling(state, live, pull.startedAt, target)
 }
@@ -148,7 +148,7 @@ function callPullingByNeedle(state: JobState, live: Live, startedAt: string, tar
     why: [
       live.vacuumPa === undefined
         ? 'No vacuum reading yet: type what the needle shows.'
-        : `The needle: ${vacuumLine(vacuumSeenIn(state.opened)(live.vacuumPa))}.`,
+        : `The needle: ${vacuumLine(vacuumSeen(live.vacuumPa, 'needle', state.opened.place.barometerPa))}.`,
       `No needle shows ${target.toLocaleString('en')} micron: the pull ends by its minutes.`,
       ...(live.forecast
         ? [

@@ -28,11 +28,14 @@ export function vacuumSeen(pa: number, gauge: 'electronic' | 'needle', barometer
 
 const pascals = (pa: number): string => `${pa < 100 ? pa.toPrecision(2) : Math.round(pa)} Pa`
 
-/** A job's vacuum as its own gauge lets one know it. */
+/** A job's vacuum as its own gauge lets one know it. @param sentUnit - of the reading, where it is known: inches are a needle's */
 export const vacuumSeenIn =
-  ({ rig, place }: { rig: Pick<JobOpened['rig'], 'gauge'>; place: Pick<JobOpened['place'], 'barometerPa'> }) =>
+  (
+    { rig, place }: { rig: Pick<JobOpened['rig'], 'gauge'>; place: Pick<JobOpened['place'], 'barometerPa'> },
+    sentUnit?: string,
+  ) =>
   (pa: number): VacuumSeen =>
-    vacuumSeen(pa, rig.gauge, place.barometerPa)
+    vacuumSeen(pa, sentUnit === 'inHgV' ? 'needle' : rig.gauge, place.barometerPa)
 
 /** The same in one breath, such as `812 micron` or `29.5 inHg below the air, at its stop: …`. */
 export function vacuumLine({ text, unit, means }: VacuumSeen): string {

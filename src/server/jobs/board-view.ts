@@ -28,6 +28,7 @@ async function rowsOf(db: Scope, jobs: readonly BoardJob[]): Promise<BoardRow[]>
     vacuumPa: job.latest.vacuum?.value ?? null,
     vacuumAt: job.latest.vacuum?.at ?? null,
     byHand: job.latest.vacuum?.instrument === HAND,
+    unit: job.latest.vacuum?.sentUnit ?? null,
     found: job.found,
     forecast: job.forecast,
     clock: clocks.get(job.id) ?? [],

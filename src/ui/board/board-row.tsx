@@ -46,7 +46,7 @@ export function BoardLine({
         <span className="grid grid-cols-[36px_134px_128px_60px] items-center gap-x-1 py-1 pr-4 max-lg:grid-cols-[36px_1fr_1fr_64px]">
           <DepthStrip
             strata={strataOfSummary(summary)}
-            vacuumPa={shown === null ? null : drawnPa(gaugeOf(summary), shown)}
+            vacuumPa={shown === null ? null : drawnPa(gaugeOf(row), shown)}
           />
           <span className="min-w-0">
             <b className="block truncate text-row font-semibold leading-tight">{summary.name}</b>
@@ -63,7 +63,7 @@ export function BoardLine({
               </b>
             ) : (
               <span className="block truncate text-note">
-                {shown !== null && summary.comeBackAt ? shownBy(summary, shown) : summary.line}
+                {shown !== null && summary.comeBackAt ? shownBy(row, shown) : summary.line}
               </span>
             )}
           </span>
@@ -78,11 +78,12 @@ export function BoardLine({
   )
 }
 
-const gaugeOf = ({ gauge }: Pick<JobSummary, 'gauge'>) => (gauge === 'needle' ? 'needle' : 'electronic')
+const gaugeOf = ({ summary, unit }: BoardRow) =>
+  summary.gauge === 'needle' || unit === 'inHgV' ? 'needle' : 'electronic'
 
 /** What a car's gauge shows, in its own unit: a needle knows inches. */
-function shownBy({ gauge, barometerPa }: BoardRow['summary'], pa: number): string {
-  const { text, unit } = vacuumSeen(pa, gaugeOf({ gauge }), barometerPa)
+function shownBy(row: BoardRow, pa: number): string {
+  const { text, unit } = vacuumSeen(pa, gaugeOf(row), row.summary.barometerPa)
   return `${text} ${unit === 'micron' ? unit : 'inHg'}`
 }
 

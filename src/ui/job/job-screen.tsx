@@ -182,6 +182,7 @@ function liveOf(
       vacuumAtMs: Date.parse(vacuum.at),
       ...(vacuum.backS !== undefined && { gaugeBackS: vacuum.backS }),
       vacuumByHand: vacuum.instrument === 'hand',
+      vacuumUnit: vacuum.sentUnit,
     }),
     ...(low && { lowPa: low.value }),
     ...(high && { highPa: high.value }),

@@ -28,7 +28,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
           <b className="text-row font-semibold">
             {live.vacuumPa === undefined || state.step === 'charge' || state.step === 'prove'
               ? '–'
-              : vacuumSeenIn(state.opened)(live.vacuumPa).text}
+              : vacuumSeenIn(state.opened, live.vacuumUnit)(live.vacuumPa).text}
           </b>
           <span>{state.opened.rig.gauge === 'needle' ? 'needle' : 'far gauge'}</span>
         </Box>

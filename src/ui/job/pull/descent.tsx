@@ -1,6 +1,7 @@
 'use client'
 
 import type { Live } from '@/core/call/types'
+import { seatRead } from '@/core/job/gauge-seat'
 import { currentPull, type JobState } from '@/core/job/state'
 import { comeBackAt } from '@/core/pull/forecast'
 import type { PullBand } from '@/core/pull/planner'
@@ -47,10 +48,10 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * (height - 4) + 2
   const read = vacuum.filter((p) => p.at >= startMs)
   const lastRead = read[read.length - 1]
-  const { gauge } = state.opened.rig
+  const gauge = seatRead(state.opened.rig, live.vacuumUnit) === 'needle' ? 'needle' : 'electronic'
   const points = read.map((p) => ({ at: p.at, value: drawnPa(gauge, p.value) }))
   const last = points[points.length - 1]
-  const seen = vacuumSeenIn(state.opened)
+  const seen = vacuumSeenIn(state.opened, live.vacuumUnit)
   const marks = pull
     ? [
         { at: live.nowMs, text: `now ${clock(live.nowMs)}` },
