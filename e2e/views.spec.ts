@@ -72,10 +72,11 @@ for (const [name, place] of VIEWS) {
     if (place !== '/sign-in') await signIn(context.request, 'maira')
     const where = place.startsWith('made: ') ? await made(context.request, place.slice(6)) : place
     for (const theme of ['day', 'night']) {
-      await context.addCookies([{ name: 'yperos-theme', value: theme, url: baseURL ?? '' }])
-      await open(page, where)
-      await page.waitForLoadState('load')
-      await page.waitForTimeout(400)
+      if (theme === 'day') {
+        await open(page, where)
+        await page.waitForLoadState('load')
+      } else await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'))
+      await page.waitForTimeout(300)
       // by night only colours differ: the rest was looked at by day
       const axe = new AxeBuilder({ page })
       const { violations } = await (theme === 'day' ? axe : axe.withRules(['color-contrast'])).analyze()

@@ -66,11 +66,11 @@ test('a bend toward a level is damp; what was lost before is set against it', ()
   const bend = (s: number) => 300 + 2000 * (1 - Math.exp(-s / 250))
   const verdictOf = (seconds: number) =>
     JSON.parse(run(write('damp.csv', rows(bend, seconds)), '--context', lossy, '--json').stdout)
-  // half an hour shows the water, an hour that nothing else is beside it
-  expect(verdictOf(1800)).toMatchObject({
-    verdict: 'undecided',
-    reasons: [expect.stringMatching(/it bends: water/), expect.anything()],
-  })
+  // what was found stands after half an hour, although a leak beside it is not out of question
+  const half = verdictOf(1800)
+  expect(half.verdict).toBe('damp')
+  expect(half.reasons[0]).toMatch(/bending toward a level: water/)
+  expect(half.codes).toContain('stands')
   const result = verdictOf(3600)
   expect(result.verdict).toBe('damp')
   expect(result.water_g).toBeGreaterThan(0)

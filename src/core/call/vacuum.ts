@@ -5,9 +5,9 @@ import { currentPull, type JobState } from '../job/state'
 import type { AdviceKind } from '../pull/advice'
 import { isStuck } from '../pull/advisor'
 import { type ComeBack, comeBackAt } from '../pull/forecast'
+import { vacuumLine, vacuumSeen } from '../readings/vacuum-seen'
 import { chanceWords } from '../units/chance'
 import { PA_PER_MICRON } from '../units/constants'
-import { vacuumLine, vacuumSeen } from '../words/vacuum'
 import { type Ask, type Call, finish, type Live, record, set } from './types'
 
 export function callRig(state: JobState): Call {

@@ -55,7 +55,7 @@ test('the record alone decides: watched all the time or looked at once, the same
   expect(judgeHold(half, record.context)).toEqual(once)
 }, 60_000)
 
-test('of six tight and wet cars watched for four hours at most one turns away from what was right', () => {
-  const turned = wetHolds(6, 301).filter((record) => turns(watchedFrom(record, 6)) > 0)
+test('of four tight and wet cars watched for four hours at most one turns away from what was right', () => {
+  const turned = wetHolds(4, 301).filter((record) => turns(watchedFrom(record, 8)) > 0)
   expect(turned.length).toBeLessThanOrEqual(1)
 }, 120_000)

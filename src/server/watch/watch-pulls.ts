@@ -15,6 +15,9 @@ import { standsApart } from './pull-thread'
 const LOOK_MS = 10_000
 const UNREAD_LOOK_MS = 300_000
 
+/** After a look this many times its length is rested: forecasts take a quarter of one core at most. */
+const RESTS = 3
+
 type Looked = { seq: number; events: number; wallMs: number }
 type Running = { id: string; shopId: number; events: number; seq: number }
 
@@ -23,7 +26,7 @@ export class PullWatch {
   private readonly kept = new KeptReadings()
   private readonly looked = new Map<string, Looked>()
 
-  /** One look at the running pulls that are due for one. @returns how many were looked at */
+  /** A look at the running pull that is due for one the longest. @returns how many were looked at */
   async round(wallMs = Date.now()): Promise<number> {
     const { rows } = await database().query<Running>(
       `select id, shop_id as "shopId", event_count as events, reading_seq::float8 as seq from job
@@ -33,8 +36,12 @@ export class PullWatch {
     this.kept.only(running)
     for (const id of this.looked.keys()) if (!running.has(id)) this.looked.delete(id)
     let done = 0
-    for (const row of rows.filter((r) => this.isDue(r, wallMs))) {
+    // one at a time, the one that waits the longest: a pull that has just begun waits for no other
+    const last = (r: Running) => this.looked.get(r.id)?.wallMs ?? 0
+    const due = rows.filter((r) => this.isDue(r, wallMs)).sort((a, b) => last(a) - last(b))
+    for (const row of due.slice(0, 1)) {
       this.looked.set(row.id, { seq: row.seq, events: row.events, wallMs })
+      const begun = Date.now()
       // one car's failure is its own
       await this.look(scopeOf(row.shopId), row.id).then(
         (said) => {
@@ -42,6 +49,8 @@ export class PullWatch {
         },
         (error: Error) => log.warn({ err: error, job: row.id }, 'the end of a running pull could not be forecast'),
       )
+      // many pulls are looked at more seldom, rather than take the machine from those who wait for a page
+      await new Promise((rested) => setTimeout(rested, RESTS * (Date.now() - begun)))
     }
     return done
   }

@@ -3,7 +3,7 @@
 import type { Call, Live } from '@/core/call/types'
 import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/job/parts'
 import { type JobState, openContainer } from '@/core/job/state'
-import { vacuumSeenIn } from '@/core/words/vacuum'
+import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import { Fold } from '../../form/fold'
 import { cfmText } from '../../format'
 import type { Deeds } from '../use-deeds'

@@ -1,7 +1,7 @@
 import type { Live } from '@/core/call/types'
+import type { VacuumSeen } from '@/core/readings/vacuum-seen'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { lengthWords } from '@/core/words/length'
-import type { VacuumSeen } from '@/core/words/vacuum'
 import { Sign } from '../../form/sign'
 import { micronText, paText, signed } from '../../format'
 

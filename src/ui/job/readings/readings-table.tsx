@@ -1,4 +1,4 @@
-import type { VacuumSeen } from '@/core/words/vacuum'
+import type { VacuumSeen } from '@/core/readings/vacuum-seen'
 import { Fold } from '../../form/fold'
 import { paText } from '../../format'
 import type { CurvePoint } from '../../hooks/use-job-live'

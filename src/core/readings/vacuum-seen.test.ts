@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { beyondTheAirInHg, toStored } from '../units/channel'
 import { PA_PER_INHG } from '../units/constants'
-import { vacuumLine, vacuumSeen } from './vacuum'
+import { vacuumLine, vacuumSeen } from './vacuum-seen'
 
 const SEA_PA = 101_325
 
