@@ -1,5 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process'
-import { rmSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { placesOf } from '../../src/ops/places'
 import { expect, test } from '../shop'
@@ -28,6 +29,15 @@ test.afterAll(() => {
 })
 
 test('an empty shop is opened by its first person, and a real car with a needle is taken in', async ({ browser }) => {
+  const file = join(mkdtempSync(join(tmpdir(), 'yperos-set-up-')), 'shop.json')
+  const fromFile = (altitudeM: number) => {
+    const lead = { signIn: 'ilka', name: 'Ilka Marn', certificate: '', password: 'eleven letters' }
+    const shop = { name: 'Quay 9', air: { by: 'altitude', altitudeM }, ambientC: 18, timeZone: 'UTC', lead }
+    writeFileSync(file, JSON.stringify(shop))
+    const { status, stderr } = spawnSync(join(root, 'yperos'), ['set-up', file, '--to', address], { encoding: 'utf8' })
+    return { status, stderr }
+  }
+  expect(fromFile(90_000)).toEqual({ status: 2, stderr: expect.stringContaining('air.altitudeM') })
   const context = await browser.newContext({ baseURL: address })
   const page = await context.newPage()
   // whatever is asked for first, the set-up is what there is
@@ -60,6 +70,7 @@ test('an empty shop is opened by its first person, and a real car with a needle 
   // the door of the set-up is shut from now on
   const again = await context.request.post('/api/setup', { data: {} })
   expect([again.status(), (await again.json()).error]).toEqual([409, 'conflict'])
+  expect(fromFile(0)).toEqual({ status: 2, stderr: expect.stringContaining('A shop is open here already') })
   const stranger = await (await browser.newContext({ baseURL: address })).newPage()
   await stranger.goto('/setup')
   await expect(stranger).toHaveURL(/\/sign-in$/)

@@ -8,6 +8,7 @@ const COMMANDS: Record<string, () => Promise<import('./command').Command>> = {
   pull: async () => (await import('./pull')).pull,
   charge: async () => (await import('./charge')).charge,
   proving: async () => (await import('./proving')).proving,
+  'set-up': async () => (await import('./set-up')).setUp,
   verify: async () => (await import('./verify')).verify,
 }
 

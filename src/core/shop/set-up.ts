@@ -132,14 +132,16 @@ export const ShopSetUp = z.strictObject({
   ambientC: z.number().min(-40).max(60),
   timeZone: text(60).refine(isTimeZone, { error: 'no time zone this machine knows, such as Europe/Berlin' }),
   lead: NewAccount.omit({ role: true }),
-  cart: z.strictObject({
-    name: text(60).default('Cart 1'),
-    gauge: kindOf('gauge').default('unknown'),
-    hoses: kindOf('hoses').default('unknown'),
-    cores: kindOf('cores').default('unknown'),
-    pump: kindOf('pump').default('unknown'),
-    scale: kindOf('scale').default('unknown'),
-  }),
+  cart: z
+    .strictObject({
+      name: text(60).default('Cart 1'),
+      gauge: kindOf('gauge').default('unknown'),
+      hoses: kindOf('hoses').default('unknown'),
+      cores: kindOf('cores').default('unknown'),
+      pump: kindOf('pump').default('unknown'),
+      scale: kindOf('scale').default('unknown'),
+    })
+    .prefault({}),
 })
 export type ShopSetUp = z.infer<typeof ShopSetUp>
 

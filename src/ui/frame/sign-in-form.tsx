@@ -62,6 +62,9 @@ function DemoSignIns({ demo, pick }: { demo: Demo[]; pick: (d: Demo) => void }) 
           </li>
         ))}
       </ul>
+      <p className="mt-4 text-note text-ink-2">
+        A shop of your own, with nothing simulated: <code>./yperos up --own</code>
+      </p>
     </section>
   )
 }
