@@ -48,7 +48,7 @@ export async function endHold(
     0,
     Number.MAX_SAFE_INTEGER,
   )
-  const samples = holdSamples(readings, from, to)
+  const samples = holdSamples(readings, from, to, state.opened.place.barometerPa)
   const { result: judged } = await judgeApart(samples, holdContext(state, hold.plannedMinutes))
   const payload = endedOf(judged, (to - from) / 1000, samples.length, historyOf(state, judged))
   const happenedAt = new Date(Math.round(to)).toISOString()

@@ -56,7 +56,7 @@ export class HoldWatch {
     const kept = await this.kept.upTo(db, jobId, pulse, hold.isolatedAt)
     this.judged.set(jobId, { seq: kept.seq, events })
     const judgement = await judgeApart(
-      holdSamples(kept.readings, Date.parse(hold.isolatedAt)),
+      holdSamples(kept.readings, Date.parse(hold.isolatedAt), Number.POSITIVE_INFINITY, state.opened.place.barometerPa),
       holdContext(state, hold.plannedMinutes),
     )
     await upsertJudgement(

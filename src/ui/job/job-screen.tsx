@@ -67,6 +67,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
   }
   const call = callFor(state, live)
   const deeds = useDeeds(view.id, job.events.length, job.clock, take)
+  const typed = !state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step)
   const [trailOpen, setTrailOpen] = useState(false)
   const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove'].includes(state.step)
   return (
@@ -95,6 +96,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
               deeds={deeds}
               planned={planned}
             />
+            {typed && byHand(job, state) && <TypeReading jobId={view.id} state={state} pad nowMs={nowMs} />}
             <StepDetails
               state={state}
               live={live}
@@ -107,9 +109,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
             {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
             {state.step === 'charge' && openContainer(state) && <WarmEntry state={state} deeds={deeds} />}
             <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
-            {!state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step) && (
-              <TypeReading jobId={view.id} state={state} />
-            )}
+            {typed && !byHand(job, state) && <TypeReading jobId={view.id} state={state} nowMs={nowMs} />}
             {view.simulated && shop.demo && !state.signed && (
               <BenchPanel
                 jobId={view.id}
@@ -124,6 +124,12 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
       </FormsProvider>
     </ZoneProvider>
   )
+}
+
+/** Whether the step's own channel is read by hand: no instrument ever sent it. */
+function byHand({ latest }: LiveJob, state: JobState): boolean {
+  const newest = state.step === 'charge' ? latest.scale : latest.vacuum
+  return newest === undefined || newest.instrument === 'hand'
 }
 
 /** What was said of the end of the pull that runs now. */

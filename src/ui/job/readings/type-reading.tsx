@@ -11,26 +11,48 @@ import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/u
 import { newSequence } from '../../api'
 import { TextField } from '../../form/bound'
 import { attempt, readMass } from '../../form/entries'
+import { Choice } from '../../form/field'
 import { entry } from '../../form/schemas'
 import { useSending } from '../../form/use-sending'
 
 type Typed = { channel: 'scale' | 'vacuum'; value: number; unit: PressureUnit | 'g' }
 
+type Props = {
+  jobId: string
+  state: JobState
+  /** no instrument reports this: keys for a gloved finger, and how long ago it was read */
+  pad?: boolean
+  /** job time now, ms */
+  nowMs: number
+}
+
 /** Types what an instrument shows, in its own unit; the unit is remembered until another is typed. */
-export function TypeReading({ jobId, state }: { jobId: string; state: JobState }) {
+export function TypeReading({ jobId, state, pad = false, nowMs }: Props) {
   const scale = state.step === 'charge'
   const [unit, setUnit] = useState<PressureUnit>(state.opened.rig.gauge === 'needle' ? 'inHgV' : 'micron')
   const { barometerPa } = state.opened.place
   const reading = entry((text) => (scale ? weighed(text) : attempt(() => shown(text, unit, barometerPa))))
   const form = useForm({ resolver: zodResolver(z.object({ reading })), defaultValues: { reading: '' } })
   const { post, busy, said } = useSending(form, `/api/jobs/${jobId}/readings`, () => 'reading')
+  const [ago, setAgo] = useState('0')
   const submit = form.handleSubmit(async ({ reading: typed }) => {
-    if (!(await post({ readings: [{ ...typed, seq: newSequence() }] }))) return
+    const at = ago === '0' ? {} : { at: new Date(Math.round(nowMs - Number(ago) * 60_000)).toISOString() }
+    if (!(await post({ readings: [{ ...typed, ...at, seq: newSequence() }] }))) return
     if (typed.unit !== 'g') setUnit(typed.unit)
     form.reset()
+    setAgo('0')
   })
+  const press = (key: string) => {
+    const text = form.getValues('reading')
+    form.setValue('reading', key === BACK ? text.slice(0, -1) : text + key, { shouldValidate: false })
+  }
   return (
-    <form onSubmit={submit} noValidate className="mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3">
+    <form
+      onSubmit={submit}
+      noValidate
+      aria-label="Typed reading"
+      className={`mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3 ${pad ? 'rounded border border-ink bg-sheet p-3' : ''}`}
+    >
       <TextField
         control={form.control}
         name="reading"
@@ -44,7 +66,45 @@ export function TypeReading({ jobId, state }: { jobId: string; state: JobState }
       <button type="submit" className="plain-button mt-7" disabled={busy}>
         Log it
       </button>
+      {pad && (
+        <div className="col-span-2 grid grid-cols-[1fr_auto] gap-3 max-sm:grid-cols-1">
+          <Keys press={press} />
+          <Choice
+            label="Read"
+            value={ago}
+            options={AGO.map((minutes) => ({
+              value: minutes,
+              label: minutes === '0' ? 'now' : `${minutes} min ago`,
+            }))}
+            onChange={setAgo}
+          />
+        </div>
+      )}
     </form>
+  )
+}
+
+const BACK = '⌫'
+const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', BACK]
+/** Minutes since it was read, as somebody comes back from the car. */
+const AGO = ['0', '1', '2', '5', '10'] as const
+
+/** A number pad for a gloved finger; the keyboard's own number row works as well. */
+function Keys({ press }: { press: (key: string) => void }) {
+  return (
+    <div className="grid grid-cols-3 gap-2">
+      {KEYS.map((key) => (
+        <button
+          key={key}
+          type="button"
+          className="plain-button figure !min-h-[60px] !text-act"
+          aria-label={key === BACK ? 'take the last figure back' : key}
+          onClick={() => press(key)}
+        >
+          {key}
+        </button>
+      ))}
+    </div>
   )
 }
 
