@@ -9,18 +9,17 @@ import type { Scope } from '../db/scope'
 
 /** Everything on the shelf with its deeds, newest first, and each pump's use since its oil was changed. */
 export async function selectShelf(db: Scope): Promise<Shelved[]> {
-  const [items, deeds, uses] = await Promise.all([
-    db.query<EquipmentWritten>(
-      'select id, name, kind, spec, retired from equipment where shop_id = $1 order by retired, kind, name',
-      [db.shopId],
-    ),
-    db.query<EquipmentDeed & { equipmentId: string; happenedAt: Date | string }>(
-      `select id, equipment_id as "equipmentId", kind, happened_at as "happenedAt", by_name as by, payload
+  // one after the other: inside a transaction there is one connection
+  const items = await db.query<EquipmentWritten>(
+    'select id, name, kind, spec, retired from equipment where shop_id = $1 order by retired, kind, name',
+    [db.shopId],
+  )
+  const deeds = await db.query<EquipmentDeed & { equipmentId: string; happenedAt: Date | string }>(
+    `select id, equipment_id as "equipmentId", kind, happened_at as "happenedAt", by_name as by, payload
          from equipment_deed where shop_id = $1 order by happened_at desc, stored_at desc limit 2000`,
-      [db.shopId],
-    ),
-    selectPumpUse(db),
-  ])
+    [db.shopId],
+  )
+  const uses = await selectPumpUse(db)
   return items.rows.map(equipmentRead).map((item): Shelved => {
     const own = deeds.rows
       .filter((d) => d.equipmentId === item.id)

@@ -33,7 +33,7 @@ async function pulling(): Promise<string> {
 
 test('every running pull is forecast once for page and board; anew after a while when it is read, and no more when it ends', async () => {
   const id = await pulling()
-  const watch = new PullWatch()
+  const watch = new PullWatch(0)
   expect(await watch.round()).toBe(1)
   const [row] = await boardRows(here(), [id])
   const said = row?.forecast

@@ -15,7 +15,7 @@ import { standsApart } from './pull-thread'
 const LOOK_MS = 10_000
 const UNREAD_LOOK_MS = 300_000
 
-/** After a look this many times its length is rested: forecasts take a quarter of one core at most. */
+/** After a look so many times its length is rested: forecasts take a quarter of one core at most. */
 const RESTS = 3
 
 type Looked = { seq: number; events: number; wallMs: number }
@@ -25,6 +25,11 @@ type Running = { id: string; shopId: number; events: number; seq: number }
 export class PullWatch {
   private readonly kept = new KeptReadings()
   private readonly looked = new Map<string, Looked>()
+  private readonly rests: number
+
+  constructor(rests = RESTS) {
+    this.rests = rests
+  }
 
   /** A look at the running pull that is due for one the longest. @returns how many were looked at */
   async round(wallMs = Date.now()): Promise<number> {
@@ -50,7 +55,7 @@ export class PullWatch {
         (error: Error) => log.warn({ err: error, job: row.id }, 'the end of a running pull could not be forecast'),
       )
       // many pulls are looked at more seldom, rather than take the machine from those who wait for a page
-      await new Promise((rested) => setTimeout(rested, RESTS * (Date.now() - begun)))
+      await new Promise((rested) => setTimeout(rested, this.rests * (Date.now() - begun)))
     }
     return done
   }
