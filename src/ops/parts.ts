@@ -16,12 +16,18 @@ function startNode(places: Places, name: string, args: string[], env: Record<str
   })
 }
 
-export function startWeb(places: Places, databaseUrl: string, host: string, port: number): ChildProcess {
+/** @param cookie - name of its cookie, for an installation beside another on one machine */
+export function startWeb(
+  places: Places,
+  databaseUrl: string,
+  host: string,
+  port: number,
+  cookie?: string,
+): ChildProcess {
   const program = join(places.root, '.build/src/web/main.mjs')
   return startNode(places, 'web', ['--enable-source-maps', program, host, String(port)], {
     DATABASE_URL: databaseUrl,
-    // a shop of one's own beside the demo: signing in at one leaves the other signed in
-    ...(places.name !== 'main' && { YPEROS_COOKIE: places.name }),
+    ...(cookie !== undefined && { YPEROS_COOKIE: cookie }),
   })
 }
 

@@ -120,7 +120,9 @@ export class Supervisor {
   }
 
   private async web(born: (child: ChildProcess) => void): Promise<ChildProcess> {
-    const child = startWeb(this.places, this.url, this.host, this.port)
+    // a shop of one's own beside the demo: signing in at one leaves the other signed in
+    const cookie = this.demo === null ? this.places.name : undefined
+    const child = startWeb(this.places, this.url, this.host, this.port, cookie)
     born(child)
     await waitForWeb(this.loopback(), child, join(this.places.state, 'web.log'))
     return child
