@@ -19,7 +19,10 @@ test.beforeEach(({ context }) => signIn(context.request))
 /** A hold runs thirty bench minutes in fifteen of the wall's seconds. */
 const QUICK = { action: 'speed', factor: 120 }
 
-test('a tight car ends in the call to charge it, and the simple rules stand beside it', async ({ page, context }) => {
+test('@long a tight car ends in the call to charge it, and the simple rules stand beside it', async ({
+  page,
+  context,
+}) => {
   const jobId = await openCar(context.request)
   await controlBench(context.request, jobId, { action: 'named-scenario', name: 'Nothing wrong with it' })
   await startPull(context.request, jobId)

@@ -210,7 +210,7 @@ test('@long a web server that lives and does not answer is started anew', async 
   expect(isThere(pid)).toBe(false)
 })
 
-test('two web servers on one database behave as one', async ({ page, context }) => {
+test('@long two web servers on one database behave as one', async ({ page, context }) => {
   const name = 'second'
   const address = 'http://127.0.0.1:4612'
   const state = join(root, '.yperos', process.env.YPEROS_E2E_NAME ?? 'test')
