@@ -33,7 +33,7 @@ beforeAll(async () => {
 
 /** A record of the proving ground at the resolution times are stored in. */
 function samplesOf(seed: number): HoldSample[] {
-  const { samples } = knownRecord(seed, { instrument: 'electronic', minutes: 12 + (seed % 4) * 6, everyS: 3 })
+  const { samples } = knownRecord(seed, { instrument: 'electronic', minutes: 12 + (seed % 4) * 6, everyS: 6 })
   const seen = new Set<number>()
   const ms = samples.map((s) => ({ elapsedS: Math.round(s.elapsedS * 1000) / 1000, pressurePa: s.pressurePa }))
   return ms.filter((s) => !seen.has(s.elapsedS) && seen.add(s.elapsedS))

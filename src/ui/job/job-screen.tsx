@@ -126,8 +126,9 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
   )
 }
 
-/** Whether the step's own channel is read by hand: no instrument ever sent it. */
+/** Whether the step's own channel is read by hand: no instrument ever sent it. A scale is read once something is on it. */
 function byHand({ latest }: LiveJob, state: JobState): boolean {
+  if (state.step === 'charge' && !openContainer(state)) return false
   const newest = state.step === 'charge' ? latest.scale : latest.vacuum
   return newest === undefined || newest.instrument === 'hand'
 }

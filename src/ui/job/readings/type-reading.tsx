@@ -67,7 +67,7 @@ export function TypeReading({ jobId, state, pad = false, nowMs }: Props) {
         Log it
       </button>
       {pad && (
-        <div className="col-span-2 grid grid-cols-[1fr_auto] gap-3 max-sm:grid-cols-1">
+        <div className="col-span-2 grid gap-3">
           <Keys press={press} />
           <Choice
             label="Read"
@@ -97,7 +97,7 @@ function Keys({ press }: { press: (key: string) => void }) {
         <button
           key={key}
           type="button"
-          className="plain-button figure !min-h-[60px] !text-act"
+          className="plain-button figure !min-h-[60px] min-w-[60px] !text-act"
           aria-label={key === BACK ? 'take the last figure back' : key}
           onClick={() => press(key)}
         >
