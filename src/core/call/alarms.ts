@@ -44,7 +44,8 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
   if (state.step !== 'pull' || !pull || pull.endedAt) return []
   const n = state.pulls.length
   const { targetPa, pullMinutes } = state.opened.procedure
-  const carPa = carPressurePa(seatRead(state.opened.rig, live.vacuumUnit), live.vacuumPa, live.pull?.far?.highPa)
+  const seat = seatRead(state.opened.rig, live.vacuumUnit)
+  const carPa = carPressurePa(seat, live.vacuumPa, live.pull?.far?.highPa)
   const reached = carPa !== undefined && carPa <= targetPa
   const due = comeBackAt(Date.parse(pull.startedAt) + pullMinutes * 60_000, live.forecast).atMs
   return [
@@ -57,7 +58,15 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
         ]
       : []),
     ...(!reached && live.nowMs >= due
-      ? [{ id: `back:pull:${n}`, sentence: 'The pull’s time is up, and it is not at its target.' }]
+      ? [
+          {
+            id: `back:pull:${n}`,
+            sentence:
+              seat === 'needle'
+                ? 'The pull’s minutes are over: isolate it.'
+                : 'The pull’s time is up, and it is not at its target.',
+          },
+        ]
       : []),
     ...((live.fallPaS ?? 0) > RUNAWAY_PULL_PA_S
       ? [{ id: `runaway:pull:${n}`, sentence: 'It rises with the pump on: something has opened.' }]

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import type { HoldResult } from '../hold/types'
 import type { HoldEnded } from '../job/events'
 import { CAR, done, HOLDING, job, later, minutes, PULLING, part, RIGGED, rest } from '../tests/job-fixture'
+import { alarmsOf } from './alarms'
 import { callFor } from './call'
 import { gramsWords } from './hold'
 import type { Call, Deed, Live } from './types'
@@ -128,6 +129,11 @@ describe('a needle', () => {
     expect(before.figure).toEqual({ text: '11:06', caption: 'in 46 min' })
     const over = callFor(job(opened, ...PULLING), live(66, shown))
     expect([over.sentence, over.action.label]).toEqual(['Its minutes are over. Isolate it.', 'Isolate it'])
+  })
+
+  test('rings when its minutes are over, and says nothing of a target', () => {
+    const said = alarmsOf(job(opened, ...PULLING), live(67, { ...shown, vacuumByHand: true })).map((a) => a.sentence)
+    expect(said).toEqual(['The pull’s minutes are over: isolate it.'])
   })
 
   test('is one too where its inches are typed on a rig with an electronic gauge', () => {

@@ -92,7 +92,10 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         {pull && (
           <g clipPath="url(#descent-plot)">
             <path
-              d={`M${x(startMs)} 2${pathOf(points, x, y).replace('M', 'L')}`}
+              // a needle's few readings are no fall that was seen
+              d={
+                gauge === 'needle' ? pathOf(points, x, y) : `M${x(startMs)} 2${pathOf(points, x, y).replace('M', 'L')}`
+              }
               fill="none"
               stroke="var(--ink)"
               strokeWidth="4"

@@ -136,6 +136,6 @@ function hintOf(text: string, unit: PressureUnit, barometerPa: number, scale: bo
     const pa = toPascal(entry.value, entry.unit, barometerPa)
     return `${Math.round(fromPascal(pa, 'micron')).toLocaleString('en')} micron, ${(pa / 1000).toPrecision(3)} kPa absolute, ${fromPascal(pa, 'inHgV', barometerPa).toFixed(1)} inHg below the air`
   } catch {
-    return 'such as 776, 400u, 21.6 inHg or 0.1 kPa'
+    return unit === 'inHgV' ? 'such as 29.5; or with its unit, 776 micron' : 'such as 776, 400u, 21.6 inHg or 0.1 kPa'
   }
 }
