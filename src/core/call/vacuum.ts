@@ -205,6 +205,7 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
       shown === undefined
         ? 'No vacuum reading yet: type what the gauge shows.'
         : `${Math.round(shown).toLocaleString('en')} micron ${atPump ? 'at the pump ' : ''}now, the target is ${target.toLocaleString('en')}${atPump ? ' at the car' : ''}.`,
+      ...forecastWords(live),
       ...(likely
         ? [
             likely.kind === 'on-course'
@@ -219,7 +220,6 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
         : late
           ? []
           : ['It calls when the target is reached.']),
-      ...forecastWords(live),
     ].filter((line) => line !== ''),
     proves,
     watch: atPump ? ['The gauge is at the pump: it reads ahead of the car as long as anything flows.'] : [],
