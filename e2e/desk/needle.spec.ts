@@ -85,12 +85,14 @@ test('a needle is a span of depths, its pull ends by the minutes, and a needle t
   await pad.getByRole('radio', { name: '2 min ago' }).click()
   await pad.getByRole('button', { name: 'Log it' }).click()
   await expect(page.getByTestId('vacuum')).toHaveText('29.5')
-  const stored = (await (await request.get(`/api/jobs/${id}/readings?channel=vacuum&most=100`)).json()) as {
-    points: { at: number }[]
+  const newestAgoMin = async () => {
+    const { points } = (await (await request.get(`/api/jobs/${id}/readings?channel=vacuum&most=100`)).json()) as {
+      points: { at: number }[]
+    }
+    return (Date.now() - (points.at(-1)?.at ?? 0)) / MINUTE
   }
-  const agoMin = (Date.now() - (stored.points.at(-1)?.at ?? 0)) / MINUTE
-  expect(agoMin).toBeGreaterThan(1.8)
-  expect(agoMin).toBeLessThan(4)
+  await expect.poll(newestAgoMin).toBeLessThan(4)
+  expect(await newestAgoMin()).toBeGreaterThan(1.8)
   if (process.env.SHOTS) {
     await page.waitForTimeout(2500)
     await page.screenshot({ path: `${process.env.SHOTS}/needle-hold.png` })
