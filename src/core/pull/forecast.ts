@@ -2,7 +2,7 @@ import type { JobState, Pull } from '../job/state'
 import { composeRig, farNode } from '../rig/compose'
 import { PA_PER_MICRON } from '../units/constants'
 import { pullQuestion } from './question'
-import { type PullAsked, type PullStands, type StandKind, whereItStands } from './running-pull'
+import { NOISE_FRACTION, type PullAsked, type PullStands, type StandKind, whereItStands } from './running-pull'
 
 /** What was last said of a running pull, for every page, the board and the alarms alike. Moments are job time, ms. */
 export type PullForecast = {
@@ -20,9 +20,6 @@ export type PullForecast = {
   /** water the pump's oil has taken from this car by now, g, the middle of what may be true */
   oilG: number
 }
-
-/** Noise of an electronic gauge, as a share of its reading (model.md section 5). */
-const NOISE_FRACTION = 0.01
 
 /**
  * The question a job asks of its running pull.

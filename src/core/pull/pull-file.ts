@@ -3,7 +3,7 @@ import { verbatim } from '../entry/text'
 import { OPENED } from '../job/events'
 import { RigFile } from '../rig/rig-file'
 import { PA_PER_MICRON } from '../units/constants'
-import type { PullAsked, PullStands } from './running-pull'
+import { NOISE_FRACTION, type PullAsked, type PullStands } from './running-pull'
 
 /** What a running pull's file says besides its readings; units are in the names. All but rig, gauge and target may be left out. */
 export const PullContextFile = z
@@ -41,9 +41,6 @@ export const PullContextFile = z
     })
   })
 export type PullContextFile = z.infer<typeof PullContextFile>
-
-/** Noise of an electronic gauge that nobody told, as a share of its reading (model.md section 5). */
-const NOISE_FRACTION = 0.01
 
 /**
  * The question a file asks.

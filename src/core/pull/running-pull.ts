@@ -30,6 +30,9 @@ export type PullAsked = RunningPull & {
   seed: number
 }
 
+/** Noise of an electronic gauge that nobody told, as a share of its reading (model.md section 5). */
+export const NOISE_FRACTION = 0.01
+
 export const STAND_KINDS = ['on-course', 'boiling', 'leak', 'hoses', 'pump', 'ballast'] as const
 export type StandKind = (typeof STAND_KINDS)[number]
 

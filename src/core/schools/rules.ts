@@ -1,6 +1,6 @@
 import { type GramsPerYear, leakGramsPerYear } from '../hold/leak-rate'
 import type { HoldContext, HoldSample } from '../hold/types'
-import { HOUR_S, MINUTE_S, PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
+import { HOUR_S, MINUTE_S, NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
 
 /** What a school's simple rule would have said of a hold, when, and the leak it lets through on this volume. */
 export type RuleSaid = {
@@ -20,8 +20,6 @@ type Rule = {
   fails: (samples: readonly HoldSample[], context: HoldContext) => boolean
 }
 
-/** A needle is read to half an inch. */
-const HALF_INCH_PA = 0.5 * PA_PER_INHG
 /** A wait that is over but for its last reading. */
 const AS_GOOD_AS_OVER = 0.98
 
@@ -41,8 +39,8 @@ const RULES: readonly Rule[] = [
     name: 'needle unmoved after 30 minutes',
     byNeedle: true,
     waitS: 30 * MINUTE_S,
-    allowsPaS: () => HALF_INCH_PA / (30 * MINUTE_S),
-    fails: (samples) => Math.abs(rose(samples)) >= HALF_INCH_PA,
+    allowsPaS: () => NEEDLE_HALF_WIDTH_PA / (30 * MINUTE_S),
+    fails: (samples) => Math.abs(rose(samples)) >= NEEDLE_HALF_WIDTH_PA,
   },
   {
     name: '1 micron a minute',
@@ -63,8 +61,8 @@ const RULES: readonly Rule[] = [
     name: 'overnight, needle unmoved',
     byNeedle: true,
     waitS: 12 * HOUR_S,
-    allowsPaS: () => HALF_INCH_PA / (12 * HOUR_S),
-    fails: (samples) => Math.abs(rose(samples)) >= HALF_INCH_PA,
+    allowsPaS: () => NEEDLE_HALF_WIDTH_PA / (12 * HOUR_S),
+    fails: (samples) => Math.abs(rose(samples)) >= NEEDLE_HALF_WIDTH_PA,
   },
 ]
 

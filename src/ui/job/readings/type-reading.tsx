@@ -7,6 +7,7 @@ import * as z from 'zod'
 import type { JobState } from '@/core/job/state'
 import { vacuumSeen } from '@/core/readings/vacuum-seen'
 import { beyondTheAirInHg, toStored } from '@/core/units/channel'
+import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from '@/core/units/constants'
 import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/units/pressure'
 import { newSequence } from '../../api'
 import { TextField } from '../../form/bound'
@@ -124,7 +125,7 @@ function shown(text: string, unit: PressureUnit, barometerPa: number): Typed {
 function needleHint(inHg: number, barometerPa: number): string {
   const beyond = beyondTheAirInHg(inHg, barometerPa)
   if (beyond > 0)
-    return `${(beyond + 0.5).toFixed(1)} inHg more than the air here can give: is it off its zero, or the altitude wrong? It is kept as typed.`
+    return `${(beyond + NEEDLE_HALF_WIDTH_PA / PA_PER_INHG).toFixed(1)} inHg more than the air here can give: is it off its zero, or the altitude wrong? It is kept as typed.`
   return vacuumSeen(toStored('vacuum', inHg, 'inHgV', barometerPa), 'needle', barometerPa).means
 }
 

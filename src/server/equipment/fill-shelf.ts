@@ -5,9 +5,9 @@ import { EQUIPMENT_DEEDS, EQUIPMENT_KINDS, type EquipmentDeedKind, EquipmentWrit
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { selectAccounts } from '../accounts/accounts'
 import type { Scope } from '../db/scope'
-import { insertDeed, selectShelf, upsertEquipment } from '../equipment/shelf'
 import { bookOpening } from '../ledger/ledger'
 import { upsertRig } from '../shop/catalogue'
+import { insertDeed, selectShelf, upsertEquipment } from './shelf'
 
 const Readings = z.array(z.strictObject({ atS: z.number(), micron: z.number() }))
 
