@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import * as z from 'zod'
+import { text } from '@/core/entry/text'
 import { assembleRig, RigParts } from '@/core/equipment/assemble'
 import { EQUIPMENT_DEEDS, EQUIPMENT_KINDS, type EquipmentDeedKind, EquipmentWritten } from '@/core/equipment/equipment'
 import { PA_PER_MICRON } from '@/core/units/constants'
@@ -9,13 +10,15 @@ import { bookOpening } from '../ledger/ledger'
 import { upsertRig } from '../shop/catalogue'
 import { insertDeed, selectShelf, upsertEquipment } from './shelf'
 
+const name = text(80)
+
 const Readings = z.array(z.strictObject({ atS: z.number(), micron: z.number() }))
 
 /** Equipment of a demo place: days are told as days ago. */
 export const DemoEquipment = z.strictObject({
   kind: z.enum(EQUIPMENT_KINDS),
-  name: z.string(),
-  spec: z.record(z.string(), z.union([z.string(), z.number()])),
+  name,
+  spec: z.record(name, z.union([name, z.number()])),
   deeds: z.array(
     z.strictObject({
       kind: z.enum(Object.keys(EQUIPMENT_DEEDS) as [EquipmentDeedKind]),
@@ -28,14 +31,14 @@ export const DemoEquipment = z.strictObject({
 
 /** A demo rig names its parts as people do. */
 export const DemoRig = z.strictObject({
-  name: z.string(),
-  pump: z.string(),
-  lowHose: z.string(),
-  highHose: z.string().nullable(),
-  pumpHose: z.string().nullable(),
-  gauge: z.string(),
+  name,
+  pump: name,
+  lowHose: name,
+  highHose: name.nullable(),
+  pumpHose: name.nullable(),
+  gauge: name,
   gaugeAt: z.enum(['far', 'pump']),
-  scale: z.string(),
+  scale: name,
   cores: z.enum(['in', 'out']),
 })
 
