@@ -34,7 +34,6 @@ async function signInByTheForm(page: Page): Promise<void> {
 async function takeIn(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'New car' }).click()
   await page.getByLabel('Name people use').fill('Shuttle 9')
-  await page.getByLabel('Model').fill('Halvorn Ridge 14')
   await page.getByLabel('Charge, a figure or a range').fill('14 oz')
   await expect(page.getByText('397 g · 14.0 oz · 0 lb 14.0 oz · 0.397 kg')).toBeVisible()
   await page.getByText('cap or core, minutes').click()

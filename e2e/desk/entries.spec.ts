@@ -17,6 +17,7 @@ test('a label’s weight is shown in every unit, and decimals of a pound are not
 
 test('entries that cannot be get their reason beside the field, and nothing typed is lost', async ({ page }) => {
   await page.goto('/job/new')
+  await page.getByRole('button', { name: /Everything else has a default/ }).click()
   await page.getByLabel('Model').fill('Korvane 60')
   await page.getByLabel('Charge, a figure or a range').fill('a can or so')
   await page.getByLabel('Altitude or barometer').fill('2380')
@@ -33,6 +34,24 @@ test('entries that cannot be get their reason beside the field, and nothing type
   await expect(page.getByLabel('Charge, a figure or a range')).toHaveAttribute('aria-invalid', 'true')
 })
 
+test('a car the shop knows is one tap, and brings its label; the rest has its default said', async ({ page, context }) => {
+  const jobId = await openCar(context.request)
+  await page.goto(`/job/${jobId}`)
+  const name = (await page.getByRole('heading', { level: 1 }).first().textContent()) ?? ''
+  await page.goto('/job/new')
+  await page.getByLabel('Name people use').fill(name.slice(0, 5))
+  await page.getByRole('list', { name: 'Cars the shop knows' }).getByRole('button', { name }).first().click()
+  await expect(page.getByText(/The shop knows it/)).toBeVisible()
+  await expect(page.getByLabel('Charge, a figure or a range')).toHaveValue(/\d+ (g|oz)|lb/)
+  // three entries: who it is, its label as it was, what was opened
+  await page.getByRole('radio', { name: 'open overnight' }).click()
+  await expect(page.getByText(/About 1 g of water inside, nine in ten between 0\.5 and 3 g/)).toBeVisible()
+  await expect(page.getByText(/open 14 h, drier replaced/)).toBeVisible()
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page).toHaveURL(/job\/[0-9a-f-]{36}/)
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+})
+
 test('R-12 and R-744 are recognised and refused with the reason', async ({ page }) => {
   await page.goto('/job/new')
   await page.getByText('R-744', { exact: true }).click()
@@ -43,6 +62,7 @@ test('R-12 and R-744 are recognised and refused with the reason', async ({ page 
 
 test('an altitude tells how deep a needle can read there', async ({ page }) => {
   await page.goto('/job/new')
+  await page.getByRole('button', { name: /Everything else has a default/ }).click()
   await page.getByLabel('Altitude or barometer').fill('7800 ft')
   await expect(page.getByText(/a needle can read 22\.4 inHg at the deepest/)).toBeVisible()
 })

@@ -78,7 +78,6 @@ test('an empty shop is opened by its first person, and a real car with a needle 
 
   await page.goto('/job/new')
   await page.getByLabel('Name people use').fill('Ferry van')
-  await page.getByLabel('Model').fill('Dorsk MW-6')
   await page
     .getByLabel(/^Charge/)
     .first()

@@ -42,10 +42,10 @@ test('a rig chosen before the page is awake is not taken back: it can be chosen 
   const other = await rig.locator('option:not(:checked)').first().textContent()
   await rig.selectOption({ label: other ?? '' })
   // what answers to a tap is awake
-  const hybrid = page.getByRole('radio', { name: 'hybrid or electric' })
+  const overnight = page.getByRole('radio', { name: 'open overnight' })
   await expect(async () => {
-    await hybrid.click()
-    await expect(hybrid).toBeChecked({ timeout: 300 })
+    await overnight.click()
+    await expect(overnight).toBeChecked({ timeout: 300 })
   }).toPass()
   await expect(rig.locator('option:checked')).toHaveText(other ?? 'nothing')
 })

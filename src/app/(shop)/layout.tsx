@@ -10,7 +10,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
   const { shop, user } = await forPage()
   return (
     <SaidProvider>
-      <TopBar shop={shopView(shop)} user={userView(user)} serverNowMs={Date.now()} />
+      <TopBar shop={shopView(shop)} user={userView(user, shop)} serverNowMs={Date.now()} />
       <OnceAwake>{children}</OnceAwake>
     </SaidProvider>
   )

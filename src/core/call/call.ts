@@ -1,3 +1,4 @@
+import { certificateWords } from '../job/certificate'
 import type { JobState } from '../job/state'
 import { callLeave, callProve } from './after'
 import { callFix, callZero } from './before'
@@ -12,7 +13,7 @@ export function callFor(state: JobState, live: Live): Call {
     return {
       sentence: 'Signed. The car can go.',
       why: [
-        `By ${state.signed.by}, certificate ${state.signed.certificate}.`,
+        `By ${state.signed.by}, ${certificateWords(state.signed.certificate)}.`,
         'Changes from here on are corrections on top.',
       ],
       watch: [],

@@ -46,6 +46,7 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
       return [`corrected ${payload.eventId}`]
     // what several people may say beside each other: only the very same twice is one too many
     case 'noted':
+    case 'car-told':
     case 'proof-read':
       return [`${kind} ${canonicalJson(payload)}`]
     // said by the server, or beside a deed that speaks for itself

@@ -24,6 +24,8 @@ const Band = (value: z.ZodNumber) =>
  */
 export const LABEL_REFRIGERANTS = [...REFRIGERANTS, 'R-12', 'R-744'] as const
 export const OPENED = ['nothing', 'cap-or-core', 'component', 'overnight', 'days'] as const
+/** What stands for an oil nobody has read from the label yet. */
+export const OIL_UNREAD = 'not on the label'
 export const PURPOSES = ['work', 'training', 'demonstration'] as const
 export const RENEWED = [
   'core-small',
@@ -114,7 +116,7 @@ export type RigWritten = z.infer<typeof RigWritten>
 
 /** What the reception of a car fixes; every figure of the job goes back to it. */
 export const JobOpened = z.strictObject({
-  car: z.strictObject({ name: Text, model: Text, hybrid: z.boolean() }),
+  car: z.strictObject({ name: Text, model: text(200, 0), plate: text(40, 0).optional(), hybrid: z.boolean() }),
   complaint: Note,
   label: Label,
   place: z.strictObject({
@@ -187,6 +189,14 @@ const ChargeContainer = z
 export const PAYLOADS = {
   'job-opened': JobOpened,
   'label-set': Label,
+  /** what was not asked at the door, told where it is used; what is left out stays as it was */
+  'car-told': z.strictObject({
+    lastChargeG: Grams.optional(),
+    daysSinceCharge: z.number().min(0).max(20_000).optional(),
+    oilKind: Text.optional(),
+    oilMl: z.number().min(0).max(1000).optional(),
+    volumeL: z.number().min(0.5).max(20).optional(),
+  }),
   'zero-read': z.strictObject({
     lowPaG: PaGauge,
     highPaG: PaGauge,
@@ -302,7 +312,8 @@ export const PAYLOADS = {
     factor: z.number().min(1).max(600),
   }),
   signed: z.strictObject({
-    certificate: Text,
+    /** empty where the law of the place asks for none and none was given */
+    certificate: text(200, 0),
     readingCount: z.number().int().min(0),
     readingsSha256: verbatim(64, 64),
   }),

@@ -25,6 +25,30 @@ const openedRead = ({ rig, procedure, ...opened }: JobOpened): Opened => ({
   procedure: procedureRead(procedure),
 })
 
+/** What was told of the car after it had come. */
+function toldOf(
+  opened: Opened,
+  { lastChargeG, daysSinceCharge, oilKind, oilMl, volumeL }: PayloadOf<'car-told'>,
+): Opened {
+  const { label, history } = opened
+  return {
+    ...opened,
+    label: { ...label, oilKind: oilKind ?? label.oilKind, oilMl: oilMl ?? label.oilMl },
+    history: {
+      ...history,
+      lastChargeG: lastChargeG ?? history.lastChargeG,
+      daysSinceCharge: daysSinceCharge ?? history.daysSinceCharge,
+    },
+    volumeL: volumeL ?? opened.volumeL,
+  }
+}
+
+/** The repair knows better than the door how long it stood open, and whether the drier is new. */
+function fixedOf(opened: Opened, { renewed, openHours }: PayloadOf<'fix-logged'>): Opened {
+  const drierReplaced = opened.story.drierReplaced || renewed.some(({ what }) => what === 'drier')
+  return { ...opened, story: { ...opened.story, openHours, drierReplaced } }
+}
+
 function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
   return {
     opened: openedRead(event.payload),
@@ -62,6 +86,8 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       return state
     case 'label-set':
       return { ...state, opened: { ...state.opened, label: event.payload } }
+    case 'car-told':
+      return { ...state, opened: toldOf(state.opened, event.payload) }
     case 'zero-read':
       return { ...state, zero: { ...event.payload, at, by: event.by }, recoveredUnread: false }
     case 'recovered':
@@ -69,7 +95,7 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'zero-explained':
       return { ...state, zeroAnswer: event.payload.answer }
     case 'fix-logged':
-      return { ...state, fix: event.payload }
+      return { ...state, fix: event.payload, opened: fixedOf(state.opened, event.payload) }
     case 'part-set':
       return turnPart(state, event.payload.part, event.payload.state, at)
     case 'step-finished':

@@ -1,3 +1,4 @@
+import { carLine } from './car-line'
 import { type GaugeSeat, gaugeSeat } from './gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState, type Visit } from './state'
 import { STEP_NAMES, type Step, stepNumber } from './steps'
@@ -31,7 +32,7 @@ export function summarise(state: JobState): JobSummary {
   const waits = waitEndsMs(state)
   return {
     name: opened.car.name,
-    model: opened.car.model,
+    model: carLine(opened.car),
     refrigerant: opened.label.refrigerant,
     step: state.step,
     line: lineOf(state),

@@ -1,8 +1,6 @@
 import type { JobState } from '../job/state'
+import { TWO_EVAPORATORS_FROM_L } from '../rig/free-volume'
 import type { PullQuestion } from './planner'
-
-/** A car of this much is taken to have two evaporators, L (assumed; the take-in form's two sizes). */
-const TWO_EVAPORATORS_FROM_L = 4
 
 /** The planner's question for a job: its rig, its story, its place. */
 export function pullQuestion(state: JobState, draws: number): PullQuestion {

@@ -24,6 +24,10 @@ function drawn([low, high]: [number, number], normal: number): number {
 
 const hasBound = (story: JobOpened['story']): boolean => story.opened !== 'nothing' && !story.drierReplaced
 
+/** Liquid water 9 of 10 cars with this story have, g: from the least to the most. */
+export const liquidRangeG = (opened: JobOpened['story']['opened']): readonly [low: number, high: number] =>
+  LIQUID_G[opened]
+
 /** What 9 of 10 cars with this story have at most, g of liquid water. */
 export const mostLiquidG = (story: JobOpened['story']): number => LIQUID_G[story.opened][1]
 

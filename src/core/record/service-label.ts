@@ -17,7 +17,7 @@ export function serviceLabel(
   const oil =
     state.fix && state.fix.oilOwedMl > 0 ? `${state.fix.oilOwedMl} mL added, ${state.fix.oilReason}` : 'none added'
   return [
-    { name: 'Car', value: `${car.name}, ${car.model}` },
+    { name: 'Car', value: [car.name, car.model, car.plate].filter(Boolean).join(', ') },
     { name: 'Refrigerant', value: label.refrigerant },
     { name: 'Charged', value: massWords(inside) },
     { name: 'Label asks for', value: `${label.typed}${label.line ? `, ${label.line}` : ''}` },
@@ -25,7 +25,7 @@ export function serviceLabel(
     ...(car.hybrid ? [{ name: 'High voltage', value: 'only the maker’s non-conducting oil' }] : []),
     { name: 'Day', value: made.day },
     { name: 'By', value: `${state.signed?.by ?? made.by}, ${made.shop}` },
-    { name: 'Certificate', value: state.signed?.certificate ?? (made.certificate || 'none given') },
+    { name: 'Certificate', value: (state.signed?.certificate ?? made.certificate) || 'none given' },
   ]
 }
 

@@ -1,2 +1,5 @@
 /** Free volume of a car by the number of its evaporators, L (assumed, shown with the job). */
 export const FREE_VOLUME_L = { 1: 2.5, 2: 5.1 } as const
+
+/** A car of this much is taken to have two evaporators, L (assumed; the take-in form's two sizes). */
+export const TWO_EVAPORATORS_FROM_L = 4

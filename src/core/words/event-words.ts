@@ -1,6 +1,7 @@
 import { LEAVE_WORDS } from '../call/after'
 import { alarmWords } from '../call/alarms'
-import type { JobEvent } from '../job/events'
+import { certificateWords } from '../job/certificate'
+import type { JobEvent, PayloadOf } from '../job/events'
 import { PART_NAMES } from '../job/parts'
 import { STEP_NAMES } from '../job/steps'
 import { chanceWords } from '../units/chance'
@@ -18,6 +19,8 @@ export function eventWords(event: JobEvent): string {
       return `Label set to ${event.payload.refrigerant}, ${event.payload.typed}`
     case 'zero-read':
       return `At rest: ${event.payload.typed}`
+    case 'car-told':
+      return `Told of the car: ${toldWords(event.payload)}`
     case 'recovered':
       return `Recovered ${Math.round(event.payload.grams)} g`
     case 'zero-explained':
@@ -85,13 +88,22 @@ export function eventWords(event: JobEvent): string {
         ? `Bench clock ×${event.payload.factor}`
         : BENCH_WORDS[event.payload.action]
     case 'signed':
-      return `Signed, certificate ${event.payload.certificate}`
+      return `Signed, ${certificateWords(event.payload.certificate)}`
     default: {
       const unknown: never = event
       return unknown
     }
   }
 }
+
+const toldWords = (told: PayloadOf<'car-told'>): string =>
+  [
+    ...(told.lastChargeG === undefined ? [] : [`${Math.round(told.lastChargeG)} g were in it`]),
+    ...(told.daysSinceCharge === undefined ? [] : [`charged ${told.daysSinceCharge} days ago`]),
+    ...(told.oilKind === undefined ? [] : [`oil ${told.oilKind}`]),
+    ...(told.oilMl === undefined ? [] : [`${told.oilMl} mL of oil`]),
+    ...(told.volumeL === undefined ? [] : [`${told.volumeL} L inside`]),
+  ].join(', ')
 
 const BENCH_WORDS = {
   start: 'Bench started',

@@ -67,6 +67,7 @@ test('a load that was cut short opens no shop, and is begun anew by the next sta
     ambientC: 20,
     timeZone: 'UTC',
     demo: true,
+    certificateAsked: true,
   })
   await insertAccount(scopeOf(half), {
     signIn: 'nobody',

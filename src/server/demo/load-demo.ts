@@ -51,6 +51,7 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
     barometerPa: stationPressurePa(altitudeM),
     timeZone,
     demo: true,
+    certificateAsked: true,
   })
   const scope = scopeOf(shopId, db)
   await makeBenchPlace(scope)

@@ -6,6 +6,7 @@ import { summarise } from '@/core/job/summary'
 import { CHAIN_START } from '@/core/record/record'
 import type { Author } from '../accounts/author'
 import { truthOf } from '../bench/truth'
+import { carTakenIn } from '../cars/cars'
 import type { TxScope } from '../db/scope'
 import { AppError } from '../errors'
 import { hashOf } from '../records/chain'
@@ -32,9 +33,10 @@ export async function openJob(
   const event: JobEvent = { ...opening, storedAt: new Date().toISOString(), by: author.name }
   const hash = hashOf(event, CHAIN_START)
   const bench = truth && { truth, scaleStepG: payload.rig.scaleStepG }
+  const carId = await carTakenIn(tx, payload, openedAt)
   const { rowCount } = await tx.query(
-    `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench, shop_id)
-     values ($1, $2, $3, $4, $5, 1, $6, $7, $8) on conflict (id) do nothing`,
+    `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench, shop_id, car_id)
+     values ($1, $2, $3, $4, $5, 1, $6, $7, $8, $9) on conflict (id) do nothing`,
     [
       id,
       openedAt,
@@ -44,6 +46,7 @@ export async function openJob(
       hash,
       bench && JSON.stringify(bench),
       tx.shopId,
+      carId,
     ],
   )
   if (rowCount === 0) return { id, repeated: true }

@@ -5,11 +5,13 @@ import { sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'
 import { requireRight } from '../accounts/roles'
 import type { UserScope } from '../accounts/user-scope'
+import { rememberCharge } from '../cars/cars'
 import { inTransaction } from '../db/scope'
 import { AppError } from '../errors'
 import { type Appended, appendEvents } from '../jobs/append-events'
 import { jobNow } from '../jobs/job-now'
 import { selectEvents, selectJobForUpdate } from '../jobs/job-rows'
+import { shopOf } from '../shop/shop'
 import { readingsCsv } from './readings-csv'
 
 /**
@@ -28,7 +30,7 @@ export async function signJob(
 ): Promise<Appended[]> {
   const { user } = db
   requireRight(user, 'sign-job')
-  refuseOthersCertificate(user, certificate)
+  refuseOthersCertificate(user, certificate, (await shopOf(db)).certificateAsked)
   return inTransaction(db, async (tx) => {
     const job = await selectJobForUpdate(tx, jobId)
     const events = job ? await selectEvents(tx, jobId) : []
@@ -49,19 +51,20 @@ export async function signJob(
       ...undone,
       { id: eventId, kind: 'signed', happenedAt, payload: earlier?.kind === 'signed' ? earlier.payload : payload },
     ])
+    if (!earlier) await rememberCharge(tx, jobId, foldJob(events), new Date(happenedAt))
     await tx.query('update attachment set to_at = now() where job_id = $1 and to_at is null', [jobId])
     return appended.filter((a) => a.id === eventId)
   })
 }
 
-function refuseOthersCertificate(user: Account, certificate: string): void {
-  if (user.certificate === '')
+function refuseOthersCertificate(user: Account, certificate: string, asked: boolean): void {
+  if (user.certificate === '' && asked)
     throw new AppError(
       'not-allowed',
       'Your account has no certificate number: the lead enters it on the Shop page, then you sign.',
     )
   if (certificate === user.certificate) return
-  const reason = `is not yours, which is ${user.certificate}`
+  const reason = `is not yours, which is ${user.certificate || 'not written down'}`
   throw new AppError('not-allowed', `The certificate number ${reason}: whoever signs vouches with his own.`, [
     { path: 'certificate', reason },
   ])

@@ -23,7 +23,14 @@ export async function setUpShop(asked: ShopSetUp, now: Date): Promise<{ shop: Sh
     await client.query('select pg_advisory_xact_lock($1)', [SET_UP_LOCK])
     if (await findShop(client)) throw new AppError('conflict', 'A shop is open here already: sign in.')
     const { name, timeZone, ambientC } = asked
-    const shopId = await insertShop(client, { name, timeZone, ambientC, ...airOf(asked.air), demo: false })
+    const shopId = await insertShop(client, {
+      name,
+      timeZone,
+      ambientC,
+      ...airOf(asked.air),
+      demo: false,
+      certificateAsked: false,
+    })
     const scope = scopeOf(shopId, client)
     const lead = await insertAccount(scope, { ...asked.lead, role: 'lead' })
     for (const { proves, ...procedure } of SCHOOLS)

@@ -12,13 +12,17 @@ export type Shop = {
   ambientC: number
   timeZone: string
   demo: boolean
+  /** whether whoever signs is asked for a certificate number */
+  certificateAsked: boolean
+  /** when the air was read; null while it is worked out or was never read */
+  airAt: Date | null
   cookieSecret: string
   signingKey: string
   publicKey: string
 }
 
 const SHOP = `select id, name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC",
-  time_zone as "timeZone", demo, cookie_secret as "cookieSecret", signing_key as "signingKey", public_key as "publicKey" from shop`
+  time_zone as "timeZone", demo, certificate_asked as "certificateAsked", air_at as "airAt", cookie_secret as "cookieSecret", signing_key as "signingKey", public_key as "publicKey" from shop`
 
 /**
  * The shop whose door this installation is: its first, as long as it has one door. Whoever is known by a session or a
@@ -50,12 +54,12 @@ export async function shopOf({ shopId, query }: Scope): Promise<Shop> {
  */
 export async function insertShop(
   db: Queryable,
-  shop: Omit<Shop, 'id' | 'cookieSecret' | 'signingKey' | 'publicKey'>,
+  shop: Omit<Shop, 'id' | 'cookieSecret' | 'signingKey' | 'publicKey' | 'airAt'>,
 ): Promise<number> {
   const keys = generateKeyPairSync('ed25519')
   const { rows } = await db.query<{ id: number }>(
-    `insert into shop (name, altitude_m, barometer_pa, ambient_c, time_zone, demo, cookie_secret, signing_key, public_key)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
+    `insert into shop (name, altitude_m, barometer_pa, ambient_c, time_zone, demo, cookie_secret, signing_key, public_key, certificate_asked)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning id`,
     [
       shop.name,
       shop.altitudeM,
@@ -66,6 +70,7 @@ export async function insertShop(
       randomBytes(48).toString('base64url'),
       keys.privateKey.export({ type: 'pkcs8', format: 'pem' }).toString(),
       keys.publicKey.export({ type: 'spki', format: 'der' }).toString('base64'),
+      shop.certificateAsked,
     ],
   )
   return (rows[0] as { id: number }).id

@@ -35,6 +35,7 @@ beforeEach(async () => {
     ambientC: 20,
     timeZone: 'UTC',
     demo: false,
+    certificateAsked: true,
   })
   second = scopeOf(id)
   await openShop(second)

@@ -2,13 +2,29 @@ import type { Account } from '../accounts/accounts'
 import type { Shop } from './shop'
 
 /** What pages may know of the shop: never its keys. */
-export const shopView = ({ name, altitudeM, barometerPa, ambientC, timeZone, demo }: Shop) => ({
+export const shopView = ({
   name,
   altitudeM,
   barometerPa,
   ambientC,
   timeZone,
   demo,
+  certificateAsked,
+  airAt,
+}: Shop) => ({
+  name,
+  altitudeM,
+  barometerPa,
+  ambientC,
+  timeZone,
+  demo,
+  certificateAsked,
+  airAt: airAt?.toISOString() ?? null,
 })
 
-export const userView = ({ name, role, certificate }: Account) => ({ name, role, certificate })
+export const userView = ({ name, role, certificate }: Account, { certificateAsked }: Shop) => ({
+  name,
+  role,
+  certificate,
+  certificateAsked,
+})

@@ -45,7 +45,7 @@ export type Fixture = {
 export async function freshShop(): Promise<Fixture> {
   const db = database()
   await db.query(
-    'truncate forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop, sign_in_attempt cascade',
+    'truncate forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, car, place, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop, sign_in_attempt cascade',
   )
   const shopId = await insertShop(db, {
     name: 'Test bay',
@@ -54,6 +54,7 @@ export async function freshShop(): Promise<Fixture> {
     ambientC: 20,
     timeZone: 'UTC',
     demo: true,
+    certificateAsked: true,
   })
   current = scopeOf(shopId)
   await openShop(current)

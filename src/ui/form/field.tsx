@@ -19,6 +19,8 @@ export type FieldProps = {
   type?: 'text' | 'password' | 'datetime-local' | 'date'
   autoComplete?: string
   inputRef?: Ref<HTMLInputElement>
+  /** the one entry a page is about */
+  large?: boolean
 }
 
 /**
@@ -36,6 +38,7 @@ export function Field({
   type = 'text',
   autoComplete = 'off',
   inputRef,
+  large = false,
 }: FieldProps) {
   const id = useId()
   const below = error ?? warning ?? hint
@@ -48,7 +51,7 @@ export function Field({
         id={id}
         ref={inputRef}
         type={type}
-        className="field mt-1"
+        className={`field mt-1 ${large ? 'field-large' : ''}`}
         value={value}
         inputMode={inputMode}
         placeholder={placeholder}

@@ -6,7 +6,15 @@ export type ShopView = {
   ambientC: number
   timeZone: string
   demo: boolean
+  certificateAsked: boolean
+  /** when the air was read, ISO 8601; null where it is worked out */
+  airAt: string | null
 }
 
 /** Who is signed in. */
-export type UserView = { name: string; role: 'lead' | 'technician' | 'trainee'; certificate: string }
+export type UserView = {
+  name: string
+  role: 'lead' | 'technician' | 'trainee'
+  certificate: string
+  certificateAsked: boolean
+}

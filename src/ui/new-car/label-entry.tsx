@@ -16,7 +16,7 @@ const MOST_LINES = 6
 export function LabelEntry({ control, warning }: { control: NewCarControl; warning: string | undefined }) {
   const several = useWatch({ control, name: 'several' })
   return (
-    <div className="col-span-full grid grid-cols-3 items-start gap-x-5 gap-y-1.5 max-md:grid-cols-2 max-sm:grid-cols-1">
+    <div className="space-y-2">
       <ChoiceField
         control={control}
         name="several"
@@ -31,11 +31,12 @@ export function LabelEntry({ control, warning }: { control: NewCarControl; warni
           control={control}
           name="charge"
           label="Charge, a figure or a range"
+          large
           hint="such as 567 g, 530-560 g, 20 oz or 1 lb 4"
           below={massHint}
         />
       ) : (
-        <div className="col-span-2 max-sm:col-span-1">
+        <div>
           <Lines control={control} />
           {warning && (
             <p className="mt-1 text-small font-medium text-caution">

@@ -20,6 +20,9 @@ type Props = {
   rigs: readonly RigChoice[]
   rig: RigChoice | undefined
   onRig: (name: string) => void
+  question: string | undefined
+  /** a car the shop knows */
+  known: boolean
   busy: boolean
   said: string
 }
@@ -28,15 +31,21 @@ const byName = (things: readonly { name: string }[]) => Object.fromEntries(thing
 
 /** What is asked of whoever takes a car in: by which procedure, with which rig, and the one button. */
 export function NewCarCall(props: Props) {
-  const { control, demo, procedures, procedure, onProcedure, rigs, rig, onRig, busy, said } = props
+  const { control, demo, procedures, procedure, onProcedure, rigs, rig, onRig, question, known, busy, said } = props
   const simulated = useWatch({ control, name: 'simulated' })
   return (
     <SidePanel label="The call">
       <p className="text-small text-ink-2">The call</p>
-      <h1 className="mt-1 text-call font-semibold leading-[1.1]">Take it in by its label.</h1>
+      <h1 className="mt-1 text-call font-semibold leading-[1.1]">
+        {question
+          ? 'Look at the label’s line once more.'
+          : known
+            ? 'It was here before: is the label still the same?'
+            : 'Take it in by its label.'}
+      </h1>
       <p className="mt-3 text-lead leading-snug">
-        The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the record
-        says so.
+        {question ??
+          'The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the record says so.'}
       </p>
       <div className="mt-4 space-y-4 border-t border-rule pt-4">
         <Pick label="Procedure" value={procedure?.name ?? ''} options={byName(procedures)} onPick={onProcedure} />

@@ -5,14 +5,18 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
 import type { Procedure, Rig } from '@/core/job/written'
+import type { KnownCar } from '@/core/shop/known-car'
 import { newEventId } from '../api'
 import { useSending } from '../form/use-sending'
 import type { ShopView } from '../frame/who'
-import { CarBlock, LabelBlock, PlaceBlock } from './blocks'
+import { LabelCard } from './label-card'
 import { NewCarCall } from './new-car-call'
+import { OpenedBlock } from './opened-block'
+import { RestBlock } from './rest-block'
 import { lineQuestion, type NewCarValues, newCarForm, type ProcedureChoice, type RigChoice } from './values'
+import { WhoBlock } from './who-block'
 
-type Props = { shop: ShopView; procedures: ProcedureChoice[]; rigs: RigChoice[] }
+type Props = { shop: ShopView; procedures: ProcedureChoice[]; rigs: RigChoice[]; cars: KnownCar[] }
 
 const plainProcedure = ({ name, targetPa, pullMinutes, holdMinutes }: Procedure): Procedure => ({
   name,
@@ -26,6 +30,7 @@ const plainRig = ({ id: _id, parts: _parts, missing: _missing, dues: _dues, ...r
 function firstValues(shop: ShopView): NewCarValues {
   return {
     name: '',
+    plate: '',
     model: '',
     drive: 'plain',
     complaint: '',
@@ -56,13 +61,14 @@ function firstValues(shop: ShopView): NewCarValues {
 }
 
 /** Takes a car in: what its label says, the air it stands in, and its story. */
-export function NewCar({ shop, procedures, rigs }: Props) {
+export function NewCar({ shop, procedures, rigs, cars }: Props) {
   const router = useRouter()
   const [procedureName, setProcedure] = useState(
     procedures.find((p) => p.name.startsWith('Weigh'))?.name ?? procedures[0]?.name ?? '',
   )
   const [rigName, setRig] = useState(rigs.find((r) => r.name.includes('P2'))?.name ?? rigs[0]?.name ?? '')
   const [asked, setAsked] = useState<string>()
+  const [known, setKnown] = useState<KnownCar>()
   const [ids] = useState(() => ({ id: newEventId(), eventId: newEventId() }))
   const procedure = procedures.find((p) => p.name === procedureName)
   const rig = rigs.find((r) => r.name === rigName)
@@ -90,9 +96,10 @@ export function NewCar({ shop, procedures, rigs }: Props) {
   return (
     <form onSubmit={submit} noValidate className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
       <main className="space-y-5 px-5 pt-4 pb-6 max-sm:px-4">
-        <CarBlock control={form.control} />
-        <LabelBlock control={form.control} question={question} />
-        <PlaceBlock control={form.control} />
+        <WhoBlock form={form} cars={cars} known={known} onKnown={setKnown} timeZone={shop.timeZone} />
+        <LabelCard control={form.control} question={question} />
+        <OpenedBlock form={form} />
+        <RestBlock control={form.control} />
       </main>
       <NewCarCall
         control={form.control}
@@ -103,6 +110,8 @@ export function NewCar({ shop, procedures, rigs }: Props) {
         rigs={rigs}
         rig={rig}
         onRig={setRig}
+        question={question}
+        known={known !== undefined}
         busy={busy}
         said={said}
       />

@@ -15,6 +15,7 @@ const RIG = rigRead({
 })
 const VALUES: NewCarValues = {
   name: 'Shuttle 4',
+  plate: '',
   model: 'Halvorn Ridge 14',
   drive: 'plain',
   complaint: '',

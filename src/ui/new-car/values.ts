@@ -1,9 +1,10 @@
 import type { Control } from 'react-hook-form'
 import * as z from 'zod'
 import type { Due } from '@/core/equipment/upkeep'
-import { JobOpened } from '@/core/job/events'
+import { JobOpened, OIL_UNREAD } from '@/core/job/events'
 import { type Procedure, procedureWritten, type Rig, rigWritten } from '@/core/job/written'
-import { FREE_VOLUME_L } from '@/core/rig/free-volume'
+import { FREE_VOLUME_L, TWO_EVAPORATORS_FROM_L } from '@/core/rig/free-volume'
+import { daysSinceCharge, type KnownCar } from '@/core/shop/known-car'
 import { stationPressurePa } from '@/core/units/barometer'
 import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
 import { type Entry, readAmount, readCelsius, readMass, readMassRange } from '../form/entries'
@@ -11,6 +12,7 @@ import { tellFaults } from '../form/schemas'
 
 export type NewCarValues = {
   name: string
+  plate: string
   model: string
   drive: 'plain' | 'hybrid'
   complaint: string
@@ -38,6 +40,58 @@ export type NewCarValues = {
   /** when it came in, as a browser's local date and time; empty for now */
   cameAt: string
 }
+
+/** How long it usually stood open, hours, until the repair tells better (assumed). */
+export const USUAL_HOURS: Record<NewCarValues['opened'], string> = {
+  nothing: '0',
+  'cap-or-core': '0.5',
+  component: '2',
+  overnight: '14',
+  days: '72',
+}
+
+/** A charge from which a second evaporator is likely, g (assumed): only then is it asked about. */
+const TWO_EVAPORATORS_FROM_G = 850
+
+/** Whether the label leaves open how many evaporators there are, which change the volume. */
+export function asksEvaporators(v: Pick<NewCarValues, 'several' | 'charge'>): boolean {
+  const charge = readMassRange(v.charge)
+  return v.several === 'several' || ('value' in charge && charge.value.highG >= TWO_EVAPORATORS_FROM_G)
+}
+
+/** A car the shop knows, as the entries have it: what it is, its label, and what was last put into it. */
+export function valuesOfCar(car: KnownCar, nowMs: number): Partial<NewCarValues> {
+  const { label } = car
+  const days = daysSinceCharge(car, nowMs)
+  return {
+    name: car.name,
+    plate: car.plate,
+    model: car.model,
+    drive: car.hybrid ? 'hybrid' : 'plain',
+    refrigerant: label.refrigerant,
+    charge: label.typed,
+    several: label.lines ? 'several' : 'one',
+    ...(label.lines && {
+      lines: label.lines.map((line) => ({ name: line.name, charge: rangeText(line) })),
+      picked: String(
+        Math.max(
+          0,
+          label.lines.findIndex((line) => line.name === label.line),
+        ),
+      ),
+    }),
+    tolerance: `${label.toleranceG} g`,
+    oilKind: label.oilKind === OIL_UNREAD ? '' : label.oilKind,
+    oilMl: label.oilMl === null ? '' : String(label.oilMl),
+    source: label.source,
+    evaporators: car.volumeL >= TWO_EVAPORATORS_FROM_L ? '2' : '1',
+    lastCharge: car.lastChargeG === null ? '' : `${Math.round(car.lastChargeG)} g`,
+    daysSince: days === null ? '' : String(days),
+  }
+}
+
+const rangeText = ({ lowG, highG }: { lowG: number; highG: number }): string =>
+  lowG === highG ? `${lowG} g` : `${lowG}-${highG} g`
 
 /** A rig as it may be chosen: with what it is due for, and what it is missing. */
 export type RigChoice = Rig & { id: string; parts?: unknown; missing?: string; dues: Due[] }
@@ -127,7 +181,6 @@ export function readNewCar(
   const optional = <T>(field: string, text: string, read: (text: string) => Entry<T>): T | null =>
     text.trim() === '' ? null : (take(field, read(text)) ?? null)
   if (!v.name.trim()) errors.name = 'the car needs a name people use'
-  if (!v.model.trim()) errors.model = 'type the model, or what it is'
   const refused = REFUSED[v.refrigerant]
   if (refused) errors.refrigerant = refused
   const lines = v.several === 'several' ? readLines(v, errors) : undefined
@@ -135,7 +188,7 @@ export function readNewCar(
   const charge = lines ? picked : take('charge', readMassRange(v.charge))
   const air = take('air', readAir(v.air))
   const payload = {
-    car: { name: v.name.trim(), model: v.model.trim(), hybrid: v.drive === 'hybrid' },
+    car: { name: v.name.trim(), model: v.model.trim(), plate: v.plate.trim(), hybrid: v.drive === 'hybrid' },
     complaint: v.complaint.trim(),
     label: {
       refrigerant: v.refrigerant as 'R-134a',
@@ -144,7 +197,7 @@ export function readNewCar(
       typed: (lines ? (v.lines[Number(v.picked)]?.charge ?? '') : v.charge).trim(),
       ...(lines && { lines, line: picked?.name ?? '' }),
       toleranceG: take('tolerance', readMass(v.tolerance)) ?? 15,
-      oilKind: v.oilKind.trim() || 'not on the label',
+      oilKind: v.oilKind.trim() || OIL_UNREAD,
       oilMl: optional('oilMl', v.oilMl, (t) => readAmount(t, 'the oil in mL', 1000)),
       source: v.source,
     },

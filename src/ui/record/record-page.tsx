@@ -2,6 +2,7 @@
 
 import { type ReactNode, useMemo } from 'react'
 import { gramsWords } from '@/core/call/hold'
+import { certificateWords } from '@/core/job/certificate'
 import type { JobEvent } from '@/core/job/events'
 import { chargedG, type JobState } from '@/core/job/state'
 import { customerWords, restAfterCharge } from '@/core/prove/proof-history'
@@ -36,7 +37,7 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         <div>
           <h1 className="text-call font-semibold leading-tight">{opened.car.name}</h1>
           <p className="text-lead text-ink-2">
-            {opened.car.model}, {shopName}, {at(state.openedAt)}
+            {[opened.car.model, opened.car.plate, shopName].filter(Boolean).join(', ')}, {at(state.openedAt)}
           </p>
         </div>
         <div className="no-print flex flex-wrap gap-2">
@@ -129,7 +130,7 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         <Fact name="In plain words">{customerWords(state)}</Fact>
         {signed && (
           <Fact name="Signed">
-            <b className="font-semibold">{signed.by}</b>, certificate {signed.certificate}, {at(signed.at)};{' '}
+            <b className="font-semibold">{signed.by}</b>, {certificateWords(signed.certificate)}, {at(signed.at)};{' '}
             {signed.readingCount.toLocaleString('en')} readings
           </Fact>
         )}

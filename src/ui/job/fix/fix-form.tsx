@@ -8,6 +8,7 @@ import { Field } from '../../form/field'
 import { Sign } from '../../form/sign'
 import { useField } from '../forms/fields'
 import { useForms } from '../forms/forms'
+import { knownOil } from './fix-definition'
 
 /** What was renewed, how long it stood open, and the oil that is owed for it. */
 export function FixForm({ state }: { state: JobState }) {
@@ -58,7 +59,11 @@ export function FixForm({ state }: { state: JobState }) {
         />
         <Field label="Because of" {...useField('oilReason')} placeholder="part, or oil seen lost" />
       </div>
-      <p className="text-small">Oil by the label: {label.oilKind}. Never added without a reason.</p>
+      {knownOil(state) ? (
+        <p className="text-small">Oil by the label: {label.oilKind}. Never added without a reason.</p>
+      ) : (
+        <LabelOil />
+      )}
       {car.hybrid && (
         <p className="text-small font-medium text-caution">
           <Sign kind="caution" />
@@ -66,6 +71,21 @@ export function FixForm({ state }: { state: JobState }) {
           its housing.
         </p>
       )}
+    </div>
+  )
+}
+
+/** The oil the label names, asked here because it was not at the door. */
+function LabelOil() {
+  return (
+    <div className="grid grid-cols-3 gap-x-5 max-sm:grid-cols-1">
+      <Field
+        label="Oil by the label"
+        {...useField('oilKind')}
+        placeholder="PAG 46"
+        hint="may be left out; oil is never added without a reason"
+      />
+      <Field label="Its amount, mL" {...useField('labelOilMl')} inputMode="decimal" />
     </div>
   )
 }

@@ -4,7 +4,7 @@ import { CAR, HOLDING, job, later, minutes } from '@/core/tests/job-fixture'
 import { FORMS } from './definitions'
 import type { Parsed } from './form-types'
 
-const USER = { name: 'Teo Brisal', role: 'technician' as const, certificate: 'CL-0533' }
+const USER = { name: 'Teo Brisal', role: 'technician' as const, certificate: 'CL-0533', certificateAsked: true }
 const LIVE = { nowMs: minutes(80), clock: String }
 const errorsOf = (parsed: Parsed) => ('errors' in parsed ? parsed.errors : {})
 const deedsOf = (parsed: Parsed): Deed[] => ('deeds' in parsed ? parsed.deeds : [])
@@ -260,7 +260,9 @@ describe('the proof and the signature', () => {
   })
 
   test('a record is not signed without a certificate number', () => {
-    expect(FORMS.sign.initial(job(CAR), LIVE, USER)).toEqual({ certificate: 'CL-0533' })
-    expect(errorsOf(FORMS.sign.parse({ certificate: ' ' }, job(CAR)))).toHaveProperty('certificate')
+    expect(FORMS.sign.initial(job(CAR), LIVE, USER)).toEqual({ certificate: 'CL-0533', asked: 'yes' })
+    expect(errorsOf(FORMS.sign.parse({ certificate: ' ', asked: 'yes' }, job(CAR)))).toHaveProperty('certificate')
+    // where no law asks for one, its absence is said in the record and stops nobody
+    expect(FORMS.sign.parse({ certificate: '', asked: 'no' }, job(CAR))).toEqual({ deeds: [] })
   })
 })

@@ -16,7 +16,7 @@ export function Spine({ state, clock, nowMs, factor }: Props) {
       <div className="w-[212px] shrink-0 pr-3 max-sm:w-auto max-sm:flex-1">
         <h1 className="truncate text-act font-semibold leading-tight">{car.name}</h1>
         <p className="truncate text-small text-ink-2">
-          {car.model}, {label.refrigerant}
+          {[car.model, car.plate, label.refrigerant].filter(Boolean).join(', ')}
         </p>
         {factor > 1 && (
           <p className="text-note font-medium text-caution" suppressHydrationWarning>

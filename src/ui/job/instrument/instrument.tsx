@@ -29,6 +29,7 @@ import type { Deeds } from '../use-deeds'
 import { AtRest } from '../zero/at-rest'
 import { BeforeEntry } from '../zero/before-entry'
 import { CarFacts } from '../zero/car-facts'
+import { LastChargeEntry } from '../zero/last-charge-entry'
 import { ZeroForm } from '../zero/zero-form'
 import { Section } from './section'
 
@@ -96,6 +97,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave }: Step
         <Section title="Zero check">
           <AtRest state={state} />
           {(form === 'zero' || form === 'recovered') && <ZeroForm state={state} recovering={form === 'recovered'} />}
+          <LastChargeEntry state={state} deeds={deeds} />
           <BeforeEntry state={state} deeds={deeds} />
           <CarFacts state={state} />
         </Section>

@@ -1,6 +1,7 @@
 'use client'
 
 import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
+import { certificateWords } from '@/core/job/certificate'
 import { chargedG, currentHold, type JobState } from '@/core/job/state'
 import { Section } from '../instrument/section'
 import { CarFacts } from '../zero/car-facts'
@@ -31,7 +32,8 @@ export function HandedOver({ state, jobId }: { state: JobState; jobId: string })
         </p>
       </div>
       <p className="mt-5 text-row">
-        Signed by <b className="font-semibold">{state.signed?.by}</b>, certificate {state.signed?.certificate}.{' '}
+        Signed by <b className="font-semibold">{state.signed?.by}</b>,{' '}
+        {certificateWords(state.signed?.certificate ?? '')}.{' '}
         <a href={`/job/${jobId}/record`} className="font-semibold underline">
           Its record
         </a>{' '}

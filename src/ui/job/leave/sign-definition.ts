@@ -1,9 +1,9 @@
 import type { FormDefinition } from '../forms/form-types'
 
 export const sign: FormDefinition = {
-  initial: (_state, _live, user) => ({ certificate: user.certificate }),
+  initial: (_state, _live, user) => ({ certificate: user.certificate, asked: user.certificateAsked ? 'yes' : 'no' }),
   parse: (values) =>
-    values.certificate?.trim()
+    values.certificate?.trim() || values.asked === 'no'
       ? { deeds: [] }
       : { errors: { certificate: 'the certificate number goes with the record' } },
 }

@@ -48,7 +48,7 @@ export default async function JobPage({ params }: JobContext) {
       stock={stock}
       view={view}
       shop={shopView(scope.shop)}
-      user={userView(scope.user)}
+      user={userView(scope.user, scope.shop)}
       maySign={may(scope.user.role, 'sign-job')}
       serverNowMs={now}
     />

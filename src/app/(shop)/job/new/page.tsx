@@ -1,5 +1,6 @@
 import { duesOfRig } from '@/core/equipment/upkeep'
 import { forPage } from '@/server/accounts/for-page'
+import { selectCars } from '@/server/cars/cars'
 import { selectShelf } from '@/server/equipment/shelf'
 import { selectProcedures, selectRigs } from '@/server/shop/catalogue'
 import { shopView } from '@/server/shop/view'
@@ -8,11 +9,17 @@ import { NewCar } from '@/ui/new-car/new-car'
 
 export default async function NewCarPage() {
   const scope = await forPage()
-  const [procedures, rigs, shelf] = await Promise.all([selectProcedures(scope), selectRigs(scope), selectShelf(scope)])
+  const [procedures, rigs, shelf, cars] = await Promise.all([
+    selectProcedures(scope),
+    selectRigs(scope),
+    selectShelf(scope),
+    selectCars(scope),
+  ])
   const now = Date.now()
   return (
     <NewCar
       shop={shopView(scope.shop)}
+      cars={cars}
       procedures={procedures}
       rigs={rigs.map((rig) => ({ ...rig, dues: duesOfRig(rig, shelf, now, dayIn(scope.shop.timeZone)) }))}
     />

@@ -1,0 +1,59 @@
+import type { JobOpened } from '@/core/job/events'
+import { chargedG, countsAsWork, type JobState } from '@/core/job/state'
+import type { KnownCar } from '@/core/shop/known-car'
+import type { Scope, TxScope } from '../db/scope'
+
+/** Cars offered at the door at most. */
+const MOST_CARS = 1000
+
+/** Cars of the shop, the one that came last first. */
+export async function selectCars(db: Scope): Promise<KnownCar[]> {
+  const { rows } = await db.query<
+    Omit<KnownCar, 'seenAt' | 'lastChargedAt'> & { seenAt: Date; lastChargedAt: Date | null }
+  >(
+    `select id, name, plate, model, hybrid, label, volume_l as "volumeL", last_charge_g as "lastChargeG",
+            last_charged_at as "lastChargedAt", seen_at as "seenAt"
+       from car where shop_id = $1 order by seen_at desc limit $2`,
+    [db.shopId, MOST_CARS],
+  )
+  return rows.map(({ seenAt, lastChargedAt, ...car }) => ({
+    ...car,
+    seenAt: seenAt.toISOString(),
+    lastChargedAt: lastChargedAt?.toISOString() ?? null,
+  }))
+}
+
+/**
+ * The row of a car that is taken in: the one known by its name and plate, or by its name alone where one of the two
+ * has no plate; made where there is none. What the label says now is kept.
+ */
+export async function carTakenIn(tx: TxScope, { car, label, volumeL }: JobOpened, at: Date): Promise<string> {
+  const plate = car.plate ?? ''
+  const { rows: known } = await tx.query<{ id: string; plate: string }>(
+    `select id, plate from car where shop_id = $1 and lower(name) = lower($2) and (plate = '' or $3 = '' or lower(plate) = lower($3))
+      order by (lower(plate) = lower($3)) desc, seen_at desc limit 1 for update`,
+    [tx.shopId, car.name, plate],
+  )
+  const { rows } = await tx.query<{ id: string }>(
+    `insert into car (shop_id, name, plate, model, hybrid, label, volume_l, seen_at) values ($1, $2, $3, $4, $5, $6, $7, $8)
+     on conflict (shop_id, lower(name), lower(plate)) do update
+       set model = case when excluded.model = '' then car.model else excluded.model end, hybrid = excluded.hybrid,
+           label = excluded.label, volume_l = excluded.volume_l, seen_at = greatest(car.seen_at, excluded.seen_at)
+     returning id`,
+    [tx.shopId, car.name, known[0]?.plate ?? plate, car.model, car.hybrid, JSON.stringify(label), volumeL, at],
+  )
+  const { id } = rows[0] as { id: string }
+  if (known[0] && known[0].plate === '' && plate !== '')
+    await tx.query('update car set plate = $2 where id = $1', [id, plate])
+  return id
+}
+
+/** Keeps what a signed job put into its car; training leaves the car as it was. */
+export async function rememberCharge(tx: TxScope, jobId: string, state: JobState, at: Date): Promise<void> {
+  if (!countsAsWork(state) || state.containers.length === 0) return
+  await tx.query(
+    `update car set label = $3, volume_l = $4, last_charge_g = $5, last_charged_at = $6
+      where shop_id = $1 and id = (select car_id from job where id = $2)`,
+    [tx.shopId, jobId, JSON.stringify(state.opened.label), state.opened.volumeL, chargedG(state), at],
+  )
+}

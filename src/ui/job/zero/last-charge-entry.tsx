@@ -1,0 +1,38 @@
+'use client'
+
+import type { JobState } from '@/core/job/state'
+import { massHint, readAmount, readMass } from '../../form/entries'
+import { SideEntry } from '../forms/side-entry'
+import type { Deeds } from '../use-deeds'
+
+/** What was in it and since when: with what is recovered it tells how large the leak is. */
+export function LastChargeEntry({ state, deeds }: { state: JobState; deeds: Deeds }) {
+  const { lastChargeG, daysSinceCharge } = state.opened.history
+  if (lastChargeG !== null && daysSinceCharge !== null) return null
+  return (
+    <SideEntry
+      title="What was in it, and since when"
+      intro="With the grams recovered it gives the size of the leak; the hold is judged against it. Unknown: leave it."
+      action="Keep it"
+      deeds={deeds}
+      fields={[
+        {
+          name: 'grams',
+          label: 'Last charge',
+          initial: lastChargeG === null ? state.opened.label.typed : `${lastChargeG} g`,
+          hint: (text) => massHint(text).hint,
+        },
+        { name: 'days', label: 'That was, days ago', initial: daysSinceCharge === null ? '' : String(daysSinceCharge) },
+      ]}
+      read={(v, c) => [
+        {
+          kind: 'car-told',
+          payload: {
+            lastChargeG: c.take('grams', readMass(v.grams ?? ''), 0),
+            daysSinceCharge: c.take('days', readAmount(v.days ?? '', 'the days', 20_000), 0),
+          },
+        },
+      ]}
+    />
+  )
+}

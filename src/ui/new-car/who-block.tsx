@@ -1,0 +1,62 @@
+'use client'
+
+import { type UseFormReturn, useWatch } from 'react-hook-form'
+import { carLine } from '@/core/job/car-line'
+import { carsLike, type KnownCar } from '@/core/shop/known-car'
+import { TextField } from '../form/bound'
+import { dateTimeIn } from '../format'
+import { type NewCarOpened, type NewCarValues, valuesOfCar } from './values'
+
+type Props = {
+  form: UseFormReturn<NewCarValues, unknown, NewCarOpened>
+  cars: readonly KnownCar[]
+  known: KnownCar | undefined
+  onKnown: (car: KnownCar | undefined) => void
+  timeZone: string
+}
+
+/** Cars offered while one types, at most. */
+const MOST_OFFERED = 4
+
+/** Who it is: a car the shop knows is one tap, and brings its label with it. */
+export function WhoBlock({ form, cars, known, onKnown, timeZone }: Props) {
+  const { control } = form
+  const [name, plate] = useWatch({ control, name: ['name', 'plate'] })
+  const typed = name.trim() || plate.trim()
+  const offered = known ? [] : carsLike(cars, typed, MOST_OFFERED)
+  const choose = (car: KnownCar) => {
+    for (const [field, value] of Object.entries(valuesOfCar(car, Date.now())))
+      form.setValue(field as keyof NewCarValues, value as never, { shouldDirty: true })
+    form.clearErrors()
+    onKnown(car)
+  }
+  return (
+    <section aria-label="Who it is">
+      <div className="grid max-w-[640px] grid-cols-[minmax(0,1fr)_200px] gap-x-5 max-sm:grid-cols-1">
+        <TextField control={control} name="name" label="Name people use" placeholder="Shuttle 4" large />
+        <TextField control={control} name="plate" label="Plate" placeholder="CL 14" large />
+      </div>
+      {known ? (
+        <p className="text-body">
+          The shop knows it{carLine(known) && `: ${carLine(known)}`}, here {dateTimeIn(timeZone)(known.seenAt)}
+          {known.lastChargeG !== null && `, ${Math.round(known.lastChargeG)} g charged`}.{' '}
+          <button type="button" className="min-h-11 font-semibold underline" onClick={() => onKnown(undefined)}>
+            Another car
+          </button>
+        </p>
+      ) : (
+        offered.length > 0 && (
+          <ul className="flex flex-wrap gap-1.5" aria-label="Cars the shop knows">
+            {offered.map((car) => (
+              <li key={car.id}>
+                <button type="button" className="plain-button text-body" onClick={() => choose(car)}>
+                  {car.name} <span className="font-normal text-ink-2">{carLine(car)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        )
+      )}
+    </section>
+  )
+}
