@@ -64,6 +64,8 @@ export type JobView = {
   latest: Latest
   vacuum: Point[]
   scale: Point[]
+  /** a gauge at the pump, while another hangs at the far end */
+  pump: Point[]
   sides: { low: Point[]; high: Point[]; vent: Point[] }
   typed: LiveReading[]
   /** what keeps the simulated bench from playing this car, in words; null while it plays */

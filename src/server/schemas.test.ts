@@ -12,7 +12,7 @@ import { OPENING } from '@/core/tests/opening'
 import { BenchControl } from './bench/control'
 import { BenchTrouble } from './bench/trouble'
 import { HoldFile } from './jobs/hold-file'
-import { Line } from './readings/ingest'
+import { Line } from './readings/line'
 import { TypedReading } from './readings/type-reading'
 
 const SCHEMAS: Record<string, z.ZodType> = {

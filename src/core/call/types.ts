@@ -45,6 +45,8 @@ export type Live = {
   nowMs: number
   /** how fast the job's clock runs, times the wall; 1 when left out */
   factor?: number
+  /** a gauge at the pump, while another hangs at the far end, Pa */
+  pumpPa?: number
   vacuumPa?: number
   /** when that was read, job time in ms */
   vacuumAtMs?: number

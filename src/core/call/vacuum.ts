@@ -167,6 +167,23 @@ function callPullingByNeedle(state: JobState, live: Live, startedAt: string, tar
   }
 }
 
+/** Above this the gauges differ by their own errors more than by the hoses. */
+const TOLD_APART = 0.9
+
+/**
+ * What two gauges on one car say of the hoses between them: the same gas passes both, so that speed times pressure is
+ * the same at either end.
+ */
+function throttleWords({ pumpPa, vacuumPa }: Live): string[] {
+  if (pumpPa === undefined || vacuumPa === undefined || vacuumPa <= 0) return []
+  const share = pumpPa / vacuumPa
+  const shown = Math.round(pumpPa / PA_PER_MICRON).toLocaleString('en')
+  if (share > TOLD_APART) return [`${shown} at the pump: the hoses hold next to nothing back.`]
+  return [
+    `${shown} at the pump: of the pump’s speed ${Math.round(share * 100)} % reaches the far end, hoses and cores hold the rest back.`,
+  ]
+}
+
 /** From here on the likeliest explanation is said as it is. */
 const LIKELY = 0.5
 
@@ -205,6 +222,7 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
       shown === undefined
         ? 'No vacuum reading yet: type what the gauge shows.'
         : `${Math.round(shown).toLocaleString('en')} micron ${atPump ? 'at the pump ' : ''}now, the target is ${target.toLocaleString('en')}${atPump ? ' at the car' : ''}.`,
+      ...throttleWords(live),
       ...forecastWords(live),
       ...(likely
         ? [

@@ -17,7 +17,10 @@ export function holdSamples(
   untilMs = Number.POSITIVE_INFINITY,
   barometerPa?: number,
 ): HoldSample[] {
-  const held = readings.filter((r) => r.at >= isolatedMs && r.at <= untilMs).sort((a, b) => a.at - b.at)
+  const within = readings.filter((r) => r.at >= isolatedMs && r.at <= untilMs).sort((a, b) => a.at - b.at)
+  // beside an electronic gauge that was hung on meanwhile, what a needle showed says nothing
+  const electronic = within.filter((r) => r.inHg === undefined || r.inHg === null)
+  const held = electronic.length > 0 ? electronic : within
   const shown = held.map((r) =>
     barometerPa === undefined || r.inHg === undefined || r.inHg === null ? r.value : barometerPa - r.inHg * PA_PER_INHG,
   )

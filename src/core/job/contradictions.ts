@@ -53,6 +53,8 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
     case 'job-opened':
     case 'caution-passed':
     case 'bench-set':
+    case 'instrument-hung':
+    case 'instrument-off':
     case 'clock-set-back':
     case 'set-aside':
       return []

@@ -3,6 +3,7 @@ import { Id } from '../entry/id'
 import { Instant } from '../entry/instant'
 import { text, verbatim } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
+import { INSTRUMENT_KINDS, SEATS } from './instrument-kinds'
 import { LINK_KINDS } from './link-kinds'
 import { PartSet } from './parts'
 import { STEPS } from './steps'
@@ -311,6 +312,17 @@ export const PAYLOADS = {
     action: z.enum(['start', 'stop', 'reset', 'speed', 'scenario', 'gauge', 'scale']),
     factor: z.number().min(1).max(600),
   }),
+  /** an instrument of the shop was hung on this car; `instead` of one that came off with it, so that nothing is lost */
+  'instrument-hung': z.strictObject({
+    instrument: verbatim(80),
+    name: Text,
+    kind: z.enum(INSTRUMENT_KINDS),
+    seat: z.enum(SEATS),
+    /** smallest step of a vacuum gauge, Pa */
+    stepPa: z.number().positive().max(100_000).optional(),
+    instead: verbatim(80).optional(),
+  }),
+  'instrument-off': z.strictObject({ instrument: verbatim(80), name: Text }),
   signed: z.strictObject({
     /** empty where the law of the place asks for none and none was given */
     certificate: text(200, 0),
@@ -335,6 +347,8 @@ export const SERVER_KINDS: readonly EventKind[] = [
   'hold-ended',
   'signed',
   'bench-set',
+  'instrument-hung',
+  'instrument-off',
   'clock-set-back',
   'set-aside',
 ]

@@ -1,6 +1,15 @@
 import type { JobEvent, JobOpened, PayloadOf } from './events'
 import { RIG_AT_START, type RigState } from './parts'
-import { currentHold, currentPull, type JobState, type Opened, type Planned } from './state'
+import {
+  benchGaugeIsFar,
+  currentHold,
+  currentPull,
+  type GaugeFacts,
+  type Hung,
+  type JobState,
+  type Opened,
+  type Planned,
+} from './state'
 import { STEPS, type Step } from './steps'
 import { chargeHoseRead, procedureRead, rigRead } from './written'
 
@@ -24,6 +33,26 @@ const openedRead = ({ rig, procedure, ...opened }: JobOpened): Opened => ({
   rig: rigRead(rig),
   procedure: procedureRead(procedure),
 })
+
+function gaugeFacts(opened: JobOpened): GaugeFacts {
+  const { gauge, gaugeAt, resolutionPa } = rigRead(opened.rig)
+  return { gauge, gaugeAt, resolutionPa }
+}
+
+function hang(state: JobState, { instead, ...hung }: PayloadOf<'instrument-hung'>): JobState {
+  const stay = state.hung.filter((h) => h.instrument !== hung.instrument && h.instrument !== instead)
+  return withHung(state, [...stay, hung])
+}
+
+/** The vacuum gauge that counts is the one farthest out that hangs on the car; the rig's own where none does. */
+function withHung(state: JobState, hung: readonly Hung[]): JobState {
+  const gauges = hung.filter((h) => h.kind === 'vacuum')
+  const counts = gauges.find((h) => h.seat === 'far') ?? (benchGaugeIsFar(state) ? undefined : gauges[0])
+  const facts: GaugeFacts = counts
+    ? { gauge: 'electronic', gaugeAt: counts.seat, resolutionPa: counts.stepPa }
+    : state.ownGauge
+  return { ...state, hung, opened: { ...state.opened, rig: { ...state.opened.rig, ...facts } } }
+}
 
 /** What was told of the car after it had come. */
 function toldOf(
@@ -60,6 +89,8 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
     ],
     ...(event.payload.history.recoveredG !== null && { recoveredG: event.payload.history.recoveredG }),
     rig: RIG_AT_START,
+    hung: [],
+    ownGauge: gaugeFacts(event.payload),
     turnedAt: {},
     pulls: [],
     holds: [],
@@ -178,6 +209,13 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
         benchRunning:
           event.payload.action === 'stop' ? false : event.payload.action === 'start' ? true : state.benchRunning,
       }
+    case 'instrument-hung':
+      return hang(state, event.payload)
+    case 'instrument-off':
+      return withHung(
+        state,
+        state.hung.filter((h) => h.instrument !== event.payload.instrument),
+      )
     case 'signed':
       return { ...closeVisit(state, at), signed: { ...event.payload, at, by: event.by } }
     default: {

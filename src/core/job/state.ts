@@ -33,6 +33,10 @@ export type Opened = Omit<JobOpened, 'rig' | 'procedure'> & { rig: Rig; procedur
 /** A charge as planned, its hose as the core works with it: m. */
 export type Planned = Omit<PayloadOf<'charge-planned'>, 'hose'> & { hose?: ChargeHose | undefined }
 
+export type Hung = Omit<PayloadOf<'instrument-hung'>, 'instead'>
+/** What a rig says of its vacuum gauge. */
+export type GaugeFacts = Pick<Rig, 'gauge' | 'gaugeAt' | 'resolutionPa'>
+
 /** Everything the events of one job add up to. */
 export type JobState = {
   opened: Opened
@@ -46,6 +50,10 @@ export type JobState = {
   recoveredUnread?: boolean
   fix?: PayloadOf<'fix-logged'>
   rig: RigState
+  /** instruments of the shop that hang on this car */
+  hung: readonly Hung[]
+  /** the vacuum gauge the rig came with: it counts while none of the shop’s hangs on the car */
+  ownGauge: GaugeFacts
   /** when each part was last turned, job time */
   turnedAt: Partial<Record<keyof RigState, string>>
   pulls: Pull[]
@@ -76,6 +84,17 @@ export type JobState = {
 
 /** Whether what is done here counts beyond the job itself: in the ledger, a pump's hours, what is learned of a hand. */
 export const countsAsWork = ({ opened }: JobState): boolean => (opened.purpose ?? 'work') === 'work'
+
+/** The simulated bench brings a gauge of its own, which is never taken off. */
+export const benchGaugeIsFar = ({ opened, ownGauge }: Pick<JobState, 'opened' | 'ownGauge'>): boolean =>
+  opened.simulated && ownGauge.gauge === 'electronic' && ownGauge.gaugeAt !== 'pump'
+
+/** The vacuum gauges that sit at the pump while another counts at the far end: theirs is no reading of the car. */
+export function gaugesApart(state: JobState): readonly Hung[] {
+  const gauges = state.hung.filter((h) => h.kind === 'vacuum')
+  const far = benchGaugeIsFar(state) || gauges.some((h) => h.seat === 'far')
+  return far ? gauges.filter((h) => h.seat === 'pump') : []
+}
 
 /** The pull and the hold that count now; undefined before the first. */
 export const currentPull = (state: JobState): Pull | undefined => state.pulls[state.pulls.length - 1]

@@ -3,7 +3,10 @@ import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG, PA_PER_PSI } from './constants'
 import { GRAMS_PER, MASS_UNITS, type MassUnit } from './mass'
 import { PRESSURE_UNITS, type PressureUnit, toPascal } from './pressure'
 
-/** What an instrument can report; `vacuum` is absolute, `low` and `high` count from the air of the place. */
+/**
+ * What an instrument can report; `vacuum` is absolute, `low` and `high` count from the air of the place. `vacuum_pump`
+ * is what a gauge at the pump is kept as while another hangs at the far end.
+ */
 export const CHANNELS = [
   'vacuum',
   'low',
@@ -14,6 +17,7 @@ export const CHANNELS = [
   'vent',
   'humidity',
   'scale',
+  'vacuum_pump',
 ] as const
 export type Channel = (typeof CHANNELS)[number]
 
@@ -30,6 +34,7 @@ const ALLOWED: Record<Channel, readonly ReadingUnit[]> = {
   vent: ['C', 'F'],
   humidity: ['%'],
   scale: ['g', 'oz', 'lb', 'kg'],
+  vacuum_pump: ['micron', 'Pa', 'kPa', 'mbar', 'inHgV'],
 }
 
 /** Largest magnitudes an instrument on a car can honestly report, in the stored unit of each kind. */
@@ -50,6 +55,7 @@ export function toStored(channel: Channel, value: number, unit: ReadingUnit, bar
   if (!Number.isFinite(value)) throw new Unreadable(`${channel} must be a finite number`)
   switch (channel) {
     case 'vacuum':
+    case 'vacuum_pump':
       return unit === 'inHgV'
         ? needleToPascal(value, barometerPa)
         : bounded(channel, toPascal(value, unit as PressureUnit, barometerPa), LIMITS.pressurePa)

@@ -4,6 +4,7 @@ import { certificateWords } from '../job/certificate'
 import type { JobEvent, PayloadOf } from '../job/events'
 import { PART_NAMES } from '../job/parts'
 import { STEP_NAMES } from '../job/steps'
+import { SEAT_WORDS } from '../shop/instruments'
 import { chanceWords } from '../units/chance'
 import { lengthWords } from './length'
 import { RENEWED_WORDS } from './renewed'
@@ -87,6 +88,10 @@ export function eventWords(event: JobEvent): string {
       return event.payload.action === 'speed'
         ? `Bench clock ×${event.payload.factor}`
         : BENCH_WORDS[event.payload.action]
+    case 'instrument-hung':
+      return hungWords(event.payload)
+    case 'instrument-off':
+      return `${event.payload.name} taken off`
     case 'signed':
       return `Signed, ${certificateWords(event.payload.certificate)}`
     default: {
@@ -104,6 +109,11 @@ const toldWords = (told: PayloadOf<'car-told'>): string =>
     ...(told.oilMl === undefined ? [] : [`${told.oilMl} mL of oil`]),
     ...(told.volumeL === undefined ? [] : [`${told.volumeL} L inside`]),
   ].join(', ')
+
+function hungWords({ name, kind, seat, instead }: PayloadOf<'instrument-hung'>): string {
+  const where = kind === 'vacuum' ? `, ${SEAT_WORDS[seat]}` : ''
+  return `${name} hung on${where}${instead === undefined ? '' : ` instead of ${instead}`}`
+}
 
 const BENCH_WORDS = {
   start: 'Bench started',

@@ -1,3 +1,4 @@
+import { PUMP_CHANNEL } from '@/core/shop/instruments'
 import type { JobView } from '@/core/views'
 import type { Scope } from '../db/scope'
 import { selectHistory, selectTyped } from '../readings/history'
@@ -16,10 +17,11 @@ export async function jobView(db: Scope, id: string): Promise<JobView | null> {
   const job = await selectJob(db, id)
   if (!job) return null
   const span = spanOf(job)
-  const [events, clock, vacuum, scale, low, high, vent, typed] = await Promise.all([
+  const [events, clock, vacuum, pump, scale, low, high, vent, typed] = await Promise.all([
     selectEvents(db, id),
     selectClock(db, id),
     selectHistory(db, span, 'vacuum', MOST_POINTS),
+    selectHistory(db, span, PUMP_CHANNEL, MOST_SIDES),
     selectHistory(db, span, 'scale', MOST_POINTS),
     selectHistory(db, span, 'low', MOST_SIDES),
     selectHistory(db, span, 'high', MOST_SIDES),
@@ -34,6 +36,7 @@ export async function jobView(db: Scope, id: string): Promise<JobView | null> {
     clock,
     latest: job.latest,
     vacuum,
+    pump,
     scale,
     sides: { low, high, vent },
     typed,

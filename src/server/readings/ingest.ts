@@ -1,13 +1,13 @@
 import { createHash } from 'node:crypto'
-import * as z from 'zod'
-import { Instant } from '@/core/entry/instant'
-import { verbatim } from '@/core/entry/text'
 import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
-import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
+import { oddness } from '@/core/shop/instruments'
+import { type Channel, toStored } from '@/core/units/channel'
 import { database } from '../db/pool'
 import { type DeviceScope, scopeOf } from '../db/scope'
 import { AppError, type Fault } from '../errors'
 import { pathText } from '../http'
+import { Line } from './line'
+import { type Odd, type RegisteredFacts, storeOdd, tellSeen } from './registered'
 import { sharedCommit } from './shared-commit'
 import type { NewReading } from './store-readings'
 
@@ -16,19 +16,11 @@ const MOST_LINES = 600
 /** A device clock may run ahead of ours by this, ms. */
 const AHEAD_MS = 5 * 60_000
 
-export const Line = z.strictObject({
-  instrument: verbatim(80),
-  seq: z.number().int().min(0).max(Number.MAX_SAFE_INTEGER),
-  at: Instant,
-  channel: z.enum(CHANNELS),
-  value: z.number().finite(),
-  unit: z.enum(READING_UNITS),
-  note: verbatim(200, 0).optional(),
-})
-export type Line = z.infer<typeof Line>
-
-/** What became of a request: new readings, ones known before, ones of an instrument that hung at no car then. */
-export type Ingested = { stored: number; repeated: number; unattached: number }
+/**
+ * What became of a request: new readings, ones known before, ones of an instrument that hung at no car then, and ones
+ * in the wrong unit or out of the instrument's range, which are kept as they were sent and not used.
+ */
+export type Ingested = { stored: number; repeated: number; unattached: number; odd?: number }
 
 export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex')
 
@@ -70,13 +62,17 @@ export async function forBench(request: Request): Promise<DeviceScope> {
  */
 export async function ingest(db: DeviceScope, ndjson: string): Promise<Ingested> {
   const lines = parseLines(ndjson, Date.now())
-  const placed = placeLines(lines, await selectHangings(db, [...new Set(lines.map((l) => l.instrument))]))
+  const { hangings, registered } = await selectHangings(db, [...new Set(lines.map((l) => l.instrument))])
+  await tellSeen(db, lines, registered)
+  const { placed, odd } = placeLines(lines, hangings, registered)
+  if (odd.length > 0) await storeOdd(db, odd)
   const attached = [...placed.values()].reduce((sum, r) => sum + r.length, 0)
   const done = attached === 0 ? { stored: 0, refused: 0 } : await sharedCommit().store(db.shopId, placed)
   return {
     stored: done.stored,
     repeated: attached - done.refused - done.stored,
-    unattached: lines.length - attached + done.refused,
+    unattached: lines.length - attached - odd.length + done.refused,
+    ...(odd.length > 0 && { odd: odd.length }),
   }
 }
 
@@ -117,26 +113,44 @@ type Hanging = {
   from: Date
   to: Date | null
   barometerPa: number
+  storedChannel: Channel | null
   clock: ClockSegment[]
 }
 
-/** Where the instruments of a device hang and hung, each with the clock of its car. */
-async function selectHangings(db: DeviceScope, instruments: readonly string[]): Promise<Hanging[]> {
-  const { rows } = await db.query<Hanging>({
+type Hangings = { hangings: Hanging[]; registered: ReadonlyMap<string, RegisteredFacts> }
+
+/**
+ * Where the instruments of a device hang and hung, each with the clock of its car; and what is known of those the shop
+ * registered.
+ */
+async function selectHangings(db: DeviceScope, instruments: readonly string[]): Promise<Hangings> {
+  const { rows } = await db.query<Hanging & { known: RegisteredFacts | null }>({
     name: 'hangings',
-    text: `select a.instrument_id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to", j.barometer_pa as "barometerPa",
+    text: `select i.id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to", coalesce(j.barometer_pa, s.barometer_pa) as "barometerPa",
+            a.stored_channel as "storedChannel",
+            case when i.kind is not null then json_build_object('kind', i.kind, 'unit', i.unit, 'rangeLow', i.range_low, 'rangeHigh', i.range_high, 'airPa', s.barometer_pa) end as known,
             (select json_agg(json_build_object('wallMs', date_part('epoch', c.wall_from) * 1000, 'jobMs', date_part('epoch', c.job_from) * 1000, 'factor', c.factor)
                              order by c.wall_from) from job_clock c where c.job_id = a.job_id) as clock
-       from attachment a join instrument i on i.shop_id = a.shop_id and i.id = a.instrument_id join job j on j.id = a.job_id
-      where a.shop_id = $3 and i.device_id = $1 and a.instrument_id = any($2::text[])`,
+       from instrument i join shop s on s.id = i.shop_id
+       left join attachment a on a.shop_id = i.shop_id and i.id = a.instrument_id left join job j on j.id = a.job_id
+      where i.shop_id = $3 and i.device_id = $1 and i.id = any($2::text[])`,
     values: [db.device.id, instruments, db.shopId],
   })
-  return rows
+  return {
+    hangings: rows.filter((r) => r.jobId !== null),
+    registered: new Map(rows.flatMap((r) => (r.known ? [[r.instrumentId, r.known] as const] : []))),
+  }
 }
 
-/** Finds the car each instrument hung at when it measured, and turns wall time into the job's. */
-function placeLines(lines: readonly Line[], hangings: readonly Hanging[]): Map<string, NewReading[]> {
+type Placed = { placed: Map<string, NewReading[]>; odd: Odd[] }
+
+/**
+ * Finds the car each instrument hung at when it measured, and turns wall time into the job's. What a registered
+ * instrument sends in the wrong unit or out of its range is set apart.
+ */
+function placeLines(lines: readonly Line[], hangings: readonly Hanging[], registered: Hangings['registered']): Placed {
   const placed = new Map<string, NewReading[]>()
+  const odd: Odd[] = []
   const faults: Fault[] = []
   for (const [i, line] of lines.entries()) {
     const wallMs = Date.parse(line.at)
@@ -144,10 +158,16 @@ function placeLines(lines: readonly Line[], hangings: readonly Hanging[]): Map<s
       (h) =>
         h.instrumentId === line.instrument && h.from.getTime() <= wallMs && (h.to === null || wallMs < h.to.getTime()),
     )
+    const known = registered.get(line.instrument)
+    const reason = known ? oddness(known, line, hanging?.barometerPa ?? known.airPa) : null
+    if (reason !== null) {
+      odd.push({ line, reason })
+      continue
+    }
     if (!hanging) continue
     try {
       const value = toStored(line.channel, line.value, line.unit, hanging.barometerPa)
-      const reading = readingOf(line, value, jobTimeMs(hanging.clock, wallMs))
+      const reading = readingOf(line, value, jobTimeMs(hanging.clock, wallMs), hanging.storedChannel)
       const list = placed.get(hanging.jobId)
       if (list) list.push(reading)
       else placed.set(hanging.jobId, [reading])
@@ -156,12 +176,12 @@ function placeLines(lines: readonly Line[], hangings: readonly Hanging[]): Map<s
     }
   }
   if (faults[0]) throw new AppError('bad-input', `${faults[0].path}: ${faults[0].reason}`, faults)
-  return placed
+  return { placed, odd }
 }
 
-function readingOf(line: Line, value: number, jobMs: number): NewReading {
+function readingOf(line: Line, value: number, jobMs: number, storedChannel: Channel | null): NewReading {
   return {
-    channel: line.channel,
+    channel: storedChannel ?? line.channel,
     value,
     sentValue: line.value,
     sentUnit: line.unit,

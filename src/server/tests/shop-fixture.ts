@@ -45,7 +45,7 @@ export type Fixture = {
 export async function freshShop(): Promise<Fixture> {
   const db = database()
   await db.query(
-    'truncate forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, car, place, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop, sign_in_attempt cascade',
+    'truncate forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, car, place, odd_reading, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop, sign_in_attempt cascade',
   )
   const shopId = await insertShop(db, {
     name: 'Test bay',
@@ -84,6 +84,11 @@ export async function freshShop(): Promise<Fixture> {
 export async function jobWithGauge(by: Account, openedAt = new Date(Date.now() - 3600_000)): Promise<string> {
   const id = randomUUID()
   await inTransaction(here(), (tx) => openJob(tx, by, { id, eventId: randomUUID(), payload: OPENING }, openedAt))
+  // it hangs at one car at a time
+  await here().query(
+    `update attachment set to_at = greatest(from_at, $1) where instrument_id = 'G1' and to_at is null`,
+    [openedAt],
+  )
   await here().query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ('G1', $1, $2, $3)`, [
     id,
     openedAt,

@@ -50,14 +50,23 @@ export function PickField<T extends FieldValues, O>({
   label,
   options,
   className,
-}: Bound<T, O> & { label: string; options: Record<string, string>; className?: string }) {
+  onPicked,
+}: Bound<T, O> & {
+  label: string
+  options: Record<string, string>
+  className?: string
+  onPicked?: (value: string) => void
+}) {
   const { field } = useController<T, FieldPath<T>, O>({ control, name })
   return (
     <Pick
       label={label}
       value={String(field.value)}
       options={options}
-      onPick={field.onChange}
+      onPick={(value) => {
+        field.onChange(value)
+        onPicked?.(value)
+      }}
       {...(className !== undefined && { className })}
     />
   )

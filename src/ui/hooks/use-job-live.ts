@@ -3,6 +3,7 @@
 import { useReducer } from 'react'
 import type { ClockSegment } from '@/core/job/clock'
 import type { JobEvent } from '@/core/job/events'
+import { PUMP_CHANNEL } from '@/core/shop/instruments'
 import type { JobView, LiveReading } from '@/core/views'
 import { learnServerTime } from '../server-clock'
 import { type Line, useEventStream } from './use-event-stream'
@@ -16,6 +17,8 @@ export type LiveJob = {
   clock: ClockSegment[]
   latest: JobView['latest']
   vacuum: CurvePoint[]
+  /** a gauge at the pump, while another hangs at the far end */
+  pump: CurvePoint[]
   scale: CurvePoint[]
   sides: Sides
   typed: LiveReading[]
@@ -89,6 +92,7 @@ function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
     judged: judged === undefined ? job.judged : judged,
     forecast: forecast === undefined ? job.forecast : forecast,
     vacuum: extend(job.vacuum, readings, 'vacuum'),
+    pump: extend(job.pump, readings, PUMP_CHANNEL),
     scale: extend(job.scale, readings, 'scale'),
     sides: extendSides(job.sides, readings),
     typed: [...readings.filter((r) => r.instrument === 'hand').reverse(), ...job.typed].slice(0, 40),
@@ -103,11 +107,12 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
   const [job, dispatch] = useReducer(
     reduce,
     view,
-    ({ events, clock, latest, vacuum, scale, sides, typed, benchTrouble, judged, forecast }) => ({
+    ({ events, clock, latest, vacuum, pump, scale, sides, typed, benchTrouble, judged, forecast }) => ({
       events,
       clock,
       latest,
       vacuum,
+      pump,
       scale,
       sides,
       typed,

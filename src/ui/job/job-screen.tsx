@@ -7,9 +7,10 @@ import type { Live } from '@/core/call/types'
 import type { Lead } from '@/core/charge/closing'
 import { clockFactor } from '@/core/job/clock'
 import { foldJob } from '@/core/job/reduce'
-import { currentHold, type JobState, openContainer } from '@/core/job/state'
+import { currentHold, gaugesApart, type JobState, openContainer } from '@/core/job/state'
 import { cyclingOf, runningWords, ventTrend } from '@/core/prove/trend'
 import type { PullForecast } from '@/core/pull/forecast'
+import { PUMP_CHANNEL } from '@/core/shop/instruments'
 import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
 import { chargedDay, clockIn } from '../format'
@@ -29,6 +30,7 @@ import { BenchPanel } from './frame/bench-panel'
 import { BenchTroubleBar } from './frame/bench-trouble-bar'
 import { CallPanel } from './frame/call-panel'
 import { ConnectionDrawing } from './frame/connection-drawing'
+import { InstrumentsBar } from './frame/instruments-bar'
 import { Spine } from './frame/spine'
 import { Trail } from './frame/trail'
 import { Instrument, StepDetails } from './instrument/instrument'
@@ -106,6 +108,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
               planned={planned}
               rules={judged?.rules}
             />
+            {connected && !state.signed && <InstrumentsBar jobId={view.id} state={state} deeds={deeds} />}
             {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
             {state.step === 'charge' && openContainer(state) && <WarmEntry state={state} deeds={deeds} />}
             <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
@@ -171,7 +174,7 @@ function liveOf(
   clock: Live['clock'],
   judgement: Live['judgement'],
 ): Live {
-  const { vacuum, low, high, vent } = job.latest
+  const { vacuum, low, high, vent, [PUMP_CHANNEL]: pump } = job.latest
   // what the scale showed before this container stood on it is another container's weight
   const since = openContainer(state)?.startedAt ?? ''
   const scale = job.latest.scale && job.latest.scale.at >= since ? job.latest.scale : undefined
@@ -191,6 +194,7 @@ function liveOf(
       vacuumByHand: vacuum.instrument === 'hand',
       vacuumUnit: vacuum.sentUnit,
     }),
+    ...(pump && vacuum && gaugesApart(state).length > 0 && { pumpPa: pump.value }),
     ...(low && { lowPa: low.value }),
     ...(high && { highPa: high.value }),
     ...(scale && { scaleG: scale.value }),

@@ -14,8 +14,8 @@ export type Deeds = {
   record: (deeds: Deed[]) => void
   /** the same for deeds that carry their own reason; resolves when they are stored */
   recordNow: (deeds: Deed[]) => Promise<void>
-  /** a deed with a request of its own: ending a hold, signing */
-  request: (path: 'hold-end' | 'sign', body: Record<string, unknown>) => Promise<void>
+  /** a deed with a request of its own: ending a hold, signing, hanging an instrument on */
+  request: (path: 'hold-end' | 'sign' | 'instruments', body: Record<string, unknown>) => Promise<void>
   /** cautions that wait for an answer, empty when none */
   pending: Caution[]
   goOn: () => void

@@ -1,14 +1,23 @@
 'use client'
 
 import { groupedFingerprint } from '@/core/record/signing-key'
+import type { Instrument } from '@/core/shop/instruments'
 import type { StoredProcedure } from '@/core/views'
+import { Instruments } from './instruments'
 import { NewPerson, type Person, PersonRow } from './people'
 import { Procedures } from './procedures'
 
-type Props = { procedures: StoredProcedure[]; people: Person[]; me: string; fingerprint: string }
+type Props = {
+  instruments: Instrument[]
+  address: string
+  procedures: StoredProcedure[]
+  people: Person[]
+  me: string
+  fingerprint: string
+}
 
 /** What the lead decides for the shop: procedures and people; rigs are put together in the rig room. */
-export function ShopPage({ procedures, people, me, fingerprint }: Props) {
+export function ShopPage({ instruments, address, procedures, people, me, fingerprint }: Props) {
   return (
     <main className="space-y-8 px-5 py-4 max-sm:px-4">
       <Procedures procedures={procedures} />
@@ -21,6 +30,7 @@ export function ShopPage({ procedures, people, me, fingerprint }: Props) {
         </ul>
         <NewPerson />
       </section>
+      <Instruments instruments={instruments} address={address} />
       <section>
         <h2 className="text-head font-semibold">Key the records are sealed with</h2>
         <p className="mt-1 max-w-[760px] text-body">

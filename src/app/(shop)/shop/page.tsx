@@ -1,16 +1,27 @@
+import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { fingerprintOf } from '@/core/record/record'
 import { nodeCrypto } from '@/node/record-crypto'
 import { selectAccounts } from '@/server/accounts/accounts'
 import { forPage } from '@/server/accounts/for-page'
 import { may } from '@/server/accounts/roles'
+import { selectInstruments } from '@/server/instruments/instruments'
 import { selectProcedures } from '@/server/shop/catalogue'
 import { ShopPage } from '@/ui/shop/shop-page'
+
+/** Where whoever asks found this server: an instrument on the same network finds it there too. */
+const addressOf = (asked: Headers): string =>
+  `${asked.get('x-forwarded-proto') ?? 'http'}://${asked.get('host') ?? 'localhost'}`
 
 export default async function Shop() {
   const scope = await forPage()
   if (!may(scope.user.role, 'edit-shop')) redirect('/board')
-  const [procedures, accounts] = await Promise.all([selectProcedures(scope), selectAccounts(scope)])
+  const [procedures, accounts, instruments, asked] = await Promise.all([
+    selectProcedures(scope),
+    selectAccounts(scope),
+    selectInstruments(scope),
+    headers(),
+  ])
   const people = accounts.map(({ id, name, signIn, role, certificate, disabledAt }) => ({
     id,
     name,
@@ -21,6 +32,8 @@ export default async function Shop() {
   }))
   return (
     <ShopPage
+      instruments={instruments}
+      address={addressOf(asked)}
       procedures={procedures}
       people={people}
       me={scope.user.id}

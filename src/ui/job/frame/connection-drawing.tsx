@@ -1,12 +1,15 @@
 'use client'
 
 import type { Call, Live } from '@/core/call/types'
+import { gaugeSeat } from '@/core/job/gauge-seat'
 import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/job/parts'
 import { type JobState, openContainer } from '@/core/job/state'
 import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import { Fold } from '../../form/fold'
 import { cfmText } from '../../format'
 import type { Deeds } from '../use-deeds'
+
+const GAUGE_WORDS = { needle: 'needle', far: 'far gauge', pump: 'gauge at the pump' } as const
 
 type Props = { state: JobState; live: Live; call: Call; deeds: Deeds }
 
@@ -30,7 +33,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
               ? '–'
               : vacuumSeenIn(state.opened, live.vacuumUnit)(live.vacuumPa).text}
           </b>
-          <span>{state.opened.rig.gauge === 'needle' ? 'needle' : 'far gauge'}</span>
+          <span>{GAUGE_WORDS[gaugeSeat(state.opened.rig)]}</span>
         </Box>
         <span aria-hidden="true" className="w-5 self-center border-t-[7px] border-ink" />
         <Box tinted>

@@ -112,7 +112,16 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave }: Step
     case 'rig':
     case 'pull':
     case 'isolate':
-      return <Descent state={state} live={live} vacuum={job.vacuum} clock={clock} band={planned?.plan?.band} />
+      return (
+        <Descent
+          state={state}
+          live={live}
+          vacuum={job.vacuum}
+          pump={job.pump}
+          clock={clock}
+          band={planned?.plan?.band}
+        />
+      )
     case 'hold':
       return <HoldLens state={state} live={live} vacuum={job.vacuum} clock={clock} />
     case 'charge':

@@ -21,6 +21,8 @@ type Props = {
   state: JobState
   live: Live
   vacuum: readonly CurvePoint[]
+  /** a gauge at the pump beside the far one: a thin curve */
+  pump?: readonly CurvePoint[]
   clock: (ms: number) => string
   band?: PullBand | undefined
 }
@@ -31,7 +33,7 @@ export function jobStrata(state: JobState): Strata {
 }
 
 /** The descent: pressure as depth on a log scale, the strata of this place as its axis, time to the right. */
-export function Descent({ state, live, vacuum, clock, band }: Props) {
+export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(896)
   const narrow = width < 560
   const strata = jobStrata(state)
@@ -89,6 +91,19 @@ export function Descent({ state, live, vacuum, clock, band }: Props) {
         )}
         {narrow && <InnerNames strata={strata} y={y} right={width - 8} />}
         <line x1={left} x2={width} y1={1.5} y2={1.5} stroke="var(--ink)" strokeWidth="2.5" />
+        {pull && pump.length > 0 && (
+          <path
+            d={pathOf(
+              pump.filter((p) => p.at >= startMs),
+              x,
+              y,
+            )}
+            clipPath="url(#descent-plot)"
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="1.6"
+          />
+        )}
         {pull && (
           <g clipPath="url(#descent-plot)">
             <path

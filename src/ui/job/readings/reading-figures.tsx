@@ -50,6 +50,12 @@ export function ReadingFigures({
           </span>
         </span>
       </p>
+      {live.pumpPa !== undefined && (
+        <p data-testid="pump-gauge">
+          <span className="figure text-fig-m max-sm:text-act">{micronText(live.pumpPa)}</span>
+          <span className="mt-2 block text-body font-semibold max-sm:mt-0 max-sm:text-note">at the pump</span>
+        </p>
+      )}
       {perMinute !== undefined && !needle && (
         <p>
           <span className="figure text-fig-m max-sm:text-act">{signed(perMinute, digits)}</span>
