@@ -9,6 +9,7 @@ const COMMANDS: Record<string, () => Promise<import('./command').Command>> = {
   charge: async () => (await import('./charge')).charge,
   proving: async () => (await import('./proving')).proving,
   'set-up': async () => (await import('./set-up')).setUp,
+  bridge: async () => (await import('./bridge')).bridge,
   verify: async () => (await import('./verify')).verify,
 }
 
