@@ -34,7 +34,10 @@ test('entries that cannot be get their reason beside the field, and nothing type
   await expect(page.getByLabel('Charge, a figure or a range')).toHaveAttribute('aria-invalid', 'true')
 })
 
-test('a car the shop knows is one tap, and brings its label; the rest has its default said', async ({ page, context }) => {
+test('a car the shop knows is one tap, and brings its label; the rest has its default said', async ({
+  page,
+  context,
+}) => {
   const jobId = await openCar(context.request)
   await page.goto(`/job/${jobId}`)
   const name = (await page.getByRole('heading', { level: 1 }).first().textContent()) ?? ''

@@ -1,9 +1,11 @@
 import { spawn, spawnSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { Browser, Page } from '@playwright/test'
 import { placesOf } from '../../src/ops/places'
-import { expect, test } from '../shop'
+import { endEarly, expect, expectStep, finished, part, press, test, theCall } from '../shop'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
 const NAME = 'own-test'
@@ -14,6 +16,9 @@ const answers = () =>
     (r) => r.ok,
     () => false,
   )
+
+// one shop, opened by the first test and worked in by the second
+test.describe.configure({ mode: 'serial' })
 
 test.beforeAll(async () => {
   spawn(join(root, 'yperos'), ['up', '--own', '--name', NAME, '--port', String(PORT)], {
@@ -88,4 +93,210 @@ test('an empty shop is opened by its first person, and a real car with a needle 
   await expect(page.getByRole('heading', { level: 1, name: 'Ferry van' })).toBeVisible()
   await expect(page.getByText('Read both gauges at rest.')).toBeVisible()
   await context.close()
+})
+
+async function signedInPage(browser: Browser): Promise<Page> {
+  const context = await browser.newContext({ baseURL: address })
+  const page = await context.newPage()
+  await page.goto('/')
+  await page.getByLabel('Name').fill('ilka')
+  await page.getByLabel('Password').fill('eleven letters')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).toHaveURL(/board/)
+  return page
+}
+
+/** Types a figure on the pad and logs it. */
+async function typeReading(page: Page, figure: string): Promise<void> {
+  const pad = page.getByRole('form', { name: 'Typed reading' })
+  for (const key of figure) await pad.getByRole('button', { name: key, exact: true }).click()
+  await pad.getByRole('button', { name: 'Log it' }).click()
+  await expect(pad.getByRole('textbox')).toHaveValue('')
+}
+
+const CLOSING = [
+  'Container is shut',
+  'Low coupler is off',
+  'Engine is off',
+  'High coupler is off',
+  'Both caps are on',
+  'Pump is capped',
+  'Label is filled in',
+]
+
+const shot = async (page: Page, name: string) => {
+  if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/own-${name}.png` })
+}
+
+test('with a needle, a can and a kitchen scale, every reading typed, a real car goes from its gauges at rest to its hold', async ({
+  browser,
+}) => {
+  test.setTimeout(150_000)
+  const page = await signedInPage(browser)
+  await page.goto('/board')
+  await page
+    .getByRole('link', { name: /Ferry van/ })
+    .first()
+    .click()
+  await expectStep(page, 'Zero')
+  await page.getByLabel('Low gauge at rest').fill('0 psig')
+  await page.getByLabel('High gauge at rest').fill('0 psig')
+  await press(page, 'Both are read')
+  await press(page, 'Log the repair')
+  await page.getByLabel('Oil by the label').fill('PAG 46')
+  await shot(page, 'fix')
+  await press(page, 'Repair is logged')
+  await expectStep(page, 'Rig')
+  await shot(page, 'rig')
+  for (const label of [
+    'Both valves are shut',
+    'Both are on',
+    'Both press the core',
+    'Hose on, cap off',
+    'Start the pull',
+  ])
+    await press(page, label)
+  await press(page, 'Pump is running')
+  await press(page, 'Both valves are open')
+  await typeReading(page, '29.5')
+  await shot(page, 'pull')
+  await theCall(page)
+    .getByRole('button', { name: /Isolate now/ })
+    .click()
+  for (const label of ['Both valves are shut', 'Pump is off', 'Hose is off']) await press(page, label)
+  await expectStep(page, 'Hold')
+  for (let i = 0; i < 3; i++) await typeReading(page, '29.5')
+  await page.waitForTimeout(1500)
+  await shot(page, 'hold')
+  await endEarly(page, 'the bay is needed')
+  // too little was read for any finding, and there is a way on
+  await expect(theCall(page)).toContainText('Still undecided.')
+  await press(page, 'Hold on longer')
+  await expectStep(page, 'Hold')
+  await typeReading(page, '29.5')
+  await page.context().close()
+})
+
+test('a hold of the needle that was pencilled down is judged, charged from and signed, without a certificate', async ({
+  browser,
+}) => {
+  test.setTimeout(150_000)
+  const page = await signedInPage(browser)
+  // it came two and a half hours ago, and the sheet has the times
+  const opened = Date.now() - 150 * 60_000
+  const at = (minutes: number) => new Date(opened + minutes * 60_000).toISOString()
+  await page.goto('/job/new')
+  await page.getByLabel('Name people use').fill('Barge tender')
+  await page.getByLabel('Plate').fill('PO 7')
+  await page.getByLabel('Charge, a figure or a range').fill('8 oz')
+  await page.getByLabel('Came in earlier, at').fill(at(0).slice(0, 16))
+  await page.getByRole('button', { name: /Take it in/ }).click()
+  await expect(page).toHaveURL(/\/job\/[0-9a-f-]{36}$/)
+  const id = page.url().split('/').pop() ?? ''
+  const done = async (minutes: number, ...deeds: { kind: string; payload: unknown }[]) => {
+    const events = deeds.map((d) => ({ id: randomUUID(), happenedAt: at(minutes), ...d }))
+    const told = await page.request.post(`/api/jobs/${id}/events`, { data: { events } })
+    expect(told.ok(), await told.text()).toBe(true)
+  }
+  const read = async (minutes: number, value: number) => {
+    const readings = [{ seq: minutes, at: at(minutes), channel: 'vacuum', value, unit: 'inHgV' }]
+    const typed = await page.request.post(`/api/jobs/${id}/readings`, { data: { readings } })
+    expect(typed.ok(), await typed.text()).toBe(true)
+  }
+  await done(
+    3,
+    { kind: 'zero-read', payload: { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0, 0' } },
+    finished('zero'),
+  )
+  await done(
+    6,
+    { kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } },
+    finished('fix'),
+  )
+  await done(
+    8,
+    part('coupler-low', 'open'),
+    part('coupler-high', 'open'),
+    part('centre-hose', 'pump'),
+    part('exhaust-cap', 'off'),
+    finished('rig'),
+  )
+  await done(10, part('pump', 'on'), part('valve-low', 'open'), part('valve-high', 'open'))
+  await read(60, 29.9)
+  await done(72, finished('pull'), part('valve-low', 'closed'), part('valve-high', 'closed'), {
+    kind: 'isolated',
+    payload: {},
+  })
+  await done(73, part('pump', 'off'), part('centre-hose', 'off'), finished('isolate'))
+  for (const minutes of [74, 84, 94, 104, 120, 148]) await read(minutes, 29.5)
+  await page.reload()
+  await press(page, /Judge the hold/, 30_000)
+  await expect(theCall(page)).toContainText('The needle stood still.')
+  await shot(page, 'still')
+  await press(page, /Charge; the limit goes into the record/)
+
+  await expectStep(page, 'Charge')
+  await page.getByLabel('Gross of container 1, as weighed').fill('472 g')
+  await page.getByLabel('Net of container 1, from its label').fill('12 oz')
+  await shot(page, 'plan')
+  await press(page, 'Plan the charge')
+  await press(page, 'can-1 is connected')
+  await press(page, 'Both are open')
+  await shot(page, 'charging')
+  // one weight says what is in, two the flow, three when to close
+  await expect(theCall(page)).toContainText('two weights tell the flow, three when to close')
+  await page.waitForTimeout(11_000)
+  await typeReading(page, '452')
+  await expect(theCall(page)).toContainText(/\d+ g a minute, ±\d+, by the weights you typed/)
+  await expect(theCall(page)).toContainText('One more weight tells when to close.')
+  await expect(theCall(page)).not.toContainText('Noticed')
+  await page.waitForTimeout(5_000)
+  await typeReading(page, '442')
+  await expect(theCall(page)).toContainText(/Close at \d\d:\d\d, ±\d+ min: be at the valve before/)
+  await expect(theCall(page)).toContainText(/Read the scale (at \d\d:\d\d: about [\d,]+ g then|now)/)
+  await shot(page, 'charging')
+  await press(page, 'Low valve is shut')
+  await page.getByLabel(/Gross/).first().fill('242 g')
+  // 200 g less than what was typed last is asked about once, and kept
+  await press(page, 'Container is shut')
+  await expect(theCall(page)).toContainText('look once more')
+  await press(page, 'Container is shut')
+  await shot(page, 'filled')
+  await press(page, 'Go on to the proof')
+  await expectStep(page, 'Prove')
+  await shot(page, 'prove')
+  await press(page, 'Engine is on')
+  await page.getByLabel('Low side, running').fill('30 psi')
+  await page.getByLabel('High side, running').fill('180 psi')
+  await page.getByLabel('Middle vent').fill('8 C')
+  await press(page, 'It is read')
+  await expect(theCall(page)).toContainText('Read it again at 1,500 rpm.')
+  await page.getByLabel('Low side, running').fill('28 psi')
+  await page.getByLabel('High side, running').fill('190 psi')
+  await page.getByLabel('Middle vent').fill('6 C')
+  await press(page, 'It is read')
+  await press(page, 'Close it up')
+  for (const label of CLOSING) await press(page, label)
+  await expect(page.getByText('none is asked for here; the record says so where none is given')).toBeVisible()
+  await press(page, 'Sign')
+  await press(page, 'Open the record')
+  await expect(
+    page
+      .getByText('Ilka Marn, no certificate given')
+      .or(page.getByText(/no certificate given/))
+      .first(),
+  ).toBeVisible()
+  const folder = mkdtempSync(join(tmpdir(), 'yperos-record-'))
+  for (const name of ['record.json', 'readings.csv'])
+    writeFileSync(join(folder, name), await (await page.request.get(`/api/jobs/${id}/${name}`)).text())
+  const args = ['verify', join(folder, 'record.json'), '--readings', join(folder, 'readings.csv'), '--json']
+  expect(JSON.parse(spawnSync(join(root, 'yperos'), args, { encoding: 'utf8' }).stdout)).toMatchObject({ intact: true })
+  // the shop knows it from now on, with what was weighed into it
+  await page.goto('/job/new')
+  await page
+    .getByRole('list', { name: 'Cars the shop knows' })
+    .getByRole('button', { name: /Barge tender/ })
+    .click()
+  await expect(page.getByText(/The shop knows it: .*PO 7.*227 g charged/)).toBeVisible()
+  await page.context().close()
 })

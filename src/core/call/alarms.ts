@@ -4,7 +4,8 @@ import { seatRead } from '../job/gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState } from '../job/state'
 import { comeBackAt } from '../pull/forecast'
 import { PA_PER_MICRON } from '../units/constants'
-import { findingOf } from './hold'
+import { findingOf } from './finding'
+import { readNext } from './read-next'
 import type { Live } from './types'
 
 /** Something that wants a person now; its id says which, so that it is answered once. */
@@ -23,6 +24,7 @@ const WORDS: Record<string, string> = {
   runaway: 'pressure running away',
   silent: 'gauge silent',
   back: 'time to come back',
+  read: 'a reading is due',
 }
 export const alarmWords = (id: string): string => WORDS[id.split(':')[0] ?? ''] ?? id
 
@@ -32,11 +34,22 @@ export const alarmWords = (id: string): string => WORDS[id.split(':')[0] ?? ''] 
  */
 export function alarmsOf(state: JobState, live: Live, factor = 1): Alarm[] {
   if (state.signed) return []
-  const found = [...pullAlarms(state, live), ...holdAlarms(state, live), ...silence(state, live, factor)]
+  const found = [
+    ...pullAlarms(state, live),
+    ...holdAlarms(state, live),
+    ...readAlarms(state, live),
+    ...silence(state, live, factor),
+  ]
   return found.filter(({ id }) => {
     const answer = state.alarms[id]
     return answer === undefined || (answer.untilMs !== null && answer.untilMs <= live.nowMs)
   })
+}
+
+/** A hand is called to read when a reading is due. */
+function readAlarms(state: JobState, live: Live): Alarm[] {
+  const next = readNext(state, live)
+  return next?.due ? [{ id: next.id, sentence: next.words }] : []
 }
 
 function pullAlarms(state: JobState, live: Live): Alarm[] {

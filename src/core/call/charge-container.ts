@@ -7,6 +7,7 @@ import { type ChargedContainer, type JobState, wayOf } from '../job/state'
 import { WAY_WORDS } from '../job/ways'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 import { grams, MORE_FROM_G, valveName } from './charge-words'
+import { readNext } from './read-next'
 import { type Call, type Live, record, set } from './types'
 
 /**
@@ -151,7 +152,8 @@ function fadedOf(state: JobState, live: Live, { id, startGrossG }: ChargedContai
 }
 
 function callFlowing(state: JobState, live: Live, stopG: number): Call {
-  const rate = live.flowGMin
+  const byHand = live.scaleByHand === true
+  const rate = byHand ? (live.handFlow?.flowGMin ?? undefined) : live.flowGMin
   const left = (live.scaleG ?? Number.NaN) - stopG
   const { closing } = live
   const words = WAY_WORDS[wayOf(state)]
@@ -159,9 +161,11 @@ function callFlowing(state: JobState, live: Live, stopG: number): Call {
   const engineOff = state.rig.engine === 'off'
   const seconds = closing
     ? Math.max(0, Math.round(closing.inS))
-    : left > 0 && rate && rate > 1
-      ? Math.max(0, Math.round((left / rate) * 60))
-      : undefined
+    : byHand
+      ? handSeconds(live)
+      : left > 0 && rate && rate > 1
+        ? Math.max(0, Math.round((left / rate) * 60))
+        : undefined
   const now = left <= 0 || (closing !== undefined && closing.inS <= 0)
   return {
     sentence:
@@ -175,9 +179,7 @@ function callFlowing(state: JobState, live: Live, stopG: number): Call {
       caption: `g on the scale, ${(stopG / GRAMS_PER_OUNCE).toFixed(1)} oz${seconds === undefined || now ? '' : `, in ${Math.floor(seconds / 60)} min ${seconds % 60} s`}`,
     },
     why: [
-      rate === undefined
-        ? 'No flow measured yet: type what the scale shows.'
-        : `${rate.toFixed(0)} g a minute leaves the container.`,
+      ...(byHand ? handWords(state, live) : [measuredWords(rate)]),
       ...(closing?.short
         ? [
             `Closed ${grams(closing.aimG - stopG)} g short at first: at this flow nobody knows this hand well enough. The rest through a valve a quarter open.`,
@@ -200,6 +202,31 @@ function callFlowing(state: JobState, live: Live, stopG: number): Call {
         : [],
     after: 'Then shut the container and weigh it.',
   }
+}
+
+const measuredWords = (rate: number | undefined): string =>
+  rate === undefined
+    ? 'No flow measured yet: type what the scale shows.'
+    : `${rate.toFixed(0)} g a minute leaves the container.`
+
+/** Seconds to the word, from typed weights; undefined before the third. */
+const handSeconds = ({ handFlow, nowMs }: Live): number | undefined =>
+  handFlow?.closeMs === null || handFlow?.closeMs === undefined
+    ? undefined
+    : Math.max(0, Math.round((handFlow.closeMs - nowMs) / 1000))
+
+/** What typed weights bear: what is in, then a flow, then a time to close by; and when the next one helps. */
+function handWords(state: JobState, live: Live): string[] {
+  const flow = live.handFlow
+  if (!flow || flow.flowGMin === null)
+    return ['The scale is read by eye: two weights tell the flow, three when to close. Type what it shows.']
+  const rate = `${flow.flowGMin.toFixed(0)} g a minute, ±${Math.max(1, Math.ceil(flow.plusMinusGMin ?? 0))}, by the weights you typed.`
+  const close =
+    flow.closeMs !== null && flow.plusMinusMs !== null
+      ? `Close at ${live.clock(flow.closeMs)}, ±${Math.max(1, Math.ceil(flow.plusMinusMs / 60_000))} min: be at the valve before.`
+      : 'One more weight tells when to close.'
+  const next = readNext(state, live)
+  return [rate, close, ...(next ? [next.words] : [])]
 }
 
 /** Every valve the charge goes through, shut: of both, the high one too. */

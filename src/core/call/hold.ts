@@ -2,6 +2,8 @@ import type { ReasonCode } from '../hold/codes'
 import type { HoldResult, Verdict } from '../hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '../job/state'
 import { chanceWords } from '../units/chance'
+import { FOUND_WORDS, findingOf, foundBy } from './finding'
+import { readNext } from './read-next'
 import { type Ask, type Call, type CallButton, type Live, record } from './types'
 
 const decide = (label: string, key: string, next: 'charge' | 'pull' | 'fix' | 'hold'): CallButton => ({
@@ -15,26 +17,6 @@ const FIX = decide('Look for the leak', 'F', 'fix')
 const LONGER = decide('Hold on longer', 'H', 'hold')
 
 const BOARD: CallButton = { label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }
-/** A finding is not called before this, s: equalising gas bends too (assumed). */
-const FOUND_AFTER_S = 600
-const FOUND_WORDS = {
-  leak: 'It leaks.',
-  damp: 'It is damp.',
-  'leak-and-damp': 'It leaks and is damp.',
-  wet: 'It is damp for certain.',
-}
-/** From this much on water is certain, whatever stays open about a leak: it has to come out first (assumed). */
-const CERTAINLY_DAMP = 0.95
-
-/** What a running hold has found that waiting will not take away; undefined while nothing is. */
-export const findingOf = (judged: HoldResult): keyof typeof FOUND_WORDS | undefined =>
-  judged.heldS >= FOUND_AFTER_S ? foundBy(judged.verdict, judged.probability.damp) : undefined
-
-function foundBy(verdict: Verdict, damp: number): keyof typeof FOUND_WORDS | undefined {
-  if (verdict === 'leak' || verdict === 'damp' || verdict === 'leak-and-damp') return verdict
-  return verdict === 'undecided' && damp >= CERTAINLY_DAMP ? 'wet' : undefined
-}
-
 /** How much a year, two figures are all a hold can bear. */
 export function gramsWords(grams: number): string {
   if (!Number.isFinite(grams) || grams <= 0) return 'no'
@@ -62,6 +44,7 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
   const finding = judged && findingOf(judged)
   const found = finding !== undefined
   const over = live.nowMs >= ends
+  const next = readNext(state, live)
   const end: CallButton = {
     label: over ? 'Judge the hold' : 'End the hold',
     key: 'E',
@@ -84,6 +67,7 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
           },
         }),
     why: [
+      ...(next ? [next.words] : []),
       ...(judged?.reasons ?? ['The first minutes show gas settling, not the car.']),
       ...(over ? [] : expectedWords(judged, hold, live, finding === 'wet')),
     ],

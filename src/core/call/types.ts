@@ -1,3 +1,4 @@
+import type { HandFlow } from '../charge/by-hand'
 import type { Closing } from '../charge/closing'
 import type { HoldResult } from '../hold/types'
 import type { EventDraft, EventKind, PayloadOf } from '../job/events'
@@ -61,6 +62,10 @@ export type Live = {
   lowPa?: number
   highPa?: number
   scaleG?: number
+  /** the weight was typed: no scale reports it */
+  scaleByHand?: boolean
+  /** what the typed weights tell of the flow */
+  handFlow?: HandFlow
   /** when the low valve has to be told to close, in the hand's own seconds */
   closing?: Closing
   /** the word that was said for this container, for what it teaches */

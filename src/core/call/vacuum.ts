@@ -8,6 +8,7 @@ import { type ComeBack, comeBackAt } from '../pull/forecast'
 import { vacuumLine, vacuumSeen } from '../readings/vacuum-seen'
 import { chanceWords } from '../units/chance'
 import { PA_PER_MICRON } from '../units/constants'
+import { readNext } from './read-next'
 import { type Ask, type Call, finish, type Live, record, set } from './types'
 
 export function callRig(state: JobState): Call {
@@ -139,6 +140,7 @@ export function callPull(state: JobState, live: Live): Call {
 function callPullingByNeedle(state: JobState, live: Live, startedAt: string, target: number): Call {
   const back = comeBack(state, live, startedAt)
   const over = live.nowMs >= back.atMs
+  const next = readNext(state, live)
   const isolate = { label: over ? 'Isolate it' : 'Isolate now', key: 'I', does: record(finish('pull')) }
   const board = { label: over ? 'Board' : 'To the board', key: 'G', does: { do: 'go', to: 'board' } } as const
   return {
@@ -149,6 +151,7 @@ function callPullingByNeedle(state: JobState, live: Live, startedAt: string, tar
       live.vacuumPa === undefined
         ? 'No vacuum reading yet: type what the needle shows.'
         : `The needle: ${vacuumLine(vacuumSeen(live.vacuumPa, 'needle', state.opened.place.barometerPa))}.`,
+      ...(next ? [next.words] : []),
       `No needle shows ${target.toLocaleString('en')} micron: the pull ends by its minutes.`,
       ...(live.forecast
         ? [
@@ -210,6 +213,7 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
     }
   }
   const back = comeBack(state, live, startedAt)
+  const next = readNext(state, live)
   const late = live.nowMs >= back.atMs
   const top = live.pull?.options[0]
   const likely = top && top.probability >= LIKELY ? top : undefined
@@ -222,6 +226,7 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
       shown === undefined
         ? 'No vacuum reading yet: type what the gauge shows.'
         : `${Math.round(shown).toLocaleString('en')} micron ${atPump ? 'at the pump ' : ''}now, the target is ${target.toLocaleString('en')}${atPump ? ' at the car' : ''}.`,
+      ...(next ? [next.words] : []),
       ...throttleWords(live),
       ...forecastWords(live),
       ...(likely

@@ -1,4 +1,4 @@
-import { findingOf } from '@/core/call/hold'
+import { findingOf } from '@/core/call/finding'
 import { holdContext } from '@/core/hold/context'
 import { holdSamples } from '@/core/hold/samples'
 import { foldJob } from '@/core/job/reduce'

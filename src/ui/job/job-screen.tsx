@@ -5,6 +5,7 @@ import { alarmsOf } from '@/core/call/alarms'
 import { callFor } from '@/core/call/call'
 import type { Live } from '@/core/call/types'
 import type { Lead } from '@/core/charge/closing'
+import { handFlowOf } from '@/core/charge/hand-flow-of-job'
 import { clockFactor } from '@/core/job/clock'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold, gaugesApart, type JobState, openContainer } from '@/core/job/state'
@@ -49,6 +50,9 @@ type Props = {
   serverNowMs: number
 }
 
+/** A scale that is read by eye is not watched: its weights stand minutes apart. */
+const NOTHING: LiveJob['scale'] = []
+
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
 export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, serverNowMs }: Props) {
   const { job, line, take } = useJobLive(view)
@@ -59,7 +63,12 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
   const planned = usePlan(state)
   const forecast = forecastNow(state, job.forecast)
   const pull = usePullAdvice(state, job.vacuum, planned?.plan, forecast)
-  const charging = useChargeWatch(state, job.scale, clockFactor(job.clock), lead)
+  const charging = useChargeWatch(
+    state,
+    job.latest.scale?.instrument === 'hand' ? NOTHING : job.scale,
+    clockFactor(job.clock),
+    lead,
+  )
   const live = {
     ...liveOf(job, state, nowMs, clock, judged?.result),
     ...(pull && { pull }),
@@ -129,6 +138,10 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
   )
 }
 
+/** Whether the scale is read by eye: what was weighed last was typed, or no scale is there that could report. */
+const scaleByHand = ({ opened, hung }: JobState, instrument: string | undefined): boolean =>
+  instrument === undefined ? !opened.simulated && !hung.some((h) => h.kind === 'scale') : instrument === 'hand'
+
 /** Whether the step's own channel is read by hand: no instrument ever sent it. A scale is read once something is on it. */
 function byHand({ latest }: LiveJob, state: JobState): boolean {
   if (state.step === 'charge' && !openContainer(state)) return false
@@ -179,6 +192,8 @@ function liveOf(
   const since = openContainer(state)?.startedAt ?? ''
   const scale = job.latest.scale && job.latest.scale.at >= since ? job.latest.scale : undefined
   const fall = recentSlope(job.vacuum, 120_000)
+  const weighed = scaleByHand(state, scale?.instrument)
+  const hand = weighed ? handFlowOf(state, job.scale) : null
   const flow = recentSlope(
     job.scale.slice(-400).filter((p) => p.at >= Date.parse(since || '1970-01-01')),
     60_000,
@@ -197,7 +212,9 @@ function liveOf(
     ...(pump && vacuum && gaugesApart(state).length > 0 && { pumpPa: pump.value }),
     ...(low && { lowPa: low.value }),
     ...(high && { highPa: high.value }),
+    scaleByHand: weighed,
     ...(scale && { scaleG: scale.value }),
+    ...(hand && { handFlow: hand }),
     ...(vent && { ventC: vent.value }),
     ...(fall !== undefined && { fallPaS: fall }),
     ...(flow !== undefined && { flowGMin: Math.max(0, -flow * 60) }),
