@@ -220,13 +220,13 @@ function handWords(state: JobState, live: Live): string[] {
   const flow = live.handFlow
   if (!flow || flow.flowGMin === null)
     return ['The scale is read by eye: two weights tell the flow, three when to close. Type what it shows.']
-  const rate = `${flow.flowGMin.toFixed(0)} g a minute, ±${Math.max(1, Math.ceil(flow.plusMinusGMin ?? 0))}, by the weights you typed.`
+  const rate = `${flow.flowGMin.toFixed(0)} g a minute, ±${Math.max(1, Math.ceil(flow.plusMinusGMin ?? 0))}, by your weights.`
   const close =
     flow.closeMs !== null && flow.plusMinusMs !== null
-      ? `Close at ${live.clock(flow.closeMs)}, ±${Math.max(1, Math.ceil(flow.plusMinusMs / 60_000))} min: be at the valve before.`
+      ? `Close at ${live.clock(flow.closeMs)}, ±${Math.max(1, Math.ceil(flow.plusMinusMs / 60_000))} min.`
       : 'One more weight tells when to close.'
   const next = readNext(state, live)
-  return [rate, close, ...(next ? [next.words] : [])]
+  return [`${rate} ${close}`, ...(next ? [next.words] : [])]
 }
 
 /** Every valve the charge goes through, shut: of both, the high one too. */
