@@ -12,3 +12,15 @@ create table place (
   air_at timestamptz,
   unique (shop_id, name)
 );
+
+-- when the shop was last backed up, and after how many days the lead wants to be told
+alter table shop add column backed_up_at timestamptz, add column backup_days integer not null default 7 check (backup_days between 1 and 365);
+
+-- a link by which somebody sets a password: told once, used once, and only its print is kept
+create table invitation (
+  token_hash text primary key,
+  shop_id integer not null references shop (id),
+  account_id uuid not null,
+  expires_at timestamptz not null,
+  foreign key (shop_id, account_id) references account (shop_id, id)
+);

@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, Page } from '@playwright/test'
@@ -20,11 +20,14 @@ const answers = () =>
 // one shop, opened by the first test and worked in by the second
 test.describe.configure({ mode: 'serial' })
 
-test.beforeAll(async () => {
+const start = () =>
   spawn(join(root, 'yperos'), ['up', '--own', '--name', NAME, '--port', String(PORT)], {
     stdio: 'ignore',
     detached: true,
   })
+
+test.beforeAll(async () => {
+  start()
   await expect.poll(answers, { timeout: 110_000 }).toBe(true)
 })
 test.afterAll(() => {
@@ -299,4 +302,72 @@ test('a hold of the needle that was pencilled down is judged, charged from and s
     .click()
   await expect(page.getByText(/The shop knows it: .*PO 7.*227 g charged/)).toBeVisible()
   await page.context().close()
+})
+
+test('backed up, wiped and restored, the shop is as it was: its people sign in and its record verifies by the same key', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000)
+  const folder = mkdtempSync(join(tmpdir(), 'yperos-kept-'))
+  const file = join(folder, 'own.backup')
+  const secret = join(folder, 'passphrase')
+  writeFileSync(secret, 'nine quays and a ferry\n')
+  const page = await signedInPage(browser)
+  const { id } = await (async () => {
+    await page.goto('/board')
+    const link = page.getByRole('link', { name: /Barge tender/ }).first()
+    return { id: (await link.getAttribute('href'))?.split('/').pop() ?? '' }
+  })()
+  const record = async () => (await page.request.get(`/api/jobs/${id}/record.json`)).text()
+  const before = await record()
+  const yperos = (...args: string[]) => {
+    const { status, stderr } = spawnSync(join(root, 'yperos'), args, { encoding: 'utf8' })
+    return { status, stderr }
+  }
+  const own = ['--name', NAME, '--passphrase-file', secret]
+  // while it runs
+  expect(yperos('backup', file, ...own)).toEqual({
+    status: 0,
+    stderr: expect.stringContaining('read again and whole, under your passphrase'),
+  })
+  expect(statSync(file).mode & 0o077).toBe(0)
+  expect(yperos('backup', file, ...own)).toEqual({ status: 2, stderr: expect.stringContaining('is there already') })
+  expect(yperos('restore', file, ...own)).toEqual({
+    status: 2,
+    stderr: expect.stringContaining('own-test runs: end it first'),
+  })
+  await page.goto('/shop')
+  await expect(page.getByText(/Backed up \d+ seconds? ago/)).toBeVisible()
+
+  yperos('stop', '--name', NAME)
+  expect(yperos('restore', file, ...own)).toEqual({ status: 2, stderr: expect.stringContaining('say --over') })
+  const whole = readFileSync(file)
+  const spoiled = (name: string, bytes: Buffer) => {
+    writeFileSync(join(folder, name), bytes)
+    return yperos('restore', join(folder, name), ...own, '--over').stderr
+  }
+  expect(spoiled('cut', whole.subarray(0, whole.length - 1000))).toMatch(/is cut short: [\d,]+ of [\d,]+ bytes/)
+  const changed = Buffer.from(whole)
+  changed[whole.length - 500] = (changed[whole.length - 500] ?? 0) ^ 1
+  expect(spoiled('changed', changed)).toContain('was changed since it was made')
+  const newer = whole.toString('latin1').replace('"0001_foundation"', '"0001_foundation","0999_tomorrow"')
+  expect(spoiled('newer', Buffer.from(newer, 'latin1'))).toContain('newer version of the program (0999_tomorrow)')
+  expect(spoiled('none', Buffer.from('a letter'))).toContain('is no backup')
+  expect(yperos('restore', file, '--name', NAME, '--over').stderr).toContain('has a passphrase')
+  writeFileSync(join(folder, 'wrong'), 'ten quays and a ferry')
+  expect(
+    yperos('restore', file, '--name', NAME, '--passphrase-file', join(folder, 'wrong'), '--over').stderr,
+  ).toContain('is not its passphrase')
+
+  const { state, data } = placesOf(NAME)
+  for (const path of [state, data]) rmSync(path, { recursive: true, force: true })
+  expect(yperos('restore', file, ...own)).toEqual({
+    status: 0,
+    stderr: expect.stringContaining('restored Quay 9 workshop'),
+  })
+  start()
+  await expect.poll(answers, { timeout: 110_000 }).toBe(true)
+  const again = await signedInPage(browser)
+  expect(await (await again.request.get(`/api/jobs/${id}/record.json`)).text()).toBe(before)
+  await again.context().close()
 })

@@ -99,6 +99,7 @@ test('the lead edits a procedure and adds somebody, who can sign in; a closed ac
   page,
   context,
   playwright,
+  browser,
 }) => {
   await signIn(context.request, 'maira')
   await page.goto('/shop')
@@ -107,15 +108,37 @@ test('the lead edits a procedure and adds somebody, who can sign in; a closed ac
   const form = page.getByRole('form', { name: 'Somebody new' })
   await form.getByLabel('Full name').fill('Tam Orbe')
   await form.getByLabel('Signs in as').fill(name)
-  await form.getByLabel('First password').fill('short')
   await form.getByRole('button', { name: 'Save' }).click()
-  await expect(form.getByText(/at least 10 characters/)).toBeVisible()
-  await form.getByLabel('First password').fill('long enough 7')
-  await form.getByRole('button', { name: 'Save' }).click()
+  // whoever is asked in chooses the password, by a link that is good once
+  const link = (await page.getByTestId('link').textContent()) ?? ''
+  const guest = await (await browser.newContext()).newPage()
+  await guest.goto(link)
+  await expect(guest.getByRole('heading', { name: 'Welcome, Tam Orbe.' })).toBeVisible()
+  await guest.getByLabel('Password').fill('short')
+  await guest.getByRole('button', { name: 'That is my password' }).click()
+  await expect(guest.getByText(/at least 10 characters/)).toBeVisible()
+  await guest.getByLabel('Password').fill('long enough 7')
+  await guest.getByRole('button', { name: 'That is my password' }).click()
+  await expect(guest).toHaveURL(/board/)
+  await guest.goto(link)
+  await expect(guest.getByText('It was used, or has run out.')).toBeVisible()
+  // another of one's own: the one before opens nothing any more
+  await guest.goto('/me')
+  await guest.getByLabel('Password now').fill('wrong from the start')
+  await guest.getByLabel('New password').fill('longer than before')
+  await guest.getByRole('button', { name: 'Change it' }).click()
+  await expect(guest.getByText('is not your password now')).toBeVisible()
+  await guest.getByLabel('Password now').fill('long enough 7')
+  await guest.getByRole('button', { name: 'Change it' }).click()
+  await expect(guest.getByText(/A new password/).first()).toBeVisible()
+  await guest.context().close()
   const row = page.getByRole('listitem').filter({ hasText: name })
   await expect(row).toBeVisible()
   const other = await playwright.request.newContext({ baseURL: new URL(page.url()).origin })
-  expect((await other.post('/api/sign-in', { data: { signIn: name, password: 'long enough 7' } })).ok()).toBe(true)
+  const comeIn = async (password: string) =>
+    (await other.post('/api/sign-in', { data: { signIn: name, password } })).ok()
+  expect(await comeIn('long enough 7')).toBe(false)
+  expect(await comeIn('longer than before')).toBe(true)
   expect(
     (await other.get('/api/board/live', { timeout: 3000, maxRedirects: 0 }).catch(() => 'streaming')) === 'streaming',
   ).toBe(true)
@@ -201,6 +224,6 @@ test('a procedure begins from a school, and says what its figures prove as they 
   await row.getByLabel('Target, micron').fill('250')
   await expect(row).toContainText('dew point of −31 °C at most')
   await row.getByLabel('Name').fill(name)
-  await page.getByRole('listitem').first().getByRole('button', { name: 'Save' }).click()
+  await page.getByRole('main').getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('heading', { name })).toBeVisible()
 })

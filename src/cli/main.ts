@@ -17,7 +17,9 @@ async function run(argv: string[]): Promise<number> {
   const [name = '', ...args] = argv
   const load = COMMANDS[name]
   if (!load) {
-    process.stderr.write(`yperos up · test · stop · perf · ${Object.keys(COMMANDS).join(' · ')}\nEach has --help.\n`)
+    process.stderr.write(
+      `yperos up · test · stop · perf · backup · restore · ${Object.keys(COMMANDS).join(' · ')}\nEach has --help.\n`,
+    )
     return name === '' || name === 'help' || name === '--help' ? 0 : 2
   }
   const command = await load()

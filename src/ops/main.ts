@@ -4,6 +4,8 @@ const COMMANDS: Record<string, () => Promise<(args: string[]) => Promise<void>>>
   up: async () => (await import('./up')).up,
   stop: async () => (await import('./stop')).stop,
   test: async () => (await import('./test')).test,
+  backup: async () => (await import('./backup')).backup,
+  restore: async () => (await import('./restore')).restore,
   rooms: async () => async () => (await import('./rooms')).redraw(process.env.YPEROS_ROOT ?? process.cwd()),
 }
 

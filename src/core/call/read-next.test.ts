@@ -47,7 +47,12 @@ test('a reading that is due rings once, until it is typed; one an instrument sen
 })
 
 test('where one more reading decides, it is asked for at that time; after the finding none is', () => {
-  const judgement = { verdict: 'undecided', decisionExpectedS: 1500, heldS: 1260, probability: { leak: 0.4, damp: 0.1 } }
+  const judgement = {
+    verdict: 'undecided',
+    decisionExpectedS: 1500,
+    heldS: 1260,
+    probability: { leak: 0.4, damp: 0.1 },
+  }
   const next = readNext(holding(), typed(21, 21, { judgement: judgement as HoldResult }))
   expect(next?.words).toBe('Read it again at 10:25; one more reading decides.')
   const leak = { ...judgement, verdict: 'leak', probability: { leak: 0.99, damp: 0.01 } }

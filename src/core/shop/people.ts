@@ -14,6 +14,12 @@ export const NewAccount = z.strictObject({
   password: verbatim(200, 10, 'at least 10 characters'),
 })
 
+/** A password, as whoever chooses it types it. */
+export const Password = verbatim(200, 10, 'at least 10 characters')
+
+/** Somebody who is asked in by a link, and chooses a password there. */
+export const Invited = NewAccount.omit({ password: true })
+
 /** What the lead changes of somebody. */
 export const AccountChange = z.strictObject({
   id: Id,

@@ -108,7 +108,7 @@ const kindOf = <P extends CartPart>(part: P) =>
   z.enum(Object.keys(CART_KINDS[part]) as [keyof (typeof CART_KINDS)[P] & string])
 
 /** The air of a place, told in one of three ways that must not be taken for one another. */
-const Air = z.discriminatedUnion('by', [
+export const Air = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('altitude'), altitudeM: z.number().min(-430).max(5500) }),
   /** as a barometer there reads now; beside the altitude, where it is known, it can be questioned */
   z.strictObject({

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
 import type { Role } from '@/core/shop/people'
 import type { Scope, TxScope } from '../db/scope'
@@ -27,14 +28,22 @@ export async function selectAccounts(db: Scope): Promise<Account[]> {
   return rows
 }
 
+/** Adds somebody; without a password nobody signs in as them until they set one by their link. */
 export async function insertAccount(
   db: Scope,
-  account: { signIn: string; name: string; role: Role; certificate: string; password: string },
+  account: { signIn: string; name: string; role: Role; certificate: string; password?: string | undefined },
 ): Promise<Account> {
   const { rows } = await db.query<Account>(
     `insert into account (sign_in, name, role, certificate, password_hash, shop_id)
      values ($1, $2, $3, $4, $5, $6) returning ${COLUMNS}`,
-    [account.signIn, account.name, account.role, account.certificate, await hash(account.password, HASHING), db.shopId],
+    [
+      account.signIn,
+      account.name,
+      account.role,
+      account.certificate,
+      await hash(account.password ?? randomUUID(), HASHING),
+      db.shopId,
+    ],
   )
   return rows[0] as Account
 }
@@ -67,6 +76,19 @@ export async function changeAccount(
   )
   if (rowCount !== 1) throw notFound('this account')
   if (change.disabled) await tx.query('delete from session where account_id = $1', [change.id])
+}
+
+/**
+ * Gives an account another password; its other sessions end.
+ * @param keep - the session that goes on, null for none
+ */
+export async function setPassword(tx: TxScope, id: string, password: string, keep: string | null): Promise<void> {
+  await tx.query('update account set password_hash = $2 where id = $1 and shop_id = $3', [
+    id,
+    await hash(password, HASHING),
+    tx.shopId,
+  ])
+  await tx.query('delete from session where account_id = $1 and ($2::uuid is null or id <> $2)', [id, keep])
 }
 
 /** The account whose password this is, or null; takes as long either way. */

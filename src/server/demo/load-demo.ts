@@ -42,7 +42,7 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   if (((await db.query('select 1 from shop where opened_at is not null')).rowCount ?? 0) > 0) return false
   // a shop that never opened is a load that was cut short, and begins anew
   await db.query(
-    'truncate forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, car, place, odd_reading, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop',
+    'truncate forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, car, place, odd_reading, invitation, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop',
   )
   const shopId = await insertShop(db, {
     name,

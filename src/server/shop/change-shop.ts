@@ -2,32 +2,75 @@ import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
 import { ProcedureWritten } from '@/core/job/events'
-import { AccountChange, NewAccount } from '@/core/shop/people'
+import { AccountChange, Invited, NewAccount } from '@/core/shop/people'
+import { Air, airOf } from '@/core/shop/set-up'
 import { changeAccount, insertAccount } from '../accounts/accounts'
+import { invite } from '../accounts/invitations'
 import { requireRight } from '../accounts/roles'
 import type { UserScope } from '../accounts/user-scope'
-import { inTransaction, namedOnce } from '../db/scope'
+import { inTransaction, namedOnce, type TxScope } from '../db/scope'
 import { upsertProcedure } from './catalogue'
+import { insertPlace, tellAir } from './places'
+import { setRules } from './shop'
+
+const AMBIENT_C = z.number().min(-40).max(60)
+const PLACE_NAME = text(80, 1, 'a name people here use')
+const BACKUP_DAYS = z.number().int().min(1).max(365)
 
 /** What may be changed of a shop. */
 export const ShopChange = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('procedure'), procedure: ProcedureWritten.extend({ id: Id, proves: text(500) }) }),
   z.strictObject({ what: z.literal('new-account'), account: NewAccount }),
   z.strictObject({ what: z.literal('account'), account: AccountChange }),
+  z.strictObject({ what: z.literal('invite'), account: Invited }),
+  z.strictObject({ what: z.literal('link'), id: Id }),
+  z.strictObject({ what: z.literal('air'), place: Id.nullable(), air: Air, ambientC: AMBIENT_C }),
+  z.strictObject({ what: z.literal('new-place'), name: PLACE_NAME, air: Air, ambientC: AMBIENT_C }),
+  z.strictObject({ what: z.literal('rules'), certificateAsked: z.boolean(), backupDays: BACKUP_DAYS }),
 ])
 export type ShopChange = z.infer<typeof ShopChange>
 
 /**
- * Changes a procedure or an account, in one transaction.
+ * Changes a procedure, an account, the air of a place or the shop's own rules, in one transaction.
  * @throws AppError `not-allowed` for all but the lead, `conflict` for a name that is taken or when no lead would be left
  */
-export async function changeShop(scope: UserScope, change: ShopChange): Promise<void> {
+export async function changeShop(scope: UserScope, change: ShopChange): Promise<ShopChanged> {
   requireRight(scope.user, 'edit-shop')
-  await namedOnce(
-    inTransaction(scope, async (tx) => {
-      if (change.what === 'procedure') await upsertProcedure(tx, change.procedure)
-      else if (change.what === 'new-account') await insertAccount(tx, change.account)
-      else await changeAccount(tx, scope.user.id, change.account)
-    }),
-  )
+  return namedOnce(inTransaction(scope, (tx) => apply(tx, scope.user.id, change)))
 }
+
+/** `link`: the path of somebody's link, told once. */
+export type ShopChanged = { ok: true; link?: string }
+
+async function apply(tx: TxScope, byId: string, change: ShopChange): Promise<ShopChanged> {
+  switch (change.what) {
+    case 'procedure':
+      await upsertProcedure(tx, change.procedure)
+      return { ok: true }
+    case 'new-account':
+      await insertAccount(tx, change.account)
+      return { ok: true }
+    case 'account':
+      await changeAccount(tx, byId, change.account)
+      return { ok: true }
+    case 'invite':
+      return { ok: true, link: linkOf(await invite(tx, (await insertAccount(tx, change.account)).id)) }
+    case 'link':
+      return { ok: true, link: linkOf(await invite(tx, change.id)) }
+    case 'air':
+      await tellAir(tx, change.place, { ...airOf(change.air), ambientC: change.ambientC })
+      return { ok: true }
+    case 'new-place':
+      await insertPlace(tx, { name: change.name, ...airOf(change.air), ambientC: change.ambientC })
+      return { ok: true }
+    case 'rules':
+      await setRules(tx, change)
+      return { ok: true }
+    default: {
+      const unknown: never = change
+      return unknown
+    }
+  }
+}
+
+const linkOf = (token: string): string => `/welcome/${token}`

@@ -16,13 +16,16 @@ export type Shop = {
   certificateAsked: boolean
   /** when the air was read; null while it is worked out or was never read */
   airAt: Date | null
+  /** when the installation was last backed up, and after how many days the lead is told */
+  backedUpAt: Date | null
+  backupDays: number
   cookieSecret: string
   signingKey: string
   publicKey: string
 }
 
 const SHOP = `select id, name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC",
-  time_zone as "timeZone", demo, certificate_asked as "certificateAsked", air_at as "airAt", cookie_secret as "cookieSecret", signing_key as "signingKey", public_key as "publicKey" from shop`
+  time_zone as "timeZone", demo, certificate_asked as "certificateAsked", air_at as "airAt", backed_up_at as "backedUpAt", backup_days as "backupDays", cookie_secret as "cookieSecret", signing_key as "signingKey", public_key as "publicKey" from shop`
 
 /**
  * The shop whose door this installation is: its first, as long as it has one door. Whoever is known by a session or a
@@ -54,7 +57,7 @@ export async function shopOf({ shopId, query }: Scope): Promise<Shop> {
  */
 export async function insertShop(
   db: Queryable,
-  shop: Omit<Shop, 'id' | 'cookieSecret' | 'signingKey' | 'publicKey' | 'airAt'>,
+  shop: Omit<Shop, 'id' | 'cookieSecret' | 'signingKey' | 'publicKey' | 'airAt' | 'backedUpAt' | 'backupDays'>,
 ): Promise<number> {
   const keys = generateKeyPairSync('ed25519')
   const { rows } = await db.query<{ id: number }>(
@@ -74,6 +77,18 @@ export async function insertShop(
     ],
   )
   return (rows[0] as { id: number }).id
+}
+
+/** What the lead decides once: whether a certificate is asked of whoever signs, and how old a backup may be, days. */
+export async function setRules(
+  { shopId, query }: Scope,
+  rules: { certificateAsked: boolean; backupDays: number },
+): Promise<void> {
+  await query('update shop set certificate_asked = $2, backup_days = $3 where id = $1', [
+    shopId,
+    rules.certificateAsked,
+    rules.backupDays,
+  ])
 }
 
 /** From now on the shop is there for whoever comes to its door. */

@@ -45,6 +45,9 @@ export function AccountMenu({ user }: { user: UserView }) {
           <DropdownMenu.Item className={ITEM} onSelect={switchTheme}>
             Day or night colours
           </DropdownMenu.Item>
+          <DropdownMenu.Item className={ITEM} onSelect={() => window.location.assign('/me')}>
+            Your password
+          </DropdownMenu.Item>
           <DropdownMenu.Item className={ITEM} onSelect={() => void signOut()}>
             Sign out
           </DropdownMenu.Item>

@@ -20,6 +20,9 @@ type Props = {
   rigs: readonly RigChoice[]
   rig: RigChoice | undefined
   onRig: (name: string) => void
+  places: readonly { name: string }[]
+  placeName: string
+  onPlace: (name: string) => void
   question: string | undefined
   /** a car the shop knows */
   known: boolean
@@ -31,7 +34,23 @@ const byName = (things: readonly { name: string }[]) => Object.fromEntries(thing
 
 /** What is asked of whoever takes a car in: by which procedure, with which rig, and the one button. */
 export function NewCarCall(props: Props) {
-  const { control, demo, procedures, procedure, onProcedure, rigs, rig, onRig, question, known, busy, said } = props
+  const {
+    control,
+    demo,
+    procedures,
+    procedure,
+    onProcedure,
+    rigs,
+    rig,
+    onRig,
+    places,
+    placeName,
+    onPlace,
+    question,
+    known,
+    busy,
+    said,
+  } = props
   const simulated = useWatch({ control, name: 'simulated' })
   return (
     <SidePanel label="The call">
@@ -48,6 +67,7 @@ export function NewCarCall(props: Props) {
           'The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the record says so.'}
       </p>
       <div className="mt-4 space-y-4 border-t border-rule pt-4">
+        {places.length > 1 && <Pick label="Place" value={placeName} options={byName(places)} onPick={onPlace} />}
         <Pick label="Procedure" value={procedure?.name ?? ''} options={byName(procedures)} onPick={onProcedure} />
         {procedure && (
           <p className="text-small leading-snug">

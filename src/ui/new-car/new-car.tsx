@@ -9,6 +9,8 @@ import type { KnownCar } from '@/core/shop/known-car'
 import { newEventId } from '../api'
 import { useSending } from '../form/use-sending'
 import type { ShopView } from '../frame/who'
+import { serverNow } from '../server-clock'
+import type { PlaceView } from '../shop/places'
 import { LabelCard } from './label-card'
 import { NewCarCall } from './new-car-call'
 import { OpenedBlock } from './opened-block'
@@ -16,7 +18,13 @@ import { RestBlock } from './rest-block'
 import { lineQuestion, type NewCarValues, newCarForm, type ProcedureChoice, type RigChoice } from './values'
 import { WhoBlock } from './who-block'
 
-type Props = { shop: ShopView; procedures: ProcedureChoice[]; rigs: RigChoice[]; cars: KnownCar[] }
+type Props = {
+  shop: ShopView
+  procedures: ProcedureChoice[]
+  rigs: RigChoice[]
+  cars: KnownCar[]
+  places: [PlaceView, ...PlaceView[]]
+}
 
 const plainProcedure = ({ name, targetPa, pullMinutes, holdMinutes }: Procedure): Procedure => ({
   name,
@@ -27,7 +35,19 @@ const plainProcedure = ({ name, targetPa, pullMinutes, holdMinutes }: Procedure)
 
 const plainRig = ({ id: _id, parts: _parts, missing: _missing, dues: _dues, ...rig }: RigChoice): Rig => rig
 
-function firstValues(shop: ShopView): NewCarValues {
+/** Air that was read so long ago is the place's, not the day's, ms. */
+const READ_TODAY_MS = 12 * 3_600_000
+
+/** The air of a place as its entries have it: as it was read today, else as high as it lies. */
+function airOfPlace({ altitudeM, barometerPa, ambientC, airAt }: PlaceView): Pick<NewCarValues, 'air' | 'ambient'> {
+  const fresh = airAt !== null && serverNow() - Date.parse(airAt) < READ_TODAY_MS
+  return {
+    air: altitudeM === null || fresh ? `${(barometerPa / 100).toFixed(0)} mbar` : `${altitudeM} m`,
+    ambient: `${ambientC} C`,
+  }
+}
+
+function firstValues(shop: ShopView, home: PlaceView): NewCarValues {
   return {
     name: '',
     plate: '',
@@ -46,8 +66,7 @@ function firstValues(shop: ShopView): NewCarValues {
     oilKind: '',
     oilMl: '',
     source: 'label',
-    air: shop.altitudeM === null ? `${(shop.barometerPa / 100).toFixed(0)} mbar` : `${shop.altitudeM} m`,
-    ambient: `${shop.ambientC} C`,
+    ...airOfPlace(home),
     opened: 'component',
     openHours: '2',
     drier: 'yes',
@@ -61,7 +80,7 @@ function firstValues(shop: ShopView): NewCarValues {
 }
 
 /** Takes a car in: what its label says, the air it stands in, and its story. */
-export function NewCar({ shop, procedures, rigs, cars }: Props) {
+export function NewCar({ shop, procedures, rigs, cars, places }: Props) {
   const router = useRouter()
   const [procedureName, setProcedure] = useState(
     procedures.find((p) => p.name.startsWith('Weigh'))?.name ?? procedures[0]?.name ?? '',
@@ -69,12 +88,18 @@ export function NewCar({ shop, procedures, rigs, cars }: Props) {
   const [rigName, setRig] = useState(rigs.find((r) => r.name.includes('P2'))?.name ?? rigs[0]?.name ?? '')
   const [asked, setAsked] = useState<string>()
   const [known, setKnown] = useState<KnownCar>()
+  const [placeName, setPlace] = useState(places[0].name)
+  const goTo = (name: string) => {
+    const place = places.find((p) => p.name === name) ?? places[0]
+    setPlace(place.name)
+    for (const [field, value] of Object.entries(airOfPlace(place))) form.setValue(field as 'air', value)
+  }
   const [ids] = useState(() => ({ id: newEventId(), eventId: newEventId() }))
   const procedure = procedures.find((p) => p.name === procedureName)
   const rig = rigs.find((r) => r.name === rigName)
   const form = useForm({
     resolver: zodResolver(newCarForm(procedure && plainProcedure(procedure), rig && plainRig(rig))),
-    defaultValues: firstValues(shop),
+    defaultValues: firstValues(shop, places[0]),
   })
   const { post, busy, said, say } = useSending(form, '/api/jobs')
   const question = lineQuestion(useWatch({ control: form.control }) as NewCarValues)
@@ -110,6 +135,9 @@ export function NewCar({ shop, procedures, rigs, cars }: Props) {
         rigs={rigs}
         rig={rig}
         onRig={setRig}
+        places={places}
+        placeName={placeName}
+        onPlace={goTo}
         question={question}
         known={known !== undefined}
         busy={busy}

@@ -5,9 +5,10 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
-import { AccountChange, NewAccount, ROLES, type Role } from '@/core/shop/people'
+import { AccountChange, Invited, ROLES, type Role } from '@/core/shop/people'
 import { ChoiceField, TextField } from '../form/bound'
 import { Fold } from '../form/fold'
+import { useSend } from '../form/use-send'
 import { useSending } from '../form/use-sending'
 import { useSaid } from '../frame/said'
 import { EditRow, NOT_SAVED } from './edit-row'
@@ -23,8 +24,14 @@ export type Person = {
 const ROLE_OPTIONS = ROLES.map((role) => ({ value: role, label: role }))
 
 /** Somebody of the shop; what may be changed of them comes when it is asked for. */
-export function PersonRow({ person, me }: { person: Person; me: string }) {
+type RowProps = { person: Person; me: string; certificateAsked: boolean; onLink: (told: LinkOf) => void }
+
+/** A link that was made for somebody. */
+export type LinkOf = { name: string; link: string }
+
+export function PersonRow({ person, me, certificateAsked, onLink }: RowProps) {
   const [editing, setEditing] = useState(false)
+  const { send, busy, said } = useSend('/api/shop')
   const { id, name, signIn, role, certificate, disabled } = person
   if (editing)
     return (
@@ -33,7 +40,7 @@ export function PersonRow({ person, me }: { person: Person; me: string }) {
       </li>
     )
   return (
-    <li className="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_140px] items-center gap-x-4 border-b border-rule py-2.5 text-body max-md:grid-cols-2">
+    <li className="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_290px] items-center gap-x-4 border-b border-rule py-2.5 text-body max-md:grid-cols-2">
       <p>
         <b className={`block text-row font-semibold leading-tight ${disabled ? 'line-through' : ''}`}>{name}</b>
         <span className="text-ink-2">
@@ -42,11 +49,35 @@ export function PersonRow({ person, me }: { person: Person; me: string }) {
         </span>
       </p>
       <p className="font-medium">{role}</p>
-      <p>{certificate === '' ? <span className="text-ink-2">no certificate, signs nothing</span> : certificate}</p>
+      <p>
+        {certificate === '' ? (
+          <span className="text-ink-2">{certificateAsked ? 'no certificate, signs nothing' : 'no certificate'}</span>
+        ) : (
+          certificate
+        )}
+      </p>
       <p>{disabled ? <b className="font-semibold text-leak">closed</b> : 'may sign in'}</p>
-      <button type="button" className="plain-button" onClick={() => setEditing(true)}>
-        Change
-      </button>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="plain-button text-small" onClick={() => setEditing(true)}>
+          Change
+        </button>
+        {!disabled && (
+          <button
+            type="button"
+            className="plain-button text-small"
+            disabled={busy}
+            onClick={async () => {
+              const told = await send<{ link: string }>({ what: 'link', id })
+              if (told) onLink({ name, link: told.link })
+            }}
+          >
+            New password link
+          </button>
+        )}
+        <p role="alert" className="basis-full text-note font-medium text-leak empty:hidden">
+          {said}
+        </p>
+      </div>
     </li>
   )
 }
@@ -91,22 +122,24 @@ const ACCESS_OPTIONS = [
   { value: 'closed', label: 'closed' },
 ] as const
 
-const NOBODY: z.input<typeof NewAccount> = {
+const NOBODY: z.input<typeof Invited> = {
   name: '',
   signIn: '',
-  password: '',
   certificate: '',
   role: 'technician',
 }
 
-export function NewPerson() {
+/** Somebody is asked in: they choose their password themselves, by a link. */
+export function NewPerson({ onLink }: { onLink: (told: LinkOf) => void }) {
   const router = useRouter()
-  const form = useForm({ resolver: zodResolver(NewAccount), defaultValues: NOBODY })
+  const form = useForm({ resolver: zodResolver(Invited), defaultValues: NOBODY })
   const { post, busy, said, say } = useSending(form, '/api/shop')
   const done = useSaid()
   const add = form.handleSubmit(
     async (account) => {
-      if (!(await post({ what: 'new-account', account }))) return
+      const told = await post<{ link: string }>({ what: 'invite', account })
+      if (!told) return
+      onLink({ name: account.name, link: told.link })
       done('Saved.')
       form.reset(NOBODY)
       router.refresh()
@@ -119,13 +152,6 @@ export function NewPerson() {
       <EditRow name="Somebody new" said={said} busy={busy} onSubmit={add}>
         <TextField control={control} name="name" label="Full name" />
         <TextField control={control} name="signIn" label="Signs in as" />
-        <TextField
-          control={control}
-          name="password"
-          label="First password"
-          hint="at least 10 characters"
-          autoComplete="new-password"
-        />
         <TextField control={control} name="certificate" label="New certificate" />
         <ChoiceField control={control} name="role" label="Role" options={ROLE_OPTIONS} />
       </EditRow>

@@ -1,13 +1,19 @@
 'use client'
 
+import { useState } from 'react'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import type { Instrument } from '@/core/shop/instruments'
 import type { StoredProcedure } from '@/core/views'
 import { Instruments } from './instruments'
-import { NewPerson, type Person, PersonRow } from './people'
+import { LinkTold } from './link-told'
+import { type LinkOf, NewPerson, type Person, PersonRow } from './people'
+import { Places, type PlaceView } from './places'
 import { Procedures } from './procedures'
+import { ShopRules } from './rules'
 
 type Props = {
+  places: PlaceView[]
+  rules: { certificateAsked: boolean; backupDays: number; backedUpAt: string | null }
   instruments: Instrument[]
   address: string
   procedures: StoredProcedure[]
@@ -17,20 +23,14 @@ type Props = {
 }
 
 /** What the lead decides for the shop: procedures and people; rigs are put together in the rig room. */
-export function ShopPage({ instruments, address, procedures, people, me, fingerprint }: Props) {
+export function ShopPage({ places, rules, instruments, address, procedures, people, me, fingerprint }: Props) {
   return (
     <main className="space-y-8 px-5 py-4 max-sm:px-4">
-      <Procedures procedures={procedures} />
-      <section>
-        <h1 className="mb-2 text-title font-semibold">People</h1>
-        <ul className="border-t-2 border-ink">
-          {people.map((p) => (
-            <PersonRow key={p.id} person={p} me={me} />
-          ))}
-        </ul>
-        <NewPerson />
-      </section>
+      <Places places={places} />
+      <People people={people} me={me} certificateAsked={rules.certificateAsked} />
       <Instruments instruments={instruments} address={address} />
+      <Procedures procedures={procedures} />
+      <ShopRules {...rules} />
       <section>
         <h2 className="text-head font-semibold">Key the records are sealed with</h2>
         <p className="mt-1 max-w-[760px] text-body">
@@ -42,5 +42,21 @@ export function ShopPage({ instruments, address, procedures, people, me, fingerp
         </p>
       </section>
     </main>
+  )
+}
+
+function People({ people, me, certificateAsked }: { people: Person[]; me: string; certificateAsked: boolean }) {
+  const [told, setTold] = useState<LinkOf>()
+  return (
+    <section>
+      <h1 className="mb-2 text-title font-semibold">People</h1>
+      <ul className="border-t-2 border-ink">
+        {people.map((p) => (
+          <PersonRow key={p.id} person={p} me={me} certificateAsked={certificateAsked} onLink={setTold} />
+        ))}
+      </ul>
+      {told && <LinkTold key={told.link} {...told} onDone={() => setTold(undefined)} />}
+      <NewPerson onLink={setTold} />
+    </section>
   )
 }

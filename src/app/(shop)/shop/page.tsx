@@ -7,6 +7,7 @@ import { forPage } from '@/server/accounts/for-page'
 import { may } from '@/server/accounts/roles'
 import { selectInstruments } from '@/server/instruments/instruments'
 import { selectProcedures } from '@/server/shop/catalogue'
+import { selectPlaces } from '@/server/shop/places'
 import { ShopPage } from '@/ui/shop/shop-page'
 
 /** Where whoever asks found this server: an instrument on the same network finds it there too. */
@@ -16,7 +17,9 @@ const addressOf = (asked: Headers): string =>
 export default async function Shop() {
   const scope = await forPage()
   if (!may(scope.user.role, 'edit-shop')) redirect('/board')
-  const [procedures, accounts, instruments, asked] = await Promise.all([
+  const { certificateAsked, backupDays, backedUpAt } = scope.shop
+  const [places, procedures, accounts, instruments, asked] = await Promise.all([
+    selectPlaces(scope),
     selectProcedures(scope),
     selectAccounts(scope),
     selectInstruments(scope),
@@ -32,6 +35,8 @@ export default async function Shop() {
   }))
   return (
     <ShopPage
+      places={places}
+      rules={{ certificateAsked, backupDays, backedUpAt: backedUpAt?.toISOString() ?? null }}
       instruments={instruments}
       address={addressOf(asked)}
       procedures={procedures}

@@ -5,6 +5,5 @@ import { changeShop, ShopChange } from '@/server/shop/change-shop'
 /** What only the lead may change: procedures, accounts. */
 export const POST = handle(async (request) => {
   const scope = await forUser()
-  await changeShop(scope, parseInput(ShopChange, await readJson(request)))
-  return Response.json({ ok: true })
+  return Response.json(await changeShop(scope, parseInput(ShopChange, await readJson(request))))
 })

@@ -1,0 +1,28 @@
+import * as z from 'zod'
+import { verbatim } from '@/core/entry/text'
+import { Password } from '@/core/shop/people'
+import { checkPassword, setPassword } from '@/server/accounts/accounts'
+import { countAttempt, forgetAttempts } from '@/server/accounts/attempts'
+import { forUser } from '@/server/accounts/session'
+import { inTransaction } from '@/server/db/scope'
+import { AppError } from '@/server/errors'
+import { handle, parseInput, readJson } from '@/server/http'
+import { addressOfSender } from '@/server/sender'
+
+const Body = z.strictObject({ old: verbatim(200), password: Password })
+
+/** Another password for whoever is signed in; every other session of theirs ends. */
+export const POST = handle(async (request) => {
+  const scope = await forUser()
+  const { old, password } = parseInput(Body, await readJson(request))
+  const { signIn, id } = scope.user
+  const address = addressOfSender(request)
+  await countAttempt(signIn, address)
+  if (!(await checkPassword(scope, signIn, old)))
+    throw new AppError('bad-input', 'That is not your password now.', [
+      { path: 'old', reason: 'is not your password now' },
+    ])
+  await forgetAttempts(signIn, address)
+  await inTransaction(scope, (tx) => setPassword(tx, id, password, scope.sessionId))
+  return Response.json({ ok: true })
+})

@@ -1,0 +1,55 @@
+'use client'
+
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
+import { Password } from '@/core/shop/people'
+import { TextField } from '../form/bound'
+import { MainButton } from '../form/main-button'
+import { useSending } from '../form/use-sending'
+
+type Props = { shopName: string; token: string; name: string | null; signIn: string }
+
+/** Somebody who was asked in chooses a password, once. */
+export function Welcome({ shopName, token, name, signIn }: Props) {
+  const form = useForm({ resolver: zodResolver(z.object({ password: Password })), defaultValues: { password: '' } })
+  const { post, busy, said } = useSending(form, '/api/welcome')
+  const submit = form.handleSubmit(async ({ password }) => {
+    if (await post({ token, password })) window.location.assign('/board')
+  })
+  return (
+    <main className="mx-auto max-w-[440px] px-5 py-12">
+      <p className="text-small font-semibold">Yperos, {shopName}</p>
+      {name === null ? (
+        <>
+          <h1 className="mt-1 text-call font-semibold leading-tight">This link is no more.</h1>
+          <p className="mt-3 text-lead">It was used, or has run out. Ask the lead of the shop for another.</p>
+          <a className="plain-button mt-5 inline-flex items-center" href="/sign-in">
+            Sign in
+          </a>
+        </>
+      ) : (
+        <form onSubmit={submit} noValidate>
+          <h1 className="mt-1 text-call font-semibold leading-tight">Welcome, {name}.</h1>
+          <p className="mt-3 mb-4 text-lead">
+            Choose your password. From then on you sign in as <b className="font-semibold">{signIn}</b>.
+          </p>
+          <TextField
+            control={form.control}
+            name="password"
+            label="Password"
+            type="password"
+            hint="at least 10 characters; a sentence is easier to keep"
+            autoComplete="new-password"
+          />
+          <p role="alert" className="mb-2 min-h-6 text-small font-medium text-leak">
+            {said}
+          </p>
+          <MainButton type="submit" disabled={busy}>
+            That is my password
+          </MainButton>
+        </form>
+      )}
+    </main>
+  )
+}

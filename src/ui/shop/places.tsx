@@ -1,0 +1,191 @@
+'use client'
+
+import { zodResolver } from '@hookform/resolvers/zod'
+import { formatDistanceStrict } from 'date-fns'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
+import * as z from 'zod'
+import type { Air } from '@/core/shop/set-up'
+import { PA_PER_INHG } from '@/core/units/constants'
+import { ChoiceField, TextField } from '../form/bound'
+import { celsiusHint, readCelsius } from '../form/entries'
+import { tellFaults } from '../form/schemas'
+import { useSending } from '../form/use-sending'
+import { useSaid } from '../frame/said'
+import { serverNow } from '../server-clock'
+import { airBelow, airFrom } from '../set-up/values'
+import { EditRow, NOT_SAVED } from './edit-row'
+
+export type PlaceView = {
+  id: string | null
+  name: string
+  altitudeM: number | null
+  barometerPa: number
+  ambientC: number
+  airAt: string | null
+}
+
+/** Where the shop works, and the air there as it was read last: offered at every take-in. */
+export function Places({ places }: { places: PlaceView[] }) {
+  const [editing, setEditing] = useState<string>()
+  return (
+    <section>
+      <div className="mb-2 flex items-end justify-between">
+        <h1 className="text-title font-semibold">Places and their air</h1>
+        <button type="button" className="plain-button" onClick={() => setEditing('new')}>
+          Another place
+        </button>
+      </div>
+      <ul className="border-t-2 border-ink">
+        {editing === 'new' && (
+          <li className="border-b border-rule py-3">
+            <AirForm onDone={() => setEditing(undefined)} />
+          </li>
+        )}
+        {places.map((place) => {
+          const key = place.id ?? 'own'
+          return (
+            <li key={key} aria-label={place.name} className="border-b border-rule py-2.5">
+              {editing === key ? (
+                <AirForm place={place} onDone={() => setEditing(undefined)} />
+              ) : (
+                <PlaceRow place={place} onEdit={() => setEditing(key)} />
+              )}
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
+
+function PlaceRow({ place, onEdit }: { place: PlaceView; onEdit: () => void }) {
+  const { name, altitudeM, barometerPa, ambientC, airAt } = place
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_repeat(2,140px)_minmax(0,1fr)_140px] items-center gap-x-4 text-body max-md:grid-cols-2">
+      <p className="text-row font-semibold leading-tight">
+        {name}
+        <span className="block text-body font-normal text-ink-2">
+          {altitudeM === null ? 'altitude not told' : `${Math.round(altitudeM).toLocaleString('en')} m`}
+        </span>
+      </p>
+      <p className="leading-tight">
+        <b className="figure block text-title font-semibold">{(barometerPa / 100).toFixed(0)}</b>
+        <span className="text-note text-ink-2">mbar, {(barometerPa / PA_PER_INHG).toFixed(1)} inHg</span>
+      </p>
+      <p className="leading-tight">
+        <b className="figure block text-title font-semibold">{ambientC.toFixed(0)}</b>
+        <span className="text-note text-ink-2">°C in the bay</span>
+      </p>
+      <p suppressHydrationWarning className="text-ink-2">
+        {airAt === null
+          ? 'worked out from the altitude, never read'
+          : `read ${formatDistanceStrict(Date.parse(airAt), serverNow(), { addSuffix: true })}`}
+      </p>
+      <button type="button" className="plain-button" onClick={onEdit}>
+        The air now
+      </button>
+    </div>
+  )
+}
+
+type Values = { name: string; by: Air['by']; altitude: string; barometer: string; ambient: string }
+type Told = { name: string; air: Air; ambientC: number }
+
+const Typed = (named: boolean) =>
+  z.custom<Values>().transform((v, context): Told => {
+    const faults: Record<string, string> = {}
+    const air = airFrom(v, faults)
+    const ambient = readCelsius(v.ambient)
+    if ('error' in ambient) faults.ambient = ambient.error
+    if (named && !v.name.trim()) faults.name = 'a name people here use'
+    if (Object.keys(faults).length > 0 || !air || 'error' in ambient) return tellFaults(context, faults)
+    return { name: v.name.trim(), air, ambientC: ambient.value }
+  })
+
+/** The air of a place as it is now, told in one of three ways that are not taken for one another. */
+function AirForm({ place, onDone }: { place?: PlaceView; onDone: () => void }) {
+  const router = useRouter()
+  const form = useForm<Values, unknown, Told>({
+    resolver: zodResolver(Typed(!place)),
+    defaultValues: {
+      name: place?.name ?? '',
+      by: place ? 'barometer' : 'altitude',
+      altitude: place?.altitudeM == null ? '' : `${place.altitudeM} m`,
+      barometer: '',
+      ambient: `${place?.ambientC ?? 20} C`,
+    },
+  })
+  const { post, busy, said, say } = useSending(form, '/api/shop')
+  const done = useSaid()
+  const [asked, setAsked] = useState<string>()
+  const [by, altitude, barometer] = useWatch({ control: form.control, name: ['by', 'altitude', 'barometer'] })
+  const below = () => airBelow({ by, altitude, barometer })
+  const save = form.handleSubmit(
+    async ({ name, air, ambientC }) => {
+      const { warning } = below()
+      if (warning && asked !== warning) {
+        setAsked(warning)
+        say('Look once more at the barometer; press again to keep it.')
+        return
+      }
+      const body = place ? { what: 'air', place: place.id, air, ambientC } : { what: 'new-place', name, air, ambientC }
+      if (!(await post(body))) return
+      done('Saved.')
+      onDone()
+      router.refresh()
+    },
+    () => say(NOT_SAVED),
+  )
+  const { control } = form
+  return (
+    <EditRow
+      name={place ? `Air of ${place.name}` : 'Another place'}
+      said={said}
+      busy={busy}
+      onSubmit={save}
+      onLeave={onDone}
+    >
+      {place ? (
+        <p className="text-lead font-semibold">{place.name}</p>
+      ) : (
+        <TextField control={control} name="name" label="Name of the place" placeholder="Ferry landing" />
+      )}
+      <div className="col-span-3 max-md:col-span-1">
+        <ChoiceField
+          control={control}
+          name="by"
+          label="What do you know of the air?"
+          options={[
+            { value: 'barometer', label: 'what a barometer reads here' },
+            { value: 'sea-level', label: 'what a forecast says' },
+            { value: 'altitude', label: 'how high it lies' },
+          ]}
+        />
+      </div>
+      {by !== 'altitude' && (
+        <TextField
+          control={control}
+          name="barometer"
+          label={by === 'barometer' ? 'The barometer reads' : 'Sea-level pressure it says'}
+          below={below}
+        />
+      )}
+      {(by !== 'barometer' || !place) && (
+        <TextField
+          control={control}
+          name="altitude"
+          label={by === 'barometer' ? 'Altitude, if you know it' : 'Altitude'}
+          {...(by === 'altitude' && { below })}
+        />
+      )}
+      <TextField
+        control={control}
+        name="ambient"
+        label="Temperature in the bay"
+        below={(t) => ({ hint: celsiusHint(t) })}
+      />
+    </EditRow>
+  )
+}

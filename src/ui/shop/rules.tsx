@@ -1,0 +1,73 @@
+'use client'
+
+import { formatDistanceStrict } from 'date-fns'
+import { useRouter } from 'next/navigation'
+import { Choice } from '../form/field'
+import { Pick } from '../form/pick'
+import { Sign } from '../form/sign'
+import { useSend } from '../form/use-send'
+import { useSaid } from '../frame/said'
+import { serverNow } from '../server-clock'
+
+type Rules = { certificateAsked: boolean; backupDays: number; backedUpAt: string | null }
+const DAY_MS = 86_400_000
+const DAYS = { '1': 'a day', '7': 'a week', '30': 'a month', '90': 'three months' }
+
+/** What the lead decides once: whether a certificate is asked for, and how old a backup may become. */
+export function ShopRules({ certificateAsked, backupDays, backedUpAt }: Rules) {
+  const router = useRouter()
+  const done = useSaid()
+  const { send, busy, said } = useSend('/api/shop')
+  const save = async (change: Partial<Rules>) => {
+    if (!(await send({ what: 'rules', certificateAsked, backupDays, ...change }))) return
+    done('Saved.')
+    router.refresh()
+  }
+  const ageMs = backedUpAt === null ? Number.POSITIVE_INFINITY : serverNow() - Date.parse(backedUpAt)
+  return (
+    <section>
+      <h1 className="mb-2 border-b-2 border-ink pb-2 text-title font-semibold">Certificate and backup</h1>
+      <div className="grid grid-cols-2 gap-x-8 gap-y-4 max-md:grid-cols-1">
+        <div>
+          <Choice
+            label="Certificate number of whoever signs"
+            value={certificateAsked ? 'asked' : 'optional'}
+            disabled={busy}
+            options={[
+              { value: 'asked', label: 'asked for' },
+              { value: 'optional', label: 'may be left out' },
+            ]}
+            onChange={(value) => void save({ certificateAsked: value === 'asked' })}
+          />
+          <p className="mt-1.5 text-small text-ink-2">
+            Where the law of the place asks for one it is asked for here; the record says where none was given.
+          </p>
+        </div>
+        <div>
+          <p suppressHydrationWarning className="text-row font-semibold">
+            {ageMs > backupDays * DAY_MS && <Sign kind="caution" />}
+            {backedUpAt === null
+              ? 'Never backed up'
+              : `Backed up ${formatDistanceStrict(Date.parse(backedUpAt), serverNow(), { addSuffix: true })}`}
+          </p>
+          <p className="mb-2 text-small text-ink-2">
+            <code>./yperos backup FILE</code> writes all of it, the shop’s key among it;{' '}
+            <code>./yperos restore FILE</code> brings it back.
+          </p>
+          <Pick
+            label="Remind me after"
+            value={String(backupDays)}
+            options={{
+              ...DAYS,
+              [String(backupDays)]: DAYS[String(backupDays) as keyof typeof DAYS] ?? `${backupDays} days`,
+            }}
+            onPick={(days) => void save({ backupDays: Number(days) })}
+          />
+        </div>
+      </div>
+      <p role="alert" className="text-note font-medium text-leak">
+        {said}
+      </p>
+    </section>
+  )
+}
