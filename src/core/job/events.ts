@@ -320,7 +320,7 @@ export const PAYLOADS = {
     seat: z.enum(SEATS),
     /** smallest step of a vacuum gauge, Pa */
     stepPa: z.number().positive().max(100_000).optional(),
-    instead: verbatim(80).optional(),
+    instead: z.strictObject({ instrument: verbatim(80), name: Text }).optional(),
   }),
   'instrument-off': z.strictObject({ instrument: verbatim(80), name: Text }),
   signed: z.strictObject({

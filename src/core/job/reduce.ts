@@ -40,7 +40,7 @@ function gaugeFacts(opened: JobOpened): GaugeFacts {
 }
 
 function hang(state: JobState, { instead, ...hung }: PayloadOf<'instrument-hung'>): JobState {
-  const stay = state.hung.filter((h) => h.instrument !== hung.instrument && h.instrument !== instead)
+  const stay = state.hung.filter((h) => h.instrument !== hung.instrument && h.instrument !== instead?.instrument)
   return withHung(state, [...stay, hung])
 }
 

@@ -112,7 +112,7 @@ const toldWords = (told: PayloadOf<'car-told'>): string =>
 
 function hungWords({ name, kind, seat, instead }: PayloadOf<'instrument-hung'>): string {
   const where = kind === 'vacuum' ? `, ${SEAT_WORDS[seat]}` : ''
-  return `${name} hung on${where}${instead === undefined ? '' : ` instead of ${instead}`}`
+  return `${name} hung on${where}${instead === undefined ? '' : ` instead of ${instead.name}`}`
 }
 
 const BENCH_WORDS = {

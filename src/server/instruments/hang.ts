@@ -44,12 +44,21 @@ export async function hangInstrument(db: UserScope, jobId: string, asked: Hangin
     const stored = await selectEvents(tx, jobId)
     if (stored.some((e) => e.id === asked.id))
       return recordedSince(tx, jobId, asked.seen, [{ id: asked.id, seq: 0, repeated: true }])
-    const found = (await lockInstruments(tx, asked)).find((i) => i.id === asked.instrument)
+    const known = await lockInstruments(tx, asked)
+    const found = known.find((i) => i.id === asked.instrument)
     if (!found) throw notFound('this instrument')
     const happenedAt = new Date(Math.round((await jobNow(tx, jobId))?.ms ?? Date.now())).toISOString()
     const appended = asked.off
       ? await takeOff(tx, db.user, jobId, found, { id: asked.id, happenedAt })
-      : await hangOn(tx, db, jobId, found, asked, happenedAt)
+      : await hangOn(
+          tx,
+          db,
+          jobId,
+          found,
+          known.find((i) => i.id === asked.instead),
+          asked,
+          happenedAt,
+        )
     await seatGauges(tx, jobId)
     return recordedSince(tx, jobId, asked.seen, appended)
   })
@@ -89,6 +98,7 @@ async function hangOn(
   db: UserScope,
   jobId: string,
   found: Instrument,
+  instead: Instrument | undefined,
   asked: Hanging,
   happenedAt: string,
 ): Promise<Appended[]> {
@@ -108,15 +118,20 @@ async function hangOn(
       )
     await moveAway(tx, db, found)
   }
-  if (asked.instead !== undefined) await closeHanging(tx, asked.instead, jobId)
+  if (instead) await closeHanging(tx, instead.id, jobId)
   await tx.query(
     'insert into attachment (instrument_id, job_id, from_at, shop_id, seat) values ($1, $2, now(), $3, $4)',
     [found.id, jobId, tx.shopId, asked.seat],
   )
-  return appendEvents(tx, db.user, jobId, [hungDraft(found, asked, happenedAt)])
+  return appendEvents(tx, db.user, jobId, [hungDraft(found, instead, asked, happenedAt)])
 }
 
-function hungDraft(found: Instrument, { id, seat, instead }: Hanging, happenedAt: string): EventDraft {
+function hungDraft(
+  found: Instrument,
+  instead: Instrument | undefined,
+  { id, seat }: Hanging,
+  happenedAt: string,
+): EventDraft {
   const stepPa =
     found.kind === 'vacuum'
       ? toPascal(found.step, found.unit as PressureUnit) - toPascal(0, found.unit as PressureUnit)
@@ -131,7 +146,7 @@ function hungDraft(found: Instrument, { id, seat, instead }: Hanging, happenedAt
       kind: found.kind,
       seat: found.kind === 'vacuum' ? seat : 'far',
       ...(stepPa !== undefined && stepPa > 0 && { stepPa }),
-      ...(instead !== undefined && { instead }),
+      ...(instead && { instead: { instrument: instead.id, name: instead.name } }),
     },
   }
 }

@@ -94,7 +94,10 @@ test('a gauge swapped for another in the middle loses no reading, also one that 
   expect(await old.send([760_000 / 2], {})).toMatchObject({ stored: 0 })
   expect((await values()).sort()).toEqual([500, 501, 502, 503])
   const hung = (await jobView(here(), jobId))?.events.filter((e) => e.kind === 'instrument-hung')
-  expect(hung?.map((e) => e.payload)).toMatchObject([{ name: 'Gauge 2' }, { name: 'Gauge 3', instead: old.id }])
+  expect(hung?.map((e) => e.payload)).toMatchObject([
+    { name: 'Gauge 2' },
+    { name: 'Gauge 3', instead: { instrument: old.id, name: 'Gauge 2' } },
+  ])
 })
 
 test('one instrument hangs on one car and says where; moved, both logs say so', async () => {

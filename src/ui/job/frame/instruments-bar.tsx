@@ -1,14 +1,24 @@
 'use client'
 
 import { useQuery } from '@tanstack/react-query'
-import type { Seat } from '@/core/job/instrument-kinds'
+import type { InstrumentKind, Seat } from '@/core/job/instrument-kinds'
 import type { JobState } from '@/core/job/state'
+import type { Step } from '@/core/job/steps'
 import { type Instrument, KIND_WORDS, SEAT_WORDS } from '@/core/shop/instruments'
 import { Fold } from '../../form/fold'
 import { lastWords } from '../../shop/instrument-words'
 import type { Deeds } from '../use-deeds'
 
 type Props = { jobId: string; state: JobState; deeds: Deeds }
+
+/** What a step reads first: where such an instrument is free and none hangs here, it is offered by itself. */
+const WANTED: Partial<Record<Step, readonly InstrumentKind[]>> = {
+  rig: ['vacuum'],
+  pull: ['vacuum'],
+  hold: ['vacuum'],
+  charge: ['scale'],
+  prove: ['low', 'high'],
+}
 
 /** How often what the instruments last said is asked for, ms. */
 const AGAIN_MS = 5000
@@ -28,6 +38,8 @@ export function InstrumentsBar({ jobId, state, deeds }: Props) {
   if (usable.length === 0) return null
   const here = usable.filter((i) => state.hung.some((h) => h.instrument === i.id))
   const rest = usable.filter((i) => !here.includes(i))
+  const kinds = WANTED[state.step] ?? []
+  const wanted = !here.some((i) => kinds.includes(i.kind)) && rest.some((i) => kinds.includes(i.kind) && !i.on)
   return (
     <Fold
       title={
@@ -39,7 +51,7 @@ export function InstrumentsBar({ jobId, state, deeds }: Props) {
         </>
       }
       className="mt-3 border-t border-rule"
-      first={state.step === 'rig' && here.length === 0}
+      first={!state.opened.simulated && wanted}
     >
       <ul className="pb-2">
         {here.map((i) => (
