@@ -114,7 +114,7 @@ async function typeReading(page: Page, figure: string): Promise<void> {
   const pad = page.getByRole('form', { name: 'Typed reading' })
   for (const key of figure) await pad.getByRole('button', { name: key, exact: true }).click()
   await pad.getByRole('button', { name: 'Log it' }).click()
-  await expect(pad.getByRole('textbox')).toHaveValue('')
+  await expect(pad.getByLabel(/^Type/)).toHaveValue('')
 }
 
 const CLOSING = [

@@ -68,6 +68,7 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
         }),
     why: [
       ...(next ? [next.words] : []),
+      ...weatherWords(state, hold, live),
       ...(judged?.reasons ?? ['The first minutes show gas settling, not the car.']),
       ...(over ? [] : expectedWords(judged, hold, live, finding === 'wet')),
     ],
@@ -77,6 +78,22 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
     plain: over ? [LONGER] : found ? [BOARD] : [end],
     after: 'Then charge, pull again, or look for the leak: the hold decides.',
   }
+}
+
+/** The weather matters to a needle, which counts from the air, and to a gauge that is held for so long, min. */
+const LONG_HOLD_MIN = 120
+/** A barometer read this shortly before the end is the one of the end, ms. */
+const AT_THE_END_MS = 20 * 60_000
+
+/** The barometer is asked for where it matters: once at the beginning, once at the end. */
+function weatherWords({ opened, hung }: JobState, hold: Hold, { airAtMs, nowMs }: Live): string[] {
+  const matters = opened.rig.gauge === 'needle' || hold.plannedMinutes >= LONG_HOLD_MIN
+  if (!matters || opened.simulated || hung.some((h) => h.kind === 'barometer')) return []
+  const fromMs = Date.parse(hold.isolatedAt)
+  if (airAtMs === undefined || airAtMs < fromMs - AT_THE_END_MS)
+    return ['Type the barometer too, now and at the end: then the weather is taken out.']
+  const end = holdEndsMs(hold)
+  return nowMs >= end && airAtMs < end - AT_THE_END_MS ? ['Type the barometer once more before it is judged.'] : []
 }
 
 /** When a decision is to be expected, if it is not made yet and can be foreseen; where water is certain, what for. */

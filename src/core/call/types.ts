@@ -61,6 +61,8 @@ export type Live = {
   fallPaS?: number
   lowPa?: number
   highPa?: number
+  /** when the barometer was read last, job time in ms */
+  airAtMs?: number
   scaleG?: number
   /** the weight was typed: no scale reports it */
   scaleByHand?: boolean

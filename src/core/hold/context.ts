@@ -14,8 +14,14 @@ export const EVEN_PRIORS: HoldPriors = { leak: 0.5, damp: 0.5 }
  * The isolated volume is the car with the hoses that stay on it; an earlier hold counts unless something was mended
  * since.
  * @param hold - which hold; the running one unless told
+ * @param barometerRead - whether the barometer was read at both ends, so that the weather is taken out
  */
-export function holdContext(state: JobState, plannedMinutes: number, hold = currentHold(state)): HoldContext {
+export function holdContext(
+  state: JobState,
+  plannedMinutes: number,
+  hold = currentHold(state),
+  barometerRead = false,
+): HoldContext {
   const { rig, place, label, volumeL } = state.opened
   const inside = hosesInside(state)
   const measured = inside ? rig.hoseBaselinePaM3S : undefined
@@ -25,6 +31,7 @@ export function holdContext(state: JobState, plannedMinutes: number, hold = curr
     resolutionPa: rig.resolutionPa,
     ambientC: place.ambientC,
     barometerPa: place.barometerPa,
+    barometerRead,
     refrigerant: label.refrigerant,
     plannedS: plannedMinutes * 60,
     hosesIncluded: inside,

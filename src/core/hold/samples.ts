@@ -1,3 +1,4 @@
+import type { AirOverTime } from '../units/air-over-time'
 import { PA_PER_INHG } from '../units/constants'
 import type { HoldSample } from './types'
 
@@ -9,20 +10,21 @@ export type HoldReading = { at: number; value: number; inHg?: number | null }
  * readings to what is
  * judged: thinned or averaged ones give another verdict (jumps and steps are looked for in every reading).
  * @param untilMs - job time the hold ends, ms; to the last reading when left out
- * @param barometerPa - air of the place, Pa: what a needle shows beyond it is its zero, not the car
+ * @param air - of the place, by job time in ms: what a needle shows is counted from it, and beyond it is its zero, not
+ *   the car
  */
 export function holdSamples(
   readings: readonly HoldReading[],
   isolatedMs: number,
   untilMs = Number.POSITIVE_INFINITY,
-  barometerPa?: number,
+  air?: AirOverTime,
 ): HoldSample[] {
   const within = readings.filter((r) => r.at >= isolatedMs && r.at <= untilMs).sort((a, b) => a.at - b.at)
   // beside an electronic gauge that was hung on meanwhile, what a needle showed says nothing
   const electronic = within.filter((r) => r.inHg === undefined || r.inHg === null)
   const held = electronic.length > 0 ? electronic : within
   const shown = held.map((r) =>
-    barometerPa === undefined || r.inHg === undefined || r.inHg === null ? r.value : barometerPa - r.inHg * PA_PER_INHG,
+    air === undefined || r.inHg === undefined || r.inHg === null ? r.value : air.at(r.at) - r.inHg * PA_PER_INHG,
   )
   // a needle beyond its stop is off its zero: the whole of it is lifted, since it is the rise that is judged
   const lowest = shown.reduce((low, pa) => Math.min(low, pa), 0)

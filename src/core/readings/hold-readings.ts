@@ -1,5 +1,6 @@
 import { OutOfRange, Unreadable } from '../errors'
 import type { HoldSample, Problem } from '../hold/types'
+import { airOverTime } from '../units/air-over-time'
 import { CHANNELS, type Channel, needleShowsPa, READING_UNITS, type ReadingUnit, toStored } from '../units/channel'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import type { PressureUnit } from '../units/pressure'
@@ -136,23 +137,16 @@ function isoSeconds(text: string): number {
   return Date.parse(text.trim()) / 1000
 }
 
-type Air = { at: (elapsedS: number) => number | undefined; read: boolean }
+type Air = ReturnType<typeof airOf>
 
 /** The air of the place over time: barometer rows, straight between them; else the one figure given. */
-function airOf(parsed: readonly Parsed[], barometerPa: number | undefined): Air {
-  const rows = parsed
-    .filter((p) => p.channel === 'barometer')
-    .map((p) => ({ s: p.elapsedS, pa: stored(p, barometerPa ?? STANDARD_ATMOSPHERE_PA) }))
-  if (rows.length === 0) return { at: () => barometerPa, read: false }
-  const at = (s: number) => {
-    const after = rows.findIndex((r) => r.s >= s)
-    if (after < 0) return rows[rows.length - 1]?.pa
-    if (after === 0) return rows[0]?.pa
-    const [a, b] = [rows[after - 1] as { s: number; pa: number }, rows[after] as { s: number; pa: number }]
-    return a.pa + ((s - a.s) / (b.s - a.s || 1)) * (b.pa - a.pa)
-  }
-  return { at, read: rows.length > 1 }
-}
+const airOf = (parsed: readonly Parsed[], barometerPa: number | undefined) =>
+  airOverTime(
+    parsed
+      .filter((p) => p.channel === 'barometer')
+      .map((p) => ({ at: p.elapsedS, pa: stored(p, barometerPa ?? STANDARD_ATMOSPHERE_PA) })),
+    barometerPa,
+  )
 
 function stored(p: Parsed, barometerPa: number): number {
   try {

@@ -9,6 +9,7 @@ import { currentHold, type JobState } from '@/core/job/state'
 import type { Author } from '../accounts/author'
 import { inTransaction, type Scope } from '../db/scope'
 import { AppError, notFound } from '../errors'
+import { airOfHold } from '../readings/air-of-hold'
 import { selectChannelAfter } from '../readings/history'
 import { selectSpan, within } from '../readings/span'
 import { judgeApart } from '../watch/judge-thread'
@@ -48,8 +49,9 @@ export async function endHold(
     0,
     Number.MAX_SAFE_INTEGER,
   )
-  const samples = holdSamples(readings, from, to, state.opened.place.barometerPa)
-  const { result: judged } = await judgeApart(samples, holdContext(state, hold.plannedMinutes))
+  const air = await airOfHold(db, jobId, { fromMs: from, toMs: to }, state.opened.place.barometerPa)
+  const samples = holdSamples(readings, from, to, air)
+  const { result: judged } = await judgeApart(samples, holdContext(state, hold.plannedMinutes, hold, air.read))
   const payload = endedOf(judged, (to - from) / 1000, samples.length, historyOf(state, judged))
   const happenedAt = new Date(Math.round(to)).toISOString()
   const draft = { id: eventId, kind: 'hold-ended' as const, happenedAt, payload }

@@ -8,6 +8,7 @@ import { type Scope, scopeOf } from '../db/scope'
 import { selectEvents, selectPulse } from '../jobs/job-rows'
 import { notifyChange } from '../jobs/notify'
 import { log } from '../log'
+import { airOfHold } from '../readings/air-of-hold'
 import { judgeApart } from './judge-thread'
 import { upsertJudgement } from './judgement-rows'
 import { KeptReadings } from './kept-readings'
@@ -55,9 +56,12 @@ export class HoldWatch {
     if (state.step !== 'hold' || !hold || hold.ended || !pulse) return false
     const kept = await this.kept.upTo(db, jobId, pulse, hold.isolatedAt)
     this.judged.set(jobId, { seq: kept.seq, events })
+    const fromMs = Date.parse(hold.isolatedAt)
+    const toMs = kept.readings.reduce((latest, r) => Math.max(latest, r.at), fromMs)
+    const air = await airOfHold(db, jobId, { fromMs, toMs }, state.opened.place.barometerPa)
     const judgement = await judgeApart(
-      holdSamples(kept.readings, Date.parse(hold.isolatedAt), Number.POSITIVE_INFINITY, state.opened.place.barometerPa),
-      holdContext(state, hold.plannedMinutes),
+      holdSamples(kept.readings, fromMs, Number.POSITIVE_INFINITY, air),
+      holdContext(state, hold.plannedMinutes, hold, air.read),
     )
     await upsertJudgement(
       db,

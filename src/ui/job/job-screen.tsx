@@ -107,7 +107,9 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
               deeds={deeds}
               planned={planned}
             />
-            {typed && byHand(job, state) && <TypeReading jobId={view.id} state={state} pad nowMs={nowMs} />}
+            {typed && byHand(job, state) && (
+              <TypeReading jobId={view.id} state={state} latest={job.latest} pad nowMs={nowMs} clock={clock} />
+            )}
             <StepDetails
               state={state}
               live={live}
@@ -121,7 +123,9 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
             {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
             {state.step === 'charge' && openContainer(state) && <WarmEntry state={state} deeds={deeds} />}
             <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
-            {typed && !byHand(job, state) && <TypeReading jobId={view.id} state={state} nowMs={nowMs} />}
+            {typed && !byHand(job, state) && (
+              <TypeReading jobId={view.id} state={state} latest={job.latest} nowMs={nowMs} clock={clock} />
+            )}
             {view.simulated && shop.demo && !state.signed && (
               <BenchPanel
                 jobId={view.id}
@@ -187,7 +191,7 @@ function liveOf(
   clock: Live['clock'],
   judgement: Live['judgement'],
 ): Live {
-  const { vacuum, low, high, vent, [PUMP_CHANNEL]: pump } = job.latest
+  const { vacuum, low, high, vent, barometer, [PUMP_CHANNEL]: pump } = job.latest
   // what the scale showed before this container stood on it is another container's weight
   const since = openContainer(state)?.startedAt ?? ''
   const scale = job.latest.scale && job.latest.scale.at >= since ? job.latest.scale : undefined
@@ -212,6 +216,7 @@ function liveOf(
     ...(pump && vacuum && gaugesApart(state).length > 0 && { pumpPa: pump.value }),
     ...(low && { lowPa: low.value }),
     ...(high && { highPa: high.value }),
+    ...(barometer && { airAtMs: Date.parse(barometer.at) }),
     scaleByHand: weighed,
     ...(scale && { scaleG: scale.value }),
     ...(hand && { handFlow: hand }),

@@ -1,0 +1,113 @@
+import type { Step } from '../job/steps'
+import { beyondTheAirInHg, type Channel, type ReadingUnit, toStored } from '../units/channel'
+import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from '../units/constants'
+import { massInAllUnits, parseMass } from '../units/mass'
+import { fromPascal, type PressureUnit, parsePressure, toPascal } from '../units/pressure'
+import { parseCelsius } from '../units/temperature'
+import { vacuumSeen } from './vacuum-seen'
+
+/** What is typed by hand while a car is worked on. */
+export type PadChannel = Extract<Channel, 'vacuum' | 'low' | 'high' | 'scale' | 'ambient' | 'barometer'>
+/** A figure as it was typed, in the unit it was typed in. */
+export type Typed = { value: number; unit: ReadingUnit }
+
+export const NAMES: Record<PadChannel, string> = {
+  vacuum: 'vacuum',
+  low: 'low side',
+  high: 'high side',
+  scale: 'scale',
+  ambient: 'air temperature',
+  barometer: 'barometer',
+}
+
+/** What a step is about first, and what may be typed beside it. */
+export function padChannels(step: Step): readonly [PadChannel, ...PadChannel[]] {
+  return step === 'charge' ? ['scale', 'low', 'high', 'ambient'] : ['vacuum', 'barometer', 'ambient']
+}
+
+/** The unit a bare figure is in, until another was typed. */
+export function usualUnit(channel: PadChannel, gauge: 'electronic' | 'needle'): ReadingUnit {
+  switch (channel) {
+    case 'vacuum':
+      return gauge === 'needle' ? 'inHgV' : 'micron'
+    case 'low':
+    case 'high':
+      return 'psig'
+    case 'scale':
+      return 'g'
+    case 'ambient':
+      return 'C'
+    case 'barometer':
+      return 'mbar'
+    default: {
+      const unknown: never = channel
+      return unknown
+    }
+  }
+}
+
+/**
+ * A figure as an instrument shows it, kept in its own unit.
+ * @throws RangeError where it is none, or no such instrument shows so much
+ */
+export function padRead(channel: PadChannel, text: string, unit: ReadingUnit, barometerPa: number): Typed {
+  const typed = parsed(channel, text, unit)
+  toStored(channel, typed.value, typed.unit, barometerPa)
+  return typed
+}
+
+function parsed(channel: PadChannel, text: string, unit: ReadingUnit): Typed {
+  if (channel === 'scale') return { value: parseMass(text).grams, unit: 'g' }
+  if (channel === 'ambient') return { value: parseCelsius(/[a-z]/i.test(text) ? text : `${text} ${unit}`), unit: 'C' }
+  if (channel === 'vacuum') return parsePressure(text, unit as PressureUnit)
+  if (channel === 'barometer') return parsePressure(text, unit as PressureUnit, false)
+  const side = parsePressure(text, unit as PressureUnit, true)
+  // a manifold's dial counts from the air whatever its unit is called
+  return { ...side, unit: side.unit === 'psi' ? 'psig' : side.unit === 'kPa' ? 'kPag' : side.unit }
+}
+
+/** The same in other figures, what it means, or what may be typed. */
+export function padHint(channel: PadChannel, text: string, unit: ReadingUnit, barometerPa: number): string {
+  try {
+    const typed = padRead(channel, text, unit, barometerPa)
+    const stored = toStored(channel, typed.value, typed.unit, barometerPa)
+    switch (channel) {
+      case 'scale':
+        return massInAllUnits(stored).join(' · ')
+      case 'ambient':
+        return `${stored.toFixed(1)} °C, ${((stored * 9) / 5 + 32).toFixed(0)} °F`
+      case 'barometer':
+        return `${(stored / 100).toFixed(0)} mbar, ${(stored / PA_PER_INHG).toFixed(1)} inHg`
+      case 'vacuum':
+        return vacuumHint(typed, barometerPa)
+      default:
+        return `${Math.round((stored - barometerPa) / 1000)} kPa, ${fromPascal(stored, 'psig', barometerPa).toFixed(1)} psig`
+    }
+  } catch {
+    return EXAMPLES[channel](unit)
+  }
+}
+
+const EXAMPLES: Record<PadChannel, (unit: ReadingUnit) => string> = {
+  vacuum: (unit) =>
+    unit === 'inHgV' ? 'such as 29.5; or with its unit, 776 micron' : 'such as 776, 400u, 21.6 inHg or 0.1 kPa',
+  low: () => 'such as 32, 32 psi or 220 kPa',
+  high: () => 'such as 180, 180 psi or 1250 kPa',
+  scale: () => 'such as 374 g or 13.2 oz',
+  ambient: () => 'such as 22 or 72 F',
+  barometer: () => 'as it reads here: 1008, 1008 mbar or 29.8 inHg',
+}
+
+function vacuumHint({ value, unit }: Typed, barometerPa: number): string {
+  if (unit === 'inHgV') return needleHint(value, barometerPa)
+  const pa = toPascal(value, unit as PressureUnit, barometerPa)
+  return `${Math.round(fromPascal(pa, 'micron')).toLocaleString('en')} micron, ${(pa / 1000).toPrecision(3)} kPa absolute, ${fromPascal(pa, 'inHgV', barometerPa).toFixed(1)} inHg below the air`
+}
+
+/** What a needle's inches mean; more than the air can give is asked about, and kept. */
+function needleHint(inHg: number, barometerPa: number): string {
+  const beyond = beyondTheAirInHg(inHg, barometerPa)
+  if (beyond > 0)
+    return `${(beyond + NEEDLE_HALF_WIDTH_PA / PA_PER_INHG).toFixed(1)} inHg more than the air here can give: is it off its zero, or the altitude wrong? It is kept as typed.`
+  return vacuumSeen(toStored('vacuum', inHg, 'inHgV', barometerPa), 'needle', barometerPa).means
+}
