@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { get } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, Page } from '@playwright/test'
@@ -21,7 +22,7 @@ const answers = () =>
 test.describe.configure({ mode: 'serial' })
 
 const start = () =>
-  spawn(join(root, 'yperos'), ['up', '--own', '--name', NAME, '--port', String(PORT)], {
+  spawn(join(root, 'yperos'), ['up', '--own', '--lan', '--name', NAME, '--port', String(PORT)], {
     stdio: 'ignore',
     detached: true,
   })
@@ -302,6 +303,46 @@ test('a hold of the needle that was pencilled down is judged, charged from and s
     .click()
   await expect(page.getByText(/The shop knows it: .*PO 7.*227 g charged/)).toBeVisible()
   await page.context().close()
+})
+
+test('two phones come by TLS with the shop’s own authority: one types, the other sees it, and the cookie goes by TLS only', async ({
+  browser,
+}) => {
+  const secure = `https://127.0.0.1:${PORT + 43}`
+  // whoever has installed the authority's certificate needs no exception
+  const authority = await (await fetch(`http://127.0.0.1:${PORT + 80}/ca.crt`)).text()
+  const status = await new Promise((resolve, reject) =>
+    get(`${secure}/api/health`, { ca: authority }, (answer) => resolve(answer.resume().statusCode)).once(
+      'error',
+      reject,
+    ),
+  )
+  expect(status).toBe(200)
+  const phone = async () => {
+    const context = await browser.newContext({
+      baseURL: secure,
+      ignoreHTTPSErrors: true,
+      viewport: { width: 390, height: 844 },
+      hasTouch: true,
+    })
+    const signed = await context.request.post('/api/sign-in', { data: { signIn: 'ilka', password: 'eleven letters' } })
+    expect(signed.ok(), await signed.text()).toBe(true)
+    const page = await context.newPage()
+    await page.goto('/board')
+    await page
+      .getByRole('link', { name: /Ferry van/ })
+      .first()
+      .click()
+    await expectStep(page, 'Hold')
+    return page
+  }
+  const [one, two] = await Promise.all([phone(), phone()])
+  const [cookie] = await one.context().cookies()
+  expect(cookie).toMatchObject({ secure: true, httpOnly: true })
+  await typeReading(one, '28.9')
+  await shot(one, 'pad-phone')
+  await expect(two.getByTestId('vacuum')).toHaveText('28.9')
+  for (const page of [one, two]) await page.context().close()
 })
 
 test('backed up, wiped and restored, the shop is as it was: its people sign in and its record verifies by the same key', async ({

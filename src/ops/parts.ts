@@ -16,18 +16,22 @@ function startNode(places: Places, name: string, args: string[], env: Record<str
   })
 }
 
-/** @param cookie - name of its cookie, for an installation beside another on one machine */
+/**
+ * @param cookie - name of its cookie, for an installation beside another on one machine
+ * @param lan - names it is reached by through the proxy of this machine, whose word for the sender's address is taken
+ */
 export function startWeb(
   places: Places,
   databaseUrl: string,
   host: string,
   port: number,
-  cookie?: string,
+  { cookie, lan }: { cookie?: string | undefined; lan?: readonly string[] | undefined } = {},
 ): ChildProcess {
   const program = join(places.root, '.build/src/web/main.mjs')
   return startNode(places, 'web', ['--enable-source-maps', program, host, String(port)], {
     DATABASE_URL: databaseUrl,
     ...(cookie !== undefined && { YPEROS_COOKIE: cookie }),
+    ...(lan && { YPEROS_HOSTS: [process.env.YPEROS_HOSTS ?? '', ...lan].join(','), YPEROS_PROXY: '127.0.0.1' }),
   })
 }
 

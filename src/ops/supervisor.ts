@@ -2,6 +2,7 @@ import type { ChildProcess } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { join } from 'node:path'
 import pg from 'pg'
+import { toString as qrOf } from 'qrcode'
 import { claimBench, releaseBench } from '@/server/bench/claim'
 import { database } from '@/server/db/pool'
 import { scopeOf } from '@/server/db/scope'
@@ -14,6 +15,7 @@ import { cutLog } from './log-file'
 import { healthOf, startBenchProcess, startWeb, waitForWeb } from './parts'
 import type { Places } from './places'
 import { benchToken, type DemoPlace, prepareDatabase } from './prepare-database'
+import { type Lan, lanAddress, startProxy } from './proxy'
 import { type Mark, markOf, writeRunFile } from './run-file'
 import { say } from './say'
 
@@ -29,9 +31,9 @@ const MOST_WITHOUT_DATABASE = 6
 /** A bench that is not heard of for so long is started anew, ms. */
 const BENCH_SILENCE_MS = 60_000
 /** Time a part gets to end by itself when everything stops, ms. */
-const PATIENCE_MS = { web: 1800, bench: 1500, database: 15_000 } as const
+const PATIENCE_MS = { proxy: 1000, web: 1800, bench: 1500, database: 15_000 } as const
 
-type Part = 'database' | 'web' | 'bench'
+type Part = 'database' | 'web' | 'bench' | 'proxy'
 
 /**
  * Keeps database, web server and bench running whatever happens to them, says what is wrong meanwhile, and ends all of
@@ -44,6 +46,8 @@ export class Supervisor {
   /** null for a shop of one's own: nothing is simulated there */
   private readonly demo: DemoPlace | null
   private readonly address: string
+  /** null where nobody asked for TLS on the shop's own network */
+  private readonly lan: Lan | null
   private readonly keepers = new Map<Part, Keeper>()
   private readonly troubles = new Map<string, Trouble>()
   private cluster: Cluster | undefined
@@ -54,7 +58,8 @@ export class Supervisor {
   private withoutDatabase = 0
   private benchHeardMs = Date.now()
 
-  constructor(places: Places, host: string, port: number, demo: DemoPlace | null) {
+  constructor(places: Places, host: string, port: number, demo: DemoPlace | null, lan: Lan | null = null) {
+    this.lan = lan
     this.places = places
     this.host = host
     this.port = port
@@ -91,11 +96,21 @@ export class Supervisor {
     buildWeb(this.places.root)
     await this.keep('web', (born) => this.web(born)).first()
     if (shop?.demo) await this.startBench(benchIsOurs)
+    if (this.lan) await this.startLan(this.lan)
     say(shop ? `${shop.name} is open at ${this.address}` : `an empty shop waits to be set up at ${this.address}`)
     if (shop?.demo)
       for (const { signIn, password, role } of DEMO_SIGN_INS)
         say(`  sign in as ${signIn} (${role}), password ${password}`)
     say(`Ctrl-C or ./yperos stop${this.places.name === 'main' ? '' : ` --name ${this.places.name}`} ends it`)
+  }
+
+  private async startLan(lan: Lan): Promise<void> {
+    await this.keep('proxy', (born) => startProxy(this.places, lan, this.port, born)).first()
+    const address = lanAddress(lan)
+    say(
+      `on the shop’s own network at ${address}; a phone trusts it once it has http://${lan.hosts[0]}:${lan.plainPort}/ca.crt`,
+    )
+    process.stderr.write(await qrOf(address, { type: 'terminal', small: true }))
   }
 
   private async startBench(benchIsOurs: boolean): Promise<void> {
@@ -122,7 +137,7 @@ export class Supervisor {
   private async web(born: (child: ChildProcess) => void): Promise<ChildProcess> {
     // a shop of one's own beside the demo: signing in at one leaves the other signed in
     const cookie = this.demo === null ? this.places.name : undefined
-    const child = startWeb(this.places, this.url, this.host, this.port, cookie)
+    const child = startWeb(this.places, this.url, this.host, this.port, { cookie, lan: this.lan?.hosts })
     born(child)
     await waitForWeb(this.loopback(), child, join(this.places.state, 'web.log'))
     return child
@@ -210,7 +225,7 @@ export class Supervisor {
 
   /** Looks after parts that live and do not work, and after the logs. */
   private async round(): Promise<void> {
-    for (const log of ['web', 'bench', 'database']) cutLog(join(this.places.state, `${log}.log`))
+    for (const log of ['web', 'bench', 'database', 'proxy']) cutLog(join(this.places.state, `${log}.log`))
     const bench = this.keepers.get('bench')
     if (bench?.process && Date.now() - this.benchHeardMs > BENCH_SILENCE_MS) {
       say('bench: it is not heard of; starting it anew')
@@ -247,7 +262,9 @@ export class Supervisor {
   /** The writers first, the database last. */
   private async end(): Promise<void> {
     this.stopping = true
-    await Promise.all((['bench', 'web'] as const).map((name) => this.keepers.get(name)?.end(PATIENCE_MS[name])))
+    await Promise.all(
+      (['proxy', 'bench', 'web'] as const).map((name) => this.keepers.get(name)?.end(PATIENCE_MS[name])),
+    )
     if (this.keepers.has('bench'))
       await this.ask((db) => releaseBench(scopeOf(this.shopId, db), benchToken(this.places))).catch(() => undefined)
     await this.keepers.get('database')?.end(PATIENCE_MS.database)

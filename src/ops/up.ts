@@ -3,6 +3,7 @@ import { requireFreePort } from './cluster'
 import { dropLock, takeLock } from './lock'
 import { placesOf } from './places'
 import { DEMO_PLACES, type DemoPlace } from './prepare-database'
+import { lanOf } from './proxy'
 import { endLeftovers, readRunFile } from './run-file'
 import { Stop, say } from './say'
 import { Supervisor } from './supervisor'
@@ -23,6 +24,7 @@ export async function up(args: string[]): Promise<void> {
       name: { type: 'string' },
       place: { type: 'string' },
       own: { type: 'boolean', default: false },
+      lan: { type: 'boolean', default: false },
     },
   })
   if (values.own && values.place !== undefined)
@@ -45,7 +47,9 @@ export async function up(args: string[]): Promise<void> {
   try {
     for (const name of await endLeftovers(places.runFile)) say(`ended the ${name} an earlier run left behind`)
     await requireFreePort(values.host, port)
-    await new Supervisor(places, values.host, port, values.own ? null : (place as DemoPlace)).run()
+    const lan = values.lan ? lanOf(port) : null
+    if (lan) for (const p of [lan.tlsPort, lan.plainPort]) await requireFreePort('0.0.0.0', p)
+    await new Supervisor(places, values.host, port, values.own ? null : (place as DemoPlace), lan).run()
   } finally {
     dropLock(places.lockFile)
   }

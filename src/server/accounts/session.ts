@@ -1,5 +1,5 @@
 import { getIronSession, type IronSession, type SessionOptions } from 'iron-session'
-import { cookies } from 'next/headers'
+import { cookies, headers } from 'next/headers'
 import { database } from '../db/pool'
 import { scopeOf } from '../db/scope'
 import { environment } from '../environment'
@@ -14,8 +14,9 @@ const SESSION_S = 14 * 3600
 type Cookie = { sessionId?: string }
 
 async function cookie({ cookieSecret }: Shop): Promise<IronSession<Cookie>> {
-  // on loopback and in a workshop's own network there is no TLS; behind a proxy with it set YPEROS_INSECURE_COOKIE=0
-  const secure = environment().YPEROS_INSECURE_COOKIE === '0'
+  // on loopback there is no TLS; through a proxy that speaks it the cookie goes by TLS only
+  const byTls = (await headers()).get('x-forwarded-proto') === 'https'
+  const secure = byTls || environment().YPEROS_INSECURE_COOKIE === '0'
   const options: SessionOptions = {
     password: cookieSecret,
     cookieName: environment().YPEROS_COOKIE,
