@@ -90,9 +90,11 @@ function weatherWords({ opened, hung }: JobState, hold: Hold, { airAtMs, nowMs }
   const matters = opened.rig.gauge === 'needle' || hold.plannedMinutes >= LONG_HOLD_MIN
   if (!matters || opened.simulated || hung.some((h) => h.kind === 'barometer')) return []
   const fromMs = Date.parse(hold.isolatedAt)
-  if (airAtMs === undefined || airAtMs < fromMs - AT_THE_END_MS)
-    return ['Type the barometer too, now and at the end: then the weather is taken out.']
   const end = holdEndsMs(hold)
+  if (airAtMs === undefined || airAtMs < fromMs - AT_THE_END_MS)
+    return nowMs < end - AT_THE_END_MS
+      ? ['Type the barometer too, now and at the end: then the weather is taken out.']
+      : []
   return nowMs >= end && airAtMs < end - AT_THE_END_MS ? ['Type the barometer once more before it is judged.'] : []
 }
 

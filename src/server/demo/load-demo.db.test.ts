@@ -36,6 +36,7 @@ test('the demo place has a car at every kind of step, walked through real events
   const steps = Object.fromEntries(rows.map((r) => [r.summary.name, r.summary.step]))
   expect(steps).toEqual({
     'Night car 5': 'leave',
+    'Landing tractor': 'hold',
     'Night car 2': 'charge',
     Ambulance: 'pull',
     'Mirror truck': 'fix',

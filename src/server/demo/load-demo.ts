@@ -11,6 +11,7 @@ import { selectProcedures, selectRigs, upsertProcedure } from '../shop/catalogue
 import { insertShop, openShop } from '../shop/shop'
 import { DemoCar } from './demo-car'
 import { DEMO_SIGN_INS } from './sign-ins'
+import { DemoAway, walkAway } from './walk-away'
 import { walkCar } from './walk-car'
 
 const DemoPlace = z.strictObject({
@@ -27,6 +28,7 @@ const DemoPlace = z.strictObject({
   equipment: z.array(DemoEquipment),
   rigs: z.array(DemoRig),
   cars: z.array(DemoCar),
+  away: z.array(DemoAway).default([]),
 })
 
 /**
@@ -61,6 +63,7 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   const procedures = await selectProcedures(scope)
   const rigs = await selectRigs(scope)
   for (const car of place.cars) await walkCar(scope, car, place.shop, procedures, rigs, now)
+  for (const away of place.away) await walkAway(scope, away, now)
   await openShop(scope)
   return true
 }

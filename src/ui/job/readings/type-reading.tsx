@@ -86,7 +86,11 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
         label={labelOf(channel, unit)}
         below={(text) => ({ hint: padHint(channel, text, unit, barometerPa), ...(said && { warning: said }) })}
       />
-      <button type="submit" className="plain-button mt-7" disabled={busy}>
+      <button
+        type="submit"
+        className="plain-button mt-7 max-sm:col-span-2 max-sm:mt-0 max-sm:min-h-[56px]"
+        disabled={busy}
+      >
         Log it
       </button>
       {pad && (
