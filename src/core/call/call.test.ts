@@ -160,7 +160,12 @@ describe('a needle', () => {
     expect(call.sentence).toBe('The needle stood still.')
     expect(call.proves?.text).toMatch(/31,000 g a year/)
     expect(later(holding, 72, ...deedsOf(call)).step).toBe('charge')
-    expect(call.plain.map((b) => b.label)).toContain('Hold on longer')
+    // a night more: half an hour showed 31,000, twelve hours show a twenty-fourth of it
+    const night = call.plain.find((b) => b.key === 'H')
+    expect(night?.label).toBe('Hold 12 h more: 1,300 g a year shows')
+    const longer = later(holding, 72, ...(night?.does.do === 'record' ? night.does.deeds : []))
+    expect(longer.holds.at(-1)).toMatchObject({ plannedMinutes: 720 })
+    expect(longer.holds.at(-1)?.ended).toBeUndefined()
   })
 })
 

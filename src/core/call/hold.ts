@@ -168,17 +168,32 @@ const CHOICES: Record<Verdict, [CallButton, ...CallButton[]]> = {
 }
 
 /** A needle that stood still has found something: whoever goes on knows how much it cannot see. */
-const STOOD_STILL: [CallButton, ...CallButton[]] = [
+const stoodStill = (hold: Hold, ended: NonNullable<Hold['ended']>): [CallButton, ...CallButton[]] => [
   { ...CHARGE, label: 'Charge; the limit goes into the record' },
-  LONGER,
+  ended.heldS < NIGHT_MIN * 30 ? aNightMore(hold, ended) : LONGER,
   PULL,
 ]
+
+/** A night of the same needle, min. */
+const NIGHT_MIN = 720
+
+/** A night with its price in hours and its gain in grams: what a needle cannot see shrinks with the time held. */
+function aNightMore(hold: Hold, { heldS, provesGramsPerYear }: NonNullable<Hold['ended']>): CallButton {
+  const minutes = Math.max(1, NIGHT_MIN - Math.round(hold.plannedMinutes))
+  const then = provesGramsPerYear === null ? null : (provesGramsPerYear * heldS) / (NIGHT_MIN * 60)
+  const gain = then === null ? '' : `: ${gramsWords(then)} g a year shows`
+  return {
+    label: `Hold ${Math.round(minutes / 60)} h more${gain}`,
+    key: 'H',
+    does: record({ kind: 'hold-decided', payload: { next: 'hold', minutes } }),
+  }
+}
 
 function callVerdict(state: JobState, hold: Hold): Call {
   const ended = hold.ended as NonNullable<Hold['ended']>
   const wet = foundBy(ended.verdict, ended.damp) === 'wet'
   const still = ended.codes?.includes('needle-still' satisfies ReasonCode) ?? false
-  const [action, ...plain] = still ? STOOD_STILL : wet ? CHOICES.damp : CHOICES[ended.verdict]
+  const [action, ...plain] = still ? stoodStill(hold, ended) : wet ? CHOICES.damp : CHOICES[ended.verdict]
   const limit = ended.provesGramsPerYear === null ? undefined : gramsWords(ended.provesGramsPerYear)
   const found =
     ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak')

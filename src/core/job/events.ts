@@ -231,7 +231,11 @@ export const PAYLOADS = {
   }),
   /** whether the job's story weighs in on the judgement, or nothing is presumed */
   'priors-set': z.strictObject({ use: z.enum(['story', 'even']) }),
-  'hold-decided': z.strictObject({ next: z.enum(['charge', 'pull', 'fix', 'hold']) }),
+  'hold-decided': z.strictObject({
+    next: z.enum(['charge', 'pull', 'fix', 'hold']),
+    /** how much longer it is held; by the procedure when left out */
+    minutes: z.number().min(1).max(1440).optional(),
+  }),
   'charge-planned': z.strictObject({
     targetG: Grams,
     purgeEachG: z.number().min(0).max(50),

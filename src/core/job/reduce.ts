@@ -152,7 +152,7 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'priors-set':
       return { ...state, priors: event.payload.use }
     case 'hold-decided':
-      return decide(state, event.payload.next, at)
+      return decide(state, event.payload, at)
     case 'charge-planned':
       return planCharged(state, plannedRead(event.payload))
     case 'container-started':
@@ -288,12 +288,12 @@ function changeHold(
   return hold ? { ...state, holds: [...state.holds.slice(0, -1), change(hold)] } : state
 }
 
-function decide(state: JobState, next: 'charge' | 'pull' | 'fix' | 'hold', at: string): JobState {
+function decide(state: JobState, { next, minutes }: PayloadOf<'hold-decided'>, at: string): JobState {
   if (next !== 'hold') return enter(state, next, at)
   // holding on: the same isolation, a later end, and the verdict so far taken back
   return changeHold(state, ({ ended: _taken, ...hold }) => ({
     ...hold,
-    plannedMinutes: hold.plannedMinutes + state.opened.procedure.holdMinutes,
+    plannedMinutes: hold.plannedMinutes + (minutes ?? state.opened.procedure.holdMinutes),
   }))
 }
 

@@ -53,7 +53,7 @@ export function eventWords(event: JobEvent): string {
     case 'priors-set':
       return event.payload.use === 'even' ? 'Judged with nothing presumed' : 'Judged with the job’s story'
     case 'hold-decided':
-      return `Decided: ${{ charge: 'charge', pull: 'pull again', fix: 'look for the leak', hold: 'hold on longer' }[event.payload.next]}`
+      return `Decided: ${{ charge: 'charge', pull: 'pull again', fix: 'look for the leak', hold: 'hold on longer' }[event.payload.next]}${event.payload.minutes === undefined ? '' : `, ${Math.round(event.payload.minutes / 60)} h`}`
     case 'charge-planned':
       return `Charge planned: ${Math.round(event.payload.targetG)} g from ${event.payload.containers.map((c) => c.id).join(', ')}`
     case 'container-started':
