@@ -193,3 +193,41 @@ export const benchToken = (): string =>
     join(process.env.YPEROS_ROOT ?? '.', `.yperos/${process.env.YPEROS_E2E_NAME ?? 'test'}/bench-token`),
     'utf8',
   ).trim()
+
+/** A way to record deeds and typed readings at minutes after `opened`, as a pencilled sheet has them. */
+export function sheetOf(request: APIRequestContext, jobId: string, opened: number) {
+  const at = (minutes: number) => new Date(opened + minutes * 60_000).toISOString()
+  const done = async (minutes: number, ...deeds: Deed[]) => {
+    const events = deeds.map((d) => ({ id: randomUUID(), happenedAt: at(minutes), ...d }))
+    const told = await request.post(`/api/jobs/${jobId}/events`, { data: { events } })
+    expect(told.ok(), await told.text()).toBe(true)
+  }
+  const read = async (minutes: number, value: number) => {
+    const readings = [{ seq: minutes, at: at(minutes), channel: 'vacuum', value, unit: 'inHgV' }]
+    const typed = await request.post(`/api/jobs/${jobId}/readings`, { data: { readings } })
+    expect(typed.ok(), await typed.text()).toBe(true)
+  }
+  /** from the gauges at rest to a running pull, ten minutes after it came */
+  const pulled = async () => {
+    await done(
+      2,
+      { kind: 'zero-read', payload: { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0, 0' } },
+      finished('zero'),
+    )
+    await done(
+      6,
+      { kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } },
+      finished('fix'),
+    )
+    const opens = [part('coupler-low', 'open'), part('coupler-high', 'open'), part('centre-hose', 'pump')]
+    await done(8, ...opens, part('exhaust-cap', 'off'), finished('rig'))
+    await done(10, part('pump', 'on'), part('valve-low', 'open'), part('valve-high', 'open'))
+  }
+  /** shut in 72 minutes after it came */
+  const shutIn = async () => {
+    const shut = [part('valve-low', 'closed'), part('valve-high', 'closed')]
+    await done(72, finished('pull'), ...shut, { kind: 'isolated', payload: {} })
+    await done(73, part('pump', 'off'), part('centre-hose', 'off'), finished('isolate'))
+  }
+  return { read, pulled, shutIn }
+}

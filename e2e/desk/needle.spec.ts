@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { OPENING } from '../../src/core/tests/opening'
-import { expect, finished, part, signIn, test, theCall } from '../shop'
+import { expect, sheetOf, signIn, test, theCall } from '../shop'
 
 const MINUTE = 60_000
 
@@ -12,48 +12,18 @@ test('a needle is a span of depths, its pull ends by the minutes, and a needle t
   await signIn(request)
   // a real car at sea level, entered two hours later from the pencilled sheet
   const opened = Date.now() - 150 * MINUTE
-  const at = (minutes: number) => new Date(opened + minutes * MINUTE).toISOString()
   const payload = {
     ...OPENING,
     car: { name: `Needle ${randomUUID().slice(0, 4)}`, model: 'Pelmira 3', hybrid: false },
     rig: { ...OPENING.rig, gauge: 'needle' },
   }
   const answer = await request.post('/api/jobs', {
-    data: { id: randomUUID(), eventId: randomUUID(), payload, openedAt: at(0) },
+    data: { id: randomUUID(), eventId: randomUUID(), payload, openedAt: new Date(opened).toISOString() },
   })
   expect(answer.ok(), await answer.text()).toBe(true)
   const { id } = (await answer.json()) as { id: string }
-  const done = async (minutes: number, ...deeds: { kind: string; payload: unknown }[]) => {
-    const told = await request.post(`/api/jobs/${id}/events`, {
-      data: { events: deeds.map((d) => ({ id: randomUUID(), happenedAt: at(minutes), ...d })) },
-    })
-    expect(told.ok(), await told.text()).toBe(true)
-  }
-  await done(
-    2,
-    { kind: 'zero-read', payload: { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0, 0' } },
-    finished('zero'),
-  )
-  await done(
-    6,
-    { kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } },
-    finished('fix'),
-  )
-  await done(
-    8,
-    part('coupler-low', 'open'),
-    part('coupler-high', 'open'),
-    part('centre-hose', 'pump'),
-    part('exhaust-cap', 'off'),
-    finished('rig'),
-  )
-  await done(10, part('pump', 'on'), part('valve-low', 'open'), part('valve-high', 'open'))
-  const read = async (minutes: number, value: number) => {
-    const typed = await request.post(`/api/jobs/${id}/readings`, {
-      data: { readings: [{ seq: minutes, at: at(minutes), channel: 'vacuum', value, unit: 'inHgV' }] },
-    })
-    expect(typed.ok(), await typed.text()).toBe(true)
-  }
+  const { read, pulled, shutIn } = sheetOf(request, id, opened)
+  await pulled()
 
   await page.goto(`/job/${id}`)
   await expect(theCall(page)).toContainText('type what the needle shows')
@@ -69,11 +39,7 @@ test('a needle is a span of depths, its pull ends by the minutes, and a needle t
   await expect(page.getByText(/Target reached/)).toHaveCount(0)
   if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/needle-pull.png` })
 
-  await done(72, finished('pull'), part('valve-low', 'closed'), part('valve-high', 'closed'), {
-    kind: 'isolated',
-    payload: {},
-  })
-  await done(73, part('pump', 'off'), part('centre-hose', 'off'), finished('isolate'))
+  await shutIn()
   for (const minutes of [74, 84, 94, 104, 120]) await read(minutes, 29.5)
   await page.reload()
   // no instrument reports it: keys for a gloved finger, and when it was read

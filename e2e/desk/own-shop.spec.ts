@@ -1,12 +1,11 @@
 import { spawn, spawnSync } from 'node:child_process'
-import { randomUUID } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { get } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, Page } from '@playwright/test'
 import { placesOf } from '../../src/ops/places'
-import { endEarly, expect, expectStep, finished, part, press, test, theCall } from '../shop'
+import { endEarly, expect, expectStep, press, sheetOf, test, theCall } from '../shop'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
 const NAME = 'own-test'
@@ -188,50 +187,18 @@ test('a hold of the needle that was pencilled down is judged, charged from and s
   const page = await signedInPage(browser)
   // it came two and a half hours ago, and the sheet has the times
   const opened = Date.now() - 150 * 60_000
-  const at = (minutes: number) => new Date(opened + minutes * 60_000).toISOString()
   await page.goto('/job/new')
   await page.getByLabel('Name people use').fill('Barge tender')
   await page.getByLabel('Plate').fill('PO 7')
   await page.getByLabel('Charge, a figure or a range').fill('8 oz')
-  await page.getByLabel('Came in earlier, at').fill(at(0).slice(0, 16))
+  await page.getByLabel('Came in earlier, at').fill(new Date(opened).toISOString().slice(0, 16))
   await page.getByRole('button', { name: /Take it in/ }).click()
   await expect(page).toHaveURL(/\/job\/[0-9a-f-]{36}$/)
   const id = page.url().split('/').pop() ?? ''
-  const done = async (minutes: number, ...deeds: { kind: string; payload: unknown }[]) => {
-    const events = deeds.map((d) => ({ id: randomUUID(), happenedAt: at(minutes), ...d }))
-    const told = await page.request.post(`/api/jobs/${id}/events`, { data: { events } })
-    expect(told.ok(), await told.text()).toBe(true)
-  }
-  const read = async (minutes: number, value: number) => {
-    const readings = [{ seq: minutes, at: at(minutes), channel: 'vacuum', value, unit: 'inHgV' }]
-    const typed = await page.request.post(`/api/jobs/${id}/readings`, { data: { readings } })
-    expect(typed.ok(), await typed.text()).toBe(true)
-  }
-  await done(
-    3,
-    { kind: 'zero-read', payload: { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0, 0' } },
-    finished('zero'),
-  )
-  await done(
-    6,
-    { kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } },
-    finished('fix'),
-  )
-  await done(
-    8,
-    part('coupler-low', 'open'),
-    part('coupler-high', 'open'),
-    part('centre-hose', 'pump'),
-    part('exhaust-cap', 'off'),
-    finished('rig'),
-  )
-  await done(10, part('pump', 'on'), part('valve-low', 'open'), part('valve-high', 'open'))
+  const { read, pulled, shutIn } = sheetOf(page.request, id, opened)
+  await pulled()
   await read(60, 29.9)
-  await done(72, finished('pull'), part('valve-low', 'closed'), part('valve-high', 'closed'), {
-    kind: 'isolated',
-    payload: {},
-  })
-  await done(73, part('pump', 'off'), part('centre-hose', 'off'), finished('isolate'))
+  await shutIn()
   for (const minutes of [74, 84, 94, 104, 120, 148]) await read(minutes, 29.5)
   await page.reload()
   await press(page, /Judge the hold/, 30_000)

@@ -4,11 +4,12 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { type ReactNode, useEffect, useState } from 'react'
 import { type Control, useController, useForm, useWatch } from 'react-hook-form'
 import { CART_KINDS, CART_PARTS, type CartPart, type ShopSetUp } from '@/core/shop/set-up'
-import { ChoiceField, TextField } from '../form/bound'
+import { TextField } from '../form/bound'
 import { celsiusHint } from '../form/entries'
 import { MainButton } from '../form/main-button'
 import { Pick } from '../form/pick'
 import { useSending } from '../form/use-sending'
+import { AirFields } from './air-fields'
 import { airBelow, FIRST_VALUES, fieldOf, type SetUpValues, setUpForm } from './values'
 
 type SetUpControl = Control<SetUpValues, unknown, ShopSetUp>
@@ -79,8 +80,6 @@ function Block({ title, why, children }: { title: string; why: string; children:
 }
 
 function Place({ control }: { control: SetUpControl }) {
-  const [by, altitude, barometer] = useWatch({ control, name: ['by', 'altitude', 'barometer'] })
-  const below = () => airBelow({ by, altitude, barometer })
   return (
     <Block title="Where it stands" why="The air here decides how deep a needle can read and where water boils.">
       <div className="grid grid-cols-2 gap-x-5 gap-y-3 max-sm:grid-cols-1">
@@ -91,33 +90,10 @@ function Place({ control }: { control: SetUpControl }) {
           label="Air temperature now"
           below={(t) => ({ hint: celsiusHint(t) })}
         />
-        <div className="col-span-2 max-sm:col-span-1">
-          <ChoiceField
-            control={control}
-            name="by"
-            label="What do you know of the air?"
-            options={[
-              { value: 'altitude', label: 'how high it lies' },
-              { value: 'barometer', label: 'what a barometer reads here' },
-              { value: 'sea-level', label: 'what a forecast says' },
-            ]}
-          />
-        </div>
-        {by !== 'altitude' && (
-          <TextField
-            control={control}
-            name="barometer"
-            label={by === 'barometer' ? 'The barometer reads' : 'Sea-level pressure it says'}
-            placeholder={by === 'barometer' ? '962 mbar or 28.4 inHg' : '1013 mbar or 29.9 inHg'}
-            below={below}
-          />
-        )}
-        <TextField
+        <AirFields
           control={control}
-          name="altitude"
-          label={by === 'barometer' ? 'Altitude, if you know it' : 'Altitude'}
-          placeholder="380 m or 1250 ft"
-          below={by === 'altitude' ? below : () => ({})}
+          ways={['altitude', 'barometer', 'sea-level']}
+          className="col-span-2 max-sm:col-span-1"
         />
         <TextField control={control} name="timeZone" label="Time zone, from this browser" />
       </div>

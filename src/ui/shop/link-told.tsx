@@ -1,16 +1,13 @@
 'use client'
 
-import { toString as qrOf } from 'qrcode'
 import { useEffect, useState } from 'react'
+import { ScanCode } from '../frame/scan-code'
 
 /** A link to choose a password by, told once: as text, and as a code a phone reads off the screen. */
 export function LinkTold({ name, link, onDone }: { name: string; link: string; onDone: () => void }) {
-  const [code, setCode] = useState('')
   const [whole, setWhole] = useState(link)
   useEffect(() => {
-    const address = new URL(link, window.location.origin).href
-    setWhole(address)
-    void qrOf(address, { type: 'svg', margin: 1 }).then(setCode)
+    setWhole(new URL(link, window.location.origin).href)
   }, [link])
   return (
     <section
@@ -29,13 +26,7 @@ export function LinkTold({ name, link, onDone }: { name: string; link: string; o
           It is handed over
         </button>
       </div>
-      <div
-        role="img"
-        aria-label="The same as a code to be scanned"
-        className="size-[160px] bg-white p-1"
-        // biome-ignore lint/security/noDangerouslySetInnerHtml: an SVG drawn by the code's own library from our own link
-        dangerouslySetInnerHTML={{ __html: code }}
-      />
+      <ScanCode text={whole} size={160} />
     </section>
   )
 }

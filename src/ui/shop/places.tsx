@@ -4,16 +4,17 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { formatDistanceStrict } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { useForm, useWatch } from 'react-hook-form'
+import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import type { Air } from '@/core/shop/set-up'
 import { PA_PER_INHG } from '@/core/units/constants'
-import { ChoiceField, TextField } from '../form/bound'
+import { TextField } from '../form/bound'
 import { celsiusHint, readCelsius } from '../form/entries'
 import { tellFaults } from '../form/schemas'
 import { useSending } from '../form/use-sending'
 import { useSaid } from '../frame/said'
 import { serverNow } from '../server-clock'
+import { AirFields, type AirValues } from '../set-up/air-fields'
 import { airBelow, airFrom } from '../set-up/values'
 import { EditRow, NOT_SAVED } from './edit-row'
 
@@ -90,7 +91,7 @@ function PlaceRow({ place, onEdit }: { place: PlaceView; onEdit: () => void }) {
   )
 }
 
-type Values = { name: string; by: Air['by']; altitude: string; barometer: string; ambient: string }
+type Values = AirValues & { name: string; ambient: string }
 type Told = { name: string; air: Air; ambientC: number }
 
 const Typed = (named: boolean) =>
@@ -120,11 +121,9 @@ function AirForm({ place, onDone }: { place?: PlaceView; onDone: () => void }) {
   const { post, busy, said, say } = useSending(form, '/api/shop')
   const done = useSaid()
   const [asked, setAsked] = useState<string>()
-  const [by, altitude, barometer] = useWatch({ control: form.control, name: ['by', 'altitude', 'barometer'] })
-  const below = () => airBelow({ by, altitude, barometer })
   const save = form.handleSubmit(
     async ({ name, air, ambientC }) => {
-      const { warning } = below()
+      const { warning } = airBelow(form.getValues())
       if (warning && asked !== warning) {
         setAsked(warning)
         say('Look once more at the barometer; press again to keep it.')
@@ -152,34 +151,11 @@ function AirForm({ place, onDone }: { place?: PlaceView; onDone: () => void }) {
       ) : (
         <TextField control={control} name="name" label="Name of the place" placeholder="Ferry landing" />
       )}
-      <div className="col-span-3 max-md:col-span-1">
-        <ChoiceField
-          control={control}
-          name="by"
-          label="What do you know of the air?"
-          options={[
-            { value: 'barometer', label: 'what a barometer reads here' },
-            { value: 'sea-level', label: 'what a forecast says' },
-            { value: 'altitude', label: 'how high it lies' },
-          ]}
-        />
-      </div>
-      {by !== 'altitude' && (
-        <TextField
-          control={control}
-          name="barometer"
-          label={by === 'barometer' ? 'The barometer reads' : 'Sea-level pressure it says'}
-          below={below}
-        />
-      )}
-      {(by !== 'barometer' || !place) && (
-        <TextField
-          control={control}
-          name="altitude"
-          label={by === 'barometer' ? 'Altitude, if you know it' : 'Altitude'}
-          {...(by === 'altitude' && { below })}
-        />
-      )}
+      <AirFields
+        control={control}
+        ways={['barometer', 'sea-level', 'altitude']}
+        className="col-span-3 max-md:col-span-1"
+      />
       <TextField
         control={control}
         name="ambient"

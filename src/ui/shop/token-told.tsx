@@ -1,17 +1,12 @@
 'use client'
 
-import { toString as qrOf } from 'qrcode'
-import { useEffect, useState } from 'react'
+import { ScanCode } from '../frame/scan-code'
 
 type Props = { id: string; token: string; channel: string; unit: string; address: string; onDone: () => void }
 
 /** A token as it is told once: as text, as a code to be scanned, and as a line that sends a first reading. */
 export function TokenTold({ id, token, channel, unit, address, onDone }: Props) {
-  const [code, setCode] = useState('')
   const facts = JSON.stringify({ address: `${address}/api/ingest`, instrument: id, token, channel, unit })
-  useEffect(() => {
-    void qrOf(facts, { type: 'svg', margin: 1 }).then(setCode)
-  }, [facts])
   const line = `printf '{"instrument":"${id}","seq":%d,"at":"%s","channel":"${channel}","value":0,"unit":"${unit}"}\\n' "$(date +%s)" "$(date -u +%FT%TZ)" | curl -H 'Authorization: Bearer ${token}' --data-binary @- ${address}/api/ingest`
   return (
     <section
@@ -32,14 +27,7 @@ export function TokenTold({ id, token, channel, unit, address, onDone }: Props) 
           It is written down
         </button>
       </div>
-      <div
-        role="img"
-        aria-label="The same as a code to be scanned"
-        className="size-[200px] bg-white p-1"
-        // drawn by the code's own library from our own text
-        // biome-ignore lint/security/noDangerouslySetInnerHtml: an SVG made here, of nothing anybody typed
-        dangerouslySetInnerHTML={{ __html: code }}
-      />
+      <ScanCode text={facts} size={200} />
     </section>
   )
 }
