@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
-import { padChannels, padHint, padRead, usualUnit } from './pad'
+import { Units } from '../units/shown'
+import { type PadChannel, padChannels, padHint, padRead, usualUnit } from './pad'
 
 const AIR = STANDARD_ATMOSPHERE_PA
 
@@ -14,6 +15,16 @@ test('a bare figure is in the unit of its channel, and any other is kept as it w
   expect(padRead('ambient', '22', 'C', AIR)).toEqual({ value: 22, unit: 'C' })
   expect(padRead('ambient', '72 F', 'C', AIR).value).toBeCloseTo(22.2, 1)
   expect(padRead('scale', '13.2 oz', 'g', AIR).value).toBeCloseTo(374.2, 1)
+})
+
+test('a bare figure is in the unit whoever types thinks in', () => {
+  const own = Units.parse({ vacuum: 'mbar', temperature: 'F', mass: 'oz', pressure: 'kPa' })
+  const read = (channel: PadChannel, text: string) => padRead(channel, text, usualUnit(channel, 'electronic', own), AIR)
+  expect(read('vacuum', '0.9')).toEqual({ value: 0.9, unit: 'mbar' })
+  expect(read('low', '220')).toEqual({ value: 220, unit: 'kPag' })
+  expect(read('ambient', '68').value).toBeCloseTo(20, 6)
+  expect(read('scale', '13.2').value).toBeCloseTo(374.2, 1)
+  expect(usualUnit('vacuum', 'needle', own)).toBe('inHgV')
 })
 
 test('what cannot be is refused, and the hint says the same in other figures or what may be typed', () => {

@@ -3,6 +3,7 @@ import { beyondTheAirInHg, type Channel, type ReadingUnit, toStored } from '../u
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from '../units/constants'
 import { massInAllUnits, parseMass } from '../units/mass'
 import { fromPascal, type PressureUnit, parsePressure, toPascal } from '../units/pressure'
+import { USUAL_UNITS } from '../units/shown'
 import { parseCelsius } from '../units/temperature'
 import { vacuumSeen } from './vacuum-seen'
 
@@ -25,18 +26,19 @@ export function padChannels(step: Step): readonly [PadChannel, ...PadChannel[]] 
   return step === 'charge' ? ['scale', 'low', 'high', 'ambient'] : ['vacuum', 'barometer', 'ambient']
 }
 
-/** The unit a bare figure is in, until another was typed. */
-export function usualUnit(channel: PadChannel, gauge: 'electronic' | 'needle'): ReadingUnit {
+/** The unit a bare figure is in, until another was typed: that of the gauge, and of whoever types. */
+export function usualUnit(channel: PadChannel, gauge: 'electronic' | 'needle', units = USUAL_UNITS): ReadingUnit {
   switch (channel) {
     case 'vacuum':
-      return gauge === 'needle' ? 'inHgV' : 'micron'
+      return gauge === 'needle' ? 'inHgV' : units.vacuum
     case 'low':
     case 'high':
-      return 'psig'
+      // most dials have both scales; bar is typed with its unit
+      return units.pressure === 'kPa' ? 'kPag' : 'psig'
     case 'scale':
-      return 'g'
+      return units.mass
     case 'ambient':
-      return 'C'
+      return units.temperature
     case 'barometer':
       return 'mbar'
     default: {
@@ -57,7 +59,7 @@ export function padRead(channel: PadChannel, text: string, unit: ReadingUnit, ba
 }
 
 function parsed(channel: PadChannel, text: string, unit: ReadingUnit): Typed {
-  if (channel === 'scale') return { value: parseMass(text).grams, unit: 'g' }
+  if (channel === 'scale') return { value: parseMass(/[a-z]/i.test(text) ? text : `${text} ${unit}`).grams, unit: 'g' }
   if (channel === 'ambient') return { value: parseCelsius(/[a-z]/i.test(text) ? text : `${text} ${unit}`), unit: 'C' }
   if (channel === 'vacuum') return parsePressure(text, unit as PressureUnit)
   if (channel === 'barometer') return parsePressure(text, unit as PressureUnit, false)

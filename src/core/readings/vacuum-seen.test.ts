@@ -13,7 +13,15 @@ test('an electronic gauge is said in micron, a needle as the span of depths it c
     text: '29.9',
     unit: 'inHg below the air',
     means: 'at its stop: somewhere from 0 to 13,000 micron',
+    byNeedle: true,
   })
+  // whoever thinks in millibars sees them, with micron beside; a needle stays in its inches
+  expect(vacuumSeen(66.7, 'electronic', SEA_PA, 'mbar')).toMatchObject({
+    text: '0.667',
+    unit: 'mbar',
+    means: '500 micron',
+  })
+  expect(vacuumSeen(SEA_PA - 29 * PA_PER_INHG, 'needle', SEA_PA, 'mbar').unit).toBe('inHg below the air')
   expect(vacuumLine(vacuumSeen(SEA_PA - 29 * PA_PER_INHG, 'needle', SEA_PA))).toBe(
     '29.0 inHg below the air, somewhere from 11,000 to 36,000 micron',
   )

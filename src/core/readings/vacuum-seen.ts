@@ -1,9 +1,10 @@
 import type { JobOpened } from '../job/events'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
 import { fromPascal } from '../units/pressure'
+import { shownVacuum, type Units } from '../units/shown'
 
 /** A vacuum as its gauge lets one know it: the figure, its unit, and what it can mean. */
-export type VacuumSeen = { text: string; unit: string; means: string }
+export type VacuumSeen = { text: string; unit: string; means: string; byNeedle: boolean }
 
 const micron = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')
 /** Two figures are all a needle bears. */
@@ -13,14 +14,24 @@ const roughly = (pa: number): string => Number((pa / PA_PER_MICRON).toPrecision(
  * What a vacuum gauge shows in its own unit: micron of an electronic one, inches of a needle with the span of depths
  * they stand for. A needle knows half an inch; below that it stands at its stop.
  * @param pa - Pa absolute
+ * @param unit - that whoever looks thinks in; an electronic gauge is shown in it, with micron beside
  */
-export function vacuumSeen(pa: number, gauge: 'electronic' | 'needle', barometerPa: number): VacuumSeen {
-  if (gauge === 'electronic') return { text: micron(pa), unit: 'micron', means: pascals(pa) }
+export function vacuumSeen(
+  pa: number,
+  gauge: 'electronic' | 'needle',
+  barometerPa: number,
+  unit: Units['vacuum'] = 'micron',
+): VacuumSeen {
+  if (gauge === 'electronic') {
+    const means = unit === 'micron' ? pascals(pa) : `${micron(pa)} micron`
+    return { ...shownVacuum(pa, unit, barometerPa), means, byNeedle: false }
+  }
   const low = pa - NEEDLE_HALF_WIDTH_PA
   const high = roughly(pa + NEEDLE_HALF_WIDTH_PA)
   return {
     text: fromPascal(pa, 'inHgV', barometerPa).toFixed(1),
     unit: 'inHg below the air',
+    byNeedle: true,
     means:
       low <= 0 ? `at its stop: somewhere from 0 to ${high} micron` : `somewhere from ${roughly(low)} to ${high} micron`,
   }
@@ -33,11 +44,12 @@ export const vacuumSeenIn =
   (
     { rig, place }: { rig: Pick<JobOpened['rig'], 'gauge'>; place: Pick<JobOpened['place'], 'barometerPa'> },
     sentUnit?: string,
+    unit?: Units['vacuum'],
   ) =>
   (pa: number): VacuumSeen =>
-    vacuumSeen(pa, sentUnit === 'inHgV' ? 'needle' : rig.gauge, place.barometerPa)
+    vacuumSeen(pa, sentUnit === 'inHgV' ? 'needle' : rig.gauge, place.barometerPa, unit)
 
 /** The same in one breath, such as `812 micron` or `29.5 inHg below the air, at its stop: …`. */
-export function vacuumLine({ text, unit, means }: VacuumSeen): string {
-  return unit === 'micron' ? `${text} micron` : `${text} ${unit}, ${means}`
+export function vacuumLine({ text, unit, means, byNeedle }: VacuumSeen): string {
+  return byNeedle ? `${text} ${unit}, ${means}` : `${text} ${unit}`
 }

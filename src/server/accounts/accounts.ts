@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
 import type { Role } from '@/core/shop/people'
+import { Units } from '@/core/units/shown'
 import type { Scope, TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'
 
@@ -89,6 +90,20 @@ export async function setPassword(tx: TxScope, id: string, password: string, kee
     tx.shopId,
   ])
   await tx.query('delete from session where account_id = $1 and ($2::uuid is null or id <> $2)', [id, keep])
+}
+
+/** Keeps the units somebody thinks in. */
+export async function setUnits(db: Scope, id: string, units: Units): Promise<void> {
+  await db.query('update account set units = $2 where id = $1 and shop_id = $3', [id, JSON.stringify(units), db.shopId])
+}
+
+/** The units somebody thinks in; the usual ones for what was never chosen. */
+export async function unitsOf(db: Scope, id: string): Promise<Units> {
+  const { rows } = await db.query<{ units: unknown }>('select units from account where id = $1 and shop_id = $2', [
+    id,
+    db.shopId,
+  ])
+  return Units.parse(rows[0]?.units ?? {})
 }
 
 /** The account whose password this is, or null; takes as long either way. */

@@ -5,10 +5,12 @@ import { type JobSummary, stepLabel } from '@/core/job/summary'
 import { drawnPa, strataOf } from '@/core/pull/strata'
 import { vacuumSeen } from '@/core/readings/vacuum-seen'
 import { PA_PER_MICRON } from '@/core/units/constants'
+import type { Units } from '@/core/units/shown'
 import type { BoardRow } from '@/core/views'
 import { DepthStrip } from '../chart/depth-strip'
 import { Sign } from '../form/sign'
 import { clockIn } from '../format'
+import { useUnits } from '../units'
 import { type Axis, share } from './time-axis'
 
 /** What a car calls for, in two words for its line. */
@@ -36,6 +38,7 @@ export function BoardLine({
   needed: number
 }) {
   const { summary, vacuumPa, clock } = row
+  const units = useUnits()
   const factor = clock.length > 0 ? clockFactor(clock) : 1
   const depth = summary.step === 'pull' || summary.step === 'hold' || summary.step === 'isolate'
   const shown = depth ? vacuumPa : null
@@ -63,7 +66,7 @@ export function BoardLine({
               </b>
             ) : (
               <span className="block truncate text-note">
-                {shown !== null && summary.comeBackAt ? shownBy(row, shown) : summary.line}
+                {shown !== null && summary.comeBackAt ? shownBy(row, shown, units.vacuum) : summary.line}
               </span>
             )}
           </span>
@@ -82,9 +85,9 @@ const gaugeOf = ({ summary, unit }: BoardRow) =>
   summary.gauge === 'needle' || unit === 'inHgV' ? 'needle' : 'electronic'
 
 /** What a car's gauge shows, in its own unit: a needle knows inches. */
-function shownBy(row: BoardRow, pa: number): string {
-  const { text, unit } = vacuumSeen(pa, gaugeOf(row), row.summary.barometerPa)
-  return `${text} ${unit === 'micron' ? unit : 'inHg'}`
+function shownBy(row: BoardRow, pa: number, own: Units['vacuum']): string {
+  const { text, unit } = vacuumSeen(pa, gaugeOf(row), row.summary.barometerPa, own)
+  return `${text} ${unit.startsWith('inHg') ? 'inHg' : unit}`
 }
 
 function Day({

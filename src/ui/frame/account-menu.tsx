@@ -46,7 +46,7 @@ export function AccountMenu({ user }: { user: UserView }) {
             Day or night colours
           </DropdownMenu.Item>
           <DropdownMenu.Item className={ITEM} onSelect={() => window.location.assign('/me')}>
-            Your password
+            Your password and units
           </DropdownMenu.Item>
           <DropdownMenu.Item className={ITEM} onSelect={() => void signOut()}>
             Sign out

@@ -22,7 +22,7 @@ export function OwnPassword({ name, signIn }: { name: string; signIn: string }) 
     done('A new password. Wherever else you were signed in you are no more.')
   })
   return (
-    <main className="max-w-[440px] px-5 py-4 max-sm:px-4">
+    <div>
       <h1 className="text-title font-semibold">{name}</h1>
       <p className="mb-4 text-body text-ink-2">signs in as {signIn}</p>
       <form onSubmit={submit} noValidate aria-label="Own password">
@@ -48,6 +48,6 @@ export function OwnPassword({ name, signIn }: { name: string; signIn: string }) 
           Change it
         </MainButton>
       </form>
-    </main>
+    </div>
   )
 }

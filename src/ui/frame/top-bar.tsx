@@ -3,8 +3,10 @@
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { PA_PER_INHG } from '@/core/units/constants'
+import { shownTemperature } from '@/core/units/shown'
 import { clockIn, paText } from '../format'
 import { useWallNow } from '../hooks/use-now'
+import { useUnits } from '../units'
 import { AccountMenu } from './account-menu'
 import type { ShopView, UserView } from './who'
 
@@ -12,6 +14,7 @@ import type { ShopView, UserView } from './who'
 export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: UserView; serverNowMs: number }) {
   const path = usePathname()
   const now = useWallNow(serverNowMs)
+  const warm = shownTemperature(shop.ambientC, useUnits().temperature, 0)
   const places = [
     { href: '/board', name: 'Board' },
     { href: '/job/new', name: 'New car' },
@@ -53,7 +56,10 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
           {(shop.barometerPa / PA_PER_INHG).toFixed(1)} inHg
         </span>
         <span>
-          hall <b className="font-semibold text-ink">{shop.ambientC} °C</b>
+          hall{' '}
+          <b className="font-semibold text-ink">
+            {warm.text} {warm.unit}
+          </b>
         </span>
       </p>
       <div className="flex items-center gap-4 max-lg:ml-auto">

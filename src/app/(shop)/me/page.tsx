@@ -1,8 +1,14 @@
 import { forPage } from '@/server/accounts/for-page'
 import { OwnPassword } from '@/ui/frame/own-password'
+import { OwnUnits } from '@/ui/frame/own-units'
 
 /** What is one person's own. */
 export default async function Me() {
   const { user } = await forPage()
-  return <OwnPassword name={user.name} signIn={user.signIn} />
+  return (
+    <main className="grid grid-cols-[440px_minmax(0,1fr)] gap-x-12 gap-y-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
+      <OwnPassword name={user.name} signIn={user.signIn} />
+      <OwnUnits />
+    </main>
+  )
 }

@@ -5,9 +5,11 @@ import type { Live } from '@/core/call/types'
 import { stopNow } from '@/core/charge/plan-for-job'
 import { chargedG, type JobState, openContainer } from '@/core/job/state'
 import { GRAMS_PER_OUNCE } from '@/core/units/constants'
+import { shownMass } from '@/core/units/shown'
 import { Figure } from '../../form/figure'
 import type { CurvePoint } from '../../hooks/use-job-live'
 import { useCountdownSound } from '../../hooks/use-sound'
+import { useUnits } from '../../units'
 import { ChargeAscent } from './ascent/charge-ascent'
 import { grams } from './ascent/layout'
 
@@ -15,6 +17,8 @@ type Props = { state: JobState; live: Live; scale: readonly CurvePoint[]; clock:
 
 /** What is left to weigh, the largest figure; where the scale stands and where it must stop; the ascent below. */
 export function ChargeFigures({ state, live, scale, clock }: Props) {
+  const { mass: unit } = useUnits()
+  const mass = (g: number) => (unit === 'g' ? { text: grams(g), unit } : shownMass(g, unit))
   const open = openContainer(state)
   const stop = stopNow(state, open?.id)
   const target = state.plan?.targetG ?? 0
@@ -30,15 +34,14 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
       <div className="flex flex-wrap items-end gap-x-10 gap-y-2 max-sm:gap-x-6">
         <Figure
           big
-          text={grams(target - inside)}
-          unit="g"
+          {...mass(target - inside)}
           below={`to go, of ${grams(target)} g (${(target / GRAMS_PER_OUNCE).toFixed(1)} oz)`}
           testId="to-go"
         />
         {open && stop && (
           <Figure
-            text={`${grams(live.scaleG ?? open.startGrossG)} → ${grams(stop.stopGrossG)}`}
-            unit="g"
+            text={`${mass(live.scaleG ?? open.startGrossG).text} → ${mass(stop.stopGrossG).text}`}
+            unit={mass(0).unit}
             below={`${open.id} on the scale, close at`}
           />
         )}

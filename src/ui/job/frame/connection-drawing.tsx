@@ -7,6 +7,7 @@ import { type JobState, openContainer } from '@/core/job/state'
 import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import { Fold } from '../../form/fold'
 import { cfmText } from '../../format'
+import { useUnits } from '../../units'
 import type { Deeds } from '../use-deeds'
 
 const GAUGE_WORDS = { needle: 'needle', far: 'far gauge', pump: 'gauge at the pump' } as const
@@ -15,6 +16,7 @@ type Props = { state: JobState; live: Live; call: Call; deeds: Deeds }
 
 /** The line from the far gauge through the car to pump or container; what the hands just turned is tapped here. */
 export function ConnectionDrawing({ state, live, call, deeds }: Props) {
+  const units = useUnits()
   const { rig } = state
   const due = new Set(
     call.action.does.do === 'record'
@@ -31,7 +33,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
           <b className="text-row font-semibold">
             {live.vacuumPa === undefined || state.step === 'charge' || state.step === 'prove'
               ? '–'
-              : vacuumSeenIn(state.opened, live.vacuumUnit)(live.vacuumPa).text}
+              : vacuumSeenIn(state.opened, live.vacuumUnit, units.vacuum)(live.vacuumPa).text}
           </b>
           <span>{GAUGE_WORDS[gaugeSeat(state.opened.rig)]}</span>
         </Box>

@@ -14,6 +14,7 @@ import { micronText } from '../../format'
 import type { CurvePoint } from '../../hooks/use-job-live'
 import { useTimeWindow } from '../../hooks/use-time-window'
 import { useWidth } from '../../hooks/use-width'
+import { useUnits } from '../../units'
 import { jobStrata } from '../pull/descent'
 import { ReadingFigures } from '../readings/reading-figures'
 
@@ -53,7 +54,7 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
   const x = linear(shown.from, shown.to, layout.plotLeft, layout.endX)
   const y = linear(range.low, range.high, layout.bottom, layout.top)
   const last = points[points.length - 1]
-  const seen = vacuumSeenIn(state.opened, live.vacuumUnit)
+  const seen = vacuumSeenIn(state.opened, live.vacuumUnit, useUnits().vacuum)
   const said = last
     ? `${vacuumLine(seen(last.value))}; ${seen(points[0]?.value ?? last.value).text} at isolation, ${clock(startMs)}. ${futures.map((f) => `${SHAPE_LINES[f.shape].word} ${Math.round(f.probability * 100)} %`).join(', ')}`
     : 'Isolated; no reading yet.'

@@ -7,6 +7,7 @@ import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import type { RuleSaid } from '@/core/schools/rules'
 import type { CurvePoint, LiveJob } from '../../hooks/use-job-live'
 import type { Planned } from '../../hooks/use-plan'
+import { useUnits } from '../../units'
 import { ChargeFigures } from '../charge/charge-figures'
 import { GrossForm } from '../charge/gross-form'
 import { LabelLines } from '../charge/label-lines'
@@ -57,6 +58,7 @@ export function Instrument(props: StepProps) {
  * What stands behind the step's instrument: reasons, rules, comparisons, tables; on the phone it stands below the call.
  */
 export function StepDetails({ state, live, job, clock, deeds, planned, rules }: DetailProps) {
+  const units = useUnits()
   if (state.signed) return null
   switch (state.step) {
     case 'rig':
@@ -67,7 +69,11 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
           {state.step === 'pull' && <PullStands advice={live.pull} />}
           <Gains planned={planned} />
           {state.step === 'pull' && (
-            <ReadingsTable points={pullPoints(state, job.vacuum)} clock={clock} seen={vacuumSeenIn(state.opened)} />
+            <ReadingsTable
+              points={pullPoints(state, job.vacuum)}
+              clock={clock}
+              seen={vacuumSeenIn(state.opened, undefined, units.vacuum)}
+            />
           )}
         </div>
       )
@@ -77,7 +83,11 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
           <ProofScale state={state} live={live} />
           <HoldStands state={state} live={live} rules={rules} deeds={deeds} clock={clock} />
           <HoldsCompared state={state} vacuum={job.vacuum} nowMs={live.nowMs} />
-          <ReadingsTable points={holdPoints(state, job.vacuum)} clock={clock} seen={vacuumSeenIn(state.opened)} />
+          <ReadingsTable
+            points={holdPoints(state, job.vacuum)}
+            clock={clock}
+            seen={vacuumSeenIn(state.opened, undefined, units.vacuum)}
+          />
         </div>
       )
     case 'prove':

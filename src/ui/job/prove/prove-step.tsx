@@ -2,9 +2,10 @@
 
 import type { Live } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
-import { PA_PER_PSI } from '@/core/units/constants'
+import { shownPressure, shownTemperature, type Units } from '@/core/units/shown'
 import { Figure } from '../../form/figure'
 import type { LiveJob } from '../../hooks/use-job-live'
+import { useUnits } from '../../units'
 import type { Deeds } from '../use-deeds'
 import { BeforeEntry } from '../zero/before-entry'
 import { BeforeAfter } from './before-after'
@@ -73,17 +74,20 @@ function ProofFigures({
   ambientC: number
 }) {
   const minutes = sinceMs === null ? null : Math.max(0, Math.floor((nowMs - sinceMs) / 60_000))
-  const kPa = (pa: number | undefined) => (pa === undefined ? '–' : String(Math.round(pa / 1000)))
+  const { pressure, temperature } = useUnits()
+  const warm = (celsius: number) => shownTemperature(celsius, temperature)
+  const side = (pa: number | undefined) =>
+    pa === undefined ? { ...shownPressure(0, pressure), text: '–' } : shownPressure(pa, pressure)
   return (
     <div className="mb-3 flex flex-wrap items-end gap-x-10 gap-y-2 max-sm:gap-x-6">
       <Figure
         big
-        text={now.ventC === undefined ? '–' : now.ventC.toFixed(1)}
-        unit="°C"
-        below={`middle vent, ${ambientC} °C outside`}
+        text={now.ventC === undefined ? '–' : warm(now.ventC).text}
+        unit={warm(0).unit}
+        below={`middle vent, ${shownTemperature(ambientC, temperature, 0).text} ${warm(0).unit} outside`}
       />
-      <Figure text={kPa(now.lowPaG)} unit="kPa" below={`low side, ${psig(now.lowPaG)}`} />
-      <Figure text={kPa(now.highPaG)} unit="kPa" below={`high side, ${psig(now.highPaG)}`} />
+      <Figure {...side(now.lowPaG)} below={`low side, ${other(now.lowPaG, pressure)}`} />
+      <Figure {...side(now.highPaG)} below={`high side, ${other(now.highPaG, pressure)}`} />
       <Figure
         text={minutes === null ? 'off' : String(minutes)}
         unit={minutes === null ? '' : 'min'}
@@ -93,5 +97,9 @@ function ProofFigures({
   )
 }
 
-const psig = (pa: number | undefined): string =>
-  pa === undefined ? 'not measured' : `${Math.round(pa / PA_PER_PSI)} psig`
+/** The same in the unit most dials have beside it. */
+function other(pa: number | undefined, unit: Units['pressure']): string {
+  if (pa === undefined) return 'not measured'
+  const { text, unit: name } = shownPressure(pa, unit === 'psi' ? 'kPa' : 'psi')
+  return `${text} ${name}`
+}

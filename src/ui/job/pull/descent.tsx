@@ -15,6 +15,7 @@ import { micronText } from '../../format'
 import type { CurvePoint } from '../../hooks/use-job-live'
 import { useTimeWindow } from '../../hooks/use-time-window'
 import { useWidth } from '../../hooks/use-width'
+import { useUnits } from '../../units'
 import { ReadingFigures } from '../readings/reading-figures'
 
 type Props = {
@@ -53,7 +54,7 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
   const gauge = seatRead(state.opened.rig, live.vacuumUnit) === 'needle' ? 'needle' : 'electronic'
   const points = read.map((p) => ({ at: p.at, value: drawnPa(gauge, p.value) }))
   const last = points[points.length - 1]
-  const seen = vacuumSeenIn(state.opened, live.vacuumUnit)
+  const seen = vacuumSeenIn(state.opened, live.vacuumUnit, useUnits().vacuum)
   const marks = pull
     ? [
         { at: live.nowMs, text: `now ${clock(live.nowMs)}` },

@@ -1,9 +1,15 @@
 import type { Live } from '@/core/call/types'
 import type { VacuumSeen } from '@/core/readings/vacuum-seen'
 import { PA_PER_MICRON } from '@/core/units/constants'
+import type { Units } from '@/core/units/shown'
 import { lengthWords } from '@/core/words/length'
 import { Sign } from '../../form/sign'
-import { micronText, paText, signed } from '../../format'
+import { paText, signed } from '../../format'
+import { useUnits } from '../../units'
+
+/** A rate as the unit's own a minute; inches would show none, so they are told in micron. */
+const rateOf = (paS: number, unit: Units['vacuum']): number =>
+  (60 * paS) / (unit === 'Pa' ? 1 : unit === 'mbar' ? 100 : PA_PER_MICRON)
 
 /** The reading, the largest thing on the screen, with its other unit and where it is going. */
 export function ReadingFigures({
@@ -17,11 +23,11 @@ export function ReadingFigures({
   seen: (pa: number) => VacuumSeen
   gaugeAt?: 'far' | 'pump' | undefined
 }) {
+  const units = useUnits()
   if (live.vacuumPa === undefined) return <p className="text-head font-medium">{unread}</p>
-  const perMinute = live.fallPaS === undefined ? undefined : (live.fallPaS / PA_PER_MICRON) * 60
+  const perMinute = live.fallPaS === undefined ? undefined : rateOf(live.fallPaS, units.vacuum)
   const digits = perMinute !== undefined && Math.abs(perMinute) < 10 ? 1 : 0
-  const { text, unit, means } = seen(live.vacuumPa)
-  const needle = unit !== 'micron'
+  const { text, unit, means, byNeedle: needle } = seen(live.vacuumPa)
   return (
     <div className="flex flex-wrap items-end gap-x-12 max-sm:gap-x-4">
       {live.gaugeBackS !== undefined && (
@@ -40,19 +46,19 @@ export function ReadingFigures({
         </span>
         <span className="ml-2 text-title font-medium max-sm:hidden">{unit}</span>
         <span className="mt-2 block text-body max-sm:text-note max-sm:leading-tight">
-          <b className="hidden font-semibold max-sm:block max-sm:text-row">{needle ? 'inHg' : unit}</b>
+          <b className="hidden font-semibold max-sm:block max-sm:text-row">{unit.startsWith('inHg') ? 'inHg' : unit}</b>
           <b className="font-semibold">{needle ? 'needle' : gaugeAt === 'far' ? 'far gauge' : 'at the pump'}</b>
           {gaugeAt === 'pump' && live.pull?.far && (
-            <b className="ml-4 font-semibold">at the car about {micronText(live.pull.far.pa)}</b>
+            <b className="ml-4 font-semibold">at the car about {seen(live.pull.far.pa).text}</b>
           )}{' '}
           <span className={`text-ink-2 ${needle ? 'sm:ml-4' : 'ml-4 max-sm:hidden'}`}>
-            {needle ? means : paText(live.vacuumPa)}
+            {needle || units.vacuum !== 'micron' ? means : paText(live.vacuumPa)}
           </span>
         </span>
       </p>
       {live.pumpPa !== undefined && (
         <p data-testid="pump-gauge">
-          <span className="figure text-fig-m max-sm:text-act">{micronText(live.pumpPa)}</span>
+          <span className="figure text-fig-m max-sm:text-act">{seen(live.pumpPa).text}</span>
           <span className="mt-2 block text-body font-semibold max-sm:mt-0 max-sm:text-note">at the pump</span>
         </p>
       )}

@@ -19,7 +19,7 @@ export function ReadingsTable({
 }) {
   if (points.length < 2) return null
   const every = Math.max(1, Math.ceil(points.length / ROWS))
-  const needle = seen(0).unit !== 'micron'
+  const needle = seen(0).byNeedle
   const rows = points.filter((_p, i) => i % every === 0 || i === points.length - 1)
   return (
     <Fold title="The readings as a table" className="mt-3 border-t border-rule pt-1 text-small">

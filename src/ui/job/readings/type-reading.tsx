@@ -14,6 +14,7 @@ import { attempt } from '../../form/entries'
 import { Choice } from '../../form/field'
 import { entry } from '../../form/schemas'
 import { useSending } from '../../form/use-sending'
+import { useUnits } from '../../units'
 
 type Props = {
   jobId: string
@@ -33,7 +34,8 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
   const [picked, setPicked] = useState<PadChannel>(channels[0])
   const channel = channels.includes(picked) ? picked : channels[0]
   const [units, setUnits] = useState<Partial<Record<PadChannel, ReadingUnit>>>({})
-  const unit = units[channel] ?? usualUnit(channel, state.opened.rig.gauge)
+  const own = useUnits()
+  const unit = units[channel] ?? usualUnit(channel, state.opened.rig.gauge, own)
   const { barometerPa } = state.opened.place
   const reading = entry((text) => attempt((): Typed => padRead(channel, text, unit, barometerPa)))
   const form = useForm({

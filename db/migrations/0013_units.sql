@@ -1,0 +1,2 @@
+-- the units each person thinks in; what is missing is shown in the usual one
+alter table account add column units jsonb not null default '{}';

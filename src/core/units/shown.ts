@@ -1,0 +1,74 @@
+import * as z from 'zod'
+import { GRAMS_PER_OUNCE, PA_PER_PSI } from './constants'
+import { formatPoundsOunces } from './mass'
+import { fromPascal } from './pressure'
+
+/** Units a person may think in; the first of each is the usual one. */
+export const UNIT_CHOICES = {
+  vacuum: ['micron', 'Pa', 'mbar', 'inHgV'],
+  pressure: ['kPa', 'psi', 'bar'],
+  temperature: ['C', 'F'],
+  mass: ['g', 'oz', 'lb'],
+} as const
+export type UnitKind = keyof typeof UNIT_CHOICES
+
+export const Units = z.strictObject({
+  vacuum: z.enum(UNIT_CHOICES.vacuum).default('micron'),
+  pressure: z.enum(UNIT_CHOICES.pressure).default('kPa'),
+  temperature: z.enum(UNIT_CHOICES.temperature).default('C'),
+  mass: z.enum(UNIT_CHOICES.mass).default('g'),
+})
+/** The units one person thinks in. */
+export type Units = z.infer<typeof Units>
+export const USUAL_UNITS: Units = Units.parse({})
+
+export const UNIT_WORDS: Record<string, string> = {
+  micron: 'micron',
+  Pa: 'Pa',
+  mbar: 'mbar',
+  inHgV: 'inHg below the air',
+  kPa: 'kPa',
+  psi: 'psig',
+  bar: 'bar',
+  C: '°C',
+  F: '°F',
+  g: 'g',
+  oz: 'oz',
+  lb: 'lb and oz',
+}
+
+/** A figure and its unit, as it is shown. */
+export type Shown = { text: string; unit: string }
+
+const whole = (value: number): string => Math.round(value).toLocaleString('en')
+/** Three figures, no more than four places behind the point. */
+const three = (value: number): string => {
+  const places = value === 0 ? 0 : Math.min(4, Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value)))))
+  return value.toLocaleString('en', { minimumFractionDigits: places, maximumFractionDigits: places })
+}
+const minus = (text: string): string => text.replace('-', '−')
+
+/** A vacuum, Pa absolute. @param airPa - air of the place, for inches below it */
+export function shownVacuum(pa: number, unit: Units['vacuum'], airPa: number): Shown {
+  const value = fromPascal(pa, unit, airPa)
+  const text = unit === 'micron' ? whole(value) : unit === 'inHgV' ? value.toFixed(2) : three(value)
+  return { text, unit: UNIT_WORDS[unit] as string }
+}
+
+/** A pressure above the air, Pa. */
+export function shownPressure(paG: number, unit: Units['pressure']): Shown {
+  const value = unit === 'psi' ? paG / PA_PER_PSI : unit === 'bar' ? paG / 1e5 : paG / 1000
+  return { text: minus(unit === 'bar' ? value.toFixed(2) : whole(value)), unit: UNIT_WORDS[unit] as string }
+}
+
+/** A temperature, Celsius. */
+export function shownTemperature(celsius: number, unit: Units['temperature'], places = 1): Shown {
+  const value = unit === 'F' ? (celsius * 9) / 5 + 32 : celsius
+  return { text: minus(value.toFixed(unit === 'F' ? 0 : places)), unit: UNIT_WORDS[unit] as string }
+}
+
+/** A mass, g; pounds and ounces as people say them. */
+export function shownMass(grams: number, unit: Units['mass']): Shown {
+  if (unit === 'lb') return { text: formatPoundsOunces(grams), unit: '' }
+  return { text: unit === 'oz' ? (grams / GRAMS_PER_OUNCE).toFixed(1) : whole(grams), unit }
+}

@@ -1,0 +1,50 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { UNIT_CHOICES, UNIT_WORDS, type UnitKind, type Units } from '@/core/units/shown'
+import { Choice } from '../form/field'
+import { useSend } from '../form/use-send'
+import { useUnits } from '../units'
+import { useSaid } from './said'
+
+const NAMES: Record<UnitKind, string> = {
+  vacuum: 'Vacuum',
+  pressure: 'Pressure',
+  temperature: 'Temperature',
+  mass: 'Mass',
+}
+
+/** The units one person thinks in: large figures and bare entries are in them; what was typed keeps its own. */
+export function OwnUnits() {
+  const units = useUnits()
+  const router = useRouter()
+  const done = useSaid()
+  const { send, busy, said } = useSend('/api/units')
+  const choose = async (kind: UnitKind, unit: string) => {
+    if (!(await send({ ...units, [kind]: unit } satisfies Record<keyof Units, string>))) return
+    done('Saved.')
+    router.refresh()
+  }
+  return (
+    <section aria-label="Units" className="space-y-3">
+      <h2 className="text-head font-semibold">The units you think in</h2>
+      <p className="text-small text-ink-2">
+        Large figures, and what you type without a unit. Records keep what was typed or sent, and SI beside it; the call
+        speaks of micron, kPa and grams.
+      </p>
+      {(Object.keys(UNIT_CHOICES) as UnitKind[]).map((kind) => (
+        <Choice
+          key={kind}
+          label={NAMES[kind]}
+          value={units[kind]}
+          disabled={busy}
+          options={UNIT_CHOICES[kind].map((unit) => ({ value: unit, label: UNIT_WORDS[unit] ?? unit }))}
+          onChange={(unit: string) => void choose(kind, unit)}
+        />
+      ))}
+      <p role="alert" className="text-note font-medium text-leak">
+        {said}
+      </p>
+    </section>
+  )
+}
