@@ -62,7 +62,7 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
       onSubmit={submit}
       noValidate
       aria-label="Typed reading"
-      className={`mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3 ${pad ? 'rounded border border-ink bg-sheet p-3' : ''}`}
+      className={`mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3 max-sm:grid-cols-1 max-sm:*:col-span-1 ${pad ? 'rounded border border-ink bg-sheet p-3' : ''}`}
     >
       {pad && last && (
         <p className="col-span-2 flex items-end gap-3">
@@ -90,7 +90,7 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
       />
       <button
         type="submit"
-        className="plain-button mt-7 max-sm:col-span-2 max-sm:mt-0 max-sm:min-h-[56px]"
+        className="plain-button mt-7 max-sm:order-last max-sm:mt-0 max-sm:min-h-[56px] max-sm:text-row"
         disabled={busy}
       >
         Log it
