@@ -10,6 +10,8 @@ import type { Call, Deed, Live } from './types'
 const clock = (ms: number) => new Date(ms).toISOString().slice(11, 16)
 const live = (m: number, more: Partial<Live> = {}): Live => ({ nowMs: minutes(m), clock, ...more })
 const MICRON = 0.1333224
+/** A hold whose gauge reports by itself. */
+const held = (m: number, more: Partial<Live>): Live => live(m, { vacuumPa: 20, vacuumAtMs: minutes(m), ...more })
 const deedsOf = (call: Call): Deed[] => (call.action.does.do === 'record' ? call.action.does.deeds : [])
 
 describe('before the vacuum', () => {
@@ -194,7 +196,7 @@ describe('the hold', () => {
   const holding = job(CAR, ...HOLDING)
 
   test('undecided it is left alone until its time, and says what it proves by then', () => {
-    const call = callFor(holding, live(52, { judgement: judged({}) }))
+    const call = callFor(holding, held(52, { judgement: judged({}) }))
     expect(call).toMatchObject({
       sentence: 'Leave it. Come back at',
       figure: { text: '11:10', caption: 'in 18 min' },
@@ -208,26 +210,26 @@ describe('the hold', () => {
     [{ verdict: 'damp' as const, probability: { leak: 0.01, damp: 0.99 } }, 'It is damp. No need to wait.'],
     [{ probability: { leak: 0.5, damp: 0.99 } }, 'It is damp for certain. No need to wait.'],
   ])('a finding that waiting cannot take away is called at once: %j', (change, sentence) => {
-    expect(callFor(holding, live(55, { judgement: judged(change) })).sentence).toBe(sentence)
+    expect(callFor(holding, held(55, { judgement: judged(change) })).sentence).toBe(sentence)
   })
 
   test('certain water says what pulling again brings and what waiting would, not that a decision is still to come', () => {
     const wet = judged({ probability: { leak: 0.5, damp: 0.99 }, decisionExpectedS: 1500 })
-    const { why } = callFor(holding, live(55, { judgement: wet }))
+    const { why } = callFor(holding, held(55, { judgement: wet }))
     expect(why.slice(-2)).toEqual([
       'The water has to come out first: the hold after the next pull tells of a leak.',
       expect.stringMatching(/^Whoever waits knows about the leak at about \d\d:\d\d\.$/),
     ])
-    const open = callFor(holding, live(55, { judgement: judged({ decisionExpectedS: 1500 }) }))
+    const open = callFor(holding, held(55, { judgement: judged({ decisionExpectedS: 1500 }) }))
     expect(open.why.at(-1)).toMatch(/^A decision is to be expected about \d\d:\d\d\.$/)
   })
 
   test('tight goes on proving more, and a finding in the first minutes is not called', () => {
     expect(
-      callFor(holding, live(55, { judgement: judged({ verdict: 'tight', probability: { leak: 0.02, damp: 0.1 } }) }))
+      callFor(holding, held(55, { judgement: judged({ verdict: 'tight', probability: { leak: 0.02, damp: 0.1 } }) }))
         .sentence,
     ).toMatch(/Leave it/)
-    expect(callFor(holding, live(45, { judgement: judged({ verdict: 'leak', heldS: 300 }) })).sentence).toMatch(
+    expect(callFor(holding, held(45, { judgement: judged({ verdict: 'leak', heldS: 300 }) })).sentence).toMatch(
       /Leave it/,
     )
   })

@@ -3,7 +3,7 @@ import type { HoldResult, Verdict } from '../hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '../job/state'
 import { chanceWords } from '../units/chance'
 import { FOUND_WORDS, findingOf, foundBy } from './finding'
-import { readNext } from './read-next'
+import { readNext, TYPE_IT } from './read-next'
 import { type Ask, type Call, type CallButton, type Live, record } from './types'
 
 const decide = (label: string, key: string, next: 'charge' | 'pull' | 'fix' | 'hold'): CallButton => ({
@@ -57,8 +57,10 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
       ? 'Time is up. Judge it.'
       : found
         ? `${FOUND_WORDS[finding]} No need to wait.`
-        : 'Leave it. Come back at',
-    ...(over || found
+        : next?.due
+          ? 'Read the gauge.'
+          : 'Leave it. Come back at',
+    ...(over || found || next?.due
       ? {}
       : {
           figure: {
@@ -74,7 +76,7 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
     ],
     proves: { title: 'What it proves', text: provesOf(judged, state) },
     watch: [],
-    action: over || found ? end : { ...BOARD, label: 'To the board' },
+    action: over || found ? end : next?.due ? TYPE_IT : { ...BOARD, label: 'To the board' },
     plain: over ? [LONGER] : found ? [BOARD] : [end],
     after: 'Then charge, pull again, or look for the leak: the hold decides.',
   }

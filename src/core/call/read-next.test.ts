@@ -3,6 +3,7 @@ import type { HoldResult } from '../hold/types'
 import type { JobState } from '../job/state'
 import { CAR, job } from '../tests/job-fixture'
 import { alarmsOf } from './alarms'
+import { callFor } from './call'
 import { readNext } from './read-next'
 import type { Live } from './types'
 
@@ -42,6 +43,9 @@ test('a reading that is due rings once, until it is typed; one an instrument sen
   const late = typed(11, 6.2)
   expect(readNext(state, late)).toMatchObject({ due: true, words: expect.stringContaining('Read the gauge now') })
   expect(alarmsOf(state, late).map((a) => a.id)).toEqual(['read:hold:1:10'])
+  // the hand goes to the pad, not away from the car
+  const call = callFor(state, late)
+  expect([call.sentence, call.action.does.do, call.figure]).toEqual(['Read the gauge.', 'type', undefined])
   expect(alarmsOf(state, typed(11, 11))).toEqual([])
   expect(readNext(state, { ...late, vacuumByHand: false })).toBeNull()
 })

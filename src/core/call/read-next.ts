@@ -1,6 +1,6 @@
 import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
 import { findingOf } from './finding'
-import type { Live } from './types'
+import type { CallButton, Live } from './types'
 
 /** A reading that is to be taken by eye: when, job time in ms, and what is said of it. */
 export type ReadNext = { id: string; atMs: number; words: string; due: boolean }
@@ -18,9 +18,12 @@ export function readNext(state: JobState, live: Live): ReadNext | null {
   return since && gaugeNext(since, live)
 }
 
+/** The hand goes to the pad: a reading is due. */
+export const TYPE_IT: CallButton = { label: 'Type what it shows', key: 'T', does: { do: 'type' } }
+
 /** Whether this car's vacuum is read by eye: what was read last was typed, or nothing is there that could report. */
-export function gaugeByHand({ opened, hung }: JobState, { vacuumAtMs, vacuumByHand }: Live): boolean {
-  if (vacuumAtMs !== undefined) return vacuumByHand === true
+export function gaugeByHand({ opened, hung }: JobState, { vacuumPa, vacuumByHand }: Live): boolean {
+  if (vacuumPa !== undefined) return vacuumByHand === true
   return !opened.simulated && !hung.some((h) => h.kind === 'vacuum')
 }
 

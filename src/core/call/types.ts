@@ -19,6 +19,8 @@ export type Does =
   | { do: 'judge' }
   | { do: 'go'; to: 'board' | 'record' }
   | { do: 'wait' }
+  /** the hand goes to the pad, to type what a gauge or a scale shows */
+  | { do: 'type' }
 
 /** A button that wants a reason first: it is recorded as this event, then the hold is judged or not. */
 export type Ask = { question: string; kind: 'hold-skipped' | 'hold-shortened'; judge: boolean; price: string }

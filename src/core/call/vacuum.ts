@@ -8,7 +8,7 @@ import { type ComeBack, comeBackAt } from '../pull/forecast'
 import { vacuumLine, vacuumSeen } from '../readings/vacuum-seen'
 import { chanceWords } from '../units/chance'
 import { PA_PER_MICRON } from '../units/constants'
-import { readNext } from './read-next'
+import { readNext, TYPE_IT } from './read-next'
 import { type Ask, type Call, finish, type Live, record, set } from './types'
 
 export function callRig(state: JobState): Call {
@@ -145,8 +145,8 @@ function callPullingByNeedle(state: JobState, live: Live, startedAt: string, tar
   const board = { label: over ? 'Board' : 'To the board', key: 'G', does: { do: 'go', to: 'board' } } as const
   return {
     sure: SURE_BY[back.by],
-    sentence: over ? 'Its minutes are over. Isolate it.' : 'Leave it. Come back at',
-    ...(over ? {} : { figure: backFigure(back, live) }),
+    sentence: over ? 'Its minutes are over. Isolate it.' : next?.due ? 'Read the needle.' : 'Leave it. Come back at',
+    ...(over || next?.due ? {} : { figure: backFigure(back, live) }),
     why: [
       live.vacuumPa === undefined
         ? 'No vacuum reading yet: type what the needle shows.'
@@ -164,7 +164,7 @@ function callPullingByNeedle(state: JobState, live: Live, startedAt: string, tar
       text: 'That the pump ran and nothing large is open. Neither that the target was reached nor that it is dry.',
     },
     watch: [],
-    action: over ? isolate : board,
+    action: over ? isolate : next?.due ? TYPE_IT : board,
     plain: [over ? board : isolate],
     after: 'Then shut both valves, then stop the pump.',
   }

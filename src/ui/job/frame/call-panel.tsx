@@ -13,8 +13,16 @@ import { MainButton } from '../../form/main-button'
 import { PanelFoot, SidePanel } from '../../frame/side-panel'
 import { useHotkeys } from '../../hooks/use-hotkeys'
 import { useForms } from '../forms/forms'
+import { PAD_ID } from '../readings/type-reading'
 import type { Deeds } from '../use-deeds'
 import { KeysDialog } from './keys-dialog'
+
+/** Brings the pad into sight and the cursor into it. */
+function goToPad(): void {
+  const pad = document.getElementById(PAD_ID)
+  pad?.scrollIntoView({ block: 'center' })
+  pad?.querySelector('input')?.focus({ preventScroll: true })
+}
 
 type Props = { call: Call; deeds: Deeds; jobId: string; maySign: boolean; onTrail: () => void }
 
@@ -34,6 +42,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
     if (does.do === 'record') deeds.record(does.deeds)
     if (does.do === 'go') router.push(does.to === 'board' ? '/board' : `/job/${jobId}/record`)
     if (does.do === 'send') void forms.submit(does.form, deeds)
+    if (does.do === 'type') goToPad()
     if (does.do === 'judge') void deeds.request('hold-end', {})
   }
   const buttons = [call.action, ...call.plain]

@@ -16,6 +16,9 @@ import { entry } from '../../form/schemas'
 import { useSending } from '../../form/use-sending'
 import { useUnits } from '../../units'
 
+/** By which the call's button finds it. */
+export const PAD_ID = 'typed-reading'
+
 type Props = {
   jobId: string
   state: JobState
@@ -61,6 +64,7 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
     <form
       onSubmit={submit}
       noValidate
+      id={PAD_ID}
       aria-label="Typed reading"
       className={`mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3 max-sm:grid-cols-1 max-sm:*:col-span-1 ${pad ? 'rounded border border-ink bg-sheet p-3' : ''}`}
     >
