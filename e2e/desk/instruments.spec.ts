@@ -76,7 +76,7 @@ async function heldCar(request: APIRequestContext, name: string, chargeG: number
 
 const rowOf = (page: Page, name: string) => page.getByRole('listitem').filter({ hasText: name })
 
-test('a scale on a serial cable lands a charge within its tolerance', async ({ page, context, baseURL }) => {
+test('@long a scale on a serial cable lands a charge within its tolerance', async ({ page, context, baseURL }) => {
   test.setTimeout(150_000)
   await signIn(context.request, 'maira')
   const name = `Cable scale ${randomUUID().slice(0, 4)}`

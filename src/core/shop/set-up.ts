@@ -2,6 +2,7 @@ import * as z from 'zod'
 import { text } from '../entry/text'
 import { stationPressurePa } from '../units/barometer'
 import { PA_PER_INHG, STANDARD_ATMOSPHERE_PA } from '../units/constants'
+import { Units } from '../units/shown'
 import { NewAccount } from './people'
 
 /*
@@ -131,6 +132,8 @@ export const ShopSetUp = z.strictObject({
   air: Air,
   ambientC: z.number().min(-40).max(60),
   timeZone: text(60).refine(isTimeZone, { error: 'no time zone this machine knows, such as Europe/Berlin' }),
+  /** what people here think in, until they choose themselves */
+  units: Units.prefault({}),
   lead: NewAccount.omit({ role: true }),
   cart: z
     .strictObject({

@@ -97,12 +97,12 @@ export async function setUnits(db: Scope, id: string, units: Units): Promise<voi
   await db.query('update account set units = $2 where id = $1 and shop_id = $3', [id, JSON.stringify(units), db.shopId])
 }
 
-/** The units somebody thinks in; the usual ones for what was never chosen. */
+/** The units somebody thinks in; the shop's for what was never chosen. */
 export async function unitsOf(db: Scope, id: string): Promise<Units> {
-  const { rows } = await db.query<{ units: unknown }>('select units from account where id = $1 and shop_id = $2', [
-    id,
-    db.shopId,
-  ])
+  const { rows } = await db.query<{ units: unknown }>(
+    'select s.units || a.units as units from account a join shop s on s.id = a.shop_id where a.id = $1 and a.shop_id = $2',
+    [id, db.shopId],
+  )
   return Units.parse(rows[0]?.units ?? {})
 }
 

@@ -36,6 +36,7 @@ test('forty batches of two cars at once, in a month nobody measured in before, a
     [shop.deviceId, shop.box.shopId],
   )
   await db.query(`update attachment set instrument_id = 'G2' where job_id = $1`, [jobs[1]])
+  await db.query(`update attachment set to_at = null where job_id = $1`, [jobs[0]])
   const line = (instrument: string, seq: number) =>
     JSON.stringify({ instrument, seq, at: new Date().toISOString(), channel: 'vacuum', value: 500, unit: 'micron' })
   const begun = Date.now()

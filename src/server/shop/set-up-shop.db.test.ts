@@ -1,6 +1,7 @@
 import { beforeEach, expect, test } from 'vitest'
 import { ShopSetUp } from '@/core/shop/set-up'
-import { selectAccounts } from '../accounts/accounts'
+import { USUAL_UNITS } from '@/core/units/shown'
+import { selectAccounts, setUnits, unitsOf } from '../accounts/accounts'
 import { database } from '../db/pool'
 import { scopeOf } from '../db/scope'
 import { freshShop } from '../tests/shop-fixture'
@@ -33,6 +34,14 @@ test('a shop is set up whole: place, lead, procedures of the schools, and a cart
   expect(rig?.boreM).toBeCloseTo(0.0095, 6)
   expect(rig?.missing).toBeUndefined()
   expect((await findShop(database()))?.id).toBe(shop.id)
+})
+
+test('what people here think in is everybody’s until they choose', async () => {
+  const { shop, accountId } = await setUpShop({ ...ASKED, units: { ...USUAL_UNITS, mass: 'oz' } }, new Date())
+  const scope = scopeOf(shop.id)
+  expect(await unitsOf(scope, accountId)).toEqual({ ...USUAL_UNITS, mass: 'oz' })
+  await setUnits(scope, accountId, { ...USUAL_UNITS, vacuum: 'mbar' })
+  expect(await unitsOf(scope, accountId)).toEqual({ ...USUAL_UNITS, vacuum: 'mbar' })
 })
 
 test('of two who set it up at once one does, and the other is told; a set-up that fails leaves nothing', async () => {

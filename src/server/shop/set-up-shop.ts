@@ -8,7 +8,7 @@ import { scopeOf } from '../db/scope'
 import { fillShelf } from '../equipment/fill-shelf'
 import { AppError } from '../errors'
 import { upsertProcedure } from './catalogue'
-import { findShop, insertShop, openShop, type Shop, shopOf } from './shop'
+import { findShop, insertShop, openShop, type Shop, setShopUnits, shopOf } from './shop'
 
 /** Set-ups wait for each other, and for a start that loads a demo place. */
 const SET_UP_LOCK = 460002
@@ -32,6 +32,7 @@ export async function setUpShop(asked: ShopSetUp, now: Date): Promise<{ shop: Sh
       certificateAsked: false,
     })
     const scope = scopeOf(shopId, client)
+    await setShopUnits(scope, asked.units)
     const lead = await insertAccount(scope, { ...asked.lead, role: 'lead' })
     for (const { proves, ...procedure } of SCHOOLS)
       await upsertProcedure(scope, { id: randomUUID(), proves, ...procedureWritten(procedure) })

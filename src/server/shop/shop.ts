@@ -1,4 +1,5 @@
 import { generateKeyPairSync, randomBytes } from 'node:crypto'
+import type { Units } from '@/core/units/shown'
 import type { Queryable } from '../db/pool'
 import type { Scope } from '../db/scope'
 import { AppError, notFound } from '../errors'
@@ -89,6 +90,11 @@ export async function setRules(
     rules.certificateAsked,
     rules.backupDays,
   ])
+}
+
+/** What people here think in, where they have not chosen themselves. */
+export async function setShopUnits({ shopId, query }: Scope, units: Units): Promise<void> {
+  await query('update shop set units = $2 where id = $1', [shopId, JSON.stringify(units)])
 }
 
 /** From now on the shop is there for whoever comes to its door. */

@@ -4,7 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { type ReactNode, useEffect, useState } from 'react'
 import { type Control, useController, useForm, useWatch } from 'react-hook-form'
 import { CART_KINDS, CART_PARTS, type CartPart, type ShopSetUp } from '@/core/shop/set-up'
-import { TextField } from '../form/bound'
+import { ChoiceField, TextField } from '../form/bound'
 import { celsiusHint } from '../form/entries'
 import { MainButton } from '../form/main-button'
 import { Pick } from '../form/pick'
@@ -96,6 +96,18 @@ function Place({ control }: { control: SetUpControl }) {
           className="col-span-2 max-sm:col-span-1"
         />
         <TextField control={control} name="timeZone" label="Time zone, from this browser" />
+        <div className="col-span-2 max-sm:col-span-1">
+          <ChoiceField
+            control={control}
+            name="units"
+            label="What people here think in; each can choose another"
+            options={[
+              { value: 'metric', label: 'micron, kPa, °C, grams' },
+              { value: 'bars', label: 'mbar, bar, °C, grams' },
+              { value: 'inches', label: 'micron, psi, °F, ounces' },
+            ]}
+          />
+        </div>
       </div>
     </Block>
   )

@@ -1,9 +1,17 @@
 import * as z from 'zod'
 import { type Air, airOf, airQuestion, CART_KINDS, type CartPart, ShopSetUp } from '@/core/shop/set-up'
 import { fromPascal } from '@/core/units/pressure'
+import type { Units } from '@/core/units/shown'
 import { readCelsius } from '../form/entries'
 import { tellFaults } from '../form/schemas'
 import { readAir } from '../new-car/values'
+
+/** What people here think in, as they would say it. */
+export const UNIT_SETS = {
+  metric: { vacuum: 'micron', pressure: 'kPa', temperature: 'C', mass: 'g' },
+  bars: { vacuum: 'mbar', pressure: 'bar', temperature: 'C', mass: 'g' },
+  inches: { vacuum: 'micron', pressure: 'psi', temperature: 'F', mass: 'oz' },
+} as const satisfies Record<string, Units>
 
 export type SetUpValues = {
   name: string
@@ -13,6 +21,7 @@ export type SetUpValues = {
   barometer: string
   ambient: string
   timeZone: string
+  units: keyof typeof UNIT_SETS
   person: string
   signIn: string
   password: string
@@ -26,6 +35,7 @@ export const FIRST_VALUES: SetUpValues = {
   barometer: '',
   ambient: '20 C',
   timeZone: '',
+  units: 'metric',
   person: '',
   signIn: '',
   password: '',
@@ -100,6 +110,7 @@ export const setUpForm = z.custom<SetUpValues>().transform((v, context): ShopSet
     air,
     ambientC: 'value' in ambient ? ambient.value : 20,
     timeZone: v.timeZone,
+    units: UNIT_SETS[v.units],
     lead: { name: v.person, signIn: v.signIn, password: v.password, certificate: v.certificate },
     cart: { name: 'Cart 1', ...Object.fromEntries(Object.keys(CART_KINDS).map((part) => [part, v[part as CartPart]])) },
   })
