@@ -40,7 +40,7 @@ export async function startProxy(
   webPort: number,
   born: (child: ChildProcess) => void,
 ): Promise<ChildProcess> {
-  const program = requireCaddy(places)
+  const program = requireCaddy(places.root)
   const kept = join(places.state, 'tls')
   mkdirSync(kept, { recursive: true, mode: 0o700 })
   const config = join(kept, 'Caddyfile')
@@ -111,7 +111,7 @@ const answers = (port: number): Promise<boolean> =>
   })
 
 /** Debian's caddy, unpacked beside the checkout's other tools: installing it would start a server nobody asked for. */
-function requireCaddy({ root }: Places): string {
+export function requireCaddy(root: string): string {
   const installed = '/usr/bin/caddy'
   if (existsSync(installed)) return installed
   const unpacked = join(root, '.yperos', 'tools', 'caddy')
