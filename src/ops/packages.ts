@@ -70,3 +70,8 @@ export function requireChromium(): string {
   if (!installed) throw new Stop('Chromium was installed but is not where Debian puts it, under /usr/bin')
   return installed
 }
+
+/** What the client printed in docs/ingest.md sends with; installed where there is none. */
+export function requireCurl(): void {
+  if (!existsSync('/usr/bin/curl')) installDebian('curl', 'curl')
+}

@@ -4,8 +4,9 @@ import { dirname, join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { buildWeb } from './build'
 import { freePort, startCluster } from './cluster'
-import { requireChromium, requirePostgres } from './packages'
+import { requireChromium, requireCurl, requirePostgres } from './packages'
 import { type Places, placesOf } from './places'
+import { requireCaddy } from './proxy'
 import { Stop, say } from './say'
 import { stop } from './stop'
 
@@ -32,8 +33,13 @@ export async function test(args: string[]): Promise<void> {
   const wanted = (stage: Stage) =>
     positionals.length === 0 ? (STAGES as readonly string[]).includes(stage) : positionals.includes(stage)
   requirePostgres()
-  if (wanted('e2e') || wanted('long')) requireChromium()
   const root = placesOf('test').root
+  if (wanted('e2e') || wanted('long')) {
+    requireChromium()
+    // the tests themselves reach nothing but this machine
+    requireCaddy(root)
+    requireCurl()
+  }
   const failed: string[] = []
   const count = { passed: 0, failed: 0 }
   const run = async (stage: string, when: boolean, work: () => Ran | Promise<Ran>) => {

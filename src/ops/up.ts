@@ -3,7 +3,7 @@ import { requireFreePort } from './cluster'
 import { dropLock, takeLock } from './lock'
 import { placesOf } from './places'
 import { DEMO_PLACES, type DemoPlace } from './prepare-database'
-import { lanOf } from './proxy'
+import { lanOf, requireCaddy } from './proxy'
 import { endLeftovers, readRunFile } from './run-file'
 import { Stop, say } from './say'
 import { Supervisor } from './supervisor'
@@ -48,6 +48,8 @@ export async function up(args: string[]): Promise<void> {
     for (const name of await endLeftovers(places.runFile)) say(`ended the ${name} an earlier run left behind`)
     await requireFreePort(values.host, port)
     const lan = values.lan ? lanOf(port) : null
+    // what cannot be had is said before anything is started
+    if (lan) requireCaddy(places.root)
     if (lan) for (const p of [lan.tlsPort, lan.plainPort]) await requireFreePort('0.0.0.0', p)
     await new Supervisor(places, values.host, port, values.own ? null : (place as DemoPlace), lan).run()
   } finally {
