@@ -4,7 +4,19 @@ import { chmodSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import type { APIRequestContext } from '@playwright/test'
 import { placesOf } from '../../src/ops/places'
-import { expect, openCar, passwordOf, readings, runFile, signIn, startHold, startPull, test, theCall } from '../shop'
+import {
+  expect,
+  expectStep,
+  openCar,
+  passwordOf,
+  readings,
+  runFile,
+  signIn,
+  startHold,
+  startPull,
+  test,
+  theCall,
+} from '../shop'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
 
@@ -47,6 +59,8 @@ for (const part of ['web', 'bench', 'database']) {
     await page.goto(`/job/${jobId}`)
     await expect(page.getByTestId('vacuum')).toBeVisible()
     await startHold(context.request, jobId)
+    // the pull had a time to come back at too
+    await expectStep(page, 'Hold')
     const figure = theCall(page).locator('.figure')
     await expect(figure).toHaveText(/^\d\d:\d\d$/)
     const comeBack = (await figure.textContent()) ?? ''
