@@ -32,8 +32,9 @@ test('what two hands press at once is done once; the later page says who did it,
   for (const page of pages) await press(page, /Isolate now|Isolate/)
   // pressed in one breath: whichever came second is told who was first
   const told = async () => {
-    const said = await Promise.all(pages.map((page) => theCall(page).innerText()))
-    return said.filter((text) => /(Teo Brisal|Maira Qolque), \d+ s ago: .*nothing was recorded/s.test(text)).length
+    const said = await Promise.all(pages.map((page) => theCall(page).textContent()))
+    return said.filter((text) => /(Teo Brisal|Maira Qolque), \d+ s ago: .*nothing was recorded/s.test(text ?? ''))
+      .length
   }
   await expect.poll(told).toBe(1)
   const kinds = (await eventsOf(teo.request, jobId))
