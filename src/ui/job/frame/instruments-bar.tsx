@@ -34,7 +34,8 @@ export function InstrumentsBar({ jobId, state, deeds }: Props) {
     refetchInterval: AGAIN_MS,
     placeholderData: (before) => before,
   })
-  const usable = (data ?? []).filter((i) => !i.withdrawn)
+  // one that was withdrawn while it hangs here can still be taken off
+  const usable = (data ?? []).filter((i) => !i.withdrawn || state.hung.some((h) => h.instrument === i.id))
   if (usable.length === 0) return null
   const here = usable.filter((i) => state.hung.some((h) => h.instrument === i.id))
   const rest = usable.filter((i) => !here.includes(i))
