@@ -108,7 +108,7 @@ export async function walkAway(db: Scope, away: DemoAway, now: Date): Promise<vo
     [isolate, finished('isolate')],
   ]
   await inTransaction(db, async (tx) => {
-    await insertPlace(tx, { name: away.place.name, ...air })
+    await insertPlace(tx, { name: away.place.name, ...air, read: false })
     await openJob(tx, author, { id, eventId: randomUUID(), payload }, at(away.startMin))
     const drafts = deeds.map(([minutes, deed]) => ({
       id: randomUUID(),

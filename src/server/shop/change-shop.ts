@@ -58,10 +58,19 @@ async function apply(tx: TxScope, byId: string, change: ShopChange): Promise<Sho
     case 'link':
       return { ok: true, link: linkOf(await invite(tx, change.id)) }
     case 'air':
-      await tellAir(tx, change.place, { ...airOf(change.air), ambientC: change.ambientC })
+      await tellAir(tx, change.place, {
+        ...airOf(change.air),
+        ambientC: change.ambientC,
+        read: change.air.by !== 'altitude',
+      })
       return { ok: true }
     case 'new-place':
-      await insertPlace(tx, { name: change.name, ...airOf(change.air), ambientC: change.ambientC })
+      await insertPlace(tx, {
+        name: change.name,
+        ...airOf(change.air),
+        ambientC: change.ambientC,
+        read: change.air.by !== 'altitude',
+      })
       return { ok: true }
     case 'rules':
       await setRules(tx, change)

@@ -10,7 +10,8 @@ export type Place = {
   ambientC: number
   airAt: string | null
 }
-type Air = { altitudeM: number | null; barometerPa: number; ambientC: number }
+/** `read`: a barometer or a forecast told it; what is worked out from the altitude was never read. */
+type Air = { altitudeM: number | null; barometerPa: number; ambientC: number; read: boolean }
 
 /** The shop's own place first, then where else it works. */
 export async function selectPlaces(db: Scope): Promise<[Place, ...Place[]]> {
@@ -29,20 +30,20 @@ export async function selectPlaces(db: Scope): Promise<[Place, ...Place[]]> {
 export async function tellAir(
   tx: TxScope,
   id: string | null,
-  { altitudeM, barometerPa, ambientC }: Air,
+  { altitudeM, barometerPa, ambientC, read }: Air,
 ): Promise<void> {
   const table = id === null ? 'shop' : 'place'
   const { rowCount } = await tx.query(
-    `update ${table} set altitude_m = coalesce($2, altitude_m), barometer_pa = $3, ambient_c = $4, air_at = now()
-      where ${id === null ? 'id = $1' : 'shop_id = $1 and id = $5'}`,
-    [tx.shopId, altitudeM, barometerPa, ambientC, ...(id === null ? [] : [id])],
+    `update ${table} set altitude_m = coalesce($2, altitude_m), barometer_pa = $3, ambient_c = $4, air_at = case when $5 then now() end
+      where ${id === null ? 'id = $1' : 'shop_id = $1 and id = $6'}`,
+    [tx.shopId, altitudeM, barometerPa, ambientC, read, ...(id === null ? [] : [id])],
   )
   if (rowCount !== 1) throw notFound('this place')
 }
 
 export async function insertPlace(tx: TxScope, place: Air & { name: string }): Promise<void> {
   await tx.query(
-    `insert into place (shop_id, name, altitude_m, barometer_pa, ambient_c, air_at) values ($1, $2, $3, $4, $5, now())`,
-    [tx.shopId, place.name, place.altitudeM, place.barometerPa, place.ambientC],
+    `insert into place (shop_id, name, altitude_m, barometer_pa, ambient_c, air_at) values ($1, $2, $3, $4, $5, case when $6 then now() end)`,
+    [tx.shopId, place.name, place.altitudeM, place.barometerPa, place.ambientC, place.read],
   )
 }
