@@ -82,6 +82,8 @@ type CarWish = {
   name?: string
   rig?: object
   history?: object
+  /** the whole of it, stages and all */
+  procedure?: object
 }
 
 /** Opens a job by the request its form sends, for tests that begin later in the work. */
@@ -98,6 +100,7 @@ export async function openCar(request: APIRequestContext, wish: CarWish = {}): P
       ...OPENING.procedure,
       targetMicron: wish.targetMicron ?? 500,
       holdMinutes: wish.holdMinutes ?? 30,
+      ...wish.procedure,
     },
     rig: { ...OPENING.rig, name: 'Cart P2', ...wish.rig },
     simulated: wish.simulated ?? true,

@@ -93,6 +93,7 @@ test('@long two cans and a cylinder, a bumped scale and a leaning hose: the targ
 /** Puts the next container on, opens it, lets `while_` happen, closes in time and weighs it off. */
 async function fill(page: Page, name: string | RegExp, meanwhile: () => Promise<void>): Promise<void> {
   await press(page, typeof name === 'string' ? `${name} is connected` : /is connected/)
+  await press(page, 'It is purged')
   await press(page, 'Both are open')
   await expect(page.getByText(/g\/min/).first()).toBeVisible()
   await meanwhile()
@@ -138,7 +139,7 @@ test('a wrong refrigerant, a negative weight and a doubled event are refused wit
   expect((await post({ ...start, payload: { id: 'can-1', grossG: 480 } })).status()).toBe(409)
   const twice = await post({ id: randomUUID(), kind: 'container-started', payload: { id: 'can-1', grossG: 474 } })
   expect(await twice.text()).toMatch(/can-1 is still on/)
-  await expect(theCall(page)).toContainText('Open the container and the low valve.')
+  await expect(theCall(page)).toContainText('Purge the line.')
   await expect(page.getByText('can-1 on at 474 g')).toHaveCount(1)
 })
 

@@ -31,12 +31,18 @@ test('a page on another port writes nothing here, and a form elsewhere swaps nob
   await signIn(context.request, 'teo')
   const jobId = await openCar(context.request, { simulated: false })
   const body = JSON.stringify({ events: [{ id: randomUUID(), kind: 'noted', payload: { text: 'from elsewhere' } }] })
-  const elsewhere =
-    await pageElsewhere(`<form id=f method=post enctype=text/plain action="${baseURL}/api/sign-in"><input name='{"signIn":"maira","password":"cold-plateau-1","x":"' value='"}'></form>
+  const elsewhere = await pageElsewhere(`<form id=f method=post enctype=text/plain action="${baseURL}/api/sign-in">
+    <input name='{"signIn":"maira","password":"cold-plateau-1","x":"' value='"}'></form>
     <script>
       const to = '${baseURL}/api/jobs/${jobId}/events'
       window.tried = Promise.allSettled(['application/json', 'text/plain'].map((type) =>
-        fetch(to, { method: 'POST', mode: type === 'text/plain' ? 'no-cors' : 'cors', credentials: 'include', headers: { 'content-type': type }, body: ${JSON.stringify(body)} })))
+        fetch(to, {
+          method: 'POST',
+          mode: type === 'text/plain' ? 'no-cors' : 'cors',
+          credentials: 'include',
+          headers: { 'content-type': type },
+          body: ${JSON.stringify(body)},
+        })))
     </script>`)
   await page.goto(elsewhere.address)
   await page.evaluate('window.tried')

@@ -149,7 +149,7 @@ test('the pull says where it stands, and its chart is brought closer by a key an
   await expect(stands).toContainText(/On course\.|Water is boiling off|Stuck/, { timeout: 30_000 })
   await expect(stands).toContainText('%')
   await page.keyboard.press('+')
-  await page.getByRole('button', { name: 'earlier' }).click()
+  await page.getByRole('button', { name: 'earlier', exact: true }).click()
   await page.getByRole('button', { name: 'all of it' }).click()
   await expect(page.getByRole('button', { name: 'Farther' })).toBeDisabled()
 })

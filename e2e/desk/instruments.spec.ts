@@ -105,6 +105,7 @@ test('@long a scale on a serial cable lands a charge within its tolerance', asyn
     await page.getByLabel('Net of container 1, from its label').fill('340 g')
     await press(page, 'Plan the charge')
     await press(page, 'can-1 is connected')
+    await press(page, 'It is purged')
     await press(page, 'Both are open')
     flow = 2.2
     // an instrument reports it: nothing is to be typed

@@ -1,30 +1,44 @@
 import { expect, signIn, test } from '../shop'
 
-test('a rig is put together from the shelf, says at once what is left at the car and what each part costs, and can be chosen for a car', async ({
+test(
+  'a rig is put together from the shelf, says at once what is left at the car and what each part costs, ' +
+    'and can be chosen for a car',
+  async ({ page, context }) => {
+    await signIn(context.request, 'maira')
+    await page.goto('/rig-room')
+    await page.getByRole('radio', { name: 'Cart P1, 1/4 in' }).click()
+    const left = page.getByRole('complementary', { name: 'This rig' })
+    await expect(left).toContainText(/0\.\d % of its pump at 500 micron/)
+    await expect(left).toContainText('Its gauge sits at the pump')
+    const share = async () => Number(/([\d.]+) % of its pump/.exec((await left.textContent()) ?? '')?.[1])
+    const before = await share()
+    // a wide hose to the pump instead of the narrow one
+    await page.getByLabel('Hose to the pump').selectOption('Hose 13, short')
+    await page.getByLabel('Cores').selectOption('out, through core tools')
+    await expect.poll(share).toBeGreaterThan(before)
+    await expect(page.getByRole('region', { name: 'Predicted pull' })).toContainText(
+      /To 500 micron at the farthest point: about \d+ (s|min)/,
+    )
+    await page.getByLabel('Name of this rig').fill('Cart P1, mended')
+    await page.getByRole('button', { name: 'Keep the change' }).click()
+    await expect(page.getByText(/^Kept\./)).toBeVisible()
+    await page.goto('/job/new')
+    await page.getByLabel('Rig', { exact: true }).selectOption('Cart P1, mended')
+    await expect(page.getByText(/seals due since/).first()).toBeVisible()
+  },
+)
+
+test('at take-in a rig whose pump is free is offered first; one that pulls on another car says on which', async ({
   page,
   context,
 }) => {
   await signIn(context.request, 'maira')
-  await page.goto('/rig-room')
-  await page.getByRole('radio', { name: 'Cart P1, 1/4 in' }).click()
-  const left = page.getByRole('complementary', { name: 'This rig' })
-  await expect(left).toContainText(/0\.\d % of its pump at 500 micron/)
-  await expect(left).toContainText('Its gauge sits at the pump')
-  const share = async () => Number(/([\d.]+) % of its pump/.exec((await left.textContent()) ?? '')?.[1])
-  const before = await share()
-  // a wide hose to the pump instead of the narrow one
-  await page.getByLabel('Hose to the pump').selectOption('Hose 13, short')
-  await page.getByLabel('Cores').selectOption('out, through core tools')
-  await expect.poll(share).toBeGreaterThan(before)
-  await expect(page.getByRole('region', { name: 'Predicted pull' })).toContainText(
-    /To 500 micron at the farthest point: about \d+ (s|min)/,
-  )
-  await page.getByLabel('Name of this rig').fill('Cart P1, mended')
-  await page.getByRole('button', { name: 'Keep the change' }).click()
-  await expect(page.getByText(/^Kept\./)).toBeVisible()
   await page.goto('/job/new')
-  await page.getByLabel('Rig', { exact: true }).selectOption('Cart P1, mended')
-  await expect(page.getByText(/seals due since/).first()).toBeVisible()
+  const rig = page.getByLabel('Rig', { exact: true })
+  await expect(rig.locator('option:checked')).toHaveText('Cart P3, 3/8 in')
+  await expect(page.getByText(/This pump runs on/)).toBeHidden()
+  await rig.selectOption('Cart P2, 3/8 in')
+  await expect(page.getByText('This pump runs on Ambulance now: one pump pulls on one car.')).toBeVisible()
 })
 
 test('a rig chosen before the page is awake is not taken back: it can be chosen only once it is kept', async ({

@@ -221,8 +221,17 @@ test('a procedure begins from a school, and says what its figures prove as they 
   const name = `Ours ${Date.now() % 100_000}`
   await row.getByLabel('Hold, min').fill('60')
   await expect(row.getByText(/60 minutes of hold on 2\.5 L/)).not.toHaveText(before ?? '')
+  // by the clock nobody knows how dry it is; by a depth one does
+  await expect(row).toContainText('No pull of it ends by a depth')
+  await row.getByLabel('Ends').selectOption('target')
   await row.getByLabel('Target, micron').fill('250')
   await expect(row).toContainText('dew point of −31 °C at most')
+  // a sweep that stands at the end can follow nothing: it says so where it stands, and nothing is saved
+  await row.getByRole('button', { name: 'Sweep with nitrogen' }).click()
+  await page.getByRole('main').getByRole('button', { name: 'Save' }).click()
+  const stage = row.getByRole('listitem', { name: '5 Sweep with nitrogen' })
+  await expect(stage).toContainText('a sweep stands between two pulls')
+  await stage.getByRole('button', { name: 'leave it out' }).click()
   await row.getByLabel('Name').fill(name)
   await page.getByRole('main').getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('heading', { name })).toBeVisible()

@@ -26,11 +26,13 @@ const bodyOf = async (request: IncomingMessage): Promise<string> => {
 }
 
 /** A shop as the bench sees it: a feed of cars, and what it is told. */
-async function shopWith(cars: () => object[]) {
+/** @param cut - while true, readings are cut off in the middle of their way */
+async function shopWith(cars: () => object[], cut = () => false) {
   const troubles: { jobId: string; words: string | null }[] = []
   const heard = new Set<string>()
   server = createServer(async (request, response) => {
     const body = await bodyOf(request)
+    if (request.url === '/api/ingest' && cut()) return void request.socket.destroy()
     if (request.url === '/api/bench/trouble') troubles.push(JSON.parse(body))
     if (request.url === '/api/ingest') for (const line of body.split('\n')) heard.add(JSON.parse(line).instrument)
     response.setHeader('content-type', 'application/json')
@@ -97,3 +99,19 @@ test('a car that was set right is played again, and that is said too', async () 
   expect(shop.heard.has('bench-one')).toBe(true)
   expect(shop.troubles.at(-1)).toEqual({ jobId: 'one', words: null })
 }, 20_000)
+
+test('a server that is away is no car’s fault; what an earlier bench said of a car is taken back once it plays', async () => {
+  const bench = new Bench('http://127.0.0.1:1', 'a token of sixteen')
+  await expect(bench.tick()).rejects.toThrow(/feed/)
+  let cut = true
+  const shop = await shopWith(
+    () => [{ ...car('one', {}), troubled: true }],
+    () => cut,
+  )
+  await expect(shop.bench.tick()).rejects.toThrow(/ingest/)
+  expect(shop.troubles).toEqual([])
+  cut = false
+  await shop.bench.tick()
+  expect(shop.heard.has('bench-one')).toBe(true)
+  expect(shop.troubles).toEqual([{ jobId: 'one', words: null }])
+})

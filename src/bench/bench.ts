@@ -15,8 +15,13 @@ type PlayableJob = {
   clock: ClockSegment[]
   actions: BenchAction[]
   lastSecond: number
+  /** an earlier bench said that it cannot be played */
+  troubled?: boolean
   serverMs: number
 }
+/** The server does not answer: no car's fault, and nothing to be told of one. */
+class Away extends Error {}
+
 /** A car whose log the server itself could not read stands there with its reason. */
 type FeedJob = PlayableJob | { jobId: string; trouble: string }
 
@@ -39,6 +44,8 @@ export class Bench {
   private readonly played = new Map<string, Played>()
   /** cars that failed: what was told of each, and when it is tried again, ms */
   private readonly failed = new Map<string, { words: string; againMs: number }>()
+  /** cars this bench has played */
+  private readonly greeted = new Set<string>()
   private readonly address: string
   private readonly token: string
 
@@ -63,9 +70,13 @@ export class Bench {
     try {
       if ('trouble' in job) throw new Error(job.trouble)
       await this.play(job)
-      if (before) await this.tell(job.jobId, null)
+      // what an earlier bench said is taken back once, when this one plays the car for the first time
+      const first = !this.greeted.has(job.jobId)
+      this.greeted.add(job.jobId)
+      if (before || (first && job.troubled)) await this.tell(job.jobId, null)
       this.failed.delete(job.jobId)
     } catch (error) {
+      if (error instanceof Away) throw error
       const words = (error as Error).message.slice(0, 300)
       // a car that could not be played is begun anew from what the server has
       this.played.delete(job.jobId)
@@ -116,7 +127,10 @@ export class Bench {
       headers: { authorization: `Bearer ${this.token}`, 'content-type': type },
       ...(body !== undefined && { body }),
       signal: AbortSignal.timeout(10_000),
+    }).catch((cause: Error) => {
+      throw new Away(`${path}: ${cause.message}`, { cause })
     })
+    if (response.status === 503) throw new Away(`${path}: the server is away`)
     if (!response.ok) throw new Error(`${path}: ${response.status} ${(await response.text()).slice(0, 200)}`)
     return response.json()
   }

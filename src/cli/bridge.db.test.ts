@@ -122,7 +122,8 @@ test('what is read while the server is away, or before the bridge is killed, is 
   expect(await values()).toEqual(Array.from({ length: 120 }, (_, i) => i))
 }, 40_000)
 
-test('a map that matches nothing shows the first three lines with why; a token that is not taken ends it and keeps what was read', async () => {
+test('a map that matches nothing shows the first three lines with why; a token that is not taken ends it and keeps ' +
+  'what was read', async () => {
   const wrong = bridge()
   wrong.child.stdin?.end('9020 grams\n9018 grams\n9016 grams\n9014 grams\n')
   expect(await wrong.ended).toBe(2)

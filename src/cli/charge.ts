@@ -6,7 +6,9 @@ import { BadInput, type Command, emit, readArgs, readJsonFile } from './command'
 /** `charge plan.json`: what to weigh out of which container, where to stop, and what the car gets. */
 export const charge: Command = {
   usage: 'plan.json',
-  does: 'Works out a charge: the gross weight to stop at for each container, purges, heels and hose, the band of the total, and whether the tolerance can be met.',
+  does:
+    'Works out a charge: the gross weight to stop at for each container, purges, heels and hose, ' +
+    'the band of the total, and whether the tolerance can be met.',
   options: {},
   run: (args) => {
     const { values, positionals } = readArgs(args, {})

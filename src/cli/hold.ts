@@ -13,7 +13,9 @@ import { BadInput, type Command, emit, readArgs, readJsonFile, readTextFile } fr
 /** `hold readings.csv --context context.json`: the judge on a file, or on a folder of them. */
 export const hold: Command = {
   usage: 'readings.csv --context context.json | --batch DIR [--context context.json] --json-lines',
-  does: 'Judges a hold: tight, damp, leaking, undecided or invalid, how sure, the rise that does not die, and what it proves in grams a year.',
+  does:
+    'Judges a hold: tight, damp, leaking, undecided or invalid, how sure, the rise that does not die, ' +
+    'and what it proves in grams a year.',
   options: {
     '--context FILE': 'volume, instrument, place, story and earlier hold',
     '--batch DIR':

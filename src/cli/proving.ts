@@ -6,7 +6,9 @@ import { BadInput, type Command, emit, readArgs } from './command'
 /** `proving`: the judge on records of known truth, beside the schools' rules. */
 export const proving: Command = {
   usage: '[--records N] [--from SEED] [--pulls | --watched] [--json]',
-  does: 'Measures the judge on records whose truth is known, made by the rig model with seeded instruments, and the schools’ rules on the same.',
+  does:
+    'Measures the judge on records whose truth is known, made by the rig model with seeded instruments, ' +
+    'and the schools’ rules on the same.',
   options: {
     '--records N':
       '20 to 5000 electronic records (200); needles, spoilt records and times to a decision are in proportion',
@@ -56,8 +58,16 @@ const lineOf = (f: Figure): string => {
   const bounds = [f.least === undefined ? '' : `at least ${f.least}`, f.most === undefined ? '' : `at most ${f.most}`]
     .filter(Boolean)
     .join(', ')
-  return `${f.holds ? '  ' : '! '}${f.name}: ${f.value.toFixed(f.unit === '' ? 3 : 1)}${f.unit === '' ? '' : ` ${f.unit}`} of ${f.of}${bounds ? ` (${bounds})` : ''}`
+  return (
+    `${f.holds ? '  ' : '! '}${f.name}: ` +
+    `${f.value.toFixed(f.unit === '' ? 3 : 1)}${f.unit === '' ? '' : ` ${f.unit}`} of ${f.of}${bounds ? ` (${bounds})` : ''}`
+  )
 }
 
+const wrongs = (r: RuleFigure): string =>
+  Number.isFinite(r.leaksPassed)
+    ? `${r.leaksPassed.toFixed(0)} % of tellable leaks pass, ${r.cleanFailed.toFixed(0)} % of leak-free cars fail`
+    : 'never heard'
+
 const ruleLine = (r: RuleFigure): string =>
-  `  ${r.rule}: ${Number.isFinite(r.leaksPassed) ? `${r.leaksPassed.toFixed(0)} % of tellable leaks pass, ${r.cleanFailed.toFixed(0)} % of leak-free cars fail` : 'never heard'}, says something of ${r.judgedOf.toFixed(0)} %`
+  `  ${r.rule}: ${wrongs(r)}, ` + `says something of ${r.judgedOf.toFixed(0)} %`

@@ -11,7 +11,9 @@ import { BadInput, type Command, emit, readArgs, readJsonFile, readTextFile } fr
 /** `pull readings.csv --context context.json`: where a running pull stands, and how long it still takes. */
 export const pull: Command = {
   usage: 'readings.csv --context context.json',
-  does: 'Weighs the prediction of a pull by what was read of it so far: how long it still takes, whether it gets there, and what stands in its way.',
+  does:
+    'Weighs the prediction of a pull by what was read of it so far: how long it still takes, ' +
+    'whether it gets there, and what stands in its way.',
   options: {
     '--context FILE': 'rig, gauge and target; story, instrument, now_s and the air of the place where they are known',
   },
@@ -85,8 +87,10 @@ const minutes = (s: number | null): string =>
 function words(r: ReturnType<typeof standsAsFile>): string {
   const { p10, p50, p90 } = r.to_target_s
   return [
-    `${Math.round(100 * r.reaches)} of 100 get there within ${HORIZON_S / 3600} hours: half of them by ${minutes(p50)}, from ${minutes(p10)} to ${minutes(p90)}`,
-    `${r.far_Pa.value.toPrecision(3)} Pa at the farthest gauge; water left ${r.water_left_g.low.toPrecision(2)} to ${r.water_left_g.high.toPrecision(2)} g`,
+    `${Math.round(100 * r.reaches)} of 100 get there within ${HORIZON_S / 3600} hours: ` +
+      `half of them by ${minutes(p50)}, from ${minutes(p10)} to ${minutes(p90)}`,
+    `${r.far_Pa.value.toPrecision(3)} Pa at the farthest gauge; water left ${r.water_left_g.low.toPrecision(2)} to ` +
+      `${r.water_left_g.high.toPrecision(2)} g`,
     ...r.stands.map((s) => `${String(Math.round(100 * s.probability)).padStart(3)} % ${s.kind}`),
   ].join('\n')
 }

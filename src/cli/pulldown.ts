@@ -6,7 +6,9 @@ import { BadInput, type Command, emit, numberOf, readArgs, readJsonFile } from '
 /** `pulldown rig.json --seconds 1800`: the pressures of every node of a rig over time. */
 export const pulldown: Command = {
   usage: 'rig.json --seconds N [--every N] [--until-micron N --at GAUGE] [--events events.json]',
-  does: 'Simulates a rig from its start and gives pressures and water of every node, the time to a target and the effective speeds at the end.',
+  does:
+    'Simulates a rig from its start and gives pressures and water of every node, ' +
+    'the time to a target and the effective speeds at the end.',
   options: {
     '--seconds N': 'length of the run, s, up to 1000000',
     '--every N': 'time between samples, s (1)',
@@ -55,7 +57,8 @@ function checkEvent(file: string, rig: RigFile, event: ReturnType<typeof RigEven
   const link = 'open' in event ? event.open : 'close' in event ? event.close : undefined
   if (link !== undefined && !rig.links.some((l) => l.id === link)) {
     throw new BadInput(
-      `${file}: $[${i}].${'open' in event ? 'open' : 'close'}: there is no link "${link}"; links are ${rig.links.map((l) => l.id).join(', ')}`,
+      `${file}: $[${i}].${'open' in event ? 'open' : 'close'}: there is no link "${link}"; ` +
+        `links are ${rig.links.map((l) => l.id).join(', ')}`,
     )
   }
   if ('heat' in event && !rig.nodes.some((n) => n.id === event.heat))
@@ -88,7 +91,8 @@ function summary(result: ReturnType<typeof output>): string {
   const last = result.series[result.series.length - 1]
   const lines = Object.entries(last?.pressure_Pa ?? {}).map(
     ([node, pa]) =>
-      `${node.padEnd(16)} ${(pa / PA_PER_MICRON).toFixed(0).padStart(9)} micron   ${(result.effective_speed_L_s[node] ?? 0).toPrecision(3)} L/s`,
+      `${node.padEnd(16)} ${(pa / PA_PER_MICRON).toFixed(0).padStart(9)} micron   ` +
+      `${(result.effective_speed_L_s[node] ?? 0).toPrecision(3)} L/s`,
   )
   const reached = result.reached_s === null ? '' : `\nreached after ${result.reached_s.toFixed(1)} s`
   return `after ${last?.t_s ?? 0} s\n${lines.join('\n')}${reached}`

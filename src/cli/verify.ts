@@ -35,5 +35,6 @@ function keySentence({ key }: VerifyResult): string {
   const print = groupedFingerprint(key?.fingerprint ?? '')
   return key?.checked
     ? `Signed with the key that was given, ${print}.`
-    : `Signed with the key ${print}, which was NOT checked: anybody can sign a changed record anew with a key of his own. Compare it with the shop's (--key).`
+    : `Signed with the key ${print}, which was NOT checked: anybody can sign a changed record anew with a key of ` +
+        `his own. Compare it with the shop's (--key).`
 }

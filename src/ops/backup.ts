@@ -32,9 +32,9 @@ export async function backup(args: string[]): Promise<void> {
   await withDatabase(places, async (url) => {
     const facts = await dumpTo(file, url, passphrase)
     const what = `${facts.shops.join(', ') || 'no shop'}, ${facts.jobs} jobs, ${facts.readings.toLocaleString('en')} readings`
-    say(
-      `${file}: ${what}; read again and whole${passphrase === null ? '. It holds the shop’s key: keep it where only you can read it' : ', under your passphrase'}`,
-    )
+    const key =
+      passphrase === null ? '. It holds the shop’s key: keep it where only you can read it' : ', under your passphrase'
+    say(`${file}: ${what}; read again and whole${key}`)
   })
 }
 

@@ -77,7 +77,8 @@ export async function startCluster(
   if (!existsSync(places.data) && existsSync(passwordFile)) {
     // an empty shop in place of somebody's own would be worse than none
     throw new Stop(
-      `the data folder ${places.data} is gone, and this shop had one: bring it back (is a disk not mounted?), or remove ${places.state} to begin with an empty shop`,
+      `the data folder ${places.data} is gone, and this shop had one: bring it back (is a disk not mounted?), ` +
+        `or remove ${places.state} to begin with an empty shop`,
     )
   }
   if (!existsSync(join(places.data, 'PG_VERSION'))) createCluster(bin, places, as, passwordFile)
@@ -111,7 +112,8 @@ export async function startCluster(
 function createCluster(bin: string, places: Places, as: Owner, passwordFile: string): void {
   if (existsSync(places.data) && readdirSync(places.data).length > 0) {
     throw new Stop(
-      `the data folder ${places.data} is there, but its file PG_VERSION is not: it is left as it is. Restore it from a backup, or move it away to begin with an empty shop`,
+      `the data folder ${places.data} is there, but its file PG_VERSION is not: it is left as it is. ` +
+        `Restore it from a backup, or move it away to begin with an empty shop`,
     )
   }
   say('making a private database cluster')

@@ -82,7 +82,8 @@ test('why a database ended is the last thing it called fatal, not what it said o
   const file = join(folder, 'database.log')
   writeFileSync(
     file,
-    '10:00 LOG:  redo starts\n10:00 FATAL:  could not extend file "base/1": No space left on device\n10:00 HINT:  Check free disk space.\n10:00 LOG:  database system is shut down\n',
+    '10:00 LOG:  redo starts\n10:00 FATAL:  could not extend file "base/1": No space left on device\n10:00 HINT: ' +
+      ' Check free disk space.\n10:00 LOG:  database system is shut down\n',
   )
   expect(reasonIn(file)).toBe('could not extend file "base/1": No space left on device')
   // a folder it may not read is said without a level, before and after what orphaned sessions say as they end

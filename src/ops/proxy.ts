@@ -126,7 +126,8 @@ export function requireCaddy(root: string): string {
     const archive = readdirSync(folder).find((name) => name.endsWith('.deb'))
     if (!archive)
       throw new Stop(
-        `--lan needs Debian's package caddy, which could not be fetched (${fetched.stderr.trim().split('\n').at(-1)}): install it with apt-get install caddy`,
+        `--lan needs Debian's package caddy, ` +
+          `which could not be fetched (${fetched.stderr.trim().split('\n').at(-1)}): install it with apt-get install caddy`,
       )
     run(`dpkg -x ${archive} out`)
     mkdirSync(dirname(unpacked), { recursive: true, mode: 0o755 })

@@ -149,7 +149,9 @@ async function endToEndTests(root: string, stage: 'e2e' | 'long', chosen: readon
   const script = [
     inside.length > 0 ? 'ip link set lo up' : ':',
     `"$YPEROS_ROOT/yperos" up --name test --port ${port} & up=$!`,
-    `for i in $(seq 600); do curl_ok=$("$NODE" -e 'fetch(process.argv[1]).then(r=>console.log(r.ok),()=>console.log(false))' ${address}/api/health); [ "$curl_ok" = true ] && break; kill -0 $up 2>/dev/null || exit 1; sleep 0.2; done`,
+    `for i in $(seq 600); ` +
+      `do curl_ok=$("$NODE" -e 'fetch(process.argv[1]).then(r=>console.log(r.ok),()=>console.log(false))' ` +
+      `${address}/api/health); [ "$curl_ok" = true ] && break; kill -0 $up 2>/dev/null || exit 1; sleep 0.2; done`,
     `"$NODE" "$PLAYWRIGHT" test "$@"; code=$?`,
     'kill -TERM $up; wait $up; exit $code',
   ].join('\n')

@@ -78,10 +78,17 @@ const TOO_LARGE = 'the request is larger than 512 KiB: send fewer readings at a 
  * The body as text, read as it comes: cut at 512 KiB, and after 30 s.
  * @throws AppError `too-large`, `too-slow`, `bad-input` when it is not UTF-8
  */
-export async function readText(request: Request): Promise<string> {
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) throw new AppError('too-large', TOO_LARGE)
+export const readText = async (request: Request): Promise<string> =>
+  decode(await readBytes(request, LARGEST_BODY, TOO_LARGE))
+
+/**
+ * The body as bytes, read as it comes: cut at its largest, and after 30 s.
+ * @throws AppError `too-large` with these words, `too-slow`
+ */
+export async function readBytes(request: Request, largest: number, tooLarge: string): Promise<Buffer> {
+  if (Number(request.headers.get('content-length') ?? 0) > largest) throw new AppError('too-large', tooLarge)
   const reader = request.body?.getReader()
-  if (!reader) return ''
+  if (!reader) return Buffer.alloc(0)
   const pieces: Uint8Array[] = []
   let size = 0
   const tooSlow = sleep(SLOWEST_BODY_MS)
@@ -91,7 +98,7 @@ export async function readText(request: Request): Promise<string> {
       if (piece === 'over') throw new AppError('too-slow', 'the request did not arrive within 30 s')
       if (piece.done) break
       size += piece.value.byteLength
-      if (size > LARGEST_BODY) throw new AppError('too-large', TOO_LARGE)
+      if (size > largest) throw new AppError('too-large', tooLarge)
       pieces.push(piece.value)
     }
   } catch (error) {
@@ -102,7 +109,7 @@ export async function readText(request: Request): Promise<string> {
   } finally {
     tooSlow.clear()
   }
-  return decode(Buffer.concat(pieces))
+  return Buffer.concat(pieces)
 }
 
 function decode(bytes: Uint8Array): string {

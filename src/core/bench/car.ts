@@ -144,7 +144,7 @@ export class BenchCar {
 
   /** What both sides and the vent tend to, at rest or with the engine running. */
   private cycle(engineOn: boolean): SteadyCycle {
-    const { refrigerant, ambientC, volumeL, humidity, fullG, pressureSwitch } = this.truth
+    const { refrigerant, ambientC, volumeL, humidity, fullG, pressureSwitch, blocked } = this.truth
     const full = saturatedDensities(refrigerant, ambientC).vapourKgM3
     const restPa = Math.max(
       this.farPa,
@@ -159,6 +159,7 @@ export class BenchCar {
       chargeShare,
       restPa,
       switchGood: pressureSwitch !== 'unplugged',
+      ...(blocked !== undefined && { blocked }),
     })
   }
 

@@ -16,6 +16,8 @@ export type BenchAction =
   | { second: number; kind: 'container-on'; grossG: number; tareG: number }
   | { second: number; kind: 'container-off' }
   | { second: number; kind: 'container-warmed'; celsius: number }
+  /** its charge was recovered, it was opened, and what blocked it is renewed: air inside again */
+  | { second: number; kind: 'opened-again' }
   | { second: number; kind: 'reset'; leakPaM3S: number; waterG: number }
   | { second: number; kind: 'scenario'; scenario: Scenario }
   | { second: number; kind: 'gauge'; state: GaugeState }
@@ -89,6 +91,9 @@ export class BenchRun {
         return
       case 'container-warmed':
         this.car.bathC = action.celsius
+        return
+      case 'opened-again':
+        this.putOn({ ...this.car.truth, blocked: 0 })
         return
       case 'reset':
         // what a person sets here is all that is hidden then

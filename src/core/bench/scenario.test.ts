@@ -1,5 +1,7 @@
 import { expect, test } from 'vitest'
 import { saturationPa } from '../fluids/refrigerant'
+import { typicalBands } from '../prove/bands'
+import { diagnose } from '../prove/diagnose'
 import { steadyCycle } from '../rig/steady-cycle'
 import { BENCH_TRUTH, PULLING, shut, turn } from '../tests/bench-fixture'
 import { kelvin } from '../units/temperature'
@@ -168,4 +170,45 @@ test('a scenario with a fault in it is refused by its path', () => {
   const bad = Scenario.safeParse({ ...good, hidden: { ...good.hidden, leaks: [{ at: 'boot', airPaM3S: 1 }] } })
   expect(bad.success).toBe(false)
   expect(bad.error?.issues.map((i) => i.path.join('.'))).toContain('hidden.leaks.0.at')
+})
+
+test('a blocked device runs its low side into a vacuum at the right weight; recovered and renewed it cools', () => {
+  const charged: BenchAction[] = [
+    ...PULLING,
+    ...shut(600),
+    { second: 610, kind: 'container-on', grossG: 9000, tareG: 4000 },
+    turn(610, 'centre-hose', 'container'),
+    turn(611, 'container-pose', 'inverted'),
+    turn(611, 'container-valve', 'open'),
+    turn(611, 'valve-high', 'open'),
+    turn(700, 'valve-high', 'closed'),
+    { second: 701, kind: 'container-off' },
+    turn(1400, 'engine', 'on'),
+  ]
+  // full with whatever went in: the weight is right
+  const fullG = run({}, charged, 1399).bench.car.chargeG
+  const proof = (blocked: number, actions = charged, until = 2000) => {
+    const { car } = run({ blocked, fullG }, actions, until).bench
+    const reading = {
+      lowPaG: car.sides.lowPa - BENCH_TRUTH.barometerPa,
+      highPaG: car.sides.highPa - BENCH_TRUTH.barometerPa,
+      ventC: car.sides.ventC,
+    }
+    const { refrigerant, ambientC, barometerPa } = BENCH_TRUTH
+    const bands = typicalBands(refrigerant, ambientC, barometerPa)
+    const history = { chargedG: fullG, targetG: fullG, toleranceG: 15, holdProved: true }
+    return { reading, cause: diagnose([{ reading, bands }], history)[0]?.kind, chargeG: car.chargeG }
+  }
+  expect(proof(0).cause).toBe('as-it-should-be')
+  const blocked = proof(0.9)
+  expect(blocked.reading.lowPaG).toBeLessThan(0)
+  expect(blocked.cause).toBe('restriction')
+  const mended: BenchAction[] = [...charged, turn(2001, 'engine', 'off'), { second: 2100, kind: 'opened-again' }]
+  expect(proof(0.9, mended, 2200).chargeG).toBe(0)
+  // what blocked it is renewed: filled again it cools
+  const refilled = [
+    ...mended,
+    ...charged.filter((a) => a.second >= 610).map((a) => ({ ...a, second: a.second + 2000 })),
+  ]
+  expect(proof(0.9, refilled, 4000).reading.lowPaG).toBeGreaterThan(0)
 })

@@ -59,6 +59,8 @@ export const HiddenTruth = z.strictObject({
    * what goes wrong while charging or running; `early`: it opens before it should, and the compressor goes on and off
    */
   pressureSwitch: z.enum(['good', 'unplugged', 'early']).optional(),
+  /** how much of the expansion device is blocked: its low side runs into a vacuum */
+  blocked: Share.optional(),
   gauge: GaugeTruth.optional(),
 })
 export type HiddenTruth = z.infer<typeof HiddenTruth>

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { gaugeSeat } from '../job/gauge-seat'
 import type { BoardRow } from '../views'
 import { carPressurePa } from './car-pressure'
-import { boardAlarm, neededMs } from './needed'
+import { boardAlarm, neededMs, readFirst } from './needed'
 
 const T0 = Date.parse('2026-03-02T10:00:00.000Z')
 const at = (m: number) => new Date(T0 + m * 60_000).toISOString()
@@ -69,4 +69,19 @@ test('a pull that is forecast wants somebody when half of such pulls are there, 
   expect(neededMs(row(forecast(null)), now(10))).toBe(now(60))
   // a hold knows nothing of it
   expect(neededMs(row(forecast(75), { step: 'hold' }), now(10))).toBe(now(60))
+})
+
+test('a gauge that is read by eye wants somebody at its times, and none once the hold is decided', () => {
+  // holding since 10:00 to 11:00, read at 10:10: the next times are 15 and 20 minutes in
+  const hand = (more: object = {}) => row({ byHand: true, ...more }, { step: 'hold', waitsFrom: at(0) })
+  expect(neededMs(hand(), now(11))).toBe(now(15))
+  expect(boardAlarm(hand(), now(14))).toBeNull()
+  expect(boardAlarm(hand(), now(15))).toBe('read')
+  expect(readFirst(hand(), now(11))).toBe(true)
+  expect(boardAlarm(hand({ found: 'leak' }), now(15))).toBe('decided')
+  expect(readFirst(hand({ found: 'leak' }), now(15))).toBe(false)
+  // the last reading is the end of the wait: then it is judged
+  expect(boardAlarm(hand({ vacuumAt: at(46) }), now(60))).toBe('time')
+  // an instrument reads by itself
+  expect(neededMs(row({}, { step: 'hold', waitsFrom: at(0) }), now(11))).toBe(now(60))
 })

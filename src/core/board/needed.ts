@@ -1,5 +1,6 @@
 import { clockFactor, jobTimeMs, wallTimeMs } from '../job/clock'
 import { comeBackAt } from '../pull/forecast'
+import { nextReadMs } from '../readings/read-times'
 import type { BoardRow } from '../views'
 import { carPressurePa } from './car-pressure'
 
@@ -10,14 +11,14 @@ const SILENT_S = 90
 export const silentAfterS = (factor: number): number => Math.max(SILENT_S, 8 * factor)
 
 /** What a car calls for on the board, by what is known without opening its page. */
-export type BoardAlarm = 'target' | 'decided' | 'silent' | 'time'
+export type BoardAlarm = 'target' | 'decided' | 'silent' | 'time' | 'read'
 
 /** The one thing a car calls for now, or null. @param wallMs - wall time now, ms */
-export function boardAlarm(
-  { summary, clock, vacuumPa, vacuumAt, byHand, unit, found, forecast }: BoardRow,
-  wallMs: number,
-): BoardAlarm | null {
-  if (summary.signed || clock.length === 0 || summary.comeBackAt === null) return null
+export function boardAlarm(row: BoardRow, wallMs: number): BoardAlarm | null {
+  const { summary, clock, vacuumPa, vacuumAt, byHand, unit, found } = row
+  if (summary.signed || summary.rests === 'closed' || clock.length === 0 || summary.comeBackAt === null) return null
+  // a car left standing wants nobody before its time: its gauge may be off
+  if (summary.rests === 'parked') return jobTimeMs(clock, wallMs) >= Date.parse(summary.comeBackAt) ? 'time' : null
   const nowMs = jobTimeMs(clock, wallMs)
   // inches are some needle's, whatever the rig has
   const seat = unit === 'inHgV' ? 'needle' : (summary.gauge ?? 'far')
@@ -27,14 +28,29 @@ export function boardAlarm(
   // a gauge that a person reads is never silent
   if (vacuumAt !== null && !byHand && nowMs - Date.parse(vacuumAt) > silentAfterS(clockFactor(clock)) * 1000)
     return 'silent'
-  return nowMs >= (wantedMs({ summary, forecast }) ?? 0) ? 'time' : null
+  if (nowMs >= (wantedMs(row) ?? 0)) return 'time'
+  return nowMs >= (readMs(row) ?? Number.POSITIVE_INFINITY) ? 'read' : null
 }
 
 /** When a car that waits by itself wants somebody, job time ms: a pull by what is said of its end; null while hands are on it. */
 export function wantedMs({ summary, forecast }: Pick<BoardRow, 'summary' | 'forecast'>): number | null {
   if (summary.comeBackAt === null) return null
   const dueMs = Date.parse(summary.comeBackAt)
-  return summary.step === 'pull' ? comeBackAt(dueMs, forecast).atMs : dueMs
+  return summary.step === 'pull' && summary.rests === undefined ? comeBackAt(dueMs, forecast).atMs : dueMs
+}
+
+/** When a hand is to read a gauge no instrument reports, job time ms; null where nobody has to. */
+function readMs({ summary, byHand, vacuumAt, found }: BoardRow): number | null {
+  if (!byHand || vacuumAt === null || found !== null) return null
+  if (summary.waitsFrom === undefined || summary.comeBackAt === null) return null
+  return nextReadMs(Date.parse(summary.waitsFrom), Date.parse(vacuumAt), Date.parse(summary.comeBackAt))
+}
+
+/** Whether what a car wants next is that a hand reads its gauge. */
+export function readFirst(row: BoardRow, wallMs: number): boolean {
+  const alarm = boardAlarm(row, wallMs)
+  const [wanted, read] = [wantedMs(row), readMs(row)]
+  return alarm === 'read' || (alarm === null && read !== null && wanted !== null && read < wanted)
 }
 
 /**
@@ -43,9 +59,12 @@ export function wantedMs({ summary, forecast }: Pick<BoardRow, 'summary' | 'fore
  */
 export function neededMs(row: BoardRow, wallMs: number): number {
   const { summary, clock } = row
-  if (summary.signed) return Number.POSITIVE_INFINITY
+  if (summary.signed || summary.rests === 'closed') return Number.POSITIVE_INFINITY
+  if (summary.rests === 'parked' && summary.comeBackAt === null) return Number.POSITIVE_INFINITY
   const alarm = boardAlarm(row, wallMs)
   if (alarm === 'target' || alarm === 'decided') return -1
-  const wanted = wantedMs(row)
+  const wanted = earlier(wantedMs(row), readMs(row))
   return wanted === null || clock.length === 0 ? -1 : wallTimeMs(clock, wanted)
 }
+
+const earlier = (a: number | null, b: number | null): number | null => (a !== null && b !== null ? Math.min(a, b) : a)

@@ -1,12 +1,12 @@
 import { carPressurePa } from '../board/car-pressure'
 import { silentAfterS } from '../board/needed'
+import { chargePressureOf } from '../charge/limits'
 import { seatRead } from '../job/gauge-seat'
-import { currentHold, currentPull, holdEndsMs, type JobState } from '../job/state'
+import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
 import { comeBackAt } from '../pull/forecast'
-import { PA_PER_MICRON } from '../units/constants'
 import { findingOf } from './finding'
 import { readNext } from './read-next'
-import type { Live } from './types'
+import { type Live, sayOf } from './types'
 
 /** Something that wants a person now; its id says which, so that it is answered once. */
 export type Alarm = { id: string; sentence: string }
@@ -23,8 +23,10 @@ const WORDS: Record<string, string> = {
   verdict: 'hold decided',
   runaway: 'pressure running away',
   silent: 'gauge silent',
+  'scale-silent': 'scale silent',
   back: 'time to come back',
   read: 'a reading is due',
+  pressure: 'a side out of its limits',
 }
 export const alarmWords = (id: string): string => WORDS[id.split(':')[0] ?? ''] ?? id
 
@@ -38,12 +40,27 @@ export function alarmsOf(state: JobState, live: Live, factor = 1): Alarm[] {
     ...pullAlarms(state, live),
     ...holdAlarms(state, live),
     ...readAlarms(state, live),
+    ...pressureAlarms(state, live),
     ...silence(state, live, factor),
+    ...scaleSilence(state, live, factor),
   ]
   return found.filter(({ id }) => {
     const answer = state.alarms[id]
     return answer === undefined || (answer.untilMs !== null && answer.untilMs <= live.nowMs)
   })
+}
+
+/** A side that is where it must not be while the engine runs on a charge. */
+function pressureAlarms(state: JobState, live: Live): Alarm[] {
+  const open = openContainer(state)
+  if (state.step !== 'charge' || state.rig.engine !== 'on' || !open) return []
+  const found = chargePressureOf(state, live)
+  if (!found) return []
+  const sentence =
+    found === 'high-over'
+      ? 'High side over its limit: close it, engine off.'
+      : 'Low side in a vacuum: close it and look.'
+  return [{ id: `pressure:${found}:${open.id}`, sentence }]
 }
 
 /** A hand is called to read when a reading is due. */
@@ -66,7 +83,7 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
       ? [
           {
             id: `target:${n}`,
-            sentence: `Target reached: ${Math.round((carPa ?? 0) / PA_PER_MICRON).toLocaleString('en')} micron.`,
+            sentence: `Target reached: ${sayOf(live).vacuum(carPa ?? 0)}.`,
           },
         ]
       : []),
@@ -110,6 +127,19 @@ function holdAlarms(state: JobState, live: Live): Alarm[] {
     ...((live.fallPaS ?? 0) > RUNAWAY_HOLD_PA_S
       ? [{ id: `runaway:hold:${n}`, sentence: 'It is running away: a valve, a hose or a large hole.' }]
       : []),
+  ]
+}
+
+/** A scale that reports by itself and says nothing while refrigerant flows: nobody sees the weight go past its stop. */
+function scaleSilence(state: JobState, { scaleAtMs, scaleByHand, nowMs }: Live, factor: number): Alarm[] {
+  const open = openContainer(state)
+  if (state.step !== 'charge' || !open || scaleByHand || scaleAtMs === undefined) return []
+  if (state.rig['container-valve'] !== 'open' || nowMs - scaleAtMs < silentAfterS(factor) * 1000) return []
+  return [
+    {
+      id: `scale-silent:${open.id}:${new Date(scaleAtMs).toISOString().slice(0, 16)}`,
+      sentence: 'The scale says nothing while it flows: shut the valve, look at it, and type what it shows.',
+    },
   ]
 }
 

@@ -1,7 +1,7 @@
+import { sidesOf } from '../job/sides'
 import type { JobState } from '../job/state'
 import { type RestFinding, readRest } from '../prove/rest-pressure'
-import { PA_PER_PSI } from '../units/constants'
-import { type Call, finish, record } from './types'
+import { type Call, finish, type Live, record, sayOf } from './types'
 
 /** What the zero check of a state says; undefined before it was read. */
 export function restFinding(state: JobState): RestFinding | undefined {
@@ -17,25 +17,24 @@ export function restFinding(state: JobState): RestFinding | undefined {
   )
 }
 
-const psig = (pa: number): string => `${Math.round(pa / 1000)} kPa (${(pa / PA_PER_PSI).toFixed(0)} psig)`
-
-export function callZero(state: JobState): Call {
+export function callZero(state: JobState, live: Live): Call {
   const finding = restFinding(state)
+  const one = sidesOf(state.opened.rig).length === 1
   if (!finding) {
     return {
-      sentence: 'Read both gauges at rest.',
+      sentence: one ? 'Read the gauge at rest.' : 'Read both gauges at rest.',
       why: [
         'Anything but zero means refrigerant inside, or a needle off its zero.',
         'Engine off, car standing since it was driven in.',
       ],
       form: 'zero',
       watch: ['Gloves and eye protection on: liquid freezes skin and blinds.'],
-      action: { label: 'Both are read', key: 'B', does: { do: 'send', form: 'zero' } },
+      action: { label: one ? 'It is read' : 'Both are read', key: 'B', does: { do: 'send', form: 'zero' } },
       plain: [],
       after: 'Then log what was opened and renewed.',
     }
   }
-  if (finding.kind === 'refrigerant') return callRecover(state, finding)
+  if (finding.kind === 'refrigerant') return callRecover(state, finding, live)
   if (finding.kind === 'below-zero' && !state.zeroAnswer) return callBelowZero()
   return {
     sentence: 'Nothing inside. Go on.',
@@ -50,9 +49,10 @@ export function callZero(state: JobState): Call {
   }
 }
 
-function callRecover(state: JobState, finding: Extract<RestFinding, { kind: 'refrigerant' }>): Call {
+function callRecover(state: JobState, finding: Extract<RestFinding, { kind: 'refrigerant' }>, live: Live): Call {
+  const say = sayOf(live)
   const { label, place } = state.opened
-  const full = `${label.refrigerant} with liquid left stands at ${psig(finding.saturationPaG)} at ${Math.round(place.ambientC)} °C.`
+  const full = `${label.refrigerant} with liquid left stands at ${say.pressure(finding.saturationPaG)} at ${say.celsius(place.ambientC)}.`
   const means = {
     likely: 'So there is liquid inside: most of a charge may still be there.',
     none: 'It stands well below: only vapour is left.',
@@ -112,7 +112,10 @@ export function callFix(state: JobState): Call {
     form: 'fix',
     watch: state.opened.car.hybrid
       ? ['High-voltage compressor: only the maker’s non-conducting oil, only trained staff.']
-      : ['No sealers, no stop-leak.'],
+      : [
+          'No sealers, no stop-leak.',
+          'Valve cores come in two sizes: hold the new one beside the old before it goes in.',
+        ],
     action: { label: 'Repair is logged', key: 'L', does: { do: 'send', form: 'fix' } },
     plain: [],
     after: 'Then rig up.',

@@ -2,9 +2,11 @@ import { describe, expect, test } from 'vitest'
 import type { HoldResult } from '../hold/types'
 import type { HoldEnded } from '../job/events'
 import { CAR, done, HOLDING, job, later, minutes, PULLING, part, RIGGED, rest } from '../tests/job-fixture'
+import { sayIn, USUAL_SAY } from '../units/say'
+import { USUAL_UNITS } from '../units/shown'
 import { alarmsOf } from './alarms'
 import { callFor } from './call'
-import { gramsWords } from './hold'
+import { cautionsBefore } from './cautions'
 import type { Call, Deed, Live } from './types'
 
 const clock = (ms: number) => new Date(ms).toISOString().slice(11, 16)
@@ -133,6 +135,17 @@ describe('a needle', () => {
     expect([over.sentence, over.action.label]).toEqual(['Its minutes are over. Isolate it.', 'Isolate it'])
   })
 
+  test('that hangs beside an electronic gauge is compared with it once', () => {
+    const hung: Deed = {
+      kind: 'instrument-hung',
+      payload: { instrument: 'g9', name: 'Gauge 9', kind: 'vacuum', seat: 'far', stepPa: 0.13 },
+    }
+    const both = later(job(opened, ...PULLING), 7, hung)
+    const inches = (CAR.place.barometerPa / 3386.389).toFixed(1)
+    expect(callFor(both, live(20, { vacuumPa: 120 })).why.join(' ')).toContain(`should stand at ${inches} inHg`)
+    expect(callFor(job(CAR, ...PULLING), live(20, { vacuumPa: 120 })).why.join(' ')).not.toMatch(/Compare the needle/)
+  })
+
   test('rings when its minutes are over, and says nothing of a target', () => {
     const said = alarmsOf(job(opened, ...PULLING), live(67, { ...shown, vacuumByHand: true })).map((a) => a.sentence)
     expect(said).toEqual(['The pull’s minutes are over: isolate it.'])
@@ -186,6 +199,7 @@ const judged = (change: Partial<HoldResult>): HoldResult => ({
   futures: [],
   samples: 700,
   heldS: 700,
+  findings: [{ code: 'several-fit', of: { byPa: 1.6, inS: 660 } }],
   reasons: ['It rose 12 micron in 11 minutes.'],
   codes: ['several-fit'],
   cannotSeeBelowGramsPerYear: null,
@@ -267,19 +281,14 @@ describe('the hold', () => {
   ] as const)('%s leads where it should', (_name, change, sentence, next) => {
     const call = callFor(later(holding, 71, ended(change)), live(72))
     expect(call.sentence).toBe(sentence)
-    expect(deedsOf(call)).toEqual([{ kind: 'hold-decided', payload: { next } }])
+    expect(deedsOf(call)).toMatchObject([{ kind: 'hold-decided', payload: { next } }])
   })
 
   test('every verdict says what it does not prove, in two figures', () => {
     const text = callFor(later(holding, 71, ended({})), live(72)).proves?.text
     expect(text).toMatch(/No leak of 94 g a year or more/)
     expect(text).toMatch(/Not a core under its coupler/)
-    expect([gramsWords(1234), gramsWords(96.6), gramsWords(0), gramsWords(Number.NaN)]).toEqual([
-      '1,200',
-      '97',
-      'no',
-      'no',
-    ])
+    expect([1234, 96.6, 0, Number.NaN].map(USUAL_SAY.yearText)).toEqual(['1,200', '97', 'no', 'no'])
   })
 })
 
@@ -302,8 +311,15 @@ describe('the charge', () => {
       form: 'container-start',
       action: { label: 'can-1 is connected' },
     })
-    expect(callFor(first, live(71)).why.join()).toMatch(/Into the vacuum first, engine off/)
-    expect(callFor(first, live(71)).watch.join()).toMatch(/High side stays shut while the engine runs/)
+    // the line is purged first; who opens it unpurged is asked
+    const purge = callFor(first, live(71))
+    expect([purge.sentence, purge.action.label]).toEqual(['Purge the line.', 'It is purged'])
+    expect(purge.why.join(' ')).toMatch(/needle backed out before it goes on the can.*3 g counted/)
+    const unpurged = cautionsBefore(first, part('container-valve', 'open')).map((c) => c.code)
+    expect(unpurged).toContain('line-not-purged')
+    const purged = later(first, 71, ...deedsOf(purge))
+    expect(callFor(purged, live(71)).why.join()).toMatch(/Into the vacuum first, engine off/)
+    expect(callFor(purged, live(71)).watch.join()).toMatch(/High side stays shut while the engine runs/)
   })
 
   test('the stop weight is the figure, with the time until it', () => {
@@ -340,7 +356,7 @@ describe('the charge', () => {
   test('a flow that fades with the engine on is explained, the connector before the charge', () => {
     const running = later(open, 74, part('engine', 'on'))
     const why = callFor(running, live(80, { scaleG: 300, flowGMin: 1 })).why.join(' ')
-    expect(why).toMatch(/cooled itself.*50 °C at most.*connector first.*last step of diagnosis/)
+    expect(why).toMatch(/cooled itself.*50 °C \(122 °F\) at most.*connector first.*last step of diagnosis/)
     // an engine that has just been started is given its minute
     expect(callFor(running, live(75, { scaleG: 300, flowGMin: 1 })).sentence).toMatch(/Hand on the low valve/)
     const together = { scaleG: 300, flowGMin: 1, lowPa: 75_815 + 350_000, highPa: 75_815 + 355_000 }
@@ -369,7 +385,7 @@ describe('the charge', () => {
       /Asked for: 540 g. On the target, within the ±15 g allowed/,
     )
     expect(callFor(finish(200), live(81)).why.join()).toMatch(
-      /60 g over, 45 more than allowed.*Recovery is the only honest way back/,
+      /60 g over, 45 g more than allowed.*Recovery is the only honest way back/,
     )
     expect(callFor(finish(400), live(81))).toMatchObject({
       sentence: '140 g short. Another container.',
@@ -405,5 +421,50 @@ describe('the end', () => {
       sentence: 'Signed. The car can go.',
       action: { does: { do: 'go', to: 'record' } },
     })
+  })
+})
+
+describe('in the reader’s units', () => {
+  const inches = sayIn(
+    { ...USUAL_UNITS, vacuum: 'mbar', pressure: 'psi', temperature: 'F', mass: 'oz' },
+    CAR.place.barometerPa,
+  )
+  const read = (call: Call) => [call.sentence, ...call.why, call.proves?.text, call.figure?.caption].join(' ')
+
+  test('pressure at rest, the pull and the hold speak no micron, kPa or grams', () => {
+    const rest350 = read(callFor(job(CAR, [1, rest(350_000)]), live(2, { say: inches })))
+    // 353 kPa above the air at 11 C
+    expect(rest350).toMatch(/stands at 51 psig at 52 °F/)
+    const pull = read(callFor(job(CAR, ...PULLING), live(20, { vacuumPa: 900 * MICRON, say: inches })))
+    expect(pull).toMatch(/1\.20 mbar now, the target is 0\.667.*dew point of −12 °F/)
+    const held600 = judged({
+      findings: [
+        { code: 'straight', of: { byPa: 100 * MICRON, inS: 1200, risePaS: (5 * MICRON) / 60 } },
+        { code: 'jump', of: { as: 'noted', byPa: 30 * MICRON } },
+      ],
+    })
+    const hold = read(callFor(job(CAR, ...HOLDING), held(60, { judgement: held600, say: inches })))
+    expect(hold).toMatch(/rose 0\.133 mbar in 20 minutes, as straight as a ruler: about 0\.0067 mbar a minute/)
+    expect(hold).toMatch(/Noted: a jump of 0\.0400 mbar up/)
+    expect(hold).toMatch(/a leak of 25 oz a year would show/)
+    for (const said of [rest350, pull, hold]) expect(said).not.toMatch(/micron|kPa|°C|\d g\b/)
+  })
+
+  test('a hold of before figures were kept is read as it was written', () => {
+    const old: HoldEnded = {
+      verdict: 'tight',
+      leak: 0.01,
+      damp: 0.02,
+      risePaS: 0,
+      provesGramsPerYear: 94,
+      leakGramsPerYear: null,
+      heldS: 1800,
+      samples: 1800,
+      reasons: ['It rose 4 micron in 30 minutes.'],
+    }
+    const said = read(
+      callFor(job(CAR, ...HOLDING, [70, { kind: 'hold-ended', payload: old }]), live(71, { say: inches })),
+    )
+    expect(said).toMatch(/It rose 4 micron in 30 minutes\..*No leak of 3\.3 oz a year/)
   })
 })

@@ -4,8 +4,10 @@ import { callLeave, callProve } from './after'
 import { callFix, callZero } from './before'
 import { callCharge } from './charge'
 import { callHold } from './hold'
+import { callClosed, callParked } from './rests'
+import { awaitsCouplers, callRig } from './rig'
 import type { Call, Live } from './types'
-import { callIsolate, callPull, callRig } from './vacuum'
+import { callIsolate, callPull } from './vacuum'
 
 /** The call for a job as it stands: which sentence, why, and where the hand goes next. Pure. */
 export function callFor(state: JobState, live: Live): Call {
@@ -21,20 +23,22 @@ export function callFor(state: JobState, live: Live): Call {
       plain: [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }],
     }
   }
+  if (state.closed) return callClosed(state.closed)
+  if (state.parked) return callParked(state, state.parked, live)
   switch (state.step) {
     case 'take-in':
     case 'zero':
-      return callZero(state)
+      return callZero(state, live)
     case 'fix':
       return callFix(state)
     case 'rig':
-      return callRig(state)
+      return callRig(state, live)
     case 'pull':
       return callPull(state, live)
     case 'isolate':
       return callIsolate(state)
     case 'hold':
-      return callHold(state, live)
+      return awaitsCouplers(state) ? callRig(state, live) : callHold(state, live)
     case 'charge':
       return callCharge(state, live)
     case 'prove':

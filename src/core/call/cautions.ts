@@ -1,6 +1,10 @@
+import { labelTargetG, toleranceG } from '../charge/plan-for-job'
+import { cansGive, countAgainst } from '../charge/unweighed'
+import { withinTablesC } from '../fluids/refrigerant'
 import type { EventDraft, PayloadOf } from '../job/events'
 import { carIsOpen, type PartSet, type RigState } from '../job/parts'
-import { type JobState, wayOf } from '../job/state'
+import { isWithoutManifold } from '../job/sides'
+import { chargedG, type JobState, liquidStandsUntilMs, openContainer } from '../job/state'
 import type { Step } from '../job/steps'
 import { LIQUID_STANDS_MIN } from '../job/ways'
 import { readRest } from '../prove/rest-pressure'
@@ -12,13 +16,41 @@ export type Caution = { code: string; sentence: string; remedy: string }
  * Cautions an event raises on a state, before it is recorded; empty when nothing is amiss.
  * Nothing is forbidden: whoever knows better goes on, and the record says so.
  */
-export function cautionsBefore(state: JobState, event: Pick<EventDraft, 'kind' | 'payload'>): Caution[] {
-  if (event.kind === 'part-set') return turning(state, event.payload as PartSet)
+export function cautionsBefore(
+  state: JobState,
+  event: Pick<EventDraft, 'kind' | 'payload'> & { happenedAt?: string },
+): Caution[] {
+  if (event.kind === 'part-set') return turning(state, event.payload as PartSet, event.happenedAt)
   if (event.kind === 'nitrogen-swept') return [NITROGEN]
   if (event.kind === 'container-warmed')
     return (event.payload as PayloadOf<'container-warmed'>).celsius > WARMEST_C ? [TOO_WARM] : []
+  if (event.kind === 'cans-planned') return counting(state, event.payload as PayloadOf<'cans-planned'>)
+  if (event.kind === 'fix-logged') return coreSizes(event.payload as PayloadOf<'fix-logged'>)
+  if (event.kind === 'turned-back') return turningBack(state, (event.payload as PayloadOf<'turned-back'>).to)
   if (event.kind === 'step-finished') return finishing(state, (event.payload as PayloadOf<'step-finished'>).step)
   return []
+}
+
+/** Opening or pulling on a car that holds a charge. */
+function turningBack(state: JobState, to: PayloadOf<'turned-back'>['to']): Caution[] {
+  return to !== 'zero' && to !== 'charge' && chargedG(state) > 0 ? [CHARGE_INSIDE] : []
+}
+
+/** A core was put in of a size no port of this car takes, or more of one than there are such ports. */
+function coreSizes({ renewed, ports }: PayloadOf<'fix-logged'>): Caution[] {
+  if (!ports) return []
+  const wrong = (['small', 'large'] as const).some((size) => {
+    const put = renewed.find((r) => r.what === `core-${size}`)?.count ?? 0
+    return put > [ports.low, ports.high].filter((port) => port === size).length
+  })
+  return wrong ? [CORE_SIZE] : []
+}
+
+/** Whole cans that are too much for certain. */
+function counting(state: JobState, { count, netG }: PayloadOf<'cans-planned'>): Caution[] {
+  const { label, place } = state.opened
+  const gives = cansGive(count, netG, label.refrigerant, withinTablesC(place.ambientC))
+  return countAgainst(gives, labelTargetG(state), toleranceG(state)) === 'over' ? [CANS_OVER] : []
 }
 
 /** What a step that is called finished leaves undone. */
@@ -58,7 +90,7 @@ const UNDONE: Partial<Record<Step, { is: (state: JobState) => boolean; caution: 
     },
   },
   charge: {
-    is: (state) => state.containers.every((c) => c.endGrossG === undefined),
+    is: (state) => state.containers.every((c) => c.endGrossG === undefined) && !state.counted?.emptied.length,
     caution: {
       code: 'charge-passed',
       sentence: 'Nothing was weighed into this car.',
@@ -82,20 +114,32 @@ export const WARMEST_C = 50
 const liquidCanRun = (rig: RigState): boolean =>
   rig['centre-hose'] === 'container' && rig['container-valve'] === 'open' && rig['valve-low'] === 'open'
 
-/** Liquid was let in and the engine has not run since. */
-function liquidWentIn(state: JobState): boolean {
-  const last = state.containers[state.containers.length - 1]
-  return (
-    wayOf(state) === 'liquid-high' &&
-    last !== undefined &&
-    (state.turnedAt.engine ?? '') < (last.endedAt ?? last.startedAt)
-  )
+/** Liquid was let in, the engine has not run since, and it has not stood its minutes. */
+function liquidStands(state: JobState, at: string | undefined): boolean {
+  const until = liquidStandsUntilMs(state)
+  return until !== null && (at === undefined || Date.parse(at) < until)
 }
 
+const CANS_OVER: Caution = {
+  code: 'cans-over',
+  sentence:
+    'So many whole cans are more than this label allows, for certain: the high side rises, liquid can reach the compressor.',
+  remedy: 'One can less, and the rest by a kitchen scale; or smaller cans.',
+}
+const CORE_SIZE: Caution = {
+  code: 'core-size',
+  sentence: 'A core was put in of a size these ports do not take: it seals on nothing, or cuts the thread.',
+  remedy: 'Hold the new core beside the old one; take it out again while the system is empty.',
+}
+const CHARGE_INSIDE: Caution = {
+  code: 'charge-inside',
+  sentence: 'There is a charge in this car: opened it blows liquid, pulled on it breaks the pump.',
+  remedy: 'Go back to the gauges at rest and recover it, with certified equipment.',
+}
 const TOO_WARM: Caution = {
   code: 'warmed-over-50',
-  sentence: 'Over 50 °C a container can burst.',
-  remedy: 'Warm water of the hand’s warmth, 50 °C at most; no flame, no heat gun.',
+  sentence: 'Over 50 °C (122 °F) a container can burst.',
+  remedy: 'Warm water of the hand’s warmth, 50 °C (122 °F) at most; no flame, no heat gun.',
 }
 const INVERTED_RUNNING: Caution = {
   code: 'inverted-running-low',
@@ -119,7 +163,7 @@ const HOSE_ON_STOPPED_PUMP: Caution = {
   remedy: 'Take the hose off the pump, or open its inlet.',
 }
 
-function turning(state: JobState, { part, state: to }: PartSet): Caution[] {
+function turning(state: JobState, { part, state: to }: PartSet, at: string | undefined): Caution[] {
   const next = { ...state.rig, [part]: to } as RigState
   const found: (Caution | false)[] = [
     part === 'pump' && to === 'on' && underPressure(state),
@@ -132,23 +176,42 @@ function turning(state: JobState, { part, state: to }: PartSet): Caution[] {
     (part === 'coupler-low' || part === 'coupler-high') && to === 'open' && state.rig[part] === 'off' && COUPLER_SENSE,
     (part === 'coupler-low' || part === 'coupler-high') &&
       to === 'on' &&
-      valvesOpenWhileSnapping(state.rig) &&
+      valvesOpenWhileCoupling(state.rig) &&
       VALVES_OPEN,
     part === 'coupler-high' && to === 'off' && state.rig.engine === 'on' && HIGH_OFF_RUNNING,
     part === 'valve-high' && to === 'open' && state.step === 'charge' && next.engine === 'off' && HIGH_SIDE_CHARGE,
     next['container-pose'] === 'inverted' && next.engine === 'on' && liquidCanRun(next) && INVERTED_RUNNING,
-    part === 'engine' && to === 'on' && liquidWentIn(state) && AGAINST_LIQUID,
-    part === 'engine' &&
-      to === 'on' &&
-      state.step !== 'charge' &&
-      state.step !== 'prove' &&
-      state.step !== 'leave' &&
-      ENGINE_IN_VACUUM,
+    part === 'engine' && to === 'on' && liquidStands(state, at) && AGAINST_LIQUID,
+    part === 'container-valve' && to === 'open' && lineHoldsAir(state) && LINE_NOT_PURGED,
+    part === 'container-valve' && to === 'open' && gaugeIsOn(state) && GAUGE_UNDER_PRESSURE,
+    part === 'engine' && to === 'on' && nothingInside(state) && ENGINE_IN_VACUUM,
+    part === 'centre-hose' && to === 'off' && carIsOpen(state.rig) && HOSE_OFF_OPEN,
+    (part === 'coupler-low' || part === 'coupler-high') &&
+      to === 'off' &&
+      state.rig[part] === 'open' &&
+      turnedByHand(state) &&
+      COUPLER_OFF_OPEN,
   ]
   return found.filter((c): c is Caution => c !== false)
 }
 
-const valvesOpenWhileSnapping = (rig: RigState): boolean => rig['valve-low'] === 'open' || rig['valve-high'] === 'open'
+/** Before the charge, and in it until a container stood on the scale. */
+const nothingInside = (state: JobState): boolean =>
+  state.step === 'charge'
+    ? state.containers.length === 0 && state.counted === undefined
+    : state.step !== 'prove' && state.step !== 'leave'
+
+/** Couplers that open by themselves close by themselves; a tool on a port has its own valve. */
+const turnedByHand = ({ opened: { rig } }: JobState): boolean => rig.couplers !== 'auto' && !isWithoutManifold(rig)
+
+/** A container is on whose purge was planned and not made. */
+const lineHoldsAir = (state: JobState): boolean => state.rig.line === 'air' && openContainer(state) !== undefined
+
+/** An electronic vacuum gauge still reaches the line pressure is about to come into. */
+const gaugeIsOn = ({ opened, rig }: JobState): boolean =>
+  opened.rig.gauge === 'electronic' && rig['gauge-valve'] === 'open'
+
+const valvesOpenWhileCoupling = (rig: RigState): boolean => rig['valve-low'] === 'open' || rig['valve-high'] === 'open'
 
 function underPressure(state: JobState): Caution | false {
   const { zero, opened } = state
@@ -175,6 +238,26 @@ function underPressure(state: JobState): Caution | false {
   return finding.kind === 'refrigerant' ? caution : false
 }
 
+const LINE_NOT_PURGED: Caution = {
+  code: 'line-not-purged',
+  sentence: 'The charging line still holds air: opened now it goes into the car.',
+  remedy: 'A short hiss at the manifold end first, with the car shut.',
+}
+const GAUGE_UNDER_PRESSURE: Caution = {
+  code: 'gauge-under-pressure',
+  sentence: 'The vacuum gauge is still on: pressure breaks its sensor.',
+  remedy: 'Shut its own valve, or take it off and cap its port, before the container is opened.',
+}
+const HOSE_OFF_OPEN: Caution = {
+  code: 'hose-off-valve-open',
+  sentence: 'A valve is open: with the centre hose off the car breathes through it, or blows out of it.',
+  remedy: 'Shut both valves first.',
+}
+const COUPLER_OFF_OPEN: Caution = {
+  code: 'coupler-off-open',
+  sentence: 'The coupler still presses the core: taken off so, the car leaks until the core springs back.',
+  remedy: 'Close it first, counter-clockwise, then pull it off.',
+}
 const EXHAUST_CAP: Caution = {
   code: 'exhaust-cap-on',
   sentence: 'The exhaust cap is on: the pump pushes against it and blows its seal.',
@@ -194,7 +277,7 @@ const COUPLER_SENSE: Caution = {
   code: 'coupler-sense',
   sentence: 'A coupler turns the other way from a valve: clockwise opens it onto the core.',
   remedy:
-    'Closed means counter-clockwise. Snap it on closed, tug, then open it until it presses the core and no further.',
+    'Closed means counter-clockwise. Push it on closed, tug, then open it until it presses the core and no further.',
 }
 const VALVES_OPEN: Caution = {
   code: 'valves-open-at-coupling',
@@ -216,3 +299,10 @@ const ENGINE_IN_VACUUM: Caution = {
   sentence: 'The compressor must not turn in a vacuum: it has no oil and no gas to carry it.',
   remedy: 'Leave the engine off until the first charge is in.',
 }
+
+/** A pump that runs on another car: one pump pulls on one car. */
+export const pumpElsewhere = (car: string): Caution => ({
+  code: 'pump-elsewhere',
+  sentence: `This pump runs on ${car} now: one pump pulls on one car.`,
+  remedy: `Isolate ${car} first, or take another pump.`,
+})

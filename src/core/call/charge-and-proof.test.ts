@@ -22,6 +22,7 @@ describe('the ways of letting it in', () => {
       71,
       { kind: 'charge-planned', payload },
       { kind: 'container-started', payload: { id: 'cylinder-7', grossG: 9120 } },
+      part('line', 'purged'),
     )
   }
   /** Presses the call's button and records what it stands for, without one caution. */
@@ -48,13 +49,24 @@ describe('the ways of letting it in', () => {
       'valve-low': 'closed',
       engine: 'off',
     })
-    const flowing = callFor(open, live(74, { scaleG: 8900, flowGMin: 1 }))
+    const flowing = callFor(open, live(74, { scaleG: 8900, flowGMin: 60 }))
     expect(flowing.sentence).toMatch(/Hand on the high valve/)
     expect(flowing.plain).toEqual([])
+    // the pressures meet before the weight is in: named, and the rest goes another way, after its rest
+    const early = callFor(open, live(74, { scaleG: 8900, flowGMin: 1 }))
+    expect([early.sentence, early.plain]).toEqual(['The liquid stopped early.', []])
+    expect(early.why.join(' ')).toMatch(/stands 10 minutes/)
     const shut = press(open, 75, { scaleG: 8577, flowGMin: 60 })
     expect(shut.rig['valve-high']).toBe('closed')
     const weighed = later(shut, 76, { kind: 'container-ended', payload: { id: 'cylinder-7', grossG: 8577 } })
-    expect(callFor(weighed, live(77)).watch.join()).toMatch(/never start against liquid/)
+    const stands = callFor(weighed, live(77))
+    expect(stands.watch.join()).toMatch(/never start against liquid/)
+    expect([stands.sentence, stands.figure?.text]).toEqual([expect.stringMatching(/engine from$/), '11:26'])
+    // ten minutes on the engine may start; before them it is cautioned
+    const at = (m: number) => ({ ...part('engine', 'on'), happenedAt: new Date(minutes(m)).toISOString() })
+    expect(cautionsBefore(weighed, at(80)).map((c) => c.code)).toEqual(['start-against-liquid'])
+    expect(cautionsBefore(weighed, at(87))).toEqual([])
+    expect(callFor(weighed, live(87)).sentence).toMatch(/Prove it/)
   })
 
   test('the first charge through both: the high valve is shut by the same press that starts the engine', () => {

@@ -1,12 +1,15 @@
 import { stopsNow, toleranceG } from '../charge/plan-for-job'
-import { chargedG, type JobState, openContainer, wayOf } from '../job/state'
-import { WAY_WORDS } from '../job/ways'
-import { GRAMS_PER_OUNCE } from '../units/constants'
+import { chargedG, type JobState, liquidStandsUntilMs, openContainer, wayOf } from '../job/state'
+import { LIQUID_STANDS_MIN, WAY_WORDS } from '../job/ways'
+import type { Say } from '../units/say'
 import { callContainer } from './charge-container'
-import { grams, MORE_FROM_G, valveName } from './charge-words'
-import { type Call, finish, type Live, record, set } from './types'
+import { callCounted } from './charge-counted'
+import { MORE_FROM_G, massBoth, valveName } from './charge-words'
+import { turnDeeds } from './turns'
+import { type Call, finish, type Live, record, sayOf, set } from './types'
 
 export function callCharge(state: JobState, live: Live): Call {
+  if (state.counted) return callCounted(state, state.counted, sayOf(live))
   if (!state.plan) {
     return {
       sentence: 'What stands on the scale?',
@@ -25,13 +28,14 @@ export function callCharge(state: JobState, live: Live): Call {
     }
   }
   const open = openContainer(state)
-  return open ? callContainer(state, live, open) : callNext(state)
+  return open ? callContainer(state, live, open) : callNext(state, live)
 }
 
-function callNext(state: JobState): Call {
+function callNext(state: JobState, live: Live): Call {
+  const say = sayOf(live)
   const [next] = stopsNow(state)
   // a rest smaller than a scale can tell is no reason to put another container on
-  if (!next || next.takenG - next.purgeG < MORE_FROM_G) return callFilled(state)
+  if (!next || next.takenG - next.purgeG < MORE_FROM_G) return callFilled(state, live)
   const first = state.containers.length === 0
   if (first && state.plan?.line === 'single-hose' && state.rig['coupler-high'] !== 'off') return callRigOff(state)
   const purged = next.purgeG > 0
@@ -41,9 +45,10 @@ function callNext(state: JobState): Call {
     why: [
       first
         ? `Hose on it, its valve shut, ${words.pose}. ${purged ? 'Purge: a short hiss at the manifold end.' : ''}`
-        : `The ${valveName(state)} valve is shut, the last container too: hose over to this one, ${words.pose}. ${purged ? `Purge with a short hiss, ${grams(next.purgeG)} g counted.` : 'The hose stayed shut: nothing to purge.'}`,
+        : `The ${valveName(state)} valve is shut, the last container too: hose over to this one, ${words.pose}. ` +
+          `${purged ? `Purge with a short hiss, ${say.mass(next.purgeG)} counted.` : 'The hose stayed shut: nothing to purge.'}`,
       'Scale zeroed with the hose on, or the same way as for the one before.',
-      `It stops at ${grams(next.stopGrossG)} g, ${(next.stopGrossG / GRAMS_PER_OUNCE).toFixed(1)} oz${next.emptied ? ', at its heel' : ''}.`,
+      `It stops at ${massBoth(next.stopGrossG, say)}${next.emptied ? ', at its heel' : ''}.`,
     ],
     form: 'container-start',
     watch: words.watch.slice(1),
@@ -86,26 +91,34 @@ function callRigOff({ rig }: JobState): Call {
   }
 }
 
+/** Less than this off is on the target, g: no scale of this work shows it. */
+const NOTHING_OFF_G = 0.5
+
 /** What too much or too little does, and the way back. */
-export function offTargetWords(offG: number, allowsG: number): string {
-  const by = grams(Math.abs(offG))
+export function offTargetWords(offG: number, allowsG: number, say: Say): string {
+  const by = say.mass(Math.abs(offG))
   if (Math.abs(offG) <= allowsG)
-    return `${by === '0' ? 'On the target' : `${by} g ${offG > 0 ? 'over' : 'under'} it`}, within the ±${grams(allowsG)} g allowed.`
-  const beyond = grams(Math.abs(offG) - allowsG)
+    return (
+      `${Math.abs(offG) < NOTHING_OFF_G ? 'On the target' : `${by} ${offG > 0 ? 'over' : 'under'} it`}, ` +
+      `within the ±${say.mass(allowsG)} allowed.`
+    )
+  const beyond = say.mass(Math.abs(offG) - allowsG)
   return offG > 0
-    ? `${by} g over, ${beyond} more than allowed: the high side rises, the vent warms, liquid can reach the compressor. Recovery is the only honest way back.`
-    : `${by} g short, ${beyond} more than allowed: weak cooling, and oil that does not come back to the compressor.`
+    ? `${by} over, ${beyond} more than allowed: the high side rises, the vent warms, ` +
+        `liquid can reach the compressor. Recovery is the only honest way back.`
+    : `${by} short, ${beyond} more than allowed: weak cooling, and oil that does not come back to the compressor.`
 }
 
-function callFilled(state: JobState): Call {
+function callFilled(state: JobState, live: Live): Call {
+  const say = sayOf(live)
   const got = chargedG(state)
   const target = state.plan?.targetG ?? 0
   const allows = toleranceG(state)
   const off = got - target
-  const why = [`Asked for: ${grams(target)} g. ${offTargetWords(off, allows)}`]
+  const why = [`Asked for: ${say.mass(target)}. ${offTargetWords(off, allows, say)}`]
   if (off < -allows) {
     return {
-      sentence: `${grams(-off)} g short. Another container.`,
+      sentence: `${say.mass(-off)} short. Another container.`,
       why,
       form: 'plan',
       watch: [],
@@ -119,13 +132,26 @@ function callFilled(state: JobState): Call {
     hose && !hose.drawnDown
       ? 'The hose was to stay full: what is in it is not in the car.'
       : 'Container shut, the line draws down into the low side while it runs.'
-  const stands = wayOf(state) === 'liquid-high' && state.rig.engine === 'off'
+  const until = state.rig.engine === 'off' ? liquidStandsUntilMs(state) : null
+  const stands = until !== null && live.nowMs < until
   return {
-    sentence: `${grams(got)} g is in. Prove it.`,
+    sentence: stands ? `${say.mass(got)} is in. It stands; engine from` : `${say.mass(got)} is in. Prove it.`,
+    ...(stands && {
+      figure: { text: live.clock(until), caption: `${LIQUID_STANDS_MIN} minutes after the liquid went in` },
+    }),
     why: [...why, giveBack],
     watch: stands ? WAY_WORDS['liquid-high'].watch.slice(0, 1) : [],
     action: { label: 'Go on to the proof', key: 'P', does: record(finish('charge')) },
-    plain: [],
+    plain:
+      off > allows
+        ? [
+            {
+              label: 'Recover it, begin again',
+              key: 'B',
+              does: record(...turnDeeds(state, 'zero', `${say.mass(off)} over the target`)),
+            },
+          ]
+        : [],
     after: 'Both sides and the vent, after five to ten minutes.',
   }
 }

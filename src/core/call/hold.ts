@@ -1,10 +1,15 @@
 import type { ReasonCode } from '../hold/codes'
+import { reasonsIn } from '../hold/reason-words'
 import type { HoldResult, Verdict } from '../hold/types'
+import { endsUncharged, holdStage, pullAhead } from '../job/stage-now'
+import { OPENED_MINUTES } from '../job/stages'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '../job/state'
 import { chanceWords } from '../units/chance'
+import type { Say } from '../units/say'
+import { type Accepted, acceptanceOf } from './acceptance'
 import { FOUND_WORDS, findingOf, foundBy } from './finding'
 import { readNext, TYPE_IT } from './read-next'
-import { type Ask, type Call, type CallButton, type Live, record } from './types'
+import { type Ask, type Call, type CallButton, type Live, record, sayOf } from './types'
 
 const decide = (label: string, key: string, next: 'charge' | 'pull' | 'fix' | 'hold'): CallButton => ({
   label,
@@ -16,14 +21,10 @@ const PULL = decide('Pull again', 'P', 'pull')
 const FIX = decide('Look for the leak', 'F', 'fix')
 const LONGER = decide('Hold on longer', 'H', 'hold')
 
-const BOARD: CallButton = { label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }
-/** How much a year, two figures are all a hold can bear. */
-export function gramsWords(grams: number): string {
-  if (!Number.isFinite(grams) || grams <= 0) return 'no'
-  const size = 10 ** Math.max(0, Math.floor(Math.log10(grams)) - 1)
-  return (Math.round(grams / size) * size).toLocaleString('en')
-}
+/** Charged although it leaks: why, and what whoever pays says to it. */
+const KNOWINGLY: CallButton = { label: 'Charge it knowingly', key: 'K', does: { do: 'way', at: 'accept' } }
 
+const BOARD: CallButton = { label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }
 export function callHold(state: JobState, live: Live): Call {
   const hold = currentHold(state)
   if (!hold)
@@ -34,10 +35,11 @@ export function callHold(state: JobState, live: Live): Call {
       action: PULL,
       plain: [],
     }
-  return hold.ended ? callVerdict(state, hold) : callHolding(state, hold, live)
+  return hold.ended ? callVerdict(state, hold, sayOf(live)) : callHolding(state, hold, live)
 }
 
 function callHolding(state: JobState, hold: Hold, live: Live): Call {
+  const say = sayOf(live)
   const ends = holdEndsMs(hold)
   const judged = live.judgement
   // a hole or water is no less there for waiting; "tight" goes on proving more until the planned end
@@ -49,7 +51,7 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
     label: over ? 'Judge the hold' : 'End the hold',
     key: 'E',
     does: { do: 'judge' },
-    ...(!over && !found && { ask: shorten(judged) }),
+    ...(!over && !found && { ask: shorten(judged, say) }),
   }
   return {
     sure: finding === 'wet' ? `damp, ${chanceWords(judged?.probability.damp ?? 1)}; leak open` : sureOf(judged),
@@ -71,10 +73,10 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
     why: [
       ...(next ? [next.words] : []),
       ...weatherWords(state, hold, live),
-      ...(judged?.reasons ?? ['The first minutes show gas settling, not the car.']),
+      ...(judged ? reasonsIn(judged, say) : ['The first minutes show gas settling, not the car.']),
       ...(over ? [] : expectedWords(judged, hold, live, finding === 'wet')),
     ],
-    proves: { title: 'What it proves', text: provesOf(judged, state) },
+    proves: { title: 'What it proves', text: provesOf(judged, state, say) },
     watch: [],
     action: over || found ? end : next?.due ? TYPE_IT : { ...BOARD, label: 'To the board' },
     plain: over ? [LONGER] : found ? [BOARD] : [end],
@@ -111,17 +113,19 @@ function expectedWords(judged: HoldResult | undefined, hold: Hold, live: Live, w
     : [`A decision is to be expected about ${at}.`]
 }
 
-function shorten(judged: HoldResult | undefined): Ask {
+function shorten(judged: HoldResult | undefined, say: Say): Ask {
   const now = judged?.detectionLimitGramsPerYear?.high
   const end = judged?.limitAtEndGramsPerYear?.high
   const price =
     now === undefined
       ? 'Nothing is proved yet.'
-      : `By now a leak of ${gramsWords(now)} g a year would show${end === undefined ? '' : `, at the planned end one of ${gramsWords(end)}`}.`
+      : `By now a leak of ${say.aYear(now)} would show${end === undefined ? '' : `, at the planned end one of ${say.aYear(end)}`}.`
   return {
     question: 'Why end it before its time?',
     kind: 'hold-shortened',
     judge: true,
+    stay: 'Let it hold',
+    go: 'End it and judge',
     price: `${price} The record says who ended it, why, and what was not proved.`,
   }
 }
@@ -133,22 +137,15 @@ function sureOf(judged: HoldResult | undefined): string {
   return `${judged.verdict}, ${chanceWords(leak >= 0.5 ? leak : 1 - leak)}`
 }
 
-function provesOf(judged: HoldResult | undefined, state: JobState): string {
+function provesOf(judged: HoldResult | undefined, state: JobState, say: Say): string {
   const at = `on ${state.opened.volumeL} L with ${state.opened.rig.gauge === 'needle' ? 'a needle' : 'an electronic gauge'}`
   if (!judged?.detectionLimitGramsPerYear) return `Nothing yet, ${at}.`
-  const now = gramsWords(judged.detectionLimitGramsPerYear.high)
-  const end = judged.limitAtEndGramsPerYear ? gramsWords(judged.limitAtEndGramsPerYear.high) : now
-  return `By now a leak of ${now} g a year would show, at the planned end one of ${end}, worst case, ${at}. Not a leak under a coupler, nor one that opens under pressure only.`
-}
-
-/** A verdict as the call says it when no car stands behind it. */
-export const FOUND_SENTENCES: Record<Verdict, string> = {
-  tight: 'Tight.',
-  damp: 'Damp.',
-  leak: 'It leaks.',
-  'leak-and-damp': 'It leaks, and it is damp.',
-  undecided: 'Undecided.',
-  invalid: 'Cannot be judged.',
+  const now = say.aYear(judged.detectionLimitGramsPerYear.high)
+  const end = judged.limitAtEndGramsPerYear ? say.aYear(judged.limitAtEndGramsPerYear.high) : now
+  return (
+    `By now a leak of ${now} would show, at the planned end one of ${end}, worst case, ${at}. ` +
+    `Not a leak under a coupler, nor one that opens under pressure only.`
+  )
 }
 
 const SENTENCES: Record<Verdict, string> = {
@@ -163,16 +160,16 @@ const SENTENCES: Record<Verdict, string> = {
 const CHOICES: Record<Verdict, [CallButton, ...CallButton[]]> = {
   tight: [CHARGE, PULL],
   damp: [PULL, CHARGE],
-  leak: [FIX, PULL],
-  'leak-and-damp': [FIX, PULL],
+  leak: [FIX, PULL, KNOWINGLY],
+  'leak-and-damp': [FIX, PULL, KNOWINGLY],
   undecided: [LONGER, PULL],
   invalid: [PULL, LONGER],
 }
 
 /** A needle that stood still has found something: whoever goes on knows how much it cannot see. */
-const stoodStill = (hold: Hold, ended: NonNullable<Hold['ended']>): [CallButton, ...CallButton[]] => [
+const stoodStill = (hold: Hold, ended: NonNullable<Hold['ended']>, say: Say): [CallButton, ...CallButton[]] => [
   { ...CHARGE, label: 'Charge; the limit goes into the record' },
-  ended.heldS < NIGHT_MIN * 30 ? aNightMore(hold, ended) : LONGER,
+  ended.heldS < NIGHT_MIN * 30 ? aNightMore(hold, ended, say) : LONGER,
   PULL,
 ]
 
@@ -180,10 +177,10 @@ const stoodStill = (hold: Hold, ended: NonNullable<Hold['ended']>): [CallButton,
 const NIGHT_MIN = 720
 
 /** A night with its price in hours and its gain in grams: what a needle cannot see shrinks with the time held. */
-function aNightMore(hold: Hold, { heldS, provesGramsPerYear }: NonNullable<Hold['ended']>): CallButton {
+function aNightMore(hold: Hold, { heldS, provesGramsPerYear }: NonNullable<Hold['ended']>, say: Say): CallButton {
   const minutes = Math.max(1, NIGHT_MIN - Math.round(hold.plannedMinutes))
   const then = provesGramsPerYear === null ? null : (provesGramsPerYear * heldS) / (NIGHT_MIN * 60)
-  const gain = then === null ? '' : `: ${gramsWords(then)} g a year shows`
+  const gain = then === null ? '' : `: ${say.aYear(then)} shows`
   return {
     label: `Hold ${Math.round(minutes / 60)} h more${gain}`,
     key: 'H',
@@ -191,21 +188,77 @@ function aNightMore(hold: Hold, { heldS, provesGramsPerYear }: NonNullable<Hold[
   }
 }
 
-function callVerdict(state: JobState, hold: Hold): Call {
+type Seen = { still: boolean; wet: boolean }
+
+/** What a hold leads to: what its procedure has next where it is accepted, else what that says of a failure. */
+function choicesOf(
+  state: JobState,
+  hold: Hold,
+  judged: Accepted,
+  { still, wet }: Seen,
+  say: Say,
+): [CallButton, ...CallButton[]] {
+  const ended = hold.ended as NonNullable<Hold['ended']>
+  const onward = goesOn(state, judged)
+  if (judged.by === 'word') return [{ ...onward, label: `It holds. ${onward.label}` }, PULL, FIX]
+  if (judged.accepted) return [onward, PULL]
+  if (judged.by === 'rule') return [BY_FAILURE[holdStage(state)?.fails ?? 'again'], LONGER, FIX]
+  if (still) return stoodStill(hold, ended, say)
+  const usual = wet ? CHOICES.damp : CHOICES[ended.verdict]
+  if (ended.verdict === 'tight') return [LONGER, CHARGE, PULL]
+  return usual
+}
+
+/** The next stage of the procedure: a pull that comes after this hold, the charge, or its end. */
+function goesOn(state: JobState, { by }: Accepted): CallButton {
+  const ahead = pullAhead(state)
+  const decided = (next: 'pull' | 'charge') => record({ kind: 'hold-decided', payload: { next, accepted: by } })
+  if (ahead) {
+    const minutes = ahead.minutes ?? OPENED_MINUTES[state.opened.story.opened]
+    return { label: `Go on: pull, ${minutes} min`, key: 'C', does: decided('pull') }
+  }
+  return endsUncharged(state)
+    ? { label: 'End it: checked for leaks', key: 'C', does: { do: 'way', at: 'close' } }
+    : { ...CHARGE, does: decided('charge') }
+}
+
+const BY_FAILURE = { again: PULL, longer: LONGER, fix: FIX, lead: LONGER } as const
+
+function sentenceOf(
+  state: JobState,
+  ended: NonNullable<Hold['ended']>,
+  judged: Accepted,
+  { still, wet }: Seen,
+): string {
+  if (judged.by === 'word') return 'Does it hold? You say.'
+  if (judged.by === 'rule') {
+    if (!judged.accepted)
+      return holdStage(state)?.fails === 'lead' ? 'Its rule fails. The lead decides.' : 'Its rule fails.'
+    return pullAhead(state) ? 'Its rule passes. Pull on.' : 'Its rule passes. Charge it.'
+  }
+  if (judged.accepted && pullAhead(state)) return 'Tight. Now the long pull.'
+  if (judged.accepted && endsUncharged(state)) return 'Tight.'
+  if (ended.verdict === 'tight' && !judged.accepted) return 'Tight so far. Hold on.'
+  return still ? 'The needle stood still.' : wet ? 'Damp for certain. Pull again.' : SENTENCES[ended.verdict]
+}
+
+function callVerdict(state: JobState, hold: Hold, say: Say): Call {
   const ended = hold.ended as NonNullable<Hold['ended']>
   const wet = foundBy(ended.verdict, ended.damp) === 'wet'
   const still = ended.codes?.includes('needle-still' satisfies ReasonCode) ?? false
-  const [action, ...plain] = still ? stoodStill(hold, ended) : wet ? CHOICES.damp : CHOICES[ended.verdict]
-  const limit = ended.provesGramsPerYear === null ? undefined : gramsWords(ended.provesGramsPerYear)
+  const judged = acceptanceOf(state, ended)
+  const [action, ...plain] = choicesOf(state, hold, judged, { still, wet }, say)
+  const limit = ended.provesGramsPerYear === null ? undefined : say.aYear(ended.provesGramsPerYear)
   const found =
     ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak')
-      ? [`Up to ${gramsWords(ended.leakGramsPerYear)} g a year, worst case.`]
+      ? [`Up to ${say.aYear(ended.leakGramsPerYear)}, worst case.`]
       : []
   return {
     sure: `leak ${chanceWords(ended.leak)}, damp ${chanceWords(ended.damp)}`,
-    sentence: still ? 'The needle stood still.' : wet ? 'Damp for certain. Pull again.' : SENTENCES[ended.verdict],
+    sentence: sentenceOf(state, ended, judged, { still, wet }),
     why: [
-      ...ended.reasons,
+      ...judged.words,
+      ...reasonsIn(ended, say),
       ...(wet ? ['Whether it leaks too stays open: the next hold, drier, tells.'] : []),
       ...found,
       `Held ${Math.round(ended.heldS / 60)} min of ${hold.plannedMinutes}, ${ended.samples.toLocaleString('en')} readings.`,
@@ -214,7 +267,8 @@ function callVerdict(state: JobState, hold: Hold): Call {
     proves: {
       title: 'What it proves',
       text: limit
-        ? `No leak of ${limit} g a year or more would have stayed hidden, worst case, on ${state.opened.volumeL} L. Not a core under its coupler, nor a seal that opens under pressure only.`
+        ? `No leak of ${limit} or more would have stayed hidden, worst case, on ${state.opened.volumeL} L. ` +
+          `Not a core under its coupler, nor a seal that opens under pressure only.`
         : 'Nothing: too little was read.',
     },
     watch:

@@ -1,12 +1,10 @@
 import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
+import { nextReadMs } from '../readings/read-times'
 import { findingOf } from './finding'
-import type { CallButton, Live } from './types'
+import { type CallButton, type Live, sayOf } from './types'
 
 /** A reading that is to be taken by eye: when, job time in ms, and what is said of it. */
 export type ReadNext = { id: string; atMs: number; words: string; due: boolean }
-
-/** When a gauge is read after the pull or the hold began, min: often at first, where most happens (practice). */
-const READ_AT_MIN = [1, 3, 6, 10, 15, 20, 30, 45, 60, 90, 120, 180, 240, 360, 480, 720, 1440]
 
 /**
  * When a hand is to read next, and why; null where an instrument reports by itself, or no reading would help. */
@@ -54,18 +52,15 @@ function holdSince(state: JobState, live: Live): Since | null {
 function gaugeNext({ id, fromMs, endMs, decidesMs }: Since, live: Live): ReadNext | null {
   const lastMs = Math.max(fromMs, live.vacuumAtMs ?? fromMs)
   if (live.nowMs >= endMs) return null
-  const planned = READ_AT_MIN.map((m) => fromMs + m * 60_000).find((at) => at > lastMs + SOON_MS) ?? endMs
+  const planned = nextReadMs(fromMs, lastMs, endMs)
   const decides = decidesMs !== null && decidesMs > lastMs && decidesMs <= planned
-  const atMs = Math.min(endMs, decides ? decidesMs : planned)
+  const atMs = decides ? decidesMs : planned
   const due = live.nowMs >= atMs
   const words = due
     ? 'Read the gauge now and type what it shows.'
     : `Read it again at ${live.clock(atMs)}${decides ? '; one more reading decides' : ''}.`
   return { id: `read:${id}:${Math.round((atMs - fromMs) / 60_000)}`, atMs, words, due }
 }
-
-/** A reading so shortly before its time is that reading, ms. */
-const SOON_MS = 20_000
 
 function weighNext(state: JobState, live: Live): ReadNext | null {
   const open = openContainer(state)
@@ -75,7 +70,7 @@ function weighNext(state: JobState, live: Live): ReadNext | null {
   const next = flow.read
   if (!next) return null
   const due = live.nowMs >= next.atMs
-  const about = `about ${Math.round(next.thenG).toLocaleString('en')} g then`
+  const about = `about ${sayOf(live).mass(next.thenG)} then`
   return {
     id: `read:scale:${open.id}:${Math.round(next.atMs / 1000)}`,
     atMs: next.atMs,

@@ -4,10 +4,14 @@ import type { HoldResult } from '../hold/types'
 import type { EventDraft, EventKind, PayloadOf } from '../job/events'
 import type { PullAdvice } from '../pull/advice'
 import type { PullForecast } from '../pull/forecast'
+import { type Say, USUAL_SAY } from '../units/say'
 import type { Caution } from './cautions'
 
 /** An event a button records, before it gets its id and time. */
 export type Deed = { [K in EventKind]: { kind: K; payload: PayloadOf<K> } }[EventKind]
+
+/** Where the sheet of other ways opens: turning back, stopping here, ending it, charging with a leak that is known. */
+export type WayOut = 'back' | 'park' | 'close' | 'accept'
 
 /** The forms a step may show; the call's button sends the one it names. */
 export type FormName = 'zero' | 'recovered' | 'fix' | 'plan' | 'container-start' | 'container-end' | 'proof' | 'sign'
@@ -21,9 +25,20 @@ export type Does =
   | { do: 'wait' }
   /** the hand goes to the pad, to type what a gauge or a scale shows */
   | { do: 'type' }
+  /** the sheet of other ways opens, at one of them */
+  | { do: 'way'; at: WayOut }
 
 /** A button that wants a reason first: it is recorded as this event, then the hold is judged or not. */
-export type Ask = { question: string; kind: 'hold-skipped' | 'hold-shortened'; judge: boolean; price: string }
+export type Ask = {
+  question: string
+  price: string
+  kind: 'hold-skipped' | 'hold-shortened' | 'reopened'
+  /** the hold is judged with it */
+  judge: boolean
+  /** what the two buttons say: to leave it, and to do it */
+  stay: string
+  go: string
+}
 
 export type CallButton = { label: string; sub?: string; key: string; does: Does; ask?: Ask }
 
@@ -66,6 +81,8 @@ export type Live = {
   /** when the barometer was read last, job time in ms */
   airAtMs?: number
   scaleG?: number
+  /** when that was read, job time in ms */
+  scaleAtMs?: number
   /** the weight was typed: no scale reports it */
   scaleByHand?: boolean
   /** what the typed weights tell of the flow */
@@ -88,9 +105,13 @@ export type Live = {
   pull?: PullAdvice
   /** when the running pull ends, as the server's watch says */
   forecast?: PullForecast
-  /** what the simulated bench or a real one can measure for the proof */
   clock: (ms: number) => string
+  /** figures in the units of whoever reads; the usual ones when left out */
+  say?: Say
 }
+
+/** How figures are said to whoever reads. */
+export const sayOf = ({ say }: Live): Say => say ?? USUAL_SAY
 
 export const record = (...deeds: Deed[]): Does => ({ do: 'record', deeds })
 export const set = (part: PayloadOf<'part-set'>['part'], state: string): Deed => ({

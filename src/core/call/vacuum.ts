@@ -1,80 +1,19 @@
 import { carPressurePa } from '../board/car-pressure'
 import { dewPointAtMostC } from '../fluids/water'
 import { gaugeSeat, seatRead } from '../job/gauge-seat'
-import { currentPull, type JobState } from '../job/state'
+import { everySide, sidesOf, valveOf } from '../job/sides'
+import { stageAfter, stageNow, sweepDue } from '../job/stage-now'
+import { currentPull, type JobState, shutIn } from '../job/state'
 import type { AdviceKind } from '../pull/advice'
 import { isStuck } from '../pull/advisor'
 import { type ComeBack, comeBackAt } from '../pull/forecast'
 import { vacuumLine, vacuumSeen } from '../readings/vacuum-seen'
 import { chanceWords } from '../units/chance'
-import { PA_PER_MICRON } from '../units/constants'
+import { PA_PER_INHG } from '../units/constants'
+import type { Say } from '../units/say'
 import { readNext, TYPE_IT } from './read-next'
-import { type Ask, type Call, finish, type Live, record, set } from './types'
-
-export function callRig(state: JobState): Call {
-  const { rig } = state
-  const cautious = { watch: ['Hoses and sleeves clear of fan and belts.'], plain: [] }
-  if (rig['valve-low'] !== 'closed' || rig['valve-high'] !== 'closed') {
-    return {
-      ...cautious,
-      sentence: 'Close both manifold valves.',
-      why: ['Clockwise closes a valve.', 'Do it before anything is snapped on.'],
-      action: {
-        label: 'Both valves are shut',
-        key: 'V',
-        does: record(set('valve-low', 'closed'), set('valve-high', 'closed')),
-      },
-      after: 'Then the couplers.',
-    }
-  }
-  if (rig['coupler-low'] === 'off' || rig['coupler-high'] === 'off') {
-    return {
-      ...cautious,
-      sentence: 'Snap both couplers on, closed.',
-      why: [
-        'Counter-clockwise closes a coupler: the opposite of a valve.',
-        'Snap on, tug. Port sizes differ, low and high cannot be swapped.',
-      ],
-      action: { label: 'Both are on', key: 'C', does: record(set('coupler-low', 'on'), set('coupler-high', 'on')) },
-      after: 'Then open them onto the cores.',
-    }
-  }
-  if (rig['coupler-low'] !== 'open' || rig['coupler-high'] !== 'open') {
-    return {
-      ...cautious,
-      sentence: 'Open the couplers.',
-      why: ['Clockwise, until they press the core, and no further: bottomed out they bend it.'],
-      action: {
-        label: 'Both press the core',
-        key: 'O',
-        does: record(set('coupler-low', 'open'), set('coupler-high', 'open')),
-      },
-      after: 'Then the centre hose.',
-    }
-  }
-  if (rig['centre-hose'] !== 'pump' || rig['exhaust-cap'] !== 'off') {
-    return {
-      ...cautious,
-      sentence: 'Centre hose to the pump.',
-      why: [
-        'Finger tight, gasket looked at.',
-        'Pump level, oil between the marks, exhaust cap off, dry grounded cord.',
-      ],
-      action: {
-        label: 'Hose on, cap off',
-        key: 'H',
-        does: record(set('centre-hose', 'pump'), set('exhaust-cap', 'off')),
-      },
-      after: 'Then pull.',
-    }
-  }
-  return {
-    ...cautious,
-    sentence: 'Rigged. Pull.',
-    why: ['Valves shut, couplers on the cores, hose on the pump.'],
-    action: { label: 'Start the pull', key: 'P', does: record(finish('rig')) },
-  }
-}
+import { THROUGH_THE_DEVICE } from './rig'
+import { type Ask, type Call, type CallButton, finish, type Live, record, sayOf, set } from './types'
 
 /** A sweep is let in to a little above the air, Pa (assumed). */
 const SWEEP_PA = 20_000
@@ -101,14 +40,48 @@ function sweepOf(state: JobState): Pick<Call, 'plain' | 'after'> {
   }
 }
 
+/** How a pull ends: isolated for its hold, or shut off for the sweep that comes next. */
+function ends(state: JobState, label: string): CallButton {
+  if (stageAfter(state)?.kind !== 'sweep') return { label, key: 'I', does: record(finish('pull')) }
+  const shut = sidesOf(state.opened.rig).map((side) => set(valveOf(side), 'closed'))
+  return { label: 'Shut it off, sweep', key: 'I', does: record(...shut, set('pump', 'off')) }
+}
+
+/** Between two pulls of the procedure: dry nitrogen in and out again. */
+function callSweep(state: JobState, { passes, paG }: { passes: number; paG: number }, live: Live): Call {
+  const more = passes > 1 ? ` ${passes} times.` : ''
+  return {
+    sentence: `Let dry nitrogen in, to ${sayOf(live).pressure(paG)}, and out again.${more}`,
+    why: [
+      'It takes water along that a pump alone leaves behind. The centre hose goes from the pump to the regulator.',
+      'Let it out to the air of the room before the pump runs: a pump is broken by pressure.',
+    ],
+    watch: ['Through a regulator with a relief valve, never above the label’s limit; never oxygen, never shop air.'],
+    action: {
+      label: 'It is in and out again',
+      key: 'N',
+      does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: paG } }),
+    },
+    plain: [{ label: 'Leave it out, isolate', key: 'I', does: record(finish('pull')) }],
+    after:
+      state.rig['centre-hose'] === 'pump'
+        ? 'Then the hose back on the pump, pump on, valves open.'
+        : 'Then the next pull.',
+  }
+}
+
 export function callPull(state: JobState, live: Live): Call {
-  const { rig, opened } = state
-  const target = Math.round(opened.procedure.targetPa / PA_PER_MICRON)
+  const { rig } = state
   const pull = currentPull(state)
+  const sweep = sweepDue(state)
+  if (sweep) return callSweep(state, sweep, live)
   if (rig.pump !== 'on') {
     return {
       sentence: 'Pump on.',
-      why: ['The pump first, then the valves: otherwise its oil is drawn into the manifold.'],
+      why: [
+        'The pump first, then the valves: otherwise its oil is drawn into the manifold.',
+        'Cold oil pumps badly: a minute or two with the valves shut warms it.',
+      ],
       watch: rig['centre-hose'] === 'pump' ? [] : ['The centre hose is not on the pump.'],
       action: {
         label: 'Pump is running',
@@ -118,44 +91,65 @@ export function callPull(state: JobState, live: Live): Call {
       ...sweepOf(state),
     }
   }
-  if (rig['valve-low'] !== 'open' || rig['valve-high'] !== 'open' || !pull) {
+  const sides = sidesOf(state.opened.rig)
+  if (!everySide(rig, sides, 'valve', 'open') || !pull) {
+    const one = sides.length === 1
     return {
-      sentence: 'Open both valves.',
-      why: ['The sound changes, mist leaves the exhaust: water and air, not smoke.'],
+      sentence: one ? 'Open the low valve.' : 'Open both valves.',
+      why: [
+        'The sound changes, mist leaves the exhaust: water and air, not smoke.',
+        ...(one ? [THROUGH_THE_DEVICE] : []),
+      ],
       watch: [],
       action: {
-        label: 'Both valves are open',
+        label: one ? 'It is open' : 'Both valves are open',
         key: 'V',
-        does: record(set('valve-low', 'open'), set('valve-high', 'open')),
+        does: record(...sides.map((side) => set(valveOf(side), 'open'))),
       },
       plain: [],
     }
   }
-  return seatRead(state.opened.rig, live.vacuumUnit) === 'needle'
-    ? callPullingByNeedle(state, live, pull.startedAt, target)
-    : callPulling(state, live, pull.startedAt, target)
+  const stage = stageNow(state)
+  const byMinutes = stage?.kind === 'pull' && stage.ends === 'minutes'
+  return byMinutes || seatRead(state.opened.rig, live.vacuumUnit) === 'needle'
+    ? callPullingByMinutes(state, live, pull.startedAt)
+    : callPulling(state, live, pull.startedAt)
 }
 
-/** A needle shows no target: its pull ends by the minutes, and proves what minutes prove. */
-function callPullingByNeedle(state: JobState, live: Live, startedAt: string, target: number): Call {
+/** A pull by the clock, or by a needle, which shows no target: it ends by its minutes, and proves what minutes prove. */
+function callPullingByMinutes(state: JobState, live: Live, startedAt: string): Call {
+  const say = sayOf(live)
+  const { place, procedure } = state.opened
   const back = comeBack(state, live, startedAt)
   const over = live.nowMs >= back.atMs
   const next = readNext(state, live)
-  const isolate = { label: over ? 'Isolate it' : 'Isolate now', key: 'I', does: record(finish('pull')) }
+  const isolate = ends(state, over ? 'Isolate it' : 'Isolate now')
+  const needle = seatRead(state.opened.rig, live.vacuumUnit) === 'needle'
   const board = { label: over ? 'Board' : 'To the board', key: 'G', does: { do: 'go', to: 'board' } } as const
   return {
     sure: SURE_BY[back.by],
-    sentence: over ? 'Its minutes are over. Isolate it.' : next?.due ? 'Read the needle.' : 'Leave it. Come back at',
+    sentence: over
+      ? `Its minutes are over. ${isolate.label}.`
+      : next?.due
+        ? needle
+          ? 'Read the needle.'
+          : 'Read the gauge.'
+        : 'Leave it. Come back at',
     ...(over || next?.due ? {} : { figure: backFigure(back, live) }),
     why: [
       live.vacuumPa === undefined
-        ? 'No vacuum reading yet: type what the needle shows.'
-        : `The needle: ${vacuumLine(vacuumSeen(live.vacuumPa, 'needle', state.opened.place.barometerPa))}.`,
+        ? `No vacuum reading yet: type what the ${needle ? 'needle' : 'gauge'} shows.`
+        : !needle
+          ? `${say.vacuum(live.vacuumPa)} now.`
+          : `The needle: ${vacuumLine(vacuumSeen(live.vacuumPa, 'needle', place.barometerPa, say.units.vacuum))}.`,
       ...(next ? [next.words] : []),
-      `No needle shows ${target.toLocaleString('en')} micron: the pull ends by its minutes.`,
+      needle
+        ? `No needle shows ${say.vacuum(procedure.targetPa)}: the pull ends by its minutes.`
+        : 'By this procedure the pull ends by its minutes, whatever the gauge shows.',
       ...(live.forecast
         ? [
-            `By the story and this rig ${Math.round(100 * live.forecast.reaches)} of 100 such cars are down there within six hours${back.by === 'prediction' ? ', half of them by then' : ''}.`,
+            `By the story and this rig ${Math.round(100 * live.forecast.reaches)} of 100 such cars are down there ` +
+              `within six hours${back.by === 'prediction' ? ', half of them by then' : ''}.`,
           ]
         : []),
     ],
@@ -170,6 +164,13 @@ function callPullingByNeedle(state: JobState, live: Live, startedAt: string, tar
   }
 }
 
+/** A needle that hangs beside an electronic gauge is compared with it while both stand deep: its zero shows here. */
+function needleBeside({ ownGauge, opened: { rig, place } }: JobState): string[] {
+  if (ownGauge.gauge !== 'needle' || rig.gauge === 'needle') return []
+  const inches = (place.barometerPa / PA_PER_INHG).toFixed(1)
+  return [`Compare the needle beside it once: down here it should stand at ${inches} inHg; if not, its zero is off.`]
+}
+
 /** Above this the gauges differ by their own errors more than by the hoses. */
 const TOLD_APART = 0.9
 
@@ -177,10 +178,11 @@ const TOLD_APART = 0.9
  * What two gauges on one car say of the hoses between them: the same gas passes both, so that speed times pressure is
  * the same at either end.
  */
-function throttleWords({ pumpPa, vacuumPa }: Live): string[] {
+function throttleWords(live: Live): string[] {
+  const { pumpPa, vacuumPa } = live
   if (pumpPa === undefined || vacuumPa === undefined || vacuumPa <= 0) return []
   const share = pumpPa / vacuumPa
-  const shown = Math.round(pumpPa / PA_PER_MICRON).toLocaleString('en')
+  const shown = sayOf(live).vacuum(pumpPa)
   if (share > TOLD_APART) return [`${shown} at the pump: the hoses hold next to nothing back.`]
   return [
     `${shown} at the pump: of the pump’s speed ${Math.round(share * 100)} % reaches the far end, hoses and cores hold the rest back.`,
@@ -190,24 +192,24 @@ function throttleWords({ pumpPa, vacuumPa }: Live): string[] {
 /** From here on the likeliest explanation is said as it is. */
 const LIKELY = 0.5
 
-function callPulling(state: JobState, live: Live, startedAt: string, target: number): Call {
+function callPulling(state: JobState, live: Live, startedAt: string): Call {
+  const say = sayOf(live)
+  const { targetPa } = state.opened.procedure
+  const target = say.vacuumText(targetPa)
   const atPump = state.opened.rig.gaugeAt === 'pump'
   const carPa = carPressurePa(gaugeSeat(state.opened.rig), live.vacuumPa, live.pull?.far?.highPa)
-  const micron = carPa === undefined ? undefined : carPa / PA_PER_MICRON
-  const shown = live.vacuumPa === undefined ? undefined : live.vacuumPa / PA_PER_MICRON
   const minutes = Math.max(0, Math.round((live.nowMs - Date.parse(startedAt)) / 60_000))
-  const proves = { title: `What ${target.toLocaleString('en')} will prove`, text: provesOf(target) }
-  const isolateNow = record(finish('pull'))
-  if (micron !== undefined && micron <= target) {
+  const proves = { title: `What ${target} will prove`, text: provesOf(targetPa, say) }
+  if (carPa !== undefined && carPa <= targetPa) {
     return {
-      sentence: 'Deep enough. Isolate it.',
+      sentence: `Deep enough. ${ends(state, 'Isolate it').label}.`,
       why: [
-        `${Math.round(micron).toLocaleString('en')} micron at ${atPump ? 'the car at most, by what the pump’s end shows' : 'the gauge'}, the target is ${target.toLocaleString('en')}.`,
+        `${say.vacuum(carPa)} at ${atPump ? 'the car at most, by what the pump’s end shows' : 'the gauge'}, the target is ${target}.`,
         `Pulled for ${minutes} min.`,
       ],
       proves,
       watch: [],
-      action: { label: 'Isolate it', key: 'I', does: isolateNow },
+      action: ends(state, 'Isolate it'),
       plain: [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }],
       after: 'Valves first, then the pump.',
     }
@@ -220,14 +222,21 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
   const stuck = likely !== undefined && isStuck(likely.kind)
   return {
     sure: likely ? `${STANDS[likely.kind]}, ${chanceWords(likely.probability)}` : SURE_BY[back.by],
-    sentence: stuck ? likely.sentence : late ? 'Not at the target yet.' : 'Leave it. Come back at',
-    ...(late || stuck ? {} : { figure: backFigure(back, live) }),
+    sentence: stuck
+      ? likely.sentence
+      : late
+        ? 'Not at the target yet.'
+        : next?.due
+          ? 'Read the gauge.'
+          : 'Leave it. Come back at',
+    ...(late || stuck || next?.due ? {} : { figure: backFigure(back, live) }),
     why: [
-      shown === undefined
+      live.vacuumPa === undefined
         ? 'No vacuum reading yet: type what the gauge shows.'
-        : `${Math.round(shown).toLocaleString('en')} micron ${atPump ? 'at the pump ' : ''}now, the target is ${target.toLocaleString('en')}${atPump ? ' at the car' : ''}.`,
+        : `${say.vacuum(live.vacuumPa)} ${atPump ? 'at the pump ' : ''}now, the target is ${target}${atPump ? ' at the car' : ''}.`,
       ...(next ? [next.words] : []),
       ...throttleWords(live),
+      ...needleBeside(state),
       ...forecastWords(live),
       ...(likely
         ? [
@@ -248,12 +257,12 @@ function callPulling(state: JobState, live: Live, startedAt: string, target: num
     watch: atPump ? ['The gauge is at the pump: it reads ahead of the car as long as anything flows.'] : [],
     action:
       late || stuck
-        ? { label: 'Isolate it all the same', key: 'I', does: isolateNow }
-        : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
+        ? ends(state, 'Isolate it all the same')
+        : next?.due
+          ? TYPE_IT
+          : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
     plain:
-      late || stuck
-        ? [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }]
-        : [{ label: 'Isolate now', key: 'I', does: isolateNow }],
+      late || stuck ? [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }] : [ends(state, 'Isolate now')],
     after: 'Then shut both valves, then stop the pump.',
   }
 }
@@ -296,29 +305,35 @@ function predictedWords(live: Live): string {
   return `As predicted: at the target about ${live.clock(live.nowMs + left * 1000)}.`
 }
 
-function provesOf(targetMicron: number): string {
-  const dew = Math.round(dewPointAtMostC(targetMicron * PA_PER_MICRON))
-  return `Any water vapour left has a dew point of ${String(dew).replace('-', '−')} °C at most. It does not prove a tight car: the hold does.`
+function provesOf(targetPa: number, say: Say): string {
+  return (
+    `Any water vapour left has a dew point of ${say.celsius(dewPointAtMostC(targetPa))} at most. ` +
+    `It does not prove a tight car: the hold does.`
+  )
 }
 
 const SKIP: Ask = {
   question: 'Why is there no hold?',
   kind: 'hold-skipped',
   judge: false,
+  stay: 'Let it hold',
+  go: 'Skip it',
   price:
     'Without a hold nothing is proved: no leak is ruled out, and whether it is dry nobody knows. The record says who skipped it and why.',
 }
 
 export function callIsolate(state: JobState): Call {
   const { rig } = state
-  const isolated = rig['valve-low'] === 'closed' && rig['valve-high'] === 'closed'
-  if (!isolated || state.holds.length < state.pulls.length) {
+  const sides = sidesOf(state.opened.rig)
+  const isolated = (['low', 'high'] as const).every((side) => rig[valveOf(side)] === 'closed')
+  const one = sides.length === 1
+  if (!isolated || !shutIn(state)) {
     return {
-      sentence: 'Shut both valves, slowly.',
+      sentence: one ? 'Shut the valve, slowly.' : 'Shut both valves, slowly.',
       why: ['Pause half way: a ball valve shuts some gas in with it.', 'The pump keeps running until they are shut.'],
       watch: [],
       action: {
-        label: 'Both valves are shut',
+        label: one ? 'It is shut' : 'Both valves are shut',
         key: 'V',
         does: record(set('valve-low', 'closed'), set('valve-high', 'closed'), { kind: 'isolated', payload: {} }),
       },

@@ -25,7 +25,7 @@ test.each([
     'engine off and the car far below the container’s warm pressure: the container is cold',
     { engineOn: false, lowPa: SEA + 100_000 },
     'cold',
-    /50 °C at most/,
+    /50 °C \(122 °F\) at most/,
   ],
   [
     'sides together above the switch’s threshold: the compressor does not run, the connector first',
@@ -52,4 +52,21 @@ test('a switch is never bridged but as the last step, by the manual, and recorde
   expect(fadedCause({ ...NOW, lowPa: SEA + 420_000, highPa: SEA + 430_000 }).next).toMatch(
     /bridged only as a last step of diagnosis, by the service manual, and recorded/,
   )
+})
+
+test('the switch of this car, where it is known, and the grams that are missing to it by the gas law', () => {
+  const now = {
+    engineOn: true,
+    lowPa: 101_325 + 100_000,
+    highPa: 101_325 + 110_000,
+    aboveHeelG: 200,
+    refrigerant: 'R-134a' as const,
+    ambientC: 25,
+    barometerPa: 101_325,
+  }
+  expect(fadedCause(now).sentence).toMatch(/waits for about 200 kPa \(assumed\)\.$/)
+  // 50 kPa more in 2.5 L at 25 C are 0.05 mol, of 102 g each
+  const known = fadedCause({ ...now, switchPaG: 150_000, volumeL: 2.5 })
+  expect(known.sentence).toBe('100 kPa in the car, its switch waits for 150 kPa: about 5 g more as vapour.')
+  expect(fadedCause({ ...now, switchPaG: 60_000 }).kind).toBe('not-engaged')
 })

@@ -1,5 +1,8 @@
-import { restPressurePa } from '../fluids/refrigerant'
+import { molarMassKgMol, restPressurePa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
+import { GAS_CONSTANT } from '../units/constants'
+import { type Say, USUAL_SAY } from '../units/say'
+import { kelvin } from '../units/temperature'
 
 /** Why little leaves a container whose valves are open, and what to do. */
 export type Faded = {
@@ -23,6 +26,18 @@ const EQUAL_SHARE = 0.9
 /** Grams above its heel at which a container has nothing more to give. */
 const EMPTY_G = 6
 
+/** Grams of vapour that raise the car to its switch, by the gas law; nothing where its volume is not known. */
+function missing(
+  lowPa: number,
+  switchPaG: number,
+  { volumeL, refrigerant, ambientC, barometerPa, say = USUAL_SAY }: Parameters<typeof fadedCause>[0],
+): string {
+  if (volumeL === undefined) return ''
+  const shortPa = switchPaG + barometerPa - lowPa
+  const kg = (shortPa * (volumeL / 1000) * molarMassKgMol(refrigerant)) / (GAS_CONSTANT * kelvin(ambientC))
+  return `: about ${say.mass(kg * 1000)} more as vapour`
+}
+
 const BRIDGE = 'A switch is bridged only as a last step of diagnosis, by the service manual, and recorded.'
 
 /**
@@ -39,9 +54,14 @@ export function fadedCause(now: {
   refrigerant: Refrigerant
   ambientC: number
   barometerPa: number
+  /** this car's own switch, Pa above the air; a usual one where nobody knows it */
+  switchPaG?: number | undefined
+  /** free volume of the car, L: for what is still missing to the switch */
+  volumeL?: number | undefined
+  say?: Say
 }): Faded {
-  const { lowPa, highPa } = now
-  const kPa = (pa: number) => `${Math.round((pa - now.barometerPa) / 1000)} kPa`
+  const { lowPa, highPa, say = USUAL_SAY } = now
+  const gauge = (pa: number) => say.pressure(pa - now.barometerPa)
   if (now.aboveHeelG < EMPTY_G) {
     return {
       kind: 'empty',
@@ -57,24 +77,27 @@ export function fadedCause(now: {
       ? {
           kind: 'equal',
           headline: 'The flow stopped. Engine on.',
-          sentence: `The pressures have met${lowPa === undefined ? '' : `: the car stands at ${kPa(lowPa)}`}.`,
+          sentence: `The pressures have met${lowPa === undefined ? '' : `: the car stands at ${gauge(lowPa)}`}.`,
           next: 'Engine on, cooling at maximum; the rest by the low side.',
         }
       : COLD
   }
   if (lowPa !== undefined && highPa !== undefined && highPa - lowPa < SIDES_APART_PA) {
-    if (lowPa - now.barometerPa < SWITCH_PA_G) {
+    const switchPaG = now.switchPaG ?? SWITCH_PA_G
+    if (lowPa - now.barometerPa < switchPaG) {
       return {
         kind: 'below-switch',
         headline: 'The compressor does not run.',
-        sentence: `${kPa(lowPa)} in the car, its switch waits for about ${SWITCH_PA_G / 1000} kPa (assumed).`,
-        next: 'Let more in by the container’s own pressure: engine off, warm water, 50 °C at most.',
+        sentence:
+          `${gauge(lowPa)} in the car, its switch waits for ` +
+          `${waitsFor(now.switchPaG, say)}${missing(lowPa, switchPaG, now)}.`,
+        next: 'Let more in by the container’s own pressure: engine off, warm water, 50 °C (122 °F) at most.',
       }
     }
     return {
       kind: 'not-engaged',
       headline: 'The compressor does not run.',
-      sentence: `Both sides stand near ${kPa(lowPa)} with the engine on.`,
+      sentence: `Both sides stand near ${gauge(lowPa)} with the engine on.`,
       next: `Connector first, then the pressure switch and fuse; the charge last. ${BRIDGE}`,
     }
   }
@@ -92,5 +115,8 @@ const COLD: Faded = {
   kind: 'cold',
   headline: 'The container is cold.',
   sentence: 'The container has cooled itself by giving vapour.',
-  next: 'Stand it in warm water, 50 °C at most, no flame; or wait.',
+  next: 'Stand it in warm water, 50 °C (122 °F) at most, no flame; or wait.',
 }
+
+const waitsFor = (switchPaG: number | undefined, say: Say): string =>
+  switchPaG === undefined ? `about ${say.pressure(SWITCH_PA_G)} (assumed)` : say.pressure(switchPaG)

@@ -22,8 +22,9 @@ export type ChargeChoices = {
   line: 'rig-stays' | 'single-hose'
 }
 
-/** Middle of the label's line, g. */
-export const labelTargetG = ({ opened: { label } }: JobState): number => (label.lowG + label.highG) / 2
+/** Middle of the label's line, g, less what came with oil out of a can. */
+export const labelTargetG = ({ opened: { label }, fix }: JobState): number =>
+  (label.lowG + label.highG) / 2 - (fix?.oilCanG ?? 0)
 
 /** How far from its target a charge may end, g: the label's tolerance, or half its range where that is wider. */
 export const toleranceG = ({ opened: { label } }: JobState): number =>
@@ -59,11 +60,12 @@ export function chargeInputOf(
   const { label, place, rig } = state.opened
   const wantedG = Math.max(0, choices.targetG - closedG(state))
   const begun = state.containers.some((c) => c.endGrossG !== undefined)
+  const withOilG = state.fix?.oilCanG ?? 0
   return {
     refrigerant: label.refrigerant,
     target:
       choices.targetG === labelTargetG(state) && !begun
-        ? { lowG: label.lowG, highG: label.highG }
+        ? { lowG: label.lowG - withOilG, highG: label.highG - withOilG }
         : { lowG: wantedG, highG: wantedG },
     toleranceG: toleranceG(state),
     ambientC: withinTablesC(place.ambientC),
@@ -71,7 +73,8 @@ export function chargeInputOf(
     hose: { ...choices.hose, phase: WAY_WORDS[choices.way].phase, drawnDown: choices.hose.drawnDown || begun },
     purgeEachG: choices.purgeEachG,
     purgeOnChange: choices.purgeOnChange,
-    purgeFirst: !begun || choices.purgeOnChange,
+    // on a fourth port its hose was evacuated along: there is nothing to purge
+    purgeFirst: begun ? choices.purgeOnChange : !rig.fourPort,
     containers,
   }
 }

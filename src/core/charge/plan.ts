@@ -58,7 +58,7 @@ export type ChargePlan = {
 }
 
 /** Contents fill a container to this many mL per gram of net, when its volume is not given (assumed). */
-const VOLUME_ML_PER_NET_G = 1.18
+export const VOLUME_ML_PER_NET_G = 1.18
 /** Half-width of a heel's uncertainty at 95 %, g (formats.md). */
 const HEEL_HALF_WIDTH_G = 2
 
@@ -165,16 +165,19 @@ function warningsOf(input: ChargePlanInput, shortG: number, halfWidth: number, a
       (tare < CAN_TARE_SHARE[0] * c.netG || tare > CAN_TARE_SHARE[1] * c.netG)
     )
       found.push(
-        `${c.id}: an empty weight of ${tare.toFixed(0)} g is unusual for a can of ${c.netG.toFixed(0)} g. Was the scale zeroed with something on it, or the hose hung on afterwards?`,
+        `${c.id}: an empty weight of ${tare.toFixed(0)} g is unusual for a can of ${c.netG.toFixed(0)} g. ` +
+          `Was the scale zeroed with something on it, or the hose hung on afterwards?`,
       )
     if (c.netG !== undefined && c.tareG !== undefined && c.grossG - c.tareG > c.netG * OVERFULL)
       found.push(
-        `${c.id} holds ${(c.grossG - c.tareG).toFixed(0)} g by its weights, more than the ${c.netG.toFixed(0)} g of its label: check the tare.`,
+        `${c.id} holds ${(c.grossG - c.tareG).toFixed(0)} g by its weights, more than the ${c.netG.toFixed(0)} g of ` +
+          `its label: check the tare.`,
       )
   }
   if (input.hose.phase === 'liquid')
     found.push(
-      'Liquid goes only into the high side or a resting system with the engine off; never start against liquid, never liquid into the low side of a running compressor.',
+      'Liquid goes only into the high side or a resting system with the engine off; never start against liquid, ' +
+        'never liquid into the low side of a running compressor.',
     )
   return found
 }

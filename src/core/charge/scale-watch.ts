@@ -192,7 +192,8 @@ function driftOf(
         kind: 'drifting',
         atS: first.tS,
         byG: last.grams - first.grams,
-        words: `with the valve shut it ${way} ${Math.abs(perMinute).toFixed(0)} g a minute: the scale drifts, or gas escapes before the valve`,
+        words: `with the valve shut it ${way} ${Math.abs(perMinute).toFixed(0)} g a minute: the scale drifts,
+          or gas escapes before the valve`,
       },
     ]
   })

@@ -25,7 +25,10 @@ export function workingOf(input: ChargePlanInput, plan: ChargePlan): string[] {
     const heel = heelG(c, input.refrigerant, input.ambientC)
     const holds = `${s.id}: ${both(s.startGrossG)} on the scale, empty ${both(tare)}, so it holds ${both(s.startGrossG - tare)}`
     const stop = `${i + 1 < plan.steps.length ? 'change' : 'close'} at ${massWords(s.stopGrossG)}`
-    return `${holds}; ${s.emptied ? `its heel of ${both(heel)} stays; ` : ''}takes out ${both(s.takenG)}, ${both(s.purgeG)} of it purged; ${stop}.`
+    return (
+      `${holds}; ${s.emptied ? `its heel of ${both(heel)} stays; ` : ''}takes out ${both(s.takenG)}, ` +
+      `${both(s.purgeG)} of it purged; ${stop}.`
+    )
   })
   return [
     `Target ${massWords(plan.targetG)}${range}.`,

@@ -17,6 +17,12 @@ export const RigParts = z.strictObject({
   gaugeAt: z.enum(['far', 'pump']),
   scale: Id,
   cores: z.enum(['in', 'out']),
+  /** couplers turned by hand, or ones that open by themselves; by hand when it is not said */
+  couplers: z.enum(['turned', 'auto']).optional(),
+  /** the gauge hangs behind a valve of its own */
+  gaugeValve: z.literal(true).optional(),
+  /** a manifold with a port for the container, which hangs from the start */
+  fourPort: z.literal(true).optional(),
 })
 export type RigParts = z.infer<typeof RigParts>
 
@@ -48,6 +54,13 @@ export function assembleRig(name: string, parts: RigParts, shelf: readonly Shelv
   const toPump = parts.pumpHose === null ? null : take('pumpHose', 'hose', parts.pumpHose)
   const gauge = take('gauge', 'gauge', parts.gauge)
   const scale = take('scale', 'scale', parts.scale)
+  for (const [part, hose] of [
+    ['lowHose', low],
+    ['highHose', high],
+    ['pumpHose', toPump],
+  ] as const)
+    if (hose?.spec.use === 'recovery')
+      throw new PartMissing(part, `${hose.name} is kept for the recovery machine: its oil and gas would come along`)
   const ids = [low.id, ...(high ? [high.id] : []), ...(toPump ? [toPump.id] : [])]
   if (new Set(ids).size !== ids.length) throw new PartMissing('highHose', 'the same hose cannot be in two places')
   const baseline = [low, ...(high ? [high] : [])].map(baselineOf)
@@ -66,6 +79,9 @@ export function assembleRig(name: string, parts: RigParts, shelf: readonly Shelv
       pumpHose: { boreM: toPump.spec.boreM, lengthM: toPump.spec.lengthM, kind: toPump.spec.hoseKind },
     }),
     cores: parts.cores,
+    ...(parts.couplers && { couplers: parts.couplers }),
+    ...(parts.fourPort && { fourPort: parts.fourPort }),
+    ...(parts.gaugeValve && { gaugeValve: parts.gaugeValve }),
     gaugeAt: parts.gaugeAt,
     resolutionPa: gauge.spec.resolutionPa,
     // only when every hose in the hold was measured is their sum known

@@ -44,7 +44,8 @@ export function judgeBlankOff(readings: readonly PressureReading[], plate: Equip
     verdict: healthy ? 'healthy' : 'needs-oil',
     words: healthy
       ? `It reaches ${inMicron(ultimatePa)} micron by itself; its plate says ${inMicron(plate.ultimatePa)}.`
-      : `It stays at ${inMicron(ultimatePa)} micron by itself, its plate says ${inMicron(plate.ultimatePa)}: it needs oil, not time. After fresh oil: its seals or the gauge.`,
+      : `It stays at ${inMicron(ultimatePa)} micron by itself, its plate says ${inMicron(plate.ultimatePa)}: ` +
+        `it needs oil, not time. After fresh oil: its seals or the gauge.`,
   }
 }
 

@@ -216,29 +216,33 @@ test('a container lighter than when it is empty, a hose without bore and a day t
   ).toEqual(['spec.boreMm', 'spec.boughtOn'])
 })
 
-test('speed at the ports: never more than the pump has, less the deeper, and what a narrow hose leaves is a few hundredths of a CFM', () => {
-  const rig = assembleRig('Cart', PARTS, [pump(), hose(2), hose(3), gauge, scale])
-  const speeds = portSpeeds(rig, 20, 101_325)
-  expect(speeds).toHaveLength(6)
-  const at = (depth: string) => speeds.filter((s) => String(s.depth) === depth).reduce((sum, s) => sum + s.share, 0)
-  expect(at('air')).toBeLessThanOrEqual(1.0001)
-  expect(at('5000')).toBeLessThan(at('air'))
-  expect(at('500')).toBeLessThan(at('5000'))
-  // one 1.5 m hose of 4.8 mm on a 5 CFM pump, straight to it and without a core: 0.03 to 0.1 CFM at 500 micron
-  const narrow = {
-    ...rig,
-    hoses: 1,
-    boreM: 0.0048,
-    lengthM: 1.5,
-    pumpM3S: 5 * CUBIC_METRES_S_PER_CFM,
-    cores: 'out' as const,
-    pumpHose: { boreM: 0.0127, lengthM: 0.1, kind: 'metal' as const },
-  }
-  const [slow] = portSpeeds(narrow, 20, 101_325).filter((s) => s.depth === 500)
-  const cfm = (slow?.speedM3S ?? 0) / CUBIC_METRES_S_PER_CFM
-  expect(cfm).toBeGreaterThan(0.03)
-  expect(cfm).toBeLessThan(0.1)
-})
+test(
+  'speed at the ports: never more than the pump has, less the deeper, and what a narrow hose leaves is a few ' +
+    'hundredths of a CFM',
+  () => {
+    const rig = assembleRig('Cart', PARTS, [pump(), hose(2), hose(3), gauge, scale])
+    const speeds = portSpeeds(rig, 20, 101_325)
+    expect(speeds).toHaveLength(6)
+    const at = (depth: string) => speeds.filter((s) => String(s.depth) === depth).reduce((sum, s) => sum + s.share, 0)
+    expect(at('air')).toBeLessThanOrEqual(1.0001)
+    expect(at('5000')).toBeLessThan(at('air'))
+    expect(at('500')).toBeLessThan(at('5000'))
+    // one 1.5 m hose of 4.8 mm on a 5 CFM pump, straight to it and without a core: 0.03 to 0.1 CFM at 500 micron
+    const narrow = {
+      ...rig,
+      hoses: 1,
+      boreM: 0.0048,
+      lengthM: 1.5,
+      pumpM3S: 5 * CUBIC_METRES_S_PER_CFM,
+      cores: 'out' as const,
+      pumpHose: { boreM: 0.0127, lengthM: 0.1, kind: 'metal' as const },
+    }
+    const [slow] = portSpeeds(narrow, 20, 101_325).filter((s) => s.depth === 500)
+    const cfm = (slow?.speedM3S ?? 0) / CUBIC_METRES_S_PER_CFM
+    expect(cfm).toBeGreaterThan(0.03)
+    expect(cfm).toBeLessThan(0.1)
+  },
+)
 
 test('every hose of the rig is in its network as it is: a narrow hose to the pump slows the pull', () => {
   const rig = assembleRig('Cart', PARTS, [pump(), hose(2), hose(3), gauge, scale])
@@ -262,4 +266,15 @@ test('every hose of the rig is in its network as it is: a narrow hose to the pum
     rig: { ...rig, highHose: { boreM: 0.0048, lengthM: 1.8, kind: 'metal' } },
   }).links.find((l) => l.id === 'hose-high')
   expect(high).toMatchObject({ bore_mm: 4.8, length_m: 1.8, kind: 'metal' })
+})
+
+test('a hose of the recovery machine is refused for the vacuum, by its place in the rig', () => {
+  const shelf = [pump(), hose(2), hose(3, [], { use: 'recovery' as const }), gauge, scale]
+  expect(() => assembleRig('Cart', PARTS, shelf)).toThrow(/Hose 3 is kept for the recovery machine/)
+  try {
+    assembleRig('Cart', PARTS, shelf)
+  } catch (error) {
+    expect((error as PartMissing).part).toBe('highHose')
+  }
+  expect(assembleRig('Cart', { ...PARTS, highHose: null }, shelf).hoses).toBe(1)
 })

@@ -21,6 +21,8 @@ export const SPECS = {
     boreMm: z.number().min(1).max(30),
     lengthM: z.number().min(0.05).max(10),
     hoseKind: z.enum(LINK_KINDS),
+    /** what it is kept for; the cart when it is not said */
+    use: z.enum(['cart', 'recovery']).optional(),
     boughtOn: Day,
     sealsRenewedOn: Day,
   }),

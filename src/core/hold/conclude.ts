@@ -5,7 +5,9 @@ import { leakGramsPerYear } from './leak-rate'
 import { gathered, logSum, mixtureQuantile, type Normal } from './normal'
 import type { Hypothesis } from './posterior'
 import { priorsOf } from './priors'
+import { problemOf } from './problem'
 import type { Cleaned } from './problems'
+import { reasonWords } from './reason-words'
 import { type Reason, reasonsOf, spoilReasons, stoodStill } from './reasons'
 import { AS_IT_IS, type Standing } from './standing'
 import type { Future, HoldContext, HoldResult, HoldSample, Interval, Problem, Shape, Verdict } from './types'
@@ -41,22 +43,14 @@ export function tooEarly(samples: readonly HoldSample[], problems: Problem[], co
     samples: samples.length,
     heldS,
     cannotSeeBelowGramsPerYear: null,
-    ...split(
-      spoilt
-        ? spoilReasons(problems.filter((p) => p.spoils))
-        : [
-            {
-              code: 'too-few',
-              words: 'Too few readings yet: the first minutes show gas settling, not the car.',
-            },
-          ],
-    ),
+    ...split(spoilt ? spoilReasons(problems.filter((p) => p.spoils)) : [{ code: 'too-few', of: {} }]),
   }
 }
 
-/** Reasons as the words people read and the codes programs read. */
-const split = (reasons: readonly Reason[]): Pick<HoldResult, 'reasons' | 'codes'> => ({
-  reasons: reasons.map((r) => r.words),
+/** Reasons as figures, as words in the usual units, and as the codes programs read. */
+const split = (reasons: readonly Reason[]): Pick<HoldResult, 'findings' | 'reasons' | 'codes'> => ({
+  findings: [...reasons],
+  reasons: reasons.map((r) => reasonWords(r)),
   codes: reasons.map((r) => r.code),
 })
 
@@ -229,8 +223,7 @@ function unexplained({ curve, hypotheses, prior, noise }: Judged): Problem[] {
     {
       fromS: at(from),
       toS: at(to),
-      code: 'no-shape',
-      what: 'the readings follow no shape a hold has: was the pump still on, or a valve turned?',
+      ...problemOf('no-shape'),
       spoils: true,
     },
   ]

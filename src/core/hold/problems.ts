@@ -2,6 +2,7 @@ import { PA_PER_MICRON } from '../units/constants'
 import { binned } from './binned'
 import { lateIsolation, MOST_FOR_KINKS, slowFall } from './late-isolation'
 import { nominalPa, stepsOf } from './noise'
+import { problemOf } from './problem'
 import type { HoldContext, HoldSample, Problem } from './types'
 
 /**
@@ -81,22 +82,17 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
     problems.push({
       fromS: 0,
       toS: late,
-      code: 'isolated-late',
-      what: 'falling as under a pump until then, and not after: it was isolated later than the record says',
+      ...problemOf('isolated-late'),
       spoils: true,
     })
   const jumpAt = context.instrument === 'electronic' ? findJump(binned(ranged, MOST_FOR_JUMPS), context) : null
   if (jumpAt === null) return { samples: ranged, problems }
   const { fromS, toS, byPa } = jumpAt
-  const micron = Math.round(Math.abs(byPa) / PA_PER_MICRON)
-  const way = byPa > 0 ? 'up' : 'down'
   if (toS <= VALVE_UNTIL_S) {
     problems.push({
       fromS: 0,
       toS,
-      code: 'valve-gas',
-      what: `the closing valve's own gas: ${micron} micron ${way} at once; left out`,
-      spoils: false,
+      ...problemOf('valve-gas', { byPa }),
     })
     return { samples: ranged.filter((s) => s.elapsedS >= toS), problems }
   }
@@ -105,8 +101,7 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
   problems.push({
     fromS,
     toS,
-    code: 'jump',
-    what: `a jump of ${micron} micron ${way}, as from a valve that was turned or a hose that was knocked`,
+    ...problemOf('jump', { byPa }),
     spoils: !small,
     unlessLeak: small,
   })
@@ -126,8 +121,7 @@ function withoutOverRange(samples: readonly HoldSample[], problems: Problem[]): 
   problems.push({
     fromS: first.elapsedS,
     toS: last.elapsedS,
-    code: 'over-range',
-    what: `over the gauge's range, ${Math.round(Math.min(limit, first.pressurePa) / PA_PER_MICRON).toLocaleString('en')} micron`,
+    ...problemOf('over-range', { limitPa: Math.min(limit, first.pressurePa) }),
     // a leak climbs to the limit; a gauge that is there at once was never shut in with the car
     spoils:
       kept.length < FEWEST_IN_RANGE ||
@@ -172,8 +166,7 @@ function findGap(samples: readonly HoldSample[], problems: Problem[]): void {
     problems.push({
       fromS,
       toS: fromS + gap,
-      code: 'gap',
-      what: `no readings for ${Math.round(gap / 60)} minutes`,
+      ...problemOf('gap', { gapS: gap }),
       spoils: gap > GAP_SHARE * total,
     })
   }

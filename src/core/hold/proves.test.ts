@@ -1,8 +1,9 @@
 import { expect, test } from 'vitest'
 import { knownRecord } from '../proving/records'
+import { SCHOOLS } from '../schools/schools'
 import { PA_PER_MICRON } from '../units/constants'
 import { judgeHold } from './judge'
-import { limitOfRule, provesOfRule, SCHOOLS } from './proves'
+import { limitOfRule, provesOfRule } from './proves'
 
 test('a longer hold proves more, with the three-halves power where noise bounds it, and a needle a thousand times less', () => {
   const half = limitOfRule({ targetPa: 500 * PA_PER_MICRON, holdMinutes: 30 })

@@ -44,62 +44,11 @@ export function provesOfRule(p: Pick<Procedure, 'targetPa' | 'pullMinutes' | 'ho
   const { electronic, needle } = limitOfRule(p)
   const wetToo = p.targetPa > 0.1 * waterSaturationPa(kelvin(0))
   return [
-    `At ${Math.round(p.targetPa / PA_PER_MICRON).toLocaleString('en')} micron at the car the vapour left has a dew point of ${String(dew).replace('-', '−')} °C at most${wetToo ? '; in a cold bay ice may still be there' : ''}.`,
+    `At ${Math.round(p.targetPa / PA_PER_MICRON).toLocaleString('en')} micron at the car the vapour left has a dew ` +
+      `point of ${String(dew).replace('-', '−')} °C at most${wetToo ? '; in a cold bay ice may still be there' : ''}.`,
     `${p.pullMinutes} minutes of pulling prove nothing by themselves: they are when to look again.`,
-    `${p.holdMinutes} minutes of hold on 2.5 L show a leak of about ${rounded(electronic)} g a year with an electronic gauge, ${rounded(needle)} with a needle, worst case. Smaller ones pass.`,
+    `${p.holdMinutes} minutes of hold on 2.5 L show a leak of about ${rounded(electronic)} g a year with an ` +
+      `electronic gauge, ${rounded(needle)} with a needle, worst case. Smaller ones pass.`,
     'No hold shows a core under its coupler, nor a seal that opens under pressure only.',
   ]
 }
-
-/** Schools to begin from; each is copied, then edited. */
-export const SCHOOLS: readonly (Procedure & { proves: string })[] = [
-  {
-    name: 'Weigh and measure',
-    targetPa: 500 * PA_PER_MICRON,
-    pullMinutes: 60,
-    holdMinutes: 30,
-    proves: 'Dry to a dew point near −24 °C, and no leak above the limit that volume and gauge give.',
-  },
-  {
-    name: 'Quick look for leaks',
-    targetPa: 1000 * PA_PER_MICRON,
-    pullMinutes: 15,
-    holdMinutes: 20,
-    proves: 'Large leaks before the long pull; nothing about water.',
-  },
-  {
-    name: 'By the clock, 30 min',
-    targetPa: 1000 * PA_PER_MICRON,
-    pullMinutes: 30,
-    holdMinutes: 10,
-    proves: 'That the pump ran. Water may still be there, and a short hold hides small leaks.',
-  },
-  {
-    name: 'By the hour open',
-    targetPa: 500 * PA_PER_MICRON,
-    pullMinutes: 60,
-    holdMinutes: 45,
-    proves: 'For a core or a switch; longer where it stood open longer.',
-  },
-  {
-    name: 'Deep gauge',
-    targetPa: 200 * PA_PER_MICRON,
-    pullMinutes: 120,
-    holdMinutes: 60,
-    proves: 'Dry to a dew point near −33 °C; an hour of hold finds leaks several times smaller than half an hour.',
-  },
-  {
-    name: 'Triple, nitrogen between',
-    targetPa: 1000 * PA_PER_MICRON,
-    pullMinutes: 20,
-    holdMinutes: 20,
-    proves: 'Water is swept out between pulls; each pull has its own hold.',
-  },
-  {
-    name: 'Overnight',
-    targetPa: 500 * PA_PER_MICRON,
-    pullMinutes: 90,
-    holdMinutes: 720,
-    proves: 'Small leaks, if the barometer and the temperature of the night are accounted for.',
-  },
-]

@@ -1,5 +1,6 @@
 import type { Refrigerant } from '../fluids/refrigerants'
 import type { ProblemCode, ReasonCode } from './codes'
+import type { Finding } from './finding'
 import type { HoseBackground } from './hose-background'
 import type { GramsPerYear } from './leak-rate'
 
@@ -57,6 +58,8 @@ export type Problem = {
   fromS: number
   toS: number
   code: ProblemCode
+  /** its figures, and the same in words in the usual units */
+  of: Finding['of']
   what: string
   /** with it nothing can be judged */
   spoils: boolean
@@ -86,6 +89,8 @@ export type HoldResult = {
   futures: Future[]
   samples: number
   heldS: number
+  /** why: codes with figures, and each as a sentence in the usual units */
+  findings: Finding[]
   reasons: string[]
   /** the same for programs, one for each reason */
   codes: (ReasonCode | ProblemCode)[]

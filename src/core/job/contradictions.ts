@@ -21,6 +21,7 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
       return ['hold']
     case 'hold-skipped':
     case 'hold-decided':
+    case 'turned-back':
       return ['hold', 'step']
     case 'zero-read':
     case 'recovered':
@@ -29,7 +30,18 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
     case 'charge-planned':
     case 'container-started':
     case 'container-ended':
+    case 'cans-planned':
+    case 'can-emptied':
       return ['charge']
+    case 'parked':
+    case 'taken-up':
+    case 'closed':
+    case 'reopened':
+      return ['step', 'rest']
+    case 'hoses-shut':
+    case 'hoses-held':
+      return ['hoses']
+    case 'leak-accepted':
     case 'label-set':
     case 'fix-logged':
     case 'priors-set':
@@ -45,6 +57,7 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
     case 'corrected':
       return [`corrected ${payload.eventId}`]
     // what several people may say beside each other: only the very same twice is one too many
+    case 'looked-at':
     case 'noted':
     case 'car-told':
     case 'proof-read':
@@ -55,6 +68,7 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
     case 'bench-set':
     case 'instrument-hung':
     case 'instrument-off':
+    case 'pictured':
     case 'clock-set-back':
     case 'set-aside':
       return []

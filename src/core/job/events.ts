@@ -6,6 +6,8 @@ import { REFRIGERANTS } from '../fluids/refrigerants'
 import { INSTRUMENT_KINDS, SEATS } from './instrument-kinds'
 import { LINK_KINDS } from './link-kinds'
 import { PartSet } from './parts'
+import { PHOTO_OF } from './photos'
+import { RULE_IDS, Stages } from './stages'
 import { STEPS } from './steps'
 import { WAYS } from './ways'
 
@@ -39,7 +41,18 @@ export const RENEWED = [
   'evaporator',
   'hose',
 ] as const
+/** Steps a job can be turned back to. */
+export const TURNS_TO = ['zero', 'fix', 'rig', 'pull', 'charge'] as const
+/** How a job may end before its last step. */
+export const CLOSED_AS = ['without-proof', 'without-charge', 'handed-over', 'given-up'] as const
+/** Sizes of valve core; the larger is common on newer high sides (practice). */
+export const CORE_SIZES = ['small', 'large'] as const
+/** How oil gets into a system (practice). */
+export const OIL_WAYS = ['into-part', 'injector', 'by-vacuum', 'can'] as const
+/** Cans one charge by counting takes. */
+export const MOST_CANS = 12
 export const LEAVE_ITEMS = [
+  'cores-in',
   'container-shut',
   'low-coupler-off',
   'engine-off',
@@ -80,6 +93,8 @@ export const ProcedureWritten = z.strictObject({
   targetMicron: z.number().min(50, 'from 50 micron').max(20_000, 'up to 20,000 micron'),
   pullMinutes: z.number().min(1, 'from a minute').max(1440, 'up to a day'),
   holdMinutes: z.number().min(5, 'from 5 minutes').max(1440, 'up to a day'),
+  /** its stages in order; one pull, one hold, the charge and its proof where they are left out */
+  stages: Stages.optional(),
 })
 export type ProcedureWritten = z.infer<typeof ProcedureWritten>
 
@@ -105,6 +120,12 @@ export const RigWritten = z.strictObject({
   highHose: HoseFigures.optional(),
   pumpHose: HoseFigures.optional(),
   cores: z.enum(['in', 'out']).optional(),
+  /** couplers that open by themselves when they are pushed on; turned by hand when it is not said */
+  couplers: z.enum(['turned', 'auto']).optional(),
+  /** the vacuum gauge hangs behind a valve of its own, which is shut before pressure comes */
+  gaugeValve: z.literal(true).optional(),
+  /** a fourth port: the container hangs on it from the start, and its hose is evacuated along */
+  fourPort: z.literal(true).optional(),
   gaugeAt: z.enum(['far', 'pump']).optional(),
   /** smallest step the gauge shows, Pa */
   resolutionPa: z.number().min(0.001).max(20_000).optional(),
@@ -162,6 +183,15 @@ const HoldEnded = z.strictObject({
   reasons: z.array(verbatim(2000, 0)).max(20),
   /** the same for programs; records from before they were kept have none */
   codes: z.array(verbatim(60)).max(20).optional(),
+  /** codes with their figures in SI, of which sentences are made in the reader's units; older records have none */
+  findings: z
+    .array(z.strictObject({ code: verbatim(60), of: z.record(verbatim(40), z.union([z.number(), verbatim(400, 0)])) }))
+    .max(20)
+    .optional(),
+  /** what the procedure's own simple rule says of it, where one decides */
+  rule: z
+    .strictObject({ id: z.enum(RULE_IDS), words: verbatim(120), says: z.enum(['passes', 'fails', 'not yet']) })
+    .optional(),
 })
 export type HoldEnded = z.infer<typeof HoldEnded>
 
@@ -197,6 +227,8 @@ export const PAYLOADS = {
     oilKind: Text.optional(),
     oilMl: z.number().min(0).max(1000).optional(),
     volumeL: z.number().min(0.5).max(20).optional(),
+    /** the low-pressure switch lets the compressor run from here, Pa above the air */
+    switchPaG: z.number().min(20_000).max(600_000).optional(),
   }),
   'zero-read': z.strictObject({
     lowPaG: PaGauge,
@@ -211,6 +243,12 @@ export const PAYLOADS = {
     openHours: z.number().min(0).max(10_000),
     oilOwedMl: z.number().min(0).max(500),
     oilReason: Note,
+    /** how it goes in; what was drained of the old part, mL; refrigerant that came in the same can, g */
+    oilWay: z.enum(OIL_WAYS).optional(),
+    /** the size of valve core each port takes, where somebody looked */
+    ports: z.strictObject({ low: z.enum(CORE_SIZES), high: z.enum(CORE_SIZES) }).optional(),
+    drainedMl: z.number().min(0).max(500).optional(),
+    oilCanG: z.number().min(0).max(500).optional(),
   }),
   'part-set': PartSet,
   'step-finished': z.strictObject({ step: z.enum(STEPS) }),
@@ -229,13 +267,30 @@ export const PAYLOADS = {
     passes: z.number().int().min(1).max(9),
     pressurePaG: z.number().min(0).max(1_200_000),
   }),
+  /** the hoses alone were shut in, and what they did */
+  'hoses-shut': z.strictObject({}),
+  'hoses-held': z.strictObject({ minutes: z.number().min(0).max(1440), moved: z.boolean() }),
   /** whether the job's story weighs in on the judgement, or nothing is presumed */
   'priors-set': z.strictObject({ use: z.enum(['story', 'even']) }),
   'hold-decided': z.strictObject({
     next: z.enum(['charge', 'pull', 'fix', 'hold']),
     /** how much longer it is held; by the procedure when left out */
     minutes: z.number().min(1).max(1440).optional(),
+    /** by what it was accepted, where it was */
+    accepted: z.enum(['judge', 'rule', 'word']).optional(),
   }),
+  /** charged although it leaks by so much a year: why, and what whoever pays said to it */
+  'leak-accepted': z.strictObject({ gramsPerYear: z.number().min(0).max(1e6), why: Text, customer: Text }),
+  /** a place that was looked at for the leak, and what was found there */
+  'looked-at': z.strictObject({ place: Text, found: Text }),
+  /** the work turned back to an earlier step */
+  'turned-back': z.strictObject({ to: z.enum(TURNS_TO), why: Text }),
+  /** left standing under its vacuum, until then where it is known */
+  parked: z.strictObject({ why: Text, couplers: z.enum(['on', 'off']), comeBackAt: Instant.optional() }),
+  'taken-up': z.strictObject({}),
+  /** ended without all of its steps, as what it is */
+  closed: z.strictObject({ as: z.enum(CLOSED_AS), why: Text }),
+  reopened: z.strictObject({ why: Text }),
   'charge-planned': z.strictObject({
     targetG: Grams,
     purgeEachG: z.number().min(0).max(50),
@@ -254,6 +309,14 @@ export const PAYLOADS = {
     /** why the target is not the label's */
     reason: Text.optional(),
   }),
+  /** no scale: whole cans of a net weight, counted */
+  'cans-planned': z.strictObject({
+    count: z.number().int('whole cans only').min(1).max(MOST_CANS),
+    netG: Grams,
+    targetG: Grams,
+  }),
+  /** a can that was counted is empty: what it brought by estimate, g, with half of 95 % */
+  'can-emptied': z.strictObject({ netG: Grams, estimateG: Grams, plusMinusG: Grams }),
   'container-started': z.strictObject({
     id: Text,
     grossG: z.number().min(1).max(60_000),
@@ -277,7 +340,8 @@ export const PAYLOADS = {
   }),
   'proof-read': z.strictObject({
     lowPaG: PaGauge,
-    highPaG: PaGauge,
+    /** null where nothing hangs on the high port */
+    highPaG: PaGauge.nullable(),
     ventC: Celsius,
     ambientC: Celsius,
     note: Note,
@@ -302,6 +366,8 @@ export const PAYLOADS = {
   }),
   'leave-tapped': z.strictObject({ item: z.enum(LEAVE_ITEMS), done: z.boolean() }),
   noted: z.strictObject({ text: Text }),
+  /** a photograph, kept beside the job; its digest makes the record vouch for it */
+  pictured: z.strictObject({ photo: Id, of: z.enum(PHOTO_OF), caption: text(200, 0), sha256: verbatim(64, 64) }),
   corrected: z.strictObject({ eventId: Id, was: Text, is: Text, why: Text }),
   'caution-passed': z.strictObject({ code: Text }),
   /** the server's clock stood earlier than at the entry before: times across it cannot be compared */
@@ -355,9 +421,10 @@ export const SERVER_KINDS: readonly EventKind[] = [
   'instrument-off',
   'clock-set-back',
   'set-aside',
+  'pictured',
 ]
 /** Kinds that may follow a signature. */
-export const AFTER_SIGNATURE: readonly EventKind[] = ['corrected', 'noted', 'clock-set-back']
+export const AFTER_SIGNATURE: readonly EventKind[] = ['corrected', 'noted', 'pictured', 'clock-set-back']
 
 const drafts = (Object.keys(PAYLOADS) as EventKind[]).map((kind) =>
   z.strictObject({ id: Id, kind: z.literal(kind), happenedAt: Instant, payload: PAYLOADS[kind] }),

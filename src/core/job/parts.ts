@@ -14,6 +14,9 @@ export const PARTS = {
   'container-valve': ['closed', 'open'],
   'container-pose': ['upright', 'inverted'],
   engine: ['off', 'on'],
+  cores: ['in', 'out'],
+  'gauge-valve': ['open', 'closed'],
+  line: ['air', 'purged'],
 } as const satisfies Record<string, readonly string[]>
 
 export type Part = keyof typeof PARTS
@@ -32,6 +35,9 @@ export const RIG_AT_START: RigState = {
   'container-valve': 'closed',
   'container-pose': 'upright',
   engine: 'off',
+  cores: 'in',
+  'gauge-valve': 'open',
+  line: 'air',
 }
 
 /** Words for a part in a sentence. */
@@ -47,6 +53,9 @@ export const PART_NAMES: Record<Part, string> = {
   'container-valve': 'container valve',
   'container-pose': 'container',
   engine: 'engine',
+  cores: 'valve cores',
+  'gauge-valve': 'gauge’s valve',
+  line: 'charging line',
 }
 
 /** One turn of one part: `{ part, state }`, refused when that part has no such state. */

@@ -1,12 +1,16 @@
 import type { JobEvent, JobOpened, PayloadOf } from './events'
 import { RIG_AT_START, type RigState } from './parts'
+import { atStage, lastOf, nextOf } from './stage-now'
+import { plainStages } from './stages'
 import {
   benchGaugeIsFar,
+  chargedG,
   currentHold,
   currentPull,
   type GaugeFacts,
   type Hung,
   type JobState,
+  lostG,
   type Opened,
   type Planned,
 } from './state'
@@ -79,7 +83,7 @@ function fixedOf(opened: Opened, { renewed, openHours }: PayloadOf<'fix-logged'>
 }
 
 function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
-  return {
+  const opened: JobState = {
     opened: openedRead(event.payload),
     openedAt: event.happenedAt,
     step: 'zero',
@@ -100,11 +104,20 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
     containers: [],
     proofs: [],
     left: [],
+    spent: [],
+    turns: [],
+    looked: [],
     corrections: [],
     notes: [],
+    photos: [],
     aside: {},
     benchRunning: event.payload.simulated,
+    stages: event.payload.procedure.stages ?? plainStages(event.payload.procedure),
+    stage: 0,
+    swept: 0,
+    pulledBefore: 0,
   }
+  return event.payload.procedure.stages ? atStage(opened, 0) : opened
 }
 
 /** One event onto a state: pure, total, and never forbidding; what is unwise is named by `cautionsBefore`. */
@@ -118,11 +131,15 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'label-set':
       return { ...state, opened: { ...state.opened, label: event.payload } }
     case 'car-told':
-      return { ...state, opened: toldOf(state.opened, event.payload) }
+      return {
+        ...state,
+        opened: toldOf(state.opened, event.payload),
+        ...(event.payload.switchPaG !== undefined && { switchPaG: event.payload.switchPaG }),
+      }
     case 'zero-read':
       return { ...state, zero: { ...event.payload, at, by: event.by }, recoveredUnread: false }
     case 'recovered':
-      return { ...state, recoveredG: (state.recoveredG ?? 0) + event.payload.grams, recoveredUnread: true }
+      return recover(state, event.payload.grams, at)
     case 'zero-explained':
       return { ...state, zeroAnswer: event.payload.answer }
     case 'fix-logged':
@@ -130,7 +147,7 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
     case 'part-set':
       return turnPart(state, event.payload.part, event.payload.state, at)
     case 'step-finished':
-      return event.payload.step === state.step ? enter(state, following(state.step), at) : state
+      return event.payload.step === state.step ? finishStep(state, at) : state
     case 'isolated':
       return isolate(state, at)
     case 'hold-ended':
@@ -148,16 +165,51 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       return { ...state, alarms: { ...state.alarms, [event.payload.alarm]: { by: event.by, untilMs } } }
     }
     case 'nitrogen-swept':
-      return { ...state, sweeps: [...state.sweeps, { ...event.payload, at, by: event.by }] }
+      return swept(
+        { ...state, sweeps: [...state.sweeps, { ...event.payload, at, by: event.by }] },
+        event.payload.passes,
+      )
+    case 'hoses-shut':
+      return { ...state, hosesShutAt: at }
+    case 'hoses-held': {
+      const { hosesShutAt: _over, ...rest } = state
+      const held = { ...rest, hosesHeld: { ...event.payload, at, by: event.by } }
+      // hoses that leak are mended, and held once more
+      return event.payload.moved ? held : atStage(held, state.stage + 1)
+    }
     case 'priors-set':
       return { ...state, priors: event.payload.use }
     case 'hold-decided':
-      return decide(state, event.payload, at)
+      return decide(state, event.payload, at, event.by)
+    case 'leak-accepted':
+      return { ...state, accepted: { ...event.payload, at, by: event.by } }
+    case 'looked-at':
+      return { ...state, looked: [...state.looked, { ...event.payload, at, by: event.by }] }
+    case 'turned-back':
+      return turnBack(state, event.payload, at, event.by)
+    case 'parked':
+      return park(state, { ...event.payload, at, by: event.by }, at)
+    case 'taken-up': {
+      const { parked, ...rest } = state
+      return { ...rest, ...(parked?.couplers === 'off' && { stoodOff: true as const }) }
+    }
+    case 'closed':
+      return { ...state, closed: { ...event.payload, at, by: event.by } }
+    case 'reopened': {
+      const { closed: _over, ...rest } = state
+      return rest
+    }
     case 'charge-planned':
       return planCharged(state, plannedRead(event.payload))
+    case 'cans-planned':
+      return { ...state, counted: { ...event.payload, emptied: state.counted?.emptied ?? [] } }
+    case 'can-emptied':
+      return state.counted
+        ? { ...state, counted: { ...state.counted, emptied: [...state.counted.emptied, { ...event.payload, at }] } }
+        : state
     case 'container-started':
       return {
-        ...turnPart(state, 'centre-hose', 'container', at),
+        ...turnPart(turnPart(state, 'centre-hose', 'container', at), 'line', lineAt(state, event.payload.id), at),
         containers: [
           ...state.containers,
           {
@@ -191,6 +243,8 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       return leaveItem(state, event.payload.item, event.payload.done, at)
     case 'noted':
       return { ...state, notes: [...state.notes, { text: event.payload.text, at, by: event.by }] }
+    case 'pictured':
+      return { ...state, photos: [...state.photos, { ...event.payload, at, by: event.by }] }
     case 'corrected':
       return { ...state, corrections: [...state.corrections, { ...event.payload, at, by: event.by }] }
     case 'caution-passed':
@@ -232,6 +286,51 @@ function choose(state: JobState, id: string, holds: boolean): JobState {
   const without = { ...state, aside }
   return holds && waiting.event ? reduceJob(without, waiting.event) : without
 }
+
+/**
+ * What comes out of a car: what it brought, and after a charge of this job that charge, which is spent and begins anew.
+ */
+function recover(state: JobState, grams: number, at: string): JobState {
+  const charged = chargedG(state)
+  if (charged <= 0) return { ...state, recoveredG: (state.recoveredG ?? 0) + grams, recoveredUnread: true }
+  const { plan: _spent, rest: _rested, counted: _counted, ...kept } = state
+  const spent = { containers: state.containers, chargedG: charged, proofs: state.proofs, recoveredG: grams, at }
+  return { ...kept, containers: [], proofs: [], spent: [...state.spent, spent], recoveredUnread: true }
+}
+
+/** Back to an earlier step. A hold that was not judged is left as it is; the gauges at rest are read anew. */
+function turnBack(state: JobState, { to, why }: PayloadOf<'turned-back'>, at: string, by: string): JobState {
+  const hold = currentHold(state)
+  const left = hold && !hold.ended && !hold.skipped && !hold.left && state.step === 'hold'
+  const {
+    zero: _read,
+    zeroAnswer: _said,
+    parked: _over,
+    ...rest
+  } = left ? changeHold(state, (h) => ({ ...h, left: { why, by, at } })) : state
+  const again =
+    to === 'zero'
+      ? rest
+      : { ...rest, ...(state.zero && { zero: state.zero }), ...(state.zeroAnswer && { zeroAnswer: state.zeroAnswer }) }
+  const turned = { ...again, left: [], turns: [...state.turns, { to, why, from: state.step, at, by }] }
+  const { stages, stage } = state
+  const first = to === 'zero' || to === 'fix'
+  return enter(
+    to === 'charge' ? turned : atStage(turned, first ? 0 : Math.max(0, lastOf(stages, 'pull', stage))),
+    to,
+    at,
+  )
+}
+
+/** Couplers that come off are closed first: the car keeps its vacuum. */
+function park(state: JobState, parked: NonNullable<JobState['parked']>, at: string): JobState {
+  const off = parked.couplers === 'off'
+  const sides = (['low', 'high'] as const).filter((side) => off && state.rig[`coupler-${side}`] !== 'off')
+  return { ...sides.reduce((s, side) => turnPart(s, `coupler-${side}`, 'off', at), state), parked }
+}
+
+/** A line that stayed shut while the container was changed holds no air. */
+const lineAt = (state: JobState, id: string): string => (lostG(state, id).purgeG > 0 ? 'air' : 'purged')
 
 /** A second plan in the middle of a charge adds its containers to those that were used already. */
 function planCharged(state: JobState, payload: NonNullable<JobState['plan']>): JobState {
@@ -288,8 +387,14 @@ function changeHold(
   return hold ? { ...state, holds: [...state.holds.slice(0, -1), change(hold)] } : state
 }
 
-function decide(state: JobState, { next, minutes }: PayloadOf<'hold-decided'>, at: string): JobState {
-  if (next !== 'hold') return enter(state, next, at)
+function decide(
+  state: JobState,
+  { next, minutes, accepted }: PayloadOf<'hold-decided'>,
+  at: string,
+  by: string,
+): JobState {
+  const told = accepted ? changeHold(state, (hold) => ({ ...hold, accepted: { by, as: accepted } })) : state
+  if (next !== 'hold') return enter(atStage(told, stageFor(told, next, accepted !== undefined)), next, at)
   // holding on: the same isolation, a later end, and the verdict so far taken back
   return changeHold(state, ({ ended: _taken, ...hold }) => ({
     ...hold,
@@ -297,9 +402,31 @@ function decide(state: JobState, { next, minutes }: PayloadOf<'hold-decided'>, a
   }))
 }
 
+/** Where in its stages a job goes on after a hold: the one that follows, the pull before it once more, or the first. */
+function stageFor({ stages, stage }: JobState, next: 'charge' | 'pull' | 'fix', accepted: boolean): number {
+  if (next === 'fix') return 0
+  if (next === 'charge') return Math.max(stage, nextOf(stages, 'charge', 0))
+  const ahead = accepted ? nextOf(stages, 'pull', stage + 1) : -1
+  return ahead >= 0 ? ahead : Math.max(0, lastOf(stages, 'pull', stage))
+}
+
+/** The pull's end brings its hold. */
+function finishStep(state: JobState, at: string): JobState {
+  const hold = state.step === 'pull' ? nextOf(state.stages, 'hold', state.stage) : -1
+  return enter(hold >= 0 ? { ...state, stage: hold } : state, following(state.step), at)
+}
+
+/** A sweep that is done leads to the pull behind it. */
+function swept(state: JobState, passes: number): JobState {
+  const next = state.stages[state.stage + 1]
+  const count = state.swept + passes
+  return next?.kind === 'sweep' && count >= next.passes ? atStage(state, state.stage + 2) : { ...state, swept: count }
+}
+
 function leaveItem(state: JobState, item: JobState['left'][number], done: boolean, at: string): JobState {
   const left = done ? [...new Set([...state.left, item])] : state.left.filter((i) => i !== item)
   const turned: Partial<Record<typeof item, [keyof RigState, string]>> = {
+    'cores-in': ['cores', 'in'],
     'container-shut': ['container-valve', 'closed'],
     'low-coupler-off': ['coupler-low', 'off'],
     'engine-off': ['engine', 'off'],

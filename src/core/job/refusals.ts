@@ -1,5 +1,5 @@
 import type { EventDraft, PayloadOf } from './events'
-import { currentHold, type JobState, openContainer } from './state'
+import { currentHold, type JobState, openContainer, shutIn } from './state'
 import { STEP_NAMES, stepNumber } from './steps'
 
 /** Why an event cannot have happened, and where in it that stands. */
@@ -19,6 +19,8 @@ export function refusalOf(state: JobState, event: Pick<EventDraft, 'kind' | 'pay
       return refusePlan(state, event.payload as PayloadOf<'charge-planned'>)
     case 'container-started':
       return refuseStart(state, event.payload as PayloadOf<'container-started'>)
+    case 'can-emptied':
+      return refuseCan(state)
     case 'container-ended':
       return refuseEnd(state, event.payload as PayloadOf<'container-ended'>)
     default: {
@@ -33,9 +35,7 @@ function heldAlready(state: JobState, event: EventDraft): string | null {
   const hold = currentHold(state)
   switch (event.kind) {
     case 'isolated':
-      return hold && !state.pulls.some((p) => p.startedAt > hold.isolatedAt)
-        ? 'it is shut in already, and was not pulled since'
-        : null
+      return shutIn(state) ? 'it is shut in already, and was not pulled since' : null
     case 'step-finished': {
       const { step } = event.payload
       return stepNumber(step) < stepNumber(state.step)
@@ -48,6 +48,22 @@ function heldAlready(state: JobState, event: EventDraft): string | null {
       return hold?.skipped ? 'this hold was skipped already' : null
     case 'hold-decided':
       return decidedAlready(state, event.payload.next)
+    case 'hoses-shut':
+      return state.hosesShutAt ? 'the hoses are shut in already' : null
+    case 'hoses-held':
+      return state.hosesShutAt ? null : 'the hoses were not shut in'
+    case 'turned-back':
+      return stepNumber(event.payload.to) >= stepNumber(state.step)
+        ? `this car is at ${STEP_NAMES[state.step]}: ${STEP_NAMES[event.payload.to]} lies not before it`
+        : null
+    case 'parked':
+      return state.parked ? 'it is left standing already' : null
+    case 'taken-up':
+      return state.parked ? null : 'it is not left standing'
+    case 'closed':
+      return state.closed ? 'this job is closed already' : null
+    case 'reopened':
+      return state.closed ? null : 'this job is not closed'
     case 'recovered':
       return state.recoveredUnread
         ? 'what was recovered is booked already: read both gauges again before more is'
@@ -103,7 +119,9 @@ function refuseStart(state: JobState, { id, grossG }: PayloadOf<'container-start
   if (planned.tareG === undefined && planned.netG !== undefined && grossG <= planned.netG) {
     return {
       path: 'grossG',
-      reason: `${Math.round(grossG)} g is not above the ${Math.round(planned.netG)} g net of a full one: partly used? Plan it with its empty weight`,
+      reason:
+        `${Math.round(grossG)} g is not above the ${Math.round(planned.netG)} g net of a full one: ` +
+        `partly used? Plan it with its empty weight`,
     }
   }
   if (planned.tareG !== undefined && grossG < planned.tareG) {
@@ -113,6 +131,13 @@ function refuseStart(state: JobState, { id, grossG }: PayloadOf<'container-start
     }
   }
   return null
+}
+
+function refuseCan({ counted }: JobState): Refusal | null {
+  if (!counted) return { path: '', reason: 'no cans are counted on this car: say how many first' }
+  return counted.emptied.length >= counted.count
+    ? { path: '', reason: `all ${counted.count} cans are empty already` }
+    : null
 }
 
 function refuseEnd(state: JobState, { id, grossG }: PayloadOf<'container-ended'>): Refusal | null {

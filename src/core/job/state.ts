@@ -1,8 +1,9 @@
 import { hoseContentG } from '../fluids/hose'
 import type { HoldEnded, JobEvent, JobOpened, LEAVE_ITEMS, PayloadOf } from './events'
 import type { RigState } from './parts'
+import type { Stage } from './stages'
 import type { Step } from './steps'
-import { WAY_WORDS, type Way } from './ways'
+import { LIQUID_STANDS_MIN, WAY_WORDS, type Way } from './ways'
 import type { ChargeHose, Procedure, Rig } from './written'
 
 export type Correction = PayloadOf<'corrected'> & { at: string; by: string }
@@ -14,7 +15,11 @@ export type Hold = {
   plannedMinutes: number
   ended?: HoldEnded & { at: string }
   skipped?: { why: string; by: string }
+  /** by what it was accepted, and by whom */
+  accepted?: { by: string; as: 'judge' | 'rule' | 'word' }
   shortened?: { why: string; by: string }
+  /** left before it was judged: the work turned back */
+  left?: { why: string; by: string; at: string }
 }
 export type ChargedContainer = {
   id: string
@@ -24,8 +29,19 @@ export type ChargedContainer = {
   endedAt?: string
   differs?: 'hose-hung-on' | 'another-container'
 }
+/** Whole cans counted into a car, and what each that is empty brought by estimate. */
+export type Counted = PayloadOf<'cans-planned'> & { emptied: (PayloadOf<'can-emptied'> & { at: string })[] }
 export type Proof = PayloadOf<'proof-read'> & { at: string }
 export type LeaveItem = (typeof LEAVE_ITEMS)[number]
+
+/** A charge of this job that was recovered: what it was made of, what the proof read of it, and what came out, g. */
+export type Spent = {
+  containers: ChargedContainer[]
+  chargedG: number
+  proofs: Proof[]
+  recoveredG: number
+  at: string
+}
 
 /** What the reception of a car fixed, as the core works with it. */
 export type Opened = Omit<JobOpened, 'rig' | 'procedure'> & { rig: Rig; procedure: Procedure }
@@ -50,6 +66,15 @@ export type JobState = {
   recoveredUnread?: boolean
   fix?: PayloadOf<'fix-logged'>
   rig: RigState
+  /** stages of its procedure, which of them is now, and how often it was swept at it */
+  stages: readonly Stage[]
+  stage: number
+  swept: number
+  /** when the hoses alone were shut in, and what they did */
+  hosesShutAt?: string
+  hosesHeld?: PayloadOf<'hoses-held'> & { at: string; by: string }
+  /** pulls that were made before this stage */
+  pulledBefore: number
   /** instruments of the shop that hang on this car */
   hung: readonly Hung[]
   /** the vacuum gauge the rig came with: it counts while none of the shop’s hangs on the car */
@@ -65,6 +90,10 @@ export type JobState = {
   sweeps: { at: string; passes: number; pressurePaG: number; by: string }[]
   plan?: Planned
   containers: ChargedContainer[]
+  /** a charge without a scale: whole cans, and those that were emptied */
+  counted?: Counted
+  /** this car's low-pressure switch, Pa above the air, where somebody knows it */
+  switchPaG?: number
   /** the container stands in water so warm, Celsius */
   warmedC?: number
   before?: PayloadOf<'before-read'> & { at: string }
@@ -74,10 +103,20 @@ export type JobState = {
   left: LeaveItem[]
   corrections: Correction[]
   notes: { text: string; at: string; by: string }[]
+  photos: readonly (PayloadOf<'pictured'> & { at: string; by: string })[]
   /**
    * deeds that were done without a line and wait for somebody to choose, by their id; null until the deed itself comes
    */
   aside: Readonly<Record<string, { because: string; event: JobEvent | null }>>
+  /** charges that were recovered again in this job, oldest first */
+  spent: readonly Spent[]
+  turns: readonly (PayloadOf<'turned-back'> & { from: Step; at: string; by: string })[]
+  looked: readonly (PayloadOf<'looked-at'> & { at: string; by: string })[]
+  accepted?: PayloadOf<'leak-accepted'> & { at: string; by: string }
+  /** it stood with its couplers off: they go on again before its hold goes on */
+  stoodOff?: true
+  parked?: PayloadOf<'parked'> & { at: string; by: string }
+  closed?: PayloadOf<'closed'> & { at: string; by: string }
   signed?: PayloadOf<'signed'> & { at: string; by: string }
   benchRunning: boolean
 }
@@ -100,6 +139,12 @@ export function gaugesApart(state: JobState): readonly Hung[] {
 export const currentPull = (state: JobState): Pull | undefined => state.pulls[state.pulls.length - 1]
 export const currentHold = (state: JobState): Hold | undefined => state.holds[state.holds.length - 1]
 
+/** Whether a car is shut in since its last pull. */
+export function shutIn({ pulls, holds }: Pick<JobState, 'pulls' | 'holds'>): boolean {
+  const hold = holds[holds.length - 1]
+  return hold !== undefined && !pulls.some((p) => p.startedAt > hold.isolatedAt)
+}
+
 /** When a hold's planned end comes, job time in ms since the epoch. */
 export const holdEndsMs = (hold: Hold): number => Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000
 
@@ -111,6 +156,14 @@ export const openContainer = (state: JobState): ChargedContainer | undefined =>
 export const lastProof = (state: JobState): Proof | undefined => state.proofs[state.proofs.length - 1]
 
 export const wayOf = (state: JobState): Way => state.plan?.way ?? 'vapour-low'
+
+/** Until when a car stands after liquid went in before its engine may start, job time ms; null where none did. */
+export function liquidStandsUntilMs(state: JobState): number | null {
+  const last = state.containers[state.containers.length - 1]
+  if (wayOf(state) !== 'liquid-high' || !last) return null
+  const since = last.endedAt ?? last.startedAt
+  return (state.turnedAt.engine ?? '') < since ? Date.parse(since) + LIQUID_STANDS_MIN * 60_000 : null
+}
 
 /**
  * What leaves a container of this job and does not reach the car, g: its planned purge, and for the first what stays in
@@ -127,14 +180,16 @@ export function lostG(state: JobState, id: string): { purgeG: number; hoseG: num
 }
 
 /**
- * Grams in the car by the scale: what left the containers, less purges and what stays in the hose, g. @param liveGrossG
- * - what the open container weighs now
+ * Grams in the car by the scale: what left the containers, less purges and what stays in the hose, g; by estimate what
+ * was counted.
+ * @param liveGrossG - what the open container weighs now
  */
 export function chargedG(state: JobState, liveGrossG?: number): number {
+  const counted = state.counted?.emptied.reduce((sum, can) => sum + can.estimateG, 0) ?? 0
   return state.containers.reduce((sum, c) => {
     const end = c.endGrossG ?? liveGrossG ?? c.startGrossG
     const { purgeG, hoseG } = lostG(state, c.id)
     // a purge counts only once gas has left the container
     return sum + Math.max(0, c.startGrossG - end - purgeG - hoseG)
-  }, 0)
+  }, counted)
 }

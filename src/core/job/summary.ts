@@ -1,5 +1,7 @@
 import { carLine } from './car-line'
+import type { CLOSED_AS } from './events'
 import { type GaugeSeat, gaugeSeat } from './gauge-seat'
+import { leaveItemsOf } from './sides'
 import { currentHold, currentPull, holdEndsMs, type JobState, type Visit } from './state'
 import { STEP_NAMES, type Step, stepNumber } from './steps'
 
@@ -12,6 +14,8 @@ export type JobSummary = {
   line: string
   /** when somebody is needed, if the car waits by itself; null when hands are needed now */
   comeBackAt: string | null
+  /** since when it waits; missing in rows from before it was kept */
+  waitsFrom?: string
   visits: Visit[]
   targetPa: number
   ambientC: number
@@ -24,12 +28,20 @@ export type JobSummary = {
   /** how many times it was pulled on */
   pulls?: number
   signed: boolean
+  /** the shop's pump that runs on it */
+  pump?: string
+  /** left standing under its vacuum, or ended before its last step */
+  rests?: 'parked' | 'closed'
+  /** what is to be charged while it is charged, g */
+  targetG?: number
 }
 
 /** The board's row for a state; pressures in Pa. */
 export function summarise(state: JobState): JobSummary {
   const { opened } = state
   const waits = waitEndsMs(state)
+  const from = state.step === 'pull' ? currentPull(state)?.startedAt : currentHold(state)?.isolatedAt
+  const open = !state.signed && !state.closed
   return {
     name: opened.car.name,
     model: carLine(opened.car),
@@ -37,6 +49,7 @@ export function summarise(state: JobState): JobSummary {
     step: state.step,
     line: lineOf(state),
     comeBackAt: waits === null ? null : new Date(waits).toISOString(),
+    ...(waits !== null && from !== undefined && { waitsFrom: from }),
     visits: state.visits,
     targetPa: opened.procedure.targetPa,
     ambientC: opened.place.ambientC,
@@ -46,12 +59,16 @@ export function summarise(state: JobState): JobSummary {
     holds: state.holds.length,
     pulls: state.pulls.length,
     signed: state.signed !== undefined,
+    ...(state.rig.pump === 'on' && open && opened.rig.equipment && { pump: opened.rig.equipment.pump }),
+    ...(state.closed ? { rests: 'closed' as const } : state.parked && { rests: 'parked' as const }),
+    ...(state.step === 'charge' && !state.signed && state.plan && { targetG: state.plan.targetG }),
   }
 }
 
 /** When a car that waits by itself needs someone, ms of job time; null while hands are on it. */
 export function waitEndsMs(state: JobState): number | null {
-  if (state.signed) return null
+  if (state.signed || state.closed) return null
+  if (state.parked) return state.parked.comeBackAt ? Date.parse(state.parked.comeBackAt) : null
   const pull = currentPull(state)
   if (state.step === 'pull' && pull && !pull.endedAt)
     return Date.parse(pull.startedAt) + state.opened.procedure.pullMinutes * 60_000
@@ -59,8 +76,18 @@ export function waitEndsMs(state: JobState): number | null {
   return state.step === 'hold' && hold && !hold.ended ? holdEndsMs(hold) : null
 }
 
+/** What a job that ended early is called on the board. */
+export const CLOSED_LINES: Record<(typeof CLOSED_AS)[number], string> = {
+  'without-proof': 'closed without proof',
+  'without-charge': 'closed without charge',
+  'handed-over': 'handed over',
+  'given-up': 'given up',
+}
+
 function lineOf(state: JobState): string {
   if (state.signed) return 'signed'
+  if (state.closed) return CLOSED_LINES[state.closed.as]
+  if (state.parked) return 'left under vacuum'
   const hold = currentHold(state)
   switch (state.step) {
     case 'take-in':
@@ -81,7 +108,7 @@ function lineOf(state: JobState): string {
     case 'prove':
       return state.proofs.length > 0 ? 'read' : 'read both sides'
     case 'leave':
-      return `${state.left.length} of 7 done`
+      return `${state.left.length} of ${leaveItemsOf(state).length} done`
     default: {
       const unknown: never = state.step
       return unknown

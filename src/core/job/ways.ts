@@ -14,7 +14,7 @@ type WayWords = {
 }
 
 const HIGH_SHUT = 'High side stays shut while the engine runs: the container would burst.'
-const WARM = 'Never heat it over 50 °C, no flame.'
+const WARM = 'Never heat it over 50 °C (122 °F), no flame.'
 
 /** What each way asks of the hands, and what would hurt. */
 export const WAY_WORDS: Record<Way, WayWords> = {
@@ -28,7 +28,9 @@ export const WAY_WORDS: Record<Way, WayWords> = {
   },
   'first-high': {
     name: 'vapour, first through both',
-    how: 'Container upright, both valves for the first charge with the engine off. High valve shut before the engine starts; the rest by the low side.',
+    how:
+      'Container upright, both valves for the first charge with the engine off. ' +
+      'High valve shut before the engine starts; the rest by the low side.',
     valve: 'valve-low',
     pose: 'upright',
     phase: 'vapour',
@@ -40,7 +42,9 @@ export const WAY_WORDS: Record<Way, WayWords> = {
   },
   'liquid-high': {
     name: 'liquid, high side, engine off',
-    how: 'Container inverted, high side only, system at rest and engine off to the last gram. Then it stands, and the compressor is turned by hand before it is started.',
+    how:
+      'Container inverted, high side only, system at rest and engine off to the last gram. Then it stands, ' +
+      'and the compressor is turned by hand before it is started.',
     valve: 'valve-high',
     pose: 'inverted',
     phase: 'liquid',

@@ -1,3 +1,4 @@
+import { type Say, USUAL_SAY } from '../units/say'
 import type { ProofBands } from './bands'
 
 /**
@@ -14,7 +15,8 @@ export type CauseKind =
   | 'compressor'
   | 'elsewhere'
 
-export type ProofReading = { lowPaG: number; highPaG: number; ventC: number }
+/** `highPaG` null where nothing hangs on the high port: then it says nothing. */
+export type ProofReading = { lowPaG: number; highPaG: number | null; ventC: number }
 /**
  * What the job knows besides the needles: grams in against the target, the tolerance, whether air could have got in,
  * the pressure at rest and how the compressor ran.
@@ -97,11 +99,12 @@ const READINGS_COUNT_AS = 1.5
 export function diagnose(
   readings: readonly { reading: ProofReading; bands: ProofBands }[],
   history: ProofHistory,
+  say = USUAL_SAY,
 ): Cause[] {
   if (readings.length === 0) return []
   const places = readings.map(({ reading, bands }) => ({
     low: place(reading.lowPaG, bands.lowPaG),
-    high: place(reading.highPaG, bands.highPaG),
+    high: reading.highPaG === null ? null : place(reading.highPaG, bands.highPaG),
     vent: place(reading.ventC, bands.ventC),
   }))
   const weight = Math.min(READINGS_COUNT_AS, readings.length) / readings.length
@@ -112,7 +115,10 @@ export function diagnose(
   const one = (x: number, at: number) => -0.5 * Math.min(MOST_OFF, Math.abs(clip(x) - at) / SPREAD) ** 2
   const score = (kind: CauseKind): number => {
     const s = SIGNS[kind]
-    const signs = places.reduce((sum, p) => sum + one(p.low, s.low) + one(p.high, s.high) + one(p.vent, s.vent), 0)
+    const signs = places.reduce(
+      (sum, p) => sum + one(p.low, s.low) + (p.high === null ? 0 : one(p.high, s.high)) + one(p.vent, s.vent),
+      0,
+    )
     return Math.log(s.prior) + weight * signs + storyOf(kind, off, history, vacuum)
   }
   const kinds = Object.keys(SIGNS) as CauseKind[]
@@ -120,7 +126,7 @@ export function diagnose(
   const top = Math.max(...scores.map((s) => s.score))
   const total = scores.reduce((sum, s) => sum + Math.exp(s.score - top), 0)
   const last = places[places.length - 1] as (typeof places)[number]
-  const reason = reasonOf(last, off, history, vacuum)
+  const reason = reasonOf(last, off, history, vacuum, say)
   return scores
     .map(({ kind, score: own }) => ({
       kind,
@@ -176,18 +182,19 @@ function weighed(kind: CauseKind, offG: number, { toleranceG, holdProved }: Proo
 }
 
 function reasonOf(
-  at: { low: number; high: number; vent: number },
+  at: { low: number; high: number | null; vent: number },
   offG: number,
   { toleranceG, rest, cycling }: ProofHistory,
   vacuum: boolean,
+  say: Say,
 ): string {
   const side = (x: number) => (x < -1 ? 'below' : x > 1 ? 'above' : 'within')
   const weight =
     Math.abs(offG) <= toleranceG
       ? 'the weight is in, so it is not short'
       : offG < 0
-        ? `${Math.round(-offG)} g short by weight`
-        : `${Math.round(offG)} g over by weight`
+        ? `${say.mass(-offG)} short by weight`
+        : `${say.mass(offG)} over by weight`
   const atRest =
     rest === 'air'
       ? '; at rest above saturation'
@@ -196,5 +203,9 @@ function reasonOf(
         : rest === 'right'
           ? '; at rest as it should be'
           : ''
-  return `Low side ${vacuum ? 'in vacuum' : `${side(at.low)} its band`}, high side ${side(at.high)}, vent ${side(at.vent)}; ${weight}${atRest}${cycling ? '; the compressor cycles' : ''}.`
+  return (
+    `Low side ${vacuum ? 'in vacuum' : `${side(at.low)} its band`}, ` +
+    `high side ${at.high === null ? 'not read' : side(at.high)}, vent ${side(at.vent)}; ` +
+    `${weight}${atRest}${cycling ? '; the compressor cycles' : ''}.`
+  )
 }

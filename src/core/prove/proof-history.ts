@@ -1,5 +1,6 @@
 import { labelTargetG, toleranceG } from '../charge/plan-for-job'
 import { chargedG, type JobState, lastProof } from '../job/state'
+import { type Say, USUAL_SAY } from '../units/say'
 import type { ProofHistory } from './diagnose'
 import { readRest } from './rest-pressure'
 
@@ -20,34 +21,46 @@ export function proofHistory(state: JobState, cycling = false): ProofHistory {
   return {
     chargedG: chargedG(state),
     targetG: state.plan?.targetG ?? labelTargetG(state),
-    toleranceG: toleranceG(state),
+    toleranceG: Math.max(toleranceG(state), countedHalfG(state)),
     holdProved: held,
     ...(rest && { rest }),
     ...(cycling && { cycling }),
   }
 }
 
+/** What counting leaves open, g: the needles say more where no scale spoke. */
+const countedHalfG = ({ counted }: JobState): number =>
+  Math.sqrt(counted?.emptied.reduce((sum, c) => sum + c.plusMinusG ** 2, 0) ?? 0)
+
 /** What was done and what it proves, for whoever pays: plain words, whole sentences. */
-export function customerWords(state: JobState): string {
+export function customerWords(state: JobState, say = USUAL_SAY): string {
   const { car, label } = state.opened
   const hold = [...state.holds].reverse().find((h) => h.ended)
-  const inside = Math.round(chargedG(state))
+  const inside = chargedG(state)
   const proof = lastProof(state)
+  const emptied = state.recoveredG ? `emptied of ${say.mass(state.recoveredG)} and ` : ''
+  const times = state.pulls.length > 1 ? ` ${state.pulls.length} times` : ''
+  const proves = hold?.ended?.provesGramsPerYear ?? null
+  const shown = proves === null ? '' : `: a leak of ${say.aYear(proves)} or more would have shown`
   const said = [
-    `${car.name}: the air conditioning was ${state.recoveredG ? `emptied of ${Math.round(state.recoveredG)} g and ` : ''}evacuated${state.pulls.length > 1 ? ` ${state.pulls.length} times` : ''}.`,
+    `${car.name}: the air conditioning was ${emptied}evacuated${times}.`,
     hold?.ended
       ? hold.ended.verdict === 'tight' || hold.ended.verdict === 'damp'
-        ? `The vacuum held for ${Math.round(hold.ended.heldS / 60)} minutes${hold.ended.provesGramsPerYear === null ? '' : `: a leak of ${Math.round(Number(hold.ended.provesGramsPerYear.toPrecision(2))).toLocaleString('en')} g a year or more would have shown`}.`
+        ? `The vacuum held for ${Math.round(hold.ended.heldS / 60)} minutes${shown}.`
         : `The hold was judged ${hold.ended.verdict.replaceAll('-', ' ')}.`
       : 'The vacuum was not held, so nothing is said about leaks.',
-    inside > 0 ? `${inside} g of ${label.refrigerant} were weighed in; the label asks for ${label.typed}.` : '',
+    inside >= 0.5
+      ? `${state.counted ? 'about ' : ''}${say.mass(inside)} of ${label.refrigerant} were ` +
+        `${state.counted ? 'counted in by whole cans, not weighed' : 'weighed in'}; the label asks for ${label.typed}.`
+      : '',
     proof
-      ? `Running, the middle vent blows ${proof.ventC.toFixed(0)} °C at ${proof.ambientC.toFixed(0)} °C outside${beforeWords(state.before)}.`
+      ? `Running, the middle vent blows ${say.celsius(proof.ventC)} at ${say.celsius(proof.ambientC)} ` +
+        `outside${beforeWords(state.before, say)}.`
       : '',
     'A hold under vacuum cannot show a leak that opens under pressure only.',
   ]
   return said.filter(Boolean).join(' ')
 }
 
-const beforeWords = (before: JobState['before']): string =>
-  before ? `; when it came in it blew ${before.ventC.toFixed(0)} °C at ${before.ambientC.toFixed(0)} °C` : ''
+const beforeWords = (before: JobState['before'], say: Say): string =>
+  before ? `; when it came in it blew ${say.celsius(before.ventC)} at ${say.celsius(before.ambientC)}` : ''

@@ -1,3 +1,4 @@
+import { USUAL_SAY } from '../units/say'
 import { recentSlope } from '../units/slope'
 
 type Point = { at: number; value: number }
@@ -60,19 +61,24 @@ export function cyclingOf(low: readonly Point[]): Cycling | null {
 }
 
 /** How the air conditioner runs, in a sentence. */
-export function runningWords(trend: VentTrend | undefined, cycling: Cycling | null, barometerPa: number): string[] {
+export function runningWords(
+  trend: VentTrend | undefined,
+  cycling: Cycling | null,
+  barometerPa: number,
+  say = USUAL_SAY,
+): string[] {
   const said: string[] = []
   if (trend) {
-    const rate = `${Math.abs(trend.perMinuteK).toFixed(1)} K a minute`
+    const rate = `${say.difference(Math.abs(trend.perMinuteK))} a minute`
     if (trend.kind === 'falling') said.push(`The vent still falls, ${rate}: read it when it has settled.`)
     else if (trend.kind === 'rising')
-      said.push(`The vent rises, ${rate}: it was ${trend.lowestC.toFixed(1)} °C at its coldest.`)
+      said.push(`The vent rises, ${rate}: it was ${say.celsius(trend.lowestC, 1)} at its coldest.`)
     else said.push('The vent is steady.')
   }
   if (cycling) {
-    const kPa = (pa: number) => Math.round((pa - barometerPa) / 1000)
     said.push(
-      `The compressor goes on and off every ${Math.round(cycling.periodS)} s, the low side between ${kPa(cycling.fromPa)} and ${kPa(cycling.toPa)} kPa.`,
+      `The compressor goes on and off every ${Math.round(cycling.periodS)} s, ` +
+        `the low side between ${say.pressureText(cycling.fromPa - barometerPa)} and ${say.pressure(cycling.toPa - barometerPa)}.`,
     )
   }
   return said

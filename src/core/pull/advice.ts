@@ -1,3 +1,4 @@
+import type { Say } from '../units/say'
 import type { PullPlan } from './planner'
 import type { StandKind } from './running-pull'
 
@@ -39,6 +40,8 @@ export type PullLook = {
   ambientC: number
   ultimatePa: number
   plan: PullPlan
+  /** how figures are said to whoever reads; the usual way when left out */
+  say?: Say
   /** what the prediction of the rest says of this pull; once it is there its chances stand in place of the look's own */
   forecast?: { stands: readonly { kind: AdviceKind; probability: number }[]; toTargetS: number | null; oilG: number }
 }

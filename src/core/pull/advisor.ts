@@ -1,4 +1,4 @@
-import { PA_PER_MICRON } from '../units/constants'
+import { USUAL_SAY } from '../units/say'
 import type { AdviceKind, PullAdvice, PullLook } from './advice'
 import { ADVICE_WORDS, carriedOffG } from './advice-words'
 import { type Flow, flowOf } from './flow'
@@ -62,7 +62,7 @@ export function adviseOnPull(look: PullLook): PullAdvice {
   const far = farOf(look, last.pressurePa)
   const flow = flowOf(look.readings, look.plan.dry, look.volumeL, far.pa / last.pressurePa)
   const toTargetS = look.forecast ? look.forecast.toTargetS : remaining(look, far.pa, last.tS)
-  const facts = { look, farPa: far.pa, flow, toTargetS }
+  const facts = { look, farPa: far.pa, flow, toTargetS, say: look.say ?? USUAL_SAY }
   const stands = look.forecast?.stands ?? byThisLook(look, far.pa, last.tS, flow)
   const options = stands
     .map(({ kind, probability }) => ({ kind, probability, ...ADVICE_WORDS[kind](facts) }))
@@ -220,6 +220,3 @@ function remaining({ plan, targetPa }: PullLook, farPa: number, tS: number): num
   const from = here < 0 ? tS : (band.tS[here] as number)
   return Math.max(60, (band.tS[there] as number) - from)
 }
-
-/** A pressure as people say it, micron. */
-export const micronWords = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')

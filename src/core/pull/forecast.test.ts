@@ -2,6 +2,7 @@ import { expect, test } from 'vitest'
 import { currentPull, type Pull } from '../job/state'
 import { CAR, job, minutes, PULLING } from '../tests/job-fixture'
 import { PA_PER_MICRON } from '../units/constants'
+import { USUAL_SAY } from '../units/say'
 import { ADVICE_WORDS } from './advice-words'
 import { asForecast, comeBackAt, pullAsked } from './forecast'
 import { whereItStands } from './running-pull'
@@ -54,7 +55,7 @@ test('a job’s pull that falls as its rig should is said to get there, in order
 test('oil that took grams of water is named with what it holds the pump up at, and what an oil change brings', () => {
   const look = { targetPa: 500 * PA_PER_MICRON, ultimatePa: 30 * PA_PER_MICRON, ballastOpen: false }
   const facts = (oilG: number) =>
-    ({ look: { ...look, forecast: { stands: [], toTargetS: null, oilG } } }) as unknown as Parameters<
+    ({ look: { ...look, forecast: { stands: [], toTargetS: null, oilG } }, say: USUAL_SAY }) as unknown as Parameters<
       (typeof ADVICE_WORDS)['pump']
     >[0]
   // 6 g at 15 Pa a gram are 675 micron above its own 30

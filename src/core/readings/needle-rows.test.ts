@@ -85,7 +85,7 @@ const line = (side: string, from: number, to: number): NeedleReadings => ({
 
 test('a needle beyond the air by more than its error is named with its span and keeps its rise; within it, it is at its stop', () => {
   const off = needleSamples([line('low', -1, 1)])
-  expect(off.problems).toEqual([
+  expect(off.problems).toMatchObject([
     { fromS: 0, toS: 600, code: 'beyond-the-air', spoils: false, what: expect.stringContaining('1.0 inHg more') },
   ])
   const rise = (off.samples.at(-1)?.pressurePa ?? 0) - (off.samples[0]?.pressurePa ?? 0)

@@ -52,7 +52,8 @@ function beyondTheAir({ side, readings }: NeedleReadings): Problem[] {
     toS,
     ...codedProblem(
       'beyond-the-air',
-      `the ${side} needle shows ${inches(deepestPa)} more than the air here can give: off its zero, or the altitude or barometer is another`,
+      `the ${side} needle shows ${inches(deepestPa)} more than the air here can give: off its zero, ` +
+        `or the altitude or barometer is another`,
     ),
   }))
 }

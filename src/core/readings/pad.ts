@@ -103,13 +103,19 @@ const EXAMPLES: Record<PadChannel, (unit: ReadingUnit) => string> = {
 function vacuumHint({ value, unit }: Typed, barometerPa: number): string {
   if (unit === 'inHgV') return needleHint(value, barometerPa)
   const pa = toPascal(value, unit as PressureUnit, barometerPa)
-  return `${Math.round(fromPascal(pa, 'micron')).toLocaleString('en')} micron, ${(pa / 1000).toPrecision(3)} kPa absolute, ${fromPascal(pa, 'inHgV', barometerPa).toFixed(1)} inHg below the air`
+  return (
+    `${Math.round(fromPascal(pa, 'micron')).toLocaleString('en')} micron, ${(pa / 1000).toPrecision(3)} kPa ` +
+    `absolute, ${fromPascal(pa, 'inHgV', barometerPa).toFixed(1)} inHg below the air`
+  )
 }
 
 /** What a needle's inches mean; more than the air can give is asked about, and kept. */
 function needleHint(inHg: number, barometerPa: number): string {
   const beyond = beyondTheAirInHg(inHg, barometerPa)
   if (beyond > 0)
-    return `${(beyond + NEEDLE_HALF_WIDTH_PA / PA_PER_INHG).toFixed(1)} inHg more than the air here can give: is it off its zero, or the altitude wrong? It is kept as typed.`
+    return (
+      `${(beyond + NEEDLE_HALF_WIDTH_PA / PA_PER_INHG).toFixed(1)} inHg more than the air here can give: ` +
+      `is it off its zero, or the altitude wrong? It is kept as typed.`
+    )
   return vacuumSeen(toStored('vacuum', inHg, 'inHgV', barometerPa), 'needle', barometerPa).means
 }

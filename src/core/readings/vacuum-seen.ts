@@ -7,8 +7,10 @@ import { shownVacuum, type Units } from '../units/shown'
 export type VacuumSeen = { text: string; unit: string; means: string; byNeedle: boolean }
 
 const micron = (pa: number): string => Math.round(pa / PA_PER_MICRON).toLocaleString('en')
-/** Two figures are all a needle bears. */
-const roughly = (pa: number): string => Number((pa / PA_PER_MICRON).toPrecision(2)).toLocaleString('en')
+/** Two figures are all a needle bears; depths it stands for are not said in its own inches. */
+const roughly = (pa: number, unit: Units['vacuum']): string =>
+  Number(fromPascal(pa, depthUnit(unit)).toPrecision(2)).toLocaleString('en')
+const depthUnit = (unit: Units['vacuum']) => (unit === 'inHgV' ? 'micron' : unit)
 
 /**
  * What a vacuum gauge shows in its own unit: micron of an electronic one, inches of a needle with the span of depths
@@ -27,13 +29,12 @@ export function vacuumSeen(
     return { ...shownVacuum(pa, unit, barometerPa), means, byNeedle: false }
   }
   const low = pa - NEEDLE_HALF_WIDTH_PA
-  const high = roughly(pa + NEEDLE_HALF_WIDTH_PA)
+  const high = `${roughly(pa + NEEDLE_HALF_WIDTH_PA, unit)} ${depthUnit(unit)}`
   return {
     text: fromPascal(pa, 'inHgV', barometerPa).toFixed(1),
     unit: 'inHg below the air',
     byNeedle: true,
-    means:
-      low <= 0 ? `at its stop: somewhere from 0 to ${high} micron` : `somewhere from ${roughly(low)} to ${high} micron`,
+    means: low <= 0 ? `at its stop: somewhere from 0 to ${high}` : `somewhere from ${roughly(low, unit)} to ${high}`,
   }
 }
 

@@ -15,6 +15,8 @@ export type CycleInput = {
   /** pressure at rest, Pa absolute: below the switch's threshold the compressor stays off */
   restPa: number
   switchGood: boolean
+  /** how much of the expansion device is blocked, 0 to 1 */
+  blocked?: number
 }
 
 /**
@@ -22,6 +24,11 @@ export type CycleInput = {
  * level).
  */
 const SWITCH_CLOSES_PA = 300_000
+
+/** A device that is blocked whole leaves so little of the low side, and carries so much less heat, K (assumed). */
+const BLOCKED_TAKES = 0.9
+const BLOCKED_COOLS_K = 8
+const BLOCKED_WARMS_K = 20
 
 /**
  * Low side, high side and vent from the heat that has to be carried: evaporating rises with the load, condensing with
@@ -37,6 +44,7 @@ export function steadyCycle({
   chargeShare,
   restPa,
   switchGood,
+  blocked = 0,
 }: CycleInput): SteadyCycle {
   if (!switchGood || restPa < SWITCH_CLOSES_PA)
     return { engaged: false, lowPa: restPa, highPa: restPa, ventC: ambientC }
@@ -49,8 +57,8 @@ export function steadyCycle({
   const starved = 60 * Math.max(0, short - 0.1)
   return {
     engaged: true,
-    lowPa: saturationPa(refrigerant, kelvin(evaporatingC)),
-    highPa: saturationPa(refrigerant, kelvin(condensingC)),
-    ventC: Math.min(ambientC, evaporatingC + 5 + 4 * load + starved + 10 * over),
+    lowPa: (1 - BLOCKED_TAKES * blocked) * saturationPa(refrigerant, kelvin(evaporatingC)),
+    highPa: saturationPa(refrigerant, kelvin(Math.max(ambientC + 3, condensingC - BLOCKED_COOLS_K * blocked))),
+    ventC: Math.min(ambientC, evaporatingC + 5 + 4 * load + starved + 10 * over + BLOCKED_WARMS_K * blocked),
   }
 }

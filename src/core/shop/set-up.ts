@@ -71,6 +71,12 @@ export const CART_KINDS = {
     out: { words: 'core tools', figure: 'the cores come out for the pull', cores: 'out' },
     unknown: { words: 'I don’t know', figure: 'the cores are taken to stay in', cores: 'in' },
   },
+  ports: {
+    both: { words: 'a coupler on each port', figure: 'turned open by hand', sides: 2 },
+    auto: { words: 'on each, opening by themselves', figure: 'valves shut before they go on', sides: 2 },
+    low: { words: 'on the low port only', figure: 'the high side stays unread', sides: 1 },
+    unknown: { words: 'I don’t know', figure: 'taken for one on each port', sides: 2 },
+  },
   pump: {
     small: {
       words: 'small, one stage',
@@ -141,6 +147,7 @@ export const ShopSetUp = z.strictObject({
       gauge: kindOf('gauge').default('unknown'),
       hoses: kindOf('hoses').default('unknown'),
       cores: kindOf('cores').default('unknown'),
+      ports: kindOf('ports').default('unknown'),
       pump: kindOf('pump').default('unknown'),
       scale: kindOf('scale').default('unknown'),
     })
@@ -187,7 +194,9 @@ export function airQuestion(air: Air): string | undefined {
   const standardPa = stationPressurePa(air.altitudeM)
   if (Math.abs(air.barometerPa / standardPa - 1) <= WEATHER_SHARE) return undefined
   const seaLevel = Math.abs(air.barometerPa / STANDARD_ATMOSPHERE_PA - 1) <= WEATHER_SHARE
-  const usual = `${(standardPa / 100).toFixed(0)} mbar (${(standardPa / PA_PER_INHG).toFixed(1)} inHg) are usual at ${Math.round(air.altitudeM)} m`
+  const usual =
+    `${(standardPa / 100).toFixed(0)} mbar (${(standardPa / PA_PER_INHG).toFixed(1)} inHg) are usual at ` +
+    `${Math.round(air.altitudeM)} m`
   return seaLevel ? `${usual}: is this the sea-level pressure of a forecast?` : `${usual}: is one of the two wrong?`
 }
 
@@ -226,12 +235,13 @@ export function cartOf({ cart }: ShopSetUp, day: string) {
       name: cart.name,
       pump: 'Pump',
       lowHose: 'Low hose',
-      highHose: 'High hose',
+      highHose: CART_KINDS.ports[cart.ports].sides === 1 ? null : 'High hose',
       pumpHose: 'Centre hose',
       gauge: 'Gauge',
       gaugeAt: gauge.at,
       scale: 'Scale',
       cores,
+      ...(cart.ports === 'auto' && { couplers: 'auto' as const }),
     },
   } as const
 }

@@ -69,3 +69,15 @@ export const HOLDING: [number, Deed][] = [
   [41, part('centre-hose', 'off')],
   [41, done('isolate')],
 ]
+
+/** 540 g out of one cylinder that weighs 9,000 g, nothing purged. */
+export const CYLINDER_PLANNED: Deed = {
+  kind: 'charge-planned',
+  payload: {
+    targetG: 540,
+    purgeEachG: 0,
+    containers: [{ id: 'cylinder-7', kind: 'cylinder', grossG: 9000, tareG: 4000 }],
+    stops: [{ id: 'cylinder-7', stopGrossG: 8460, takenG: 540, purgeG: 0 }],
+    bandG: [535, 545],
+  },
+}

@@ -15,6 +15,9 @@ export const L_S_PER_CFM = 0.4719474
 /** Cubic metres per second in one cubic foot per minute, and metres in a millimetre. */
 export const CUBIC_METRES_S_PER_CFM = L_S_PER_CFM / 1000
 export const METRES_PER_MM = 1e-3
+/** Millimetres in an inch; millilitres in a US fluid ounce, a 128th of 231 cubic inches (both exact). */
+export const MM_PER_INCH = 25.4
+export const ML_PER_FLUID_OUNCE = 29.5735295625
 /** Zero Celsius in kelvin. */
 export const ZERO_C_K = 273.15
 /** Gas constant, J/(mol K), CODATA 2018. */

@@ -108,3 +108,7 @@ export function parsePressure(
   const needle = found === 'inHgV' || (found === 'inHg' && vacuum)
   return needle ? { value: Math.abs(value), unit: 'inHgV' } : { value, unit: found }
 }
+
+/** A change of pressure, Pa, in a unit of vacuum: inches count the same way up as down. */
+export const changeIn = (pa: number, unit: 'micron' | 'Pa' | 'mbar' | 'inHgV'): number =>
+  unit === 'inHgV' ? pa / PA_PER_INHG : fromPascal(pa, unit)

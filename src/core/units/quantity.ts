@@ -1,11 +1,7 @@
 import { OutOfRange } from '../errors'
-import { L_S_PER_CFM, ZERO_C_K } from './constants'
+import { L_S_PER_CFM, ML_PER_FLUID_OUNCE, MM_PER_INCH, ZERO_C_K } from './constants'
 import { GRAMS_PER } from './mass'
 
-/** One US fluid ounce, mL (exact: a 128th of 231 cubic inches). */
-const ML_PER_FLOZ = 29.5735295625
-/** One inch, mm (exact). */
-const MM_PER_INCH = 25.4
 /** Degrees Fahrenheit from absolute zero to its own zero. */
 const ZERO_F_R = 459.67
 
@@ -25,7 +21,7 @@ const UNITS = {
   lb: { kind: 'mass', factor: GRAMS_PER.lb },
   mL: { kind: 'volume', factor: 1 },
   L: { kind: 'volume', factor: 1000 },
-  floz: { kind: 'volume', factor: ML_PER_FLOZ },
+  floz: { kind: 'volume', factor: ML_PER_FLUID_OUNCE },
   mm: { kind: 'length', factor: 1 },
   in: { kind: 'length', factor: MM_PER_INCH },
   'L/s': { kind: 'pump speed', factor: 1 },

@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { GRAMS_PER_OUNCE, PA_PER_PSI } from './constants'
-import { formatPoundsOunces } from './mass'
+import { GRAMS_PER_OUNCE, METRES_PER_MM, ML_PER_FLUID_OUNCE, MM_PER_INCH, PA_PER_PSI } from './constants'
+import { formatPoundsOunces, GRAMS_PER } from './mass'
 import { fromPascal } from './pressure'
 
 /** Units a person may think in; the first of each is the usual one. */
@@ -9,6 +9,9 @@ export const UNIT_CHOICES = {
   pressure: ['kPa', 'psi', 'bar'],
   temperature: ['C', 'F'],
   mass: ['g', 'oz', 'lb'],
+  oil: ['mL', 'floz'],
+  length: ['mm', 'in'],
+  clock: ['24', '12'],
 } as const
 export type UnitKind = keyof typeof UNIT_CHOICES
 
@@ -17,6 +20,9 @@ export const Units = z.strictObject({
   pressure: z.enum(UNIT_CHOICES.pressure).default('kPa'),
   temperature: z.enum(UNIT_CHOICES.temperature).default('C'),
   mass: z.enum(UNIT_CHOICES.mass).default('g'),
+  oil: z.enum(UNIT_CHOICES.oil).default('mL'),
+  length: z.enum(UNIT_CHOICES.length).default('mm'),
+  clock: z.enum(UNIT_CHOICES.clock).default('24'),
 })
 /** The units one person thinks in. */
 export type Units = z.infer<typeof Units>
@@ -35,6 +41,12 @@ export const UNIT_WORDS: Record<string, string> = {
   g: 'g',
   oz: 'oz',
   lb: 'lb and oz',
+  mL: 'mL',
+  floz: 'fl oz',
+  mm: 'mm',
+  in: 'in',
+  '24': '17:40',
+  '12': '5:40 pm',
 }
 
 /** A figure and its unit, as it is shown. */
@@ -67,8 +79,22 @@ export function shownTemperature(celsius: number, unit: Units['temperature'], pl
   return { text: minus(value.toFixed(unit === 'F' ? 0 : places)), unit: UNIT_WORDS[unit] as string }
 }
 
-/** A mass, g; pounds and ounces as people say them. */
+/** A mass, g; pounds and ounces as people say them, less than a pound in ounces alone. */
 export function shownMass(grams: number, unit: Units['mass']): Shown {
-  if (unit === 'lb') return { text: formatPoundsOunces(grams), unit: '' }
-  return { text: unit === 'oz' ? (grams / GRAMS_PER_OUNCE).toFixed(1) : whole(grams), unit }
+  if (unit === 'g') return { text: minus(whole(grams)), unit }
+  if (unit === 'lb' && Math.abs(grams) >= GRAMS_PER.lb) return { text: formatPoundsOunces(grams), unit: '' }
+  return { text: minus((grams / GRAMS_PER_OUNCE).toFixed(1)), unit: 'oz' }
+}
+
+/** A volume of oil, mL. */
+export function shownOil(ml: number, unit: Units['oil']): Shown {
+  return unit === 'floz'
+    ? { text: (ml / ML_PER_FLUID_OUNCE).toFixed(1), unit: UNIT_WORDS.floz as string }
+    : { text: whole(ml), unit }
+}
+
+/** A bore, a thread or a hose's length, m. */
+export function shownLength(m: number, unit: Units['length']): Shown {
+  const value = m / METRES_PER_MM
+  return { text: String(Number((unit === 'in' ? value / MM_PER_INCH : value).toPrecision(3))), unit }
 }

@@ -3,17 +3,24 @@ import { alarmWords } from '../call/alarms'
 import { certificateWords } from '../job/certificate'
 import type { JobEvent, PayloadOf } from '../job/events'
 import { PART_NAMES } from '../job/parts'
+import { PHOTO_WORDS } from '../job/photos'
 import { STEP_NAMES } from '../job/steps'
+import { CLOSED_LINES } from '../job/summary'
 import { SEAT_WORDS } from '../shop/instruments'
 import { chanceWords } from '../units/chance'
+import { USUAL_SAY } from '../units/say'
 import { lengthWords } from './length'
+import { OIL_WAY_WORDS } from './oil-ways'
 import { RENEWED_WORDS } from './renewed'
 
 /** One line of the trail or the record for an event. */
 export function eventWords(event: JobEvent): string {
   switch (event.kind) {
     case 'job-opened':
-      return `Taken in: ${event.payload.car.name}, ${event.payload.label.refrigerant}, ${event.payload.label.typed}${event.payload.datedBack ? '; dated back, entered later' : ''}`
+      return (
+        `Taken in: ${event.payload.car.name}, ${event.payload.label.refrigerant}, ` +
+        `${event.payload.label.typed}${event.payload.datedBack ? '; dated back, entered later' : ''}`
+      )
     case 'clock-set-back':
       return `The server’s clock was set back by ${lengthWords(event.payload.backS)} before this: times across it cannot be compared`
     case 'label-set':
@@ -28,9 +35,7 @@ export function eventWords(event: JobEvent): string {
       return event.payload.answer === 'needle-off-zero' ? 'Needle off its zero' : 'Already under vacuum'
     case 'fix-logged': {
       const parts = event.payload.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count}`)
-      const oil =
-        event.payload.oilOwedMl > 0 ? `; oil owed ${event.payload.oilOwedMl} mL (${event.payload.oilReason})` : ''
-      return `Renewed: ${parts.join(', ') || 'nothing'}${oil}`
+      return `Renewed: ${parts.join(', ') || 'nothing'}${oilWords(event.payload)}`
     }
     case 'part-set':
       return `${capital(PART_NAMES[event.payload.part])} ${event.payload.state}`
@@ -50,12 +55,37 @@ export function eventWords(event: JobEvent): string {
         : `Alarm put off ${event.payload.minutes} min: ${alarmWords(event.payload.alarm)}`
     case 'nitrogen-swept':
       return `Swept with dry nitrogen ×${event.payload.passes} to ${Math.round(event.payload.pressurePaG / 1000)} kPa`
+    case 'hoses-shut':
+      return 'Hoses alone shut in'
+    case 'hoses-held':
+      return `Hoses alone held ${Math.round(event.payload.minutes)} min: ${event.payload.moved ? 'they rose' : 'they stood still'}`
     case 'priors-set':
       return event.payload.use === 'even' ? 'Judged with nothing presumed' : 'Judged with the job’s story'
     case 'hold-decided':
-      return `Decided: ${{ charge: 'charge', pull: 'pull again', fix: 'look for the leak', hold: 'hold on longer' }[event.payload.next]}${event.payload.minutes === undefined ? '' : `, ${Math.round(event.payload.minutes / 60)} h`}`
+      return decidedWords(event.payload)
+    case 'leak-accepted':
+      return (
+        `Charged knowingly with a leak of up to ${USUAL_SAY.aYear(event.payload.gramsPerYear)}: ` +
+        `${event.payload.why}; the customer: ${event.payload.customer}`
+      )
+    case 'looked-at':
+      return `Looked for the leak at ${event.payload.place}: ${event.payload.found}`
+    case 'turned-back':
+      return `Back to ${STEP_NAMES[event.payload.to]}: ${event.payload.why}`
+    case 'parked':
+      return `Left standing under vacuum, couplers ${event.payload.couplers}: ${event.payload.why}`
+    case 'taken-up':
+      return 'Taken up again'
+    case 'closed':
+      return `${capital(CLOSED_LINES[event.payload.as])}: ${event.payload.why}`
+    case 'reopened':
+      return `Opened again: ${event.payload.why}`
     case 'charge-planned':
       return `Charge planned: ${Math.round(event.payload.targetG)} g from ${event.payload.containers.map((c) => c.id).join(', ')}`
+    case 'cans-planned':
+      return `Charged by counting: ${event.payload.count} whole cans of ${Math.round(event.payload.netG)} g, no scale`
+    case 'can-emptied':
+      return `A can is empty: about ${Math.round(event.payload.estimateG)} g ±${Math.round(event.payload.plusMinusG)} g in, not weighed`
     case 'container-started':
       return `${event.payload.id} on at ${Math.round(event.payload.grossG)} g`
     case 'container-warmed':
@@ -69,13 +99,20 @@ export function eventWords(event: JobEvent): string {
     case 'container-ended':
       return `${event.payload.id} off at ${Math.round(event.payload.grossG)} g`
     case 'proof-read':
-      return `Proof${event.payload.engine === 'idle' ? ' at idle' : event.payload.engine ? ' at 1,500 rpm' : ''}: low ${Math.round(event.payload.lowPaG / 1000)} kPa, high ${Math.round(event.payload.highPaG / 1000)} kPa, vent ${event.payload.ventC.toFixed(1)} °C`
+      return (
+        `Proof${event.payload.engine === 'idle' ? ' at idle' : event.payload.engine ? ' at 1,500 rpm' : ''}: ` +
+        `low ${Math.round(event.payload.lowPaG / 1000)} kPa, ` +
+        `high ${event.payload.highPaG === null ? 'not read' : `${Math.round(event.payload.highPaG / 1000)} kPa`}, ` +
+        `vent ${event.payload.ventC.toFixed(1)} °C`
+      )
     case 'leave-tapped':
       return event.payload.done
         ? LEAVE_WORDS[event.payload.item].done
         : `Taken back: ${LEAVE_WORDS[event.payload.item].done}`
     case 'noted':
       return event.payload.text
+    case 'pictured':
+      return `Photograph of ${PHOTO_WORDS[event.payload.of]}${event.payload.caption ? `: ${event.payload.caption}` : ''}`
     case 'corrected':
       return `Corrected: ${event.payload.was} → ${event.payload.is}, ${event.payload.why}`
     case 'caution-passed':
@@ -101,14 +138,36 @@ export function eventWords(event: JobEvent): string {
   }
 }
 
+/** What a hold was accepted by. */
+export const ACCEPTED_BY = { judge: 'the judge', rule: 'the procedure’s rule', word: 'a person’s word' } as const
+
 const toldWords = (told: PayloadOf<'car-told'>): string =>
   [
     ...(told.lastChargeG === undefined ? [] : [`${Math.round(told.lastChargeG)} g were in it`]),
     ...(told.daysSinceCharge === undefined ? [] : [`charged ${told.daysSinceCharge} days ago`]),
     ...(told.oilKind === undefined ? [] : [`oil ${told.oilKind}`]),
     ...(told.oilMl === undefined ? [] : [`${told.oilMl} mL of oil`]),
+    ...(told.switchPaG === undefined ? [] : [`its low-pressure switch at ${USUAL_SAY.pressure(told.switchPaG)}`]),
     ...(told.volumeL === undefined ? [] : [`${told.volumeL} L inside`]),
   ].join(', ')
+
+/** The oil a repair owes: how much, why, how it goes in, and what came out with it. */
+function oilWords({ oilOwedMl, oilReason, oilWay, drainedMl, oilCanG }: PayloadOf<'fix-logged'>): string {
+  if (oilOwedMl <= 0) return ''
+  return [
+    `; oil owed ${oilOwedMl} mL (${oilReason})`,
+    ...(oilWay ? [OIL_WAY_WORDS[oilWay]] : []),
+    ...(drainedMl === undefined ? [] : [`${drainedMl} mL drained`]),
+    ...(oilCanG ? [`${oilCanG} g of refrigerant with it`] : []),
+  ].join(', ')
+}
+
+const NEXT_WORDS = { charge: 'charge', pull: 'pull again', fix: 'look for the leak', hold: 'hold on longer' } as const
+
+function decidedWords({ next, minutes, accepted }: PayloadOf<'hold-decided'>): string {
+  const hours = minutes === undefined ? '' : `, ${Math.round(minutes / 60)} h`
+  return `Decided: ${NEXT_WORDS[next]}${hours}${accepted === undefined ? '' : `; accepted by ${ACCEPTED_BY[accepted]}`}`
+}
 
 function hungWords({ name, kind, seat, instead }: PayloadOf<'instrument-hung'>): string {
   const where = kind === 'vacuum' ? `, ${SEAT_WORDS[seat]}` : ''

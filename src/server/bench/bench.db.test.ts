@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
 import { clockFactor, jobTimeMs } from '@/core/job/clock'
+import { isAway } from '../db/away'
 import { database } from '../db/pool'
-import { inTransaction } from '../db/scope'
+import { inTransaction, type Scope } from '../db/scope'
 import { appendEvents } from '../jobs/append-events'
 import { boardView } from '../jobs/board-view'
 import { endHold } from '../jobs/end-hold'
@@ -185,4 +186,16 @@ test('the bench of a start that is alive keeps its token; one that is gone, or w
   await releaseBench(here(), 'second start')
   expect(await claimBench(here(), 'first start', false)).toBe(true)
   expect(await claimBench(here(), 'a state folder that was lost', true)).toBe(true)
+})
+
+test('a database that goes away is no car’s trouble; a fault of one car’s entries is that car’s only', async () => {
+  const jobId = await simulated()
+  /** the shop, where reading a job's entries does `instead` */
+  const where = (instead: string): Scope => ({
+    ...here(),
+    query: ((text: string, values: unknown[]) =>
+      /from event/.test(text) ? here().query(instead) : here().query(text, values)) as Scope['query'],
+  })
+  await expect(benchFeed(where('select pg_terminate_backend(pg_backend_pid())'), [])).rejects.toSatisfy(isAway)
+  expect(await benchFeed(where('select 1 / 0'), [])).toEqual([{ jobId, trouble: expect.stringMatching(/division/) }])
 })

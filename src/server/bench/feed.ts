@@ -3,7 +3,6 @@ import type { BenchTruth } from '@/core/bench/truth'
 import { tareOf } from '@/core/charge/plan'
 import type { ClockSegment } from '@/core/job/clock'
 import { foldJob } from '@/core/job/reduce'
-import type { JobState } from '@/core/job/state'
 import { isAway } from '../db/away'
 import type { Scope } from '../db/scope'
 import { type StoredEvent, selectClocks, selectEvents } from '../jobs/job-rows'
@@ -22,6 +21,8 @@ export type BenchJob = {
   actions: BenchAction[]
   /** the last second stored, so that a bench that died goes on without a gap; -1 for none */
   lastSecond: number
+  /** an earlier bench said that it cannot be played */
+  troubled: boolean
   serverMs: number
 }
 
@@ -33,8 +34,9 @@ export async function benchFeed(
   db: Scope,
   started: readonly string[],
 ): Promise<(BenchJob | { jobId: string; trouble: string })[]> {
-  const { rows } = await db.query<{ id: string; bench: StoredBench }>(
-    `select id, bench from job where shop_id = $1 and simulated and bench is not null and signed_at is null order by created_at desc limit 40`,
+  const { rows } = await db.query<{ id: string; bench: StoredBench; troubled: boolean }>(
+    `select id, bench, bench_trouble is not null as troubled from job where shop_id = $1 and simulated and bench is
+      not null and signed_at is null order by created_at desc limit 40`,
     [db.shopId],
   )
   const clocks = await selectClocks(
@@ -43,11 +45,13 @@ export async function benchFeed(
   )
   return Promise.all(
     rows.map((row) =>
-      benchJob(db, row.id, row.bench, clocks.get(row.id) ?? [], started.includes(row.id)).catch((error: Error) => {
-        // a database that is away is no car's fault
-        if (isAway(error)) throw error
-        return { jobId: row.id, trouble: error.message }
-      }),
+      benchJob(db, row.id, row.bench, row.troubled, clocks.get(row.id) ?? [], started.includes(row.id)).catch(
+        (error: Error) => {
+          // a database that is away is no car's fault
+          if (isAway(error)) throw error
+          return { jobId: row.id, trouble: error.message }
+        },
+      ),
     ),
   )
 }
@@ -56,6 +60,7 @@ async function benchJob(
   db: Scope,
   jobId: string,
   bench: StoredBench,
+  troubled: boolean,
   clock: ClockSegment[],
   started: boolean,
 ): Promise<BenchJob> {
@@ -71,7 +76,8 @@ async function benchJob(
     truth: bench.truth,
     scaleStepG: bench.scaleStepG,
     clock,
-    actions: actionsOf(events, state, bench, startMs),
+    actions: actionsOf(events, bench, startMs),
+    troubled,
     lastSecond: last === null ? -1 : Math.round((last - startMs) / 1000),
     serverMs: Date.now(),
   }
@@ -89,21 +95,26 @@ async function lastReadingMs(db: Scope, jobId: string, instrument: string): Prom
 }
 
 /** What hands did, as the bench plays it; seconds since `startMs`, the job's first moment in ms. */
-export function actionsOf(
-  events: readonly StoredEvent[],
-  state: JobState,
-  bench: StoredBench,
-  startMs: number,
-): BenchAction[] {
+export function actionsOf(events: readonly StoredEvent[], bench: StoredBench, startMs: number): BenchAction[] {
   const second = (ms: number) => Math.max(0, Math.floor((ms - startMs) / 1000))
-  const planned = new Map(state.plan?.containers.map((c) => [c.id, c]) ?? [])
+  const planned = new Map(
+    events.flatMap((e) => (e.kind === 'charge-planned' ? e.payload.containers.map((c) => [c.id, c] as const) : [])),
+  )
+  let charged = false
   const hands = events.flatMap((event): BenchAction[] => {
     const at = second(Date.parse(event.happenedAt))
     if (event.kind === 'part-set')
       return [{ second: at, kind: 'turn', part: event.payload.part, state: event.payload.state }]
     if (event.kind === 'container-warmed')
       return [{ second: at, kind: 'container-warmed', celsius: event.payload.celsius }]
-    if (event.kind === 'container-ended') return [{ second: at, kind: 'container-off' }]
+    if (event.kind === 'recovered' && charged) {
+      charged = false
+      return [{ second: at, kind: 'opened-again' }]
+    }
+    if (event.kind === 'container-ended') {
+      charged = true
+      return [{ second: at, kind: 'container-off' }]
+    }
     if (event.kind === 'leave-tapped' && event.payload.item === 'engine-off' && event.payload.done)
       return [{ second: at, kind: 'turn', part: 'engine', state: 'off' }]
     if (event.kind !== 'container-started') return []

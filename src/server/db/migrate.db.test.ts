@@ -36,7 +36,8 @@ test('a database from before shops could share one keeps everything, all of it t
   await migrate(old, before)
   const db = await openClient(old)
   await db.query(
-    `insert into shop (id, name, barometer_pa, ambient_c, time_zone, cookie_secret, signing_key, public_key) values (1, 'Old bay', 101325, 20, 'UTC', 'c', 's', 'p')`,
+    `insert into shop (id, name, barometer_pa, ambient_c, time_zone, cookie_secret, signing_key,
+      public_key) values (1, 'Old bay', 101325, 20, 'UTC', 'c', 's', 'p')`,
   )
   await db.query(
     `insert into account (id, sign_in, name, role, password_hash) values ($1, 'lead', 'Lead', 'lead', '')`,
@@ -48,7 +49,8 @@ test('a database from before shops could share one keeps everything, all of it t
     ID,
   ])
   await db.query(
-    `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash) values ($1, 0, $1, 'noted', now(), now(), $1, 'Lead', '{}', '', 'h')`,
+    `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous,
+      hash) values ($1, 0, $1, 'noted', now(), now(), $1, 'Lead', '{}', '', 'h')`,
     [ID],
   )
   await db.query(`insert into attachment (instrument_id, job_id, from_at) values ('G1', $1, now())`, [ID])
@@ -57,7 +59,8 @@ test('a database from before shops could share one keeps everything, all of it t
     expect((await db.query(`select shop_id from ${table}`)).rows).toEqual([{ shop_id: 1 }])
   // and what points at a row points into its own shop
   await db.query(
-    `insert into shop (name, barometer_pa, ambient_c, time_zone, cookie_secret, signing_key, public_key) values ('New bay', 101325, 20, 'UTC', 'c', 's', 'p')`,
+    `insert into shop (name, barometer_pa, ambient_c, time_zone, cookie_secret, signing_key,
+      public_key) values ('New bay', 101325, 20, 'UTC', 'c', 's', 'p')`,
   )
   await expect(
     db.query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ('G1', $1, now(), 2)`, [ID]),

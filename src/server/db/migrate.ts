@@ -9,7 +9,8 @@ const TABLE = 'migration'
 export class NewerDatabase extends Error {
   constructor(unknown: readonly string[]) {
     super(
-      `this database was opened by a newer version of the program (${unknown.join(', ')}): start that version, or restore a backup from before it`,
+      `this database was opened by a newer version of the program (${unknown.join(', ')}): start that version, ` +
+        `or restore a backup from before it`,
     )
     this.name = 'NewerDatabase'
   }

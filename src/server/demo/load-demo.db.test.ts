@@ -22,11 +22,13 @@ const theShop = async () => scopeOf((await selectShop(database())).id)
 
 async function empty(): Promise<void> {
   await database().query(
-    'truncate ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop, sign_in_attempt cascade',
+    'truncate ledger_entry, column_mapping, reading, event, attachment, job_clock, job, session, account, ' +
+      'procedure, rig, equipment_deed, equipment, instrument, device, shop, sign_in_attempt cascade',
   )
 }
 
-test('the demo place has a car at every kind of step, walked through real events and readings, and one signed record that verifies', async () => {
+test('the demo place has a car at every kind of step, walked through real events and readings, ' +
+  'and one signed record that verifies', async () => {
   const db = database()
   await empty()
   expect(await loadDemo(db, FILE, new Date())).toBe(true)

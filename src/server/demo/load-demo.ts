@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import type pg from 'pg'
 import * as z from 'zod'
+import { Stages } from '@/core/job/stages'
 import { stationPressurePa } from '@/core/units/barometer'
 import { insertAccount } from '../accounts/accounts'
 import { makeBenchPlace } from '../bench/claim'
@@ -23,6 +24,7 @@ const DemoPlace = z.strictObject({
       pullMinutes: z.number(),
       holdMinutes: z.number(),
       proves: z.string(),
+      stages: Stages.optional(),
     }),
   ),
   equipment: z.array(DemoEquipment),
@@ -44,7 +46,8 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   if (((await db.query('select 1 from shop where opened_at is not null')).rowCount ?? 0) > 0) return false
   // a shop that never opened is a load that was cut short, and begins anew
   await db.query(
-    'truncate forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, car, place, odd_reading, invitation, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop',
+    'truncate photo, forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, ' +
+      'car, place, odd_reading, invitation, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop',
   )
   const shopId = await insertShop(db, {
     name,

@@ -24,6 +24,7 @@ export function refuseDemoPassword(shop: Shop, signIn: string, password: string)
   if (!known || !shop.demo) return
   throw new AppError(
     'not-allowed',
-    'The demo’s passwords work on the machine it runs on only. There the lead makes an account with a password of its own, on the Shop page.',
+    'The demo’s passwords work on the machine it runs on only. There the lead makes an account with a password of ' +
+      'its own, on the Shop page.',
   )
 }

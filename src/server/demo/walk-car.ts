@@ -185,7 +185,7 @@ class Walk {
     await inTransaction(this.db, (tx) => appendEvents(tx, this.db.user, this.id, drafts))
     const job = await selectJob(this.db, this.id)
     const events = await selectEvents(this.db, this.id)
-    this.player?.act(actionsOf(events, foldJob(events), job?.bench as StoredBench, this.player.startMs))
+    this.player?.act(actionsOf(events, job?.bench as StoredBench, this.player.startMs))
   }
 
   /** Presses the call's own button every 40 s while it records deeds within `step`. */

@@ -40,6 +40,9 @@ export const DemoRig = z.strictObject({
   gaugeAt: z.enum(['far', 'pump']),
   scale: name,
   cores: z.enum(['in', 'out']),
+  couplers: RigParts.shape.couplers,
+  gaugeValve: RigParts.shape.gaugeValve,
+  fourPort: RigParts.shape.fourPort,
 })
 
 const DAY_MS = 86_400_000
@@ -96,9 +99,9 @@ export async function fillShelf(
   }
   const shelf = await selectShelf(db)
   const idOf = (name: string | null) => (name === null ? null : shelf.find((s) => s.name === name)?.id)
-  for (const { name, gaugeAt, cores, ...named } of rigs) {
+  for (const { name, gaugeAt, cores, couplers, gaugeValve, fourPort, ...named } of rigs) {
     const ids = Object.fromEntries(Object.entries(named).map(([part, value]) => [part, idOf(value)]))
-    const parts = RigParts.parse({ ...ids, gaugeAt, cores })
+    const parts = RigParts.parse({ ...ids, gaugeAt, cores, couplers, gaugeValve, fourPort })
     await upsertRig(db, { id: randomUUID(), ...assembleRig(name, parts, shelf) }, parts)
   }
 }

@@ -43,8 +43,10 @@ async function selectPumpUse(db: Scope): Promise<Map<string, PumpUse>> {
     `with changed as (
        select equipment_id::text as pump, max(happened_at) as at from equipment_deed where shop_id = $1 and kind = 'oil-changed' group by 1
      ), opened as (
-       select e.job_id, e.payload -> 'rig' -> 'equipment' ->> 'pump' as pump, e.payload -> 'story' ->> 'opened' in ('overnight', 'days') as wet
-         from event e where e.shop_id = $1 and e.seq = 0 and e.payload -> 'rig' -> 'equipment' ->> 'pump' is not null and coalesce(e.payload ->> 'purpose', 'work') = 'work'
+       select e.job_id, e.payload -> 'rig' -> 'equipment' ->> 'pump' as pump,
+         e.payload -> 'story' ->> 'opened' in ('overnight', 'days') as wet
+         from event e where e.shop_id = $1 and e.seq = 0 and e.payload -> 'rig' -> 'equipment' ->> 'pump' is not null
+           and coalesce(e.payload ->> 'purpose', 'work') = 'work'
      ), turned as (
        select o.pump, o.job_id, o.wet, e.payload ->> 'state' as state, e.happened_at as from_at,
               coalesce(lead(e.happened_at) over (partition by e.job_id order by e.seq), greatest(now(), e.happened_at)) as to_at,

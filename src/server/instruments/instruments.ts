@@ -41,10 +41,12 @@ type Row = Omit<Instrument, 'on' | 'odd' | 'seenAt' | 'withdrawn' | 'last'> & {
 export async function selectInstruments(db: Scope): Promise<Instrument[]> {
   const { rows } = await db.query<Row>(
     `select i.id, i.kind, i.name, i.unit, i.step, i.range_low as "rangeLow", i.range_high as "rangeHigh",
-            to_char(i.calibrated_on, 'YYYY-MM-DD') as "calibratedOn", i.last, i.battery, i.seen_at as "seenAt", i.withdrawn_at as "withdrawnAt",
+            to_char(i.calibrated_on, 'YYYY-MM-DD') as "calibratedOn", i.last, i.battery, i.seen_at as "seenAt",
+              i.withdrawn_at as "withdrawnAt",
             j.id as "jobId", j.summary ->> 'name' as car, a.from_at as since, a.seat,
             (select count(*)::int from odd_reading o where o.shop_id = i.shop_id and o.instrument_id = i.id) as "oddCount",
-            (select o.reason from odd_reading o where o.shop_id = i.shop_id and o.instrument_id = i.id order by stored_at desc limit 1) as "oddReason"
+            (select o.reason from odd_reading o where o.shop_id = i.shop_id and o.instrument_id = i.id
+              order by stored_at desc limit 1) as "oddReason"
        from instrument i
        left join attachment a on a.shop_id = i.shop_id and a.instrument_id = i.id and a.to_at is null
        left join job j on j.id = a.job_id
@@ -155,7 +157,8 @@ async function refuseTakenName(tx: TxScope, name: string, but: string | null): P
 /** Such as `vacuum-2`: what its lines name it by. */
 async function freeId(tx: TxScope, kind: string): Promise<string> {
   const { rows } = await tx.query<{ n: number }>(
-    `select coalesce(max(substring(id from '[0-9]+$')::int), 0) + 1 as n from instrument where shop_id = $1 and id ~ ('^' || $2 || '-[0-9]{1,6}$')`,
+    `select coalesce(max(substring(id from '[0-9]+$')::int), 0) + 1 as n from instrument where shop_id = $1 and id
+      ~ ('^' || $2 || '-[0-9]{1,6}$')`,
     [tx.shopId, kind],
   )
   return `${kind}-${rows[0]?.n ?? 1}`

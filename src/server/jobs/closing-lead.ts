@@ -10,7 +10,8 @@ export async function selectLead(db: Scope, accountId: string, rigName: string):
     `select (e.payload -> 'closing' ->> 'saidG')::float8 as "saidG", (e.payload -> 'closing' ->> 'gramsPerS')::float8 as "gramsPerS",
             (e.payload -> 'closing' ->> 'stepG')::float8 as "stepG", (e.payload ->> 'grossG')::float8 as "endedG"
        from event e join event o on o.job_id = e.job_id and o.seq = 0
-      where e.shop_id = $4 and e.kind = 'container-ended' and e.by_account = $1 and e.payload ? 'closing' and o.payload -> 'rig' ->> 'name' = $2 and coalesce(o.payload ->> 'purpose', 'work') = 'work'
+      where e.shop_id = $4 and e.kind = 'container-ended' and e.by_account = $1 and e.payload ? 'closing'
+        and o.payload -> 'rig' ->> 'name' = $2 and coalesce(o.payload ->> 'purpose', 'work') = 'work'
       order by e.stored_at desc limit $3`,
     [accountId, rigName, MOST, db.shopId],
   )

@@ -1,11 +1,13 @@
 import { holdContext } from '@/core/hold/context'
-import { historyAgainst } from '@/core/hold/history'
+import { type Agreement, historyAgainst } from '@/core/hold/history'
 import { lossOf } from '@/core/hold/loss'
 import { holdSamples } from '@/core/hold/samples'
 import type { HoldResult } from '@/core/hold/types'
 import type { HoldEnded } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
+import { holdStage } from '@/core/job/stage-now'
 import { currentHold, type JobState } from '@/core/job/state'
+import { RULE_NAMES, type RuleSaid } from '@/core/schools/rules'
 import type { Author } from '../accounts/author'
 import { inTransaction, type Scope } from '../db/scope'
 import { AppError, notFound } from '../errors'
@@ -51,8 +53,11 @@ export async function endHold(
   )
   const air = await airOfHold(db, jobId, { fromMs: from, toMs: to }, state.opened.place.barometerPa)
   const samples = holdSamples(readings, from, to, air)
-  const { result: judged } = await judgeApart(samples, holdContext(state, hold.plannedMinutes, hold, air.read))
-  const payload = endedOf(judged, (to - from) / 1000, samples.length, historyOf(state, judged))
+  const { result: judged, rules } = await judgeApart(samples, holdContext(state, hold.plannedMinutes, hold, air.read))
+  const payload = {
+    ...endedOf(judged, (to - from) / 1000, samples.length, historyOf(state, judged)),
+    ...ruleOf(state, rules),
+  }
   const happenedAt = new Date(Math.round(to)).toISOString()
   const draft = { id: eventId, kind: 'hold-ended' as const, happenedAt, payload }
   return inTransaction(db, async (tx) => {
@@ -62,14 +67,22 @@ export async function endHold(
   })
 }
 
-/** What the car lost before, set against what was found; empty without the figures. */
-function historyOf(state: JobState, judged: HoldResult): string[] {
-  const loss = lossOf(state)
-  const agreement = historyAgainst(judged, loss?.grams ?? null, loss?.days ?? null)
-  return agreement ? [agreement.words] : []
+/** What the procedure's own rule says, where one decides. */
+function ruleOf(state: JobState, rules: readonly RuleSaid[]): Pick<HoldEnded, 'rule'> {
+  const accept = holdStage(state)?.accept
+  if (accept?.by !== 'rule') return {}
+  const said = rules.find((r) => r.id === accept.rule)
+  return { rule: { id: accept.rule, words: RULE_NAMES[accept.rule], says: said?.says ?? 'not yet' } }
 }
 
-function endedOf(judged: HoldResult, heldS: number, samples: number, more: string[]): HoldEnded {
+/** What the car lost before, set against what was found; empty without the figures. */
+function historyOf(state: JobState, judged: HoldResult): Agreement[] {
+  const loss = lossOf(state)
+  const agreement = historyAgainst(judged, loss?.grams ?? null, loss?.days ?? null)
+  return agreement ? [agreement] : []
+}
+
+function endedOf(judged: HoldResult, heldS: number, samples: number, more: Agreement[]): HoldEnded {
   return {
     verdict: judged.verdict,
     leak: judged.probability.leak,
@@ -79,7 +92,8 @@ function endedOf(judged: HoldResult, heldS: number, samples: number, more: strin
     leakGramsPerYear: judged.leakGramsPerYear?.high ?? null,
     heldS,
     samples,
-    reasons: [...judged.reasons, ...more],
+    reasons: [...judged.reasons, ...more.map((m) => m.words)],
     codes: judged.codes,
+    findings: [...judged.findings, ...more.map((m) => m.finding)],
   }
 }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { beforeEach, describe, expect, test } from 'vitest'
 import type { EventDraft, EventKind, PayloadOf } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
+import { OPENING } from '@/core/tests/opening'
 import type { Account } from '../accounts/accounts'
 import { inTransaction } from '../db/scope'
 import { selectLedger } from '../ledger/ledger'
@@ -9,6 +10,8 @@ import { by, draft, type Fixture, freshShop, here, jobWithGauge } from '../tests
 import { appendEvents } from './append-events'
 import { endHold } from './end-hold'
 import { selectEvents } from './job-rows'
+import { openJob } from './open-job'
+import { pumpsRunning } from './pumps-running'
 import { Deeds, type Recorded, recordDeeds } from './record-deeds'
 
 let shop: Fixture
@@ -285,4 +288,42 @@ describe('a deed that waited in a browser without a line', () => {
     expect([(await state()).rig['valve-low'], (await state()).aside]).toEqual(['closed', {}])
     expect((await log()).some((e: EventDraft) => e.id === late.id)).toBe(true)
   })
+})
+
+test('a pump that runs on another car is asked about before it is turned on here too', async () => {
+  const equipment = { pump: randomUUID(), hoses: [], gauge: randomUUID(), scale: randomUUID() }
+  const withPump = async (name: string) => {
+    const id = randomUUID()
+    const payload = { ...OPENING, car: { ...OPENING.car, name }, rig: { ...OPENING.rig, equipment } }
+    await inTransaction(here(), (tx) => openJob(tx, shop.technician, { id, eventId: randomUUID(), payload }, OPENED))
+    return id
+  }
+  const [first, second] = [await withPump('Hauler 1'), await withPump('Hauler 2')]
+  const on = (id: string) =>
+    [
+      deed('part-set', { part: 'exhaust-cap', state: 'off' }, { seen: 1 }),
+      deed('part-set', { part: 'pump', state: 'on' }, { seen: 1 }),
+    ]
+      .map((d) => ({ ...d, id: randomUUID(), job: id }))
+      .map(({ job: _job, ...d }) => d)
+  const press = (id: string) => recordDeeds(by(shop.technician), id, Deeds.parse({ events: on(id) }))
+  const codes = async (id: string) => ((await press(id)).cautions ?? []).map((c) => c.code)
+  expect(await codes(first)).not.toContain('pump-elsewhere')
+  await inTransaction(here(), (tx) =>
+    appendEvents(tx, shop.lead, first, [turn('exhaust-cap', 'off'), turn('pump', 'on')]),
+  )
+  const asked = (await press(second)).cautions ?? []
+  expect(asked.map((c) => c.code)).toContain('pump-elsewhere')
+  expect(asked.find((c) => c.code === 'pump-elsewhere')?.sentence).toMatch(/runs on Hauler 1 now/)
+  expect([...(await pumpsRunning(here())).values()]).toEqual(['Hauler 1'])
+  // where it runs itself, it is not asked about
+  expect(await pumpsRunning(here(), first)).toEqual(new Map())
+  // once that car is ended it is let go; opened again and off there, nobody is asked
+  const there = (...drafts: EventDraft[]) => inTransaction(here(), (tx) => appendEvents(tx, shop.lead, first, drafts))
+  await there(draft('closed', { as: 'given-up', why: 'no part to be had' }))
+  expect(await pumpsRunning(here())).toEqual(new Map())
+  await there(draft('reopened', { why: 'the part came' }))
+  expect((await pumpsRunning(here())).size).toBe(1)
+  await there(turn('pump', 'off'))
+  expect(await codes(second)).not.toContain('pump-elsewhere')
 })

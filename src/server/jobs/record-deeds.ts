@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import * as z from 'zod'
-import { type Caution, cautionsBefore } from '@/core/call/cautions'
+import { type Caution, cautionsBefore, pumpElsewhere } from '@/core/call/cautions'
 import { Id } from '@/core/entry/id'
 import { contradictionOf } from '@/core/job/contradictions'
 import { type EventDraft, EventDraftSchema, type JobEvent, SERVER_KINDS } from '@/core/job/events'
@@ -15,6 +15,7 @@ import { parseInput } from '../http'
 import { type Appended, appendEvents } from './append-events'
 import { jobNow } from './job-now'
 import { type StoredEvent, selectEvents, selectJobForUpdate } from './job-rows'
+import { pumpsRunning } from './pumps-running'
 
 /** What a hand sends beside its deed: how much of the job it had seen, and whether the deed waited without a line. */
 const Hand = z.object({ seen: z.number().int().min(0).max(1e6).optional(), waited: z.boolean().optional() })
@@ -61,7 +62,8 @@ export async function recordDeeds(db: UserScope, jobId: string, { events }: Deed
     const stored = await selectEvents(tx, jobId)
     const known = new Set(stored.map((e) => e.id))
     const fresh = deeds.filter((d) => !known.has(d.draft.id))
-    const weighed = weigh(settleTimes(fresh, stored, now.ms, CLOCKS_MS * now.factor), stored)
+    const elsewhere = await elsewhereCautions(tx, jobId, stored, fresh)
+    const weighed = weigh(elsewhere, settleTimes(fresh, stored, now.ms, CLOCKS_MS * now.factor), stored)
     const answered = deeds.map((d) => d.seen ?? stored.length)
     const from = Math.min(stored.length, ...answered)
     if (weighed.cautions.length > 0)
@@ -136,7 +138,7 @@ type Weighed = { drafts: EventDraft[]; cautions: Caution[] }
 /**
  * Deeds as they are to be stored, one on the state the one before leaves: contradictions, and cautions nobody answered.
  */
-function weigh(deeds: readonly Deed[], stored: readonly StoredEvent[]): Weighed {
+function weigh(elsewhere: readonly Caution[], deeds: readonly Deed[], stored: readonly StoredEvent[]): Weighed {
   const passed = new Set(deeds.flatMap(({ draft }) => (draft.kind === 'caution-passed' ? [draft.payload.code] : [])))
   const drafts: EventDraft[] = []
   const cautions: Caution[] = []
@@ -156,7 +158,7 @@ function weigh(deeds: readonly Deed[], stored: readonly StoredEvent[]): Weighed 
         payload: { eventId: draft.id, because: against.id },
       })
     else
-      for (const caution of unanswered(state, draft, passed)) {
+      for (const caution of unanswered(state, draft, passed, elsewhere)) {
         passed.add(caution.code)
         // a program shows nobody a question: what it went past is written down in its name
         if (seen === undefined || waited)
@@ -190,12 +192,35 @@ export async function recordedSince(
   return { appended, from, events: plain(await selectEvents(db, jobId, from - 1)), serverMs: Date.now() }
 }
 
-const unanswered = (state: JobState, draft: EventDraft, passed: ReadonlySet<string>): Caution[] =>
-  cautionsBefore(state, draft).filter((c) => !passed.has(c.code))
+/** A pump is turned on that runs on another car of the shop. */
+async function elsewhereCautions(
+  db: Scope,
+  jobId: string,
+  stored: readonly StoredEvent[],
+  deeds: readonly Deed[],
+): Promise<Caution[]> {
+  if (!deeds.some(({ draft }) => startsPump(draft))) return []
+  const pump = foldJob(stored).opened.rig.equipment?.pump
+  const other = (await pumpsRunning(db, jobId)).get(pump ?? '')
+  return other === undefined ? [] : [pumpElsewhere(other)]
+}
+
+const startsPump = (draft: EventDraft): boolean =>
+  draft.kind === 'part-set' && draft.payload.part === 'pump' && draft.payload.state === 'on'
+
+const unanswered = (
+  state: JobState,
+  draft: EventDraft,
+  passed: ReadonlySet<string>,
+  elsewhere: readonly Caution[],
+): Caution[] =>
+  [...cautionsBefore(state, draft), ...(startsPump(draft) ? elsewhere : [])].filter((c) => !passed.has(c.code))
 
 function contradicted(draft: EventDraft, against: JobEvent, unseen: readonly StoredEvent[]): AppError {
   const agoS = Math.max(0, (Date.now() - Date.parse(against.storedAt)) / 1000)
-  const words = `${against.by}, ${lengthWords(agoS)} ago: ${eventWords(against)}. What you pressed was for the car as it was before; nothing was recorded.`
+  const words =
+    `${against.by}, ${lengthWords(agoS)} ago: ${eventWords(against)}. What you pressed was for the car ` +
+    `as it was before; nothing was recorded.`
   return new AppError('conflict', words, [{ path: draft.kind, reason: words }], undefined, {
     unseen: plain(unseen),
     contradicts: against.id,

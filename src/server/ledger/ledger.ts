@@ -25,7 +25,8 @@ type New = Omit<LedgerEntry, 'by' | 'car'> & { eventId: string | null }
 /** Books a line; one that is booked already is left as it is. @returns whether it is new */
 async function insertEntry(tx: Scope, author: Author, e: New): Promise<boolean> {
   const { rowCount } = await tx.query(
-    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, job_id, event_id, why, shop_id)
+    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id,
+      grams, job_id, event_id, why, shop_id)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) on conflict do nothing`,
     [
       e.id,
@@ -57,7 +58,8 @@ export async function selectLedger(
   limit: number,
 ): Promise<LedgerEntry[]> {
   const { rows } = await db.query<Omit<LedgerEntry, 'happenedAt'> & { happenedAt: Date }>(
-    `select l.id, l.kind, l.happened_at as "happenedAt", l.by_name as by, l.refrigerant, l.container, l.equipment_id as "equipmentId", l.grams,
+    `select l.id, l.kind, l.happened_at as "happenedAt", l.by_name as by, l.refrigerant, l.container,
+      l.equipment_id as "equipmentId", l.grams,
             l.job_id as "jobId", j.summary ->> 'name' as car, l.why
        from ledger_entry l left join job j on j.id = l.job_id
       where l.shop_id = $7 and ($1::date is null or l.happened_at >= ($1::date)::timestamp at time zone $5)
@@ -148,6 +150,16 @@ export async function bookEvent(
       equipmentId: null,
       grams: event.payload.grams,
     })
+    return
+  }
+  if (event.kind === 'can-emptied') {
+    const can = {
+      ...base,
+      why: 'counted, not weighed',
+      container: `whole can, ${state.opened.car.name}`,
+      equipmentId: null,
+    }
+    await insertEntry(tx, author, { ...can, id: randomUUID(), kind: 'charged', grams: -event.payload.estimateG })
     return
   }
   if (event.kind !== 'container-ended') return

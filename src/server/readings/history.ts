@@ -89,7 +89,8 @@ export async function selectChannelAfter(
   if (!span) return []
   const { rows } = await db.query<{ at: number; value: number; inHg: number | null }>(
     `select ${AT_MS} as at, value, case when sent_unit = 'inHgV' then sent_value end as "inHg" from reading
-      where job_id = $1 and channel = $2 and measured_at >= greatest($3::timestamptz, $4::timestamptz) and measured_at <= $5 and seq > $6 and seq <= $7 order by seq`,
+      where job_id = $1 and channel = $2 and measured_at >= greatest($3::timestamptz, $4::timestamptz)
+        and measured_at <= $5 and seq > $6 and seq <= $7 order by seq`,
     [span.jobId, channel, from, span.from, span.to, afterSeq, upToSeq],
   )
   return rows

@@ -126,10 +126,13 @@ type Hangings = { hangings: Hanging[]; registered: ReadonlyMap<string, Registere
 async function selectHangings(db: DeviceScope, instruments: readonly string[]): Promise<Hangings> {
   const { rows } = await db.query<Hanging & { known: RegisteredFacts | null }>({
     name: 'hangings',
-    text: `select i.id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to", coalesce(j.barometer_pa, s.barometer_pa) as "barometerPa",
+    text: `select i.id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to",
+      coalesce(j.barometer_pa, s.barometer_pa) as "barometerPa",
             a.stored_channel as "storedChannel",
-            case when i.kind is not null then json_build_object('kind', i.kind, 'unit', i.unit, 'rangeLow', i.range_low, 'rangeHigh', i.range_high, 'airPa', s.barometer_pa) end as known,
-            (select json_agg(json_build_object('wallMs', date_part('epoch', c.wall_from) * 1000, 'jobMs', date_part('epoch', c.job_from) * 1000, 'factor', c.factor)
+            case when i.kind is not null then json_build_object('kind', i.kind, 'unit', i.unit, 'rangeLow',
+              i.range_low, 'rangeHigh', i.range_high, 'airPa', s.barometer_pa) end as known,
+            (select json_agg(json_build_object('wallMs', date_part('epoch', c.wall_from) * 1000, 'jobMs',
+              date_part('epoch', c.job_from) * 1000, 'factor', c.factor)
                              order by c.wall_from) from job_clock c where c.job_id = a.job_id) as clock
        from instrument i join shop s on s.id = i.shop_id
        left join attachment a on a.shop_id = i.shop_id and i.id = a.instrument_id left join job j on j.id = a.job_id

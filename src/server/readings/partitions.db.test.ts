@@ -78,44 +78,48 @@ test('a car that came before anybody wrote it down is taken in dated back by up 
   expect(view?.events[0]).toMatchObject({ happenedAt: came.toISOString(), payload: { datedBack: true } })
 })
 
-test('partitions are made around now and nowhere else; a clock that runs ahead fills the catch-all, and its month moves out when it comes', async () => {
-  const db = database()
-  const now = new Date()
-  await keepPartitions(db, now)
-  const around = await partitions()
-  expect(around).toHaveLength(monthsAround(now).length + 1)
-  // a simulated car at 600 times the wall: twenty minutes of ours are more than a week of its own, a day of ours twenty
-  // months
-  const id = randomUUID()
-  await inTransaction(here(), (tx) =>
-    openJob(
-      tx,
-      shop.technician,
-      { id, eventId: randomUUID(), payload: OPENING, factor: 600 },
+test(
+  'partitions are made around now and nowhere else; a clock that runs ahead fills the catch-all, ' +
+    'and its month moves out when it comes',
+  async () => {
+    const db = database()
+    const now = new Date()
+    await keepPartitions(db, now)
+    const around = await partitions()
+    expect(around).toHaveLength(monthsAround(now).length + 1)
+    // a simulated car at 600 times the wall: twenty minutes of ours are more than a week of its own, a day of ours twenty
+    // months
+    const id = randomUUID()
+    await inTransaction(here(), (tx) =>
+      openJob(
+        tx,
+        shop.technician,
+        { id, eventId: randomUUID(), payload: OPENING, factor: 600 },
+        new Date(now.getTime() - DAY_MS),
+      ),
+    )
+    await db.query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ('G1', $1, $2, $3)`, [
+      id,
       new Date(now.getTime() - DAY_MS),
-    ),
-  )
-  await db.query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ('G1', $1, $2, $3)`, [
-    id,
-    new Date(now.getTime() - DAY_MS),
-    here().shopId,
-  ])
-  const lines = Array.from({ length: 96 }, (_, i) =>
-    gaugeLine(i, new Date(now.getTime() - DAY_MS + i * 900_000), 500 + i),
-  )
-  await ingest(shop.box, lines.join('\n'))
-  expect(await partitions()).toEqual(around)
-  const ahead = new Date(now.getTime() + 300 * DAY_MS)
-  await keepPartitions(db, ahead)
-  expect((await partitions()).length).toBe(around.length + 3)
-  // nothing was lost on the way, and each reading lies in the month it belongs to
-  expect(await readingsOf(id)).toHaveLength(96)
-  const { rows } = await db.query<{ wrong: number }>(
-    `select count(*)::int as wrong from reading_other where measured_at >= $1 and measured_at < $2`,
-    [monthsAround(ahead)[0], new Date(Date.UTC(ahead.getUTCFullYear(), ahead.getUTCMonth() + 2, 1))],
-  )
-  expect(rows[0]?.wrong).toBe(0)
-})
+      here().shopId,
+    ])
+    const lines = Array.from({ length: 96 }, (_, i) =>
+      gaugeLine(i, new Date(now.getTime() - DAY_MS + i * 900_000), 500 + i),
+    )
+    await ingest(shop.box, lines.join('\n'))
+    expect(await partitions()).toEqual(around)
+    const ahead = new Date(now.getTime() + 300 * DAY_MS)
+    await keepPartitions(db, ahead)
+    expect((await partitions()).length).toBe(around.length + 3)
+    // nothing was lost on the way, and each reading lies in the month it belongs to
+    expect(await readingsOf(id)).toHaveLength(96)
+    const { rows } = await db.query<{ wrong: number }>(
+      `select count(*)::int as wrong from reading_other where measured_at >= $1 and measured_at < $2`,
+      [monthsAround(ahead)[0], new Date(Date.UTC(ahead.getUTCFullYear(), ahead.getUTCMonth() + 2, 1))],
+    )
+    expect(rows[0]?.wrong).toBe(0)
+  },
+)
 
 test('a question about one car locks the months it lies in, however many there are', async () => {
   const db = database()

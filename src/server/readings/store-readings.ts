@@ -89,13 +89,16 @@ const STORE = `with car as (
         from jsonb_each(c.newest), lateral (select
           date_part('epoch', (latest -> key ->> 'at')::timestamptz - (value ->> 'at')::timestamptz) as back_s) b
        where latest -> key is null or back_s <= 0 or (value ->> 'justNow')::boolean
-          or value ->> 'instrument' <> $19 and latest -> key ->> 'instrument' = value ->> 'instrument' and (latest -> key ->> 'n')::bigint < (value ->> 'n')::bigint)
+          or value ->> 'instrument' <> $19 and latest -> key ->> 'instrument' = value ->> 'instrument'
+            and (latest -> key ->> 'n')::bigint < (value ->> 'n')::bigint)
       from car c where job.id = c.id and job.id in (select id from locked)
       returning job.id, job.shop_id, job.reading_seq, c.count
   ), stored as (
     insert into reading (job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note)
-    select n.id, n.reading_seq - n.count + 1 + r.place, r.at, r.channel, r.value, r.sent_value, r.sent_unit, r.instrument_id, r.device_seq, r.by_account, r.note
-      from unnest($7::uuid[], $8::int[], $9::timestamptz[], $10::text[], $11::float8[], $12::float8[], $13::text[], $14::text[], $15::bigint[], $16::uuid[], $17::text[])
+    select n.id, n.reading_seq - n.count + 1 + r.place, r.at, r.channel, r.value, r.sent_value, r.sent_unit,
+      r.instrument_id, r.device_seq, r.by_account, r.note
+      from unnest($7::uuid[], $8::int[], $9::timestamptz[], $10::text[], $11::float8[], $12::float8[], $13::text[],
+        $14::text[], $15::bigint[], $16::uuid[], $17::text[])
            as r (job_id, place, at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note)
       join numbered n on n.id = r.job_id
     on conflict do nothing returning job_id, seq

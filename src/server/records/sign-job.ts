@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { LEAVE_ITEMS } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
+import { leaveItemsOf } from '@/core/job/sides'
 import { sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'
 import { requireRight } from '../accounts/roles'
@@ -36,14 +36,17 @@ export async function signJob(
     const events = job ? await selectEvents(tx, jobId) : []
     if (job && !events.some((e) => e.id === eventId)) {
       if (job.signedAt) throw new AppError('already-signed', 'This record is signed already.')
-      if (foldJob(events).step !== 'leave')
-        throw new AppError('conflict', 'Sign after the last step: this job is not there yet.')
+      const state = foldJob(events)
+      if (state.step !== 'leave' && !state.closed)
+        throw new AppError('conflict', 'Sign after the last step, or close the job as what it is: it is not there yet.')
     }
     const readings = await readingsCsv(tx, jobId)
     const happenedAt = new Date(Math.round(atMs ?? (await jobNow(tx, jobId))?.ms ?? Date.now())).toISOString()
     const payload = { certificate, readingCount: readings.count, readingsSha256: sha256(readings.text) }
     const earlier = events.find((e) => e.id === eventId)
-    const open = job && !earlier && foldJob(events).left.length < LEAVE_ITEMS.length
+    const state = job && !earlier ? foldJob(events) : null
+    // a job that ended early is signed as what it is: its list was never begun
+    const open = state && !state.closed && state.left.length < leaveItemsOf(state).length
     const undone = open
       ? [{ id: randomUUID(), kind: 'caution-passed' as const, happenedAt, payload: { code: 'closing-list-open' } }]
       : []

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { MOST_SIZES, OnSale } from '@/core/charge/buy'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
 import { ProcedureWritten } from '@/core/job/events'
@@ -11,7 +12,7 @@ import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, namedOnce, type TxScope } from '../db/scope'
 import { upsertProcedure } from './catalogue'
 import { insertPlace, tellAir } from './places'
-import { setRules } from './shop'
+import { setOnSale, setRules } from './shop'
 
 const AMBIENT_C = z.number().min(-40).max(60)
 const PLACE_NAME = text(80, 1, 'a name people here use')
@@ -26,6 +27,7 @@ export const ShopChange = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('link'), id: Id }),
   z.strictObject({ what: z.literal('air'), place: Id.nullable(), air: Air, ambientC: AMBIENT_C }),
   z.strictObject({ what: z.literal('new-place'), name: PLACE_NAME, air: Air, ambientC: AMBIENT_C }),
+  z.strictObject({ what: z.literal('on-sale'), sizes: z.array(OnSale).max(MOST_SIZES) }),
   z.strictObject({ what: z.literal('rules'), certificateAsked: z.boolean(), backupDays: BACKUP_DAYS }),
 ])
 export type ShopChange = z.infer<typeof ShopChange>
@@ -71,6 +73,9 @@ async function apply(tx: TxScope, byId: string, change: ShopChange): Promise<Sho
         ambientC: change.ambientC,
         read: change.air.by !== 'altitude',
       })
+      return { ok: true }
+    case 'on-sale':
+      await setOnSale(tx, change.sizes)
       return { ok: true }
     case 'rules':
       await setRules(tx, change)

@@ -16,7 +16,8 @@ type Air = { altitudeM: number | null; barometerPa: number; ambientC: number; re
 /** The shop's own place first, then where else it works. */
 export async function selectPlaces(db: Scope): Promise<[Place, ...Place[]]> {
   const { rows } = await db.query<Omit<Place, 'airAt'> & { airAt: Date | null }>(
-    `select null as id, name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC", air_at as "airAt" from shop where id = $1
+    `select null as id, name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC",
+      air_at as "airAt" from shop where id = $1
      union all (select id::text, name, altitude_m, barometer_pa, ambient_c, air_at from place where shop_id = $1 order by name)`,
     [db.shopId],
   )
@@ -43,7 +44,8 @@ export async function tellAir(
 
 export async function insertPlace(tx: TxScope, place: Air & { name: string }): Promise<void> {
   await tx.query(
-    `insert into place (shop_id, name, altitude_m, barometer_pa, ambient_c, air_at) values ($1, $2, $3, $4, $5, case when $6 then now() end)`,
+    `insert into place (shop_id, name, altitude_m, barometer_pa, ambient_c, air_at) values ($1, $2, $3, $4, $5,
+      case when $6 then now() end)`,
     [tx.shopId, place.name, place.altitudeM, place.barometerPa, place.ambientC, place.read],
   )
 }

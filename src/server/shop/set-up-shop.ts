@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { SCHOOLS } from '@/core/hold/proves'
 import { procedureWritten } from '@/core/job/written'
+import { SCHOOLS } from '@/core/schools/schools'
 import { airOf, cartOf, type ShopSetUp } from '@/core/shop/set-up'
 import { insertAccount } from '../accounts/accounts'
 import { database, transaction } from '../db/pool'

@@ -1,4 +1,5 @@
 import { generateKeyPairSync, randomBytes } from 'node:crypto'
+import type { OnSale } from '@/core/charge/buy'
 import type { Units } from '@/core/units/shown'
 import type { Queryable } from '../db/pool'
 import type { Scope } from '../db/scope'
@@ -20,13 +21,17 @@ export type Shop = {
   /** when the installation was last backed up, and after how many days the lead is told */
   backedUpAt: Date | null
   backupDays: number
+  /** sizes of cans and cylinders that can be bought here */
+  onSale: OnSale[]
   cookieSecret: string
   signingKey: string
   publicKey: string
 }
 
 const SHOP = `select id, name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC",
-  time_zone as "timeZone", demo, certificate_asked as "certificateAsked", air_at as "airAt", backed_up_at as "backedUpAt", backup_days as "backupDays", cookie_secret as "cookieSecret", signing_key as "signingKey", public_key as "publicKey" from shop`
+  time_zone as "timeZone", demo, certificate_asked as "certificateAsked", air_at as "airAt",
+    backed_up_at as "backedUpAt", backup_days as "backupDays", on_sale as "onSale", cookie_secret as "cookieSecret",
+    signing_key as "signingKey", public_key as "publicKey" from shop`
 
 /**
  * The shop whose door this installation is: its first, as long as it has one door. Whoever is known by a session or a
@@ -58,11 +63,15 @@ export async function shopOf({ shopId, query }: Scope): Promise<Shop> {
  */
 export async function insertShop(
   db: Queryable,
-  shop: Omit<Shop, 'id' | 'cookieSecret' | 'signingKey' | 'publicKey' | 'airAt' | 'backedUpAt' | 'backupDays'>,
+  shop: Omit<
+    Shop,
+    'id' | 'cookieSecret' | 'signingKey' | 'publicKey' | 'airAt' | 'backedUpAt' | 'backupDays' | 'onSale'
+  >,
 ): Promise<number> {
   const keys = generateKeyPairSync('ed25519')
   const { rows } = await db.query<{ id: number }>(
-    `insert into shop (name, altitude_m, barometer_pa, ambient_c, time_zone, demo, cookie_secret, signing_key, public_key, certificate_asked)
+    `insert into shop (name, altitude_m, barometer_pa, ambient_c, time_zone, demo, cookie_secret, signing_key,
+      public_key, certificate_asked)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning id`,
     [
       shop.name,
@@ -90,6 +99,11 @@ export async function setRules(
     rules.certificateAsked,
     rules.backupDays,
   ])
+}
+
+/** What can be bought here. */
+export async function setOnSale({ shopId, query }: Scope, sizes: readonly OnSale[]): Promise<void> {
+  await query('update shop set on_sale = $2 where id = $1', [shopId, JSON.stringify(sizes)])
 }
 
 /** What people here think in, where they have not chosen themselves. */

@@ -11,6 +11,7 @@ export const shopView = ({
   demo,
   certificateAsked,
   airAt,
+  onSale,
 }: Shop) => ({
   name,
   altitudeM,
@@ -20,6 +21,7 @@ export const shopView = ({
   demo,
   certificateAsked,
   airAt: airAt?.toISOString() ?? null,
+  onSale,
 })
 
 export const userView = ({ name, role, certificate }: Account, { certificateAsked }: Shop) => ({

@@ -45,7 +45,9 @@ export type Fixture = {
 export async function freshShop(): Promise<Fixture> {
   const db = database()
   await db.query(
-    'truncate forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, car, place, odd_reading, invitation, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop, sign_in_attempt cascade',
+    'truncate photo, forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, ' +
+      'car, place, odd_reading, invitation, session, account, procedure, rig, equipment_deed, equipment, ' +
+      'instrument, device, shop, sign_in_attempt cascade',
   )
   const shopId = await insertShop(db, {
     name: 'Test bay',

@@ -95,7 +95,8 @@ const FILE: HoldContextFile = {
 
 const closeTo = (a: number, b: number) => expect(Math.abs(a - b)).toBeLessThan(1e-9)
 
-test('the same record gets the same verdict and chances while it runs, when it ends, from a file, on the command line and on the proving ground', async () => {
+test('the same record gets the same verdict and chances while it runs, when it ends, from a file, ' +
+  'on the command line and on the proving ground', async () => {
   const watch = new HoldWatch()
   const records = Array.from({ length: RECORDS }, (_, i) => ({ seed: 7000 + i, samples: samplesOf(7000 + i) }))
   const jobs: string[] = []

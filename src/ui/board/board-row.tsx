@@ -4,13 +4,12 @@ import { clockFactor, wallTimeMs } from '@/core/job/clock'
 import { type JobSummary, stepLabel } from '@/core/job/summary'
 import { drawnPa, strataOf } from '@/core/pull/strata'
 import { vacuumSeen } from '@/core/readings/vacuum-seen'
-import { PA_PER_MICRON } from '@/core/units/constants'
+import { sayIn } from '@/core/units/say'
 import type { Units } from '@/core/units/shown'
 import type { BoardRow } from '@/core/views'
 import { DepthStrip } from '../chart/depth-strip'
 import { Sign } from '../form/sign'
-import { clockIn } from '../format'
-import { useUnits } from '../units'
+import { useClock, useUnits } from '../units'
 import { type Axis, share } from './time-axis'
 
 /** What a car calls for, in two words for its line. */
@@ -19,10 +18,11 @@ const ALARM_WORDS = {
   decided: 'hold decided',
   silent: 'gauge silent',
   time: 'time is up',
+  read: 'read its gauge',
 } as const
 
 export function strataOfSummary(s: JobSummary) {
-  return strataOf(s.barometerPa, s.ambientC, s.targetPa / PA_PER_MICRON, s.ultimatePa / PA_PER_MICRON)
+  return strataOf(s.barometerPa, s.ambientC, s.targetPa, s.ultimatePa)
 }
 
 /** One car: its strip, its step, the time it needs someone, and its day on the common axis. */
@@ -39,6 +39,7 @@ export function BoardLine({
 }) {
   const { summary, vacuumPa, clock } = row
   const units = useUnits()
+  const clockText = useClock(timeZone)
   const factor = clock.length > 0 ? clockFactor(clock) : 1
   const depth = summary.step === 'pull' || summary.step === 'hold' || summary.step === 'isolate'
   const shown = depth ? vacuumPa : null
@@ -46,7 +47,7 @@ export function BoardLine({
   return (
     <li className="border-b border-rule">
       <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[386px_1fr] items-center max-lg:grid-cols-1">
-        <span className="grid grid-cols-[36px_134px_128px_60px] items-center gap-x-1 py-1 pr-4 max-lg:grid-cols-[36px_1fr_1fr_64px]">
+        <span className="grid grid-cols-[36px_130px_118px_74px] items-center gap-x-1 py-1 pr-4 max-lg:grid-cols-[36px_1fr_1fr_78px]">
           <DepthStrip
             strata={strataOfSummary(summary)}
             vacuumPa={shown === null ? null : drawnPa(gaugeOf(row), shown)}
@@ -57,7 +58,7 @@ export function BoardLine({
           </span>
           <span className="min-w-0">
             <b className="block truncate text-small font-semibold leading-tight">
-              {summary.signed ? 'Signed' : stepLabel(summary.step)}
+              {summary.signed ? 'Signed' : summary.rests === 'parked' ? 'Left standing' : stepLabel(summary.step)}
             </b>
             {alarm ? (
               <b className="block truncate text-note font-semibold" suppressHydrationWarning>
@@ -66,20 +67,24 @@ export function BoardLine({
               </b>
             ) : (
               <span className="block truncate text-note">
-                {shown !== null && summary.comeBackAt ? shownBy(row, shown, units.vacuum) : summary.line}
+                {shown !== null && summary.comeBackAt ? shownBy(row, shown, units.vacuum) : lineOf(row, units)}
               </span>
             )}
           </span>
-          <span className="text-right text-row font-medium" suppressHydrationWarning>
-            {Number.isFinite(needed) ? (needed < 0 ? 'now' : clockIn(timeZone)(needed)) : '–'}
+          <span className="text-right text-row font-medium whitespace-nowrap" suppressHydrationWarning>
+            {Number.isFinite(needed) ? (needed < 0 ? 'now' : clockText(needed)) : '–'}
             {factor > 1 && <small className="block text-note font-normal text-caution">clock ×{factor}</small>}
           </span>
         </span>
-        <Day row={row} axis={axis} needed={needed} clock={clockIn(timeZone)} />
+        <Day row={row} axis={axis} needed={needed} clock={clockText} />
       </Link>
     </li>
   )
 }
+
+/** What a car is about, a charge's weight in the reader's unit. */
+const lineOf = ({ summary }: BoardRow, units: Units): string =>
+  summary.targetG === undefined ? summary.line : `to ${sayIn(units).mass(summary.targetG)}`
 
 const gaugeOf = ({ summary, unit }: BoardRow) =>
   summary.gauge === 'needle' || unit === 'inHgV' ? 'needle' : 'electronic'

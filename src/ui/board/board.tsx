@@ -2,14 +2,15 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
-import { boardAlarm, neededMs } from '@/core/board/needed'
+import { boardAlarm, neededMs, readFirst } from '@/core/board/needed'
 import { stepLabel } from '@/core/job/summary'
 import type { BoardRow } from '@/core/views'
-import { clockIn } from '../format'
+import { Fold } from '../form/fold'
 import { LineBar } from '../frame/line-bar'
 import { useBoardLive } from '../hooks/use-board-live'
 import { useHotkeys } from '../hooks/use-hotkeys'
 import { useWallNow } from '../hooks/use-now'
+import { useClock } from '../units'
 import { ZoneProvider } from '../zone'
 import { BoardLine } from './board-row'
 import { FindCar } from './find-car'
@@ -28,6 +29,7 @@ export function Board({
   serverNowMs: number
 }) {
   const { rows, line } = useBoardLive(first)
+  const clock = useClock(timeZone)
   const now = useWallNow(serverNowMs)
   const [finding, setFinding] = useState(false)
   const sorted = [...rows].sort(
@@ -36,12 +38,13 @@ export function Board({
       calling(b, now) - calling(a, now) ||
       a.summary.name.localeCompare(b.summary.name),
   )
+  const open = sorted.filter((row) => row.summary.rests !== 'closed' || row.summary.signed)
   const axis: Axis = { fromMs: Math.floor((now - 3.5 * HOUR) / HOUR) * HOUR, toMs: now + 2 * HOUR, nowMs: now }
   useHotkeys({ '/': () => setFinding(true) })
   return (
     <ZoneProvider timeZone={timeZone}>
       <main>
-        <LineBar line={line} clock={clockIn(timeZone)} />
+        <LineBar line={line} clock={clock} />
         <NextMoment rows={sorted} now={now} timeZone={timeZone} />
         <section aria-label="Cars" className="px-5 max-sm:px-4">
           <div className="grid grid-cols-[386px_1fr] max-lg:grid-cols-1">
@@ -52,14 +55,15 @@ export function Board({
             >
               <span className="key">/</span> find a car
             </button>
-            <TimeAxis axis={axis} clock={clockIn(timeZone)} />
+            <TimeAxis axis={axis} clock={clock} />
           </div>
           <ul className="border-t-2 border-ink">
-            {sorted.map((row) => (
+            {open.map((row) => (
               <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row, now)} />
             ))}
           </ul>
-          {sorted.length === 0 && <p className="py-8 text-row">No car today. Take one in: New car.</p>}
+          {open.length === 0 && <p className="py-8 text-row">No car today. Take one in: New car.</p>}
+          <Ended rows={sorted.filter((row) => row.summary.rests === 'closed' && !row.summary.signed)} />
         </section>
         <FindCar open={finding} onOpenChange={setFinding} rows={sorted} />
       </main>
@@ -67,7 +71,26 @@ export function Board({
   )
 }
 
+/** Jobs that ended before their last step: off the board, to be signed as what they are or opened again. */
+function Ended({ rows }: { rows: readonly BoardRow[] }) {
+  if (rows.length === 0) return null
+  return (
+    <Fold title={`Ended early, not signed: ${rows.length}`} className="mt-3 max-w-[620px]">
+      <ul>
+        {rows.map((row) => (
+          <li key={row.id} className="border-t border-rule">
+            <Link href={`/job/${row.id}`} className="flex min-h-11 items-center gap-3 text-body hover:bg-sheet">
+              <b className="font-semibold">{row.summary.name}</b> {row.summary.model}, {row.summary.line}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </Fold>
+  )
+}
+
 function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; timeZone: string }) {
+  const clock = useClock(timeZone)
   const open = rows.map((row) => ({ row, at: neededMs(row, now) })).filter(({ at }) => Number.isFinite(at))
   const hands = open.filter(({ at }) => at < 0).sort((a, b) => calling(b.row, now) - calling(a.row, now))
   const waiting = open.filter(({ at }) => at >= 0)
@@ -83,11 +106,11 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
       className="flex items-center gap-6 px-5 py-5 max-sm:flex-wrap max-sm:gap-3 max-sm:px-4 max-sm:py-3"
     >
       <p className="figure text-fig-xl font-semibold text-accent max-sm:text-fig-l" suppressHydrationWarning>
-        {next.at < 0 ? 'Now' : clockIn(timeZone)(next.at)}
+        {next.at < 0 ? 'Now' : clock(next.at)}
       </p>
       <div className="min-w-0 flex-1">
         <h1 className="text-call font-semibold leading-tight max-sm:text-act">
-          {next.row.summary.name}: {nextDeed(next.row)}
+          {next.row.summary.name}: {nextDeed(next.row, now)}
         </h1>
         <p className="text-body text-ink-2" suppressHydrationWarning>
           {next.at < 0
@@ -102,7 +125,7 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
       <ul className="text-body max-lg:hidden">
         {waiting.slice(hands.length > 0 ? 0 : 1, hands.length > 0 ? 2 : 3).map(({ row, at }) => (
           <li key={row.id} suppressHydrationWarning>
-            <b className="font-semibold">{clockIn(timeZone)(at)}</b> {row.summary.name}, {nextDeed(row)}
+            <b className="font-semibold">{clock(at)}</b> {row.summary.name}, {nextDeed(row, now)}
           </li>
         ))}
       </ul>
@@ -119,7 +142,9 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
 /** A car that calls (its target reached, its hold decided) before one that was left for a while. */
 const calling = (row: BoardRow, now: number): number => (boardAlarm(row, now) === null ? 0 : 1)
 
-function nextDeed({ summary }: BoardRow): string {
+function nextDeed(row: BoardRow, now: number): string {
+  const { summary } = row
+  if (readFirst(row, now)) return 'read its gauge'
   if (summary.step === 'pull' && summary.comeBackAt) return 'isolate it'
   if (summary.step === 'hold' && summary.comeBackAt) return 'judge the hold'
   return `${stepLabel(summary.step).slice(2).trim().toLowerCase()}, ${summary.line}`

@@ -13,10 +13,16 @@ const HOUR = 3600_000
 export function TimeAxis({ axis, clock }: { axis: Axis; clock: (ms: number) => string }) {
   const hours = timeTicks(axis.fromMs, axis.toMs, (axis.toMs - axis.fromMs) / HOUR, useZone())
   const now = share(axis, axis.nowMs)
+  // a time of twelve hours is longer
+  const clear = clock(axis.nowMs).length > 5 ? 0.14 : 0.06
   return (
     <div className="relative h-7 text-small text-ink-2 max-lg:hidden" aria-hidden="true" suppressHydrationWarning>
       {hours
-        .filter((t) => Math.abs(share(axis, t) - now) > 0.06 && share(axis, t) < 0.96)
+        .filter(
+          (t) =>
+            (share(axis, t) > now ? now + 0.06 < share(axis, t) : now - share(axis, t) > clear) &&
+            share(axis, t) < 0.96,
+        )
         .map((t) => (
           <span
             key={t}

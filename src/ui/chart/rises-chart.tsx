@@ -1,7 +1,8 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import { PA_PER_MICRON } from '@/core/units/constants'
+import { changeIn } from '@/core/units/pressure'
+import type { Units } from '@/core/units/shown'
 import type { CurvePoint } from '../hooks/use-job-live'
 import { AXIS, endName, merged } from './recharts-look'
 
@@ -11,13 +12,13 @@ type Rise = { name: string; verdict: string; points: readonly CurvePoint[] }
 const DASHES = ['3 5', '10 5'] as const
 
 /** Rises laid over each other; the last one is the strongest line. */
-export default function RisesChart({ holds }: { holds: readonly Rise[] }) {
-  const inMicron = holds.map(({ name, verdict, points }) => ({
+export default function RisesChart({ holds, unit }: { holds: readonly Rise[]; unit: Units['vacuum'] }) {
+  const lines = holds.map(({ name, verdict, points }) => ({
     name,
     words: `${name}, ${verdict}`,
-    points: points.map((p) => ({ at: p.at, value: p.value / PA_PER_MICRON })),
+    points: points.map((p) => ({ at: p.at, value: changeIn(p.value, unit) })),
   }))
-  const rows = merged(Object.fromEntries(inMicron.map((h) => [h.name, h.points])))
+  const rows = merged(Object.fromEntries(lines.map((h) => [h.name, h.points])))
   return (
     <ResponsiveContainer width="100%" height={230}>
       <LineChart data={rows} margin={{ top: 10, right: 176, bottom: 0, left: 0 }}>
@@ -30,14 +31,14 @@ export default function RisesChart({ holds }: { holds: readonly Rise[] }) {
           tickFormatter={(s: number) => (s === 0 ? 'isolated' : `${Math.round(s / 60)} min`)}
           {...AXIS}
         />
-        <YAxis width={56} tickCount={5} tickFormatter={(micron: number) => micron.toLocaleString('en')} {...AXIS} />
-        {inMicron.map(({ name, words, points }, i) => (
+        <YAxis width={56} tickCount={5} tickFormatter={(rise: number) => rise.toLocaleString('en')} {...AXIS} />
+        {lines.map(({ name, words, points }, i) => (
           <Line
             key={name}
             dataKey={name}
             stroke="var(--ink)"
-            strokeWidth={i === inMicron.length - 1 ? 3.5 : 2.2}
-            {...(i < inMicron.length - 1 && { strokeDasharray: DASHES[i % 2] })}
+            strokeWidth={i === lines.length - 1 ? 3.5 : 2.2}
+            {...(i < lines.length - 1 && { strokeDasharray: DASHES[i % 2] })}
             dot={false}
             connectNulls
             isAnimationActive={false}

@@ -1,3 +1,4 @@
+import { ML_PER_FLUID_OUNCE } from '@/core/units/constants'
 import { formatPoundsOunces, massInAllUnits, parseMass, parseMassRange } from '@/core/units/mass'
 import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/units/pressure'
 import { parseCelsius } from '@/core/units/temperature'
@@ -38,6 +39,21 @@ export function readAmount(text: string, what: string, most: number): Entry<numb
   })
 }
 
+/** An amount of oil, mL, as typed: `30`, `30 mL` or `1 fl oz`. */
+export function readOil(text: string, most: number): Entry<number> {
+  const ounces = /^([\d.,]+)\s*(?:fl\.?\s*)?oz$/i.exec(text.trim())
+  const bare = ounces ? (ounces[1] ?? '') : text.replace(/\s*ml$/i, '')
+  const read = readAmount(bare, 'the oil in mL or fl oz', most)
+  return 'value' in read && ounces ? { value: read.value * ML_PER_FLUID_OUNCE } : read
+}
+
+/** What an amount of oil is in the other unit; nothing while none is typed. */
+export function oilHint(text: string): string | undefined {
+  const read = readOil(text, Number.MAX_VALUE)
+  if (!('value' in read) || read.value === 0) return undefined
+  return `${read.value.toFixed(0)} mL, ${(read.value / ML_PER_FLUID_OUNCE).toFixed(1)} fl oz`
+}
+
 /** The other units of a mass entry, or nothing while it cannot be read. */
 export function massHint(text: string): { hint?: string; warning?: string } {
   const range = readMassRange(text)
@@ -57,10 +73,9 @@ export function gaugeHint(text: string, barometerPa: number): string | undefined
   const absolute = entry.value + barometerPa
   if (entry.value < -1000)
     return `${fromPascal(absolute, 'inHgV', barometerPa).toFixed(1)} inHg below the air, ${(absolute / 1000).toFixed(1)} kPa absolute`
-  return `${Math.round(entry.value / 1000)} kPa, ${fromPascal(absolute, 'psig', barometerPa).toFixed(1)} psig, ${(absolute / 1000).toFixed(0)} kPa absolute`.replaceAll(
-    '-',
-    '−',
-  )
+  const psig = fromPascal(absolute, 'psig', barometerPa).toFixed(1)
+  const said = `${Math.round(entry.value / 1000)} kPa, ${psig} psig, ${(absolute / 1000).toFixed(0)} kPa absolute`
+  return said.replaceAll('-', '−')
 }
 
 /** The other unit of a temperature as typed, or nothing while it cannot be read. */

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { UNIT_CHOICES, UNIT_WORDS, type UnitKind, type Units } from '@/core/units/shown'
 import { Choice } from '../form/field'
+import { Refused } from '../form/refused'
 import { useSend } from '../form/use-send'
 import { useUnits } from '../units'
 import { useSaid } from './said'
@@ -12,6 +13,9 @@ const NAMES: Record<UnitKind, string> = {
   pressure: 'Pressure',
   temperature: 'Temperature',
   mass: 'Mass',
+  oil: 'Oil',
+  length: 'Lengths',
+  clock: 'Clock',
 }
 
 /** The units one person thinks in: large figures and bare entries are in them; what was typed keeps its own. */
@@ -29,8 +33,8 @@ export function OwnUnits() {
     <section aria-label="Units" className="space-y-3">
       <h2 className="text-head font-semibold">The units you think in</h2>
       <p className="text-small text-ink-2">
-        Large figures, and what you type without a unit. Records keep what was typed or sent, and SI beside it; the call
-        speaks of micron, kPa and grams.
+        What you read, what the call says, and what you type without a unit. Records keep what was typed or sent, and SI
+        beside it.
       </p>
       {(Object.keys(UNIT_CHOICES) as UnitKind[]).map((kind) => (
         <Choice
@@ -42,9 +46,7 @@ export function OwnUnits() {
           onChange={(unit: string) => void choose(kind, unit)}
         />
       ))}
-      <p role="alert" className="text-note font-medium text-leak">
-        {said}
-      </p>
+      <Refused>{said}</Refused>
     </section>
   )
 }

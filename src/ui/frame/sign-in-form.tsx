@@ -5,6 +5,7 @@ import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
+import { Refused } from '../form/refused'
 import { useSending } from '../form/use-sending'
 
 type Demo = { signIn: string; name: string; role: string; password: string }
@@ -32,9 +33,7 @@ export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] 
           type="password"
           autoComplete="current-password"
         />
-        <p role="alert" className="min-h-6 text-small font-medium text-leak">
-          {said}
-        </p>
+        <Refused className="min-h-6 text-small">{said}</Refused>
         <MainButton type="submit" disabled={busy}>
           Sign in
         </MainButton>

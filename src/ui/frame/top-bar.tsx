@@ -4,9 +4,9 @@ import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { PA_PER_INHG } from '@/core/units/constants'
 import { shownTemperature } from '@/core/units/shown'
-import { clockIn, paText } from '../format'
+import { paText } from '../format'
 import { useWallNow } from '../hooks/use-now'
-import { useUnits } from '../units'
+import { useClock, useUnits } from '../units'
 import { AccountMenu } from './account-menu'
 import type { ShopView, UserView } from './who'
 
@@ -14,6 +14,7 @@ import type { ShopView, UserView } from './who'
 export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: UserView; serverNowMs: number }) {
   const path = usePathname()
   const now = useWallNow(serverNowMs)
+  const clock = useClock(shop.timeZone)
   const warm = shownTemperature(shop.ambientC, useUnits().temperature, 0)
   const places = [
     { href: '/board', name: 'Board' },
@@ -64,7 +65,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
       </p>
       <div className="flex items-center gap-4 max-lg:ml-auto">
         <time className="text-head font-semibold max-sm:hidden" suppressHydrationWarning>
-          {clockIn(shop.timeZone)(now)}
+          {clock(now)}
         </time>
         <AccountMenu user={user} />
       </div>

@@ -6,6 +6,7 @@ import * as z from 'zod'
 import { Password } from '@/core/shop/people'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
+import { Refused } from '../form/refused'
 import { useSending } from '../form/use-sending'
 
 type Props = { shopName: string; token: string; name: string | null; signIn: string }
@@ -42,9 +43,7 @@ export function Welcome({ shopName, token, name, signIn }: Props) {
             hint="at least 10 characters; a sentence is easier to keep"
             autoComplete="new-password"
           />
-          <p role="alert" className="mb-2 min-h-6 text-small font-medium text-leak">
-            {said}
-          </p>
+          <Refused className="mb-2 min-h-6 text-small">{said}</Refused>
           <MainButton type="submit" disabled={busy}>
             That is my password
           </MainButton>

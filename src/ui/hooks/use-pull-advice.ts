@@ -8,6 +8,7 @@ import { adviseOnPull } from '@/core/pull/advisor'
 import type { PullForecast } from '@/core/pull/forecast'
 import type { PullPlan } from '@/core/pull/planner'
 import { medianWater, mostLiquidG } from '@/core/pull/water-inventory'
+import type { Say } from '@/core/units/say'
 import { kelvin } from '@/core/units/temperature'
 import { type CurvePoint, thin } from './use-job-live'
 
@@ -19,6 +20,7 @@ export function usePullAdvice(
   vacuum: readonly CurvePoint[],
   plan: PullPlan | undefined,
   forecast: PullForecast | undefined,
+  say: Say,
 ): PullAdvice | undefined {
   const pull = state.step === 'pull' ? currentPull(state) : undefined
   const startMs = pull && !pull.endedAt ? Date.parse(pull.startedAt) : undefined
@@ -40,6 +42,7 @@ export function usePullAdvice(
       ambientC: place.ambientC,
       ultimatePa: rig.ultimatePa,
       plan,
+      say,
       ...(forecast && {
         forecast: {
           stands: forecast.stands,
@@ -51,5 +54,5 @@ export function usePullAdvice(
         },
       }),
     })
-  }, [startMs, plan, vacuum, state, forecast])
+  }, [startMs, plan, vacuum, state, forecast, say])
 }

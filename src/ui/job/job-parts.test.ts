@@ -46,7 +46,16 @@ test('the trail speaks the trade’s words', () => {
       }),
     ),
   ).toBe('Renewed: valve core, large ×1; oil owed 30 mL (condenser)')
+  const oil = { oilOwedMl: 40, oilReason: 'drained', oilWay: 'can', drainedMl: 12, oilCanG: 30 } as const
+  expect(eventWords(eventAt(1, { kind: 'fix-logged', payload: { renewed: [], openHours: 2, ...oil } }))).toBe(
+    'Renewed: nothing; oil owed 40 mL (drained), out of a can that also holds refrigerant, 12 mL drained, ' +
+      '30 g of refrigerant with it',
+  )
   expect(eventWords(eventAt(1, { kind: 'hold-decided', payload: { next: 'pull' } }))).toBe('Decided: pull again')
+  const accepted = { next: 'hold', minutes: 120, accepted: 'word' } as const
+  expect(eventWords(eventAt(1, { kind: 'hold-decided', payload: accepted }))).toBe(
+    'Decided: hold on longer, 2 h; accepted by a person’s word',
+  )
   expect(eventWords(eventAt(1, { kind: 'caution-passed', payload: { code: 'exhaust-cap-on' } }))).toBe(
     'Went on past the caution: exhaust cap on',
   )

@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react'
 import { alarmsOf } from '@/core/call/alarms'
 import { callFor } from '@/core/call/call'
-import type { Live } from '@/core/call/types'
+import type { Live, WayOut } from '@/core/call/types'
 import type { Lead } from '@/core/charge/closing'
 import { handFlowOf } from '@/core/charge/hand-flow-of-job'
 import { clockFactor } from '@/core/job/clock'
@@ -12,9 +12,10 @@ import { currentHold, gaugesApart, type JobState, openContainer } from '@/core/j
 import { cyclingOf, runningWords, ventTrend } from '@/core/prove/trend'
 import type { PullForecast } from '@/core/pull/forecast'
 import { PUMP_CHANNEL } from '@/core/shop/instruments'
+import type { Say } from '@/core/units/say'
 import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
-import { chargedDay, clockIn } from '../format'
+import { chargedDay } from '../format'
 import { LineBar } from '../frame/line-bar'
 import type { ShopView, UserView } from '../frame/who'
 import { type ChargeWatch, useChargeWatch } from '../hooks/use-charge-watch'
@@ -22,7 +23,9 @@ import { type LiveJob, useJobLive } from '../hooks/use-job-live'
 import { useJobNow } from '../hooks/use-now'
 import { usePlan } from '../hooks/use-plan'
 import { usePullAdvice } from '../hooks/use-pull-advice'
+import { useClock, useSay } from '../units'
 import { ZoneProvider } from '../zone'
+import { SwitchEntry } from './charge/switch-entry'
 import { WarmEntry } from './charge/warm-entry'
 import { FormsProvider, type StockContainer } from './forms/forms'
 import { AlarmBar } from './frame/alarm-bar'
@@ -35,9 +38,11 @@ import { InstrumentsBar } from './frame/instruments-bar'
 import { Spine } from './frame/spine'
 import { Trail } from './frame/trail'
 import { Instrument, StepDetails } from './instrument/instrument'
+import { NotesBar } from './notes/notes-bar'
 import { runningSince } from './prove/running-trace'
 import { TypeReading } from './readings/type-reading'
 import { useDeeds } from './use-deeds'
+import { hasOtherWays, OtherWays } from './ways/other-ways'
 
 type Props = {
   pumpDue: string | null
@@ -59,10 +64,11 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
   const judged = judgedNow(state, job.judged)
-  const clock = useMemo(() => clockIn(shop.timeZone), [shop.timeZone])
+  const clock = useClock(shop.timeZone)
+  const say = useSay(state.opened.place.barometerPa)
   const planned = usePlan(state)
   const forecast = forecastNow(state, job.forecast)
-  const pull = usePullAdvice(state, job.vacuum, planned?.plan, forecast)
+  const pull = usePullAdvice(state, job.vacuum, planned?.plan, forecast, say)
   const charging = useChargeWatch(
     state,
     job.latest.scale?.instrument === 'hand' ? NOTHING : job.scale,
@@ -70,16 +76,17 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
     lead,
   )
   const live = {
-    ...liveOf(job, state, nowMs, clock, judged?.result),
+    ...liveOf(job, state, nowMs, { clock, say }, judged?.result),
     ...(pull && { pull }),
     ...(forecast && { forecast }),
     ...(charging && chargeLive(charging)),
-    ...(state.step === 'prove' && runningLive(job, state, nowMs)),
+    ...((state.step === 'prove' || state.step === 'charge') && runningLive(job, state, nowMs, say)),
   }
   const call = callFor(state, live)
   const deeds = useDeeds(view.id, job.events.length, job.clock, take)
   const typed = !state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step)
   const [trailOpen, setTrailOpen] = useState(false)
+  const [way, setWay] = useState<WayOut | null>(null)
   const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove'].includes(state.step)
   return (
     <ZoneProvider timeZone={shop.timeZone}>
@@ -92,6 +99,7 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
         <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
           <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
             <Instrument
+              onSale={shop.onSale}
               leave={{
                 jobId: view.id,
                 shop: shop.name,
@@ -121,8 +129,14 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
             />
             {connected && !state.signed && <InstrumentsBar jobId={view.id} state={state} deeds={deeds} />}
             {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
-            {state.step === 'charge' && openContainer(state) && <WarmEntry state={state} deeds={deeds} />}
-            <Trail job={job} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
+            {state.step === 'charge' && openContainer(state) && (
+              <>
+                <WarmEntry state={state} deeds={deeds} />
+                <SwitchEntry state={state} deeds={deeds} />
+              </>
+            )}
+            <NotesBar jobId={view.id} state={state} deeds={deeds} take={take} clock={clock} />
+            <Trail job={job} jobId={view.id} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
             {typed && !byHand(job, state) && (
               <TypeReading jobId={view.id} state={state} latest={job.latest} nowMs={nowMs} clock={clock} />
             )}
@@ -135,7 +149,15 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
               />
             )}
           </div>
-          <CallPanel call={call} deeds={deeds} jobId={view.id} maySign={maySign} onTrail={() => setTrailOpen(true)} />
+          <CallPanel
+            call={call}
+            deeds={deeds}
+            jobId={view.id}
+            maySign={maySign}
+            onTrail={() => setTrailOpen(true)}
+            onWay={hasOtherWays(state) ? setWay : undefined}
+          />
+          <OtherWays at={way} onClose={() => setWay(null)} state={state} live={live} deeds={deeds} />
         </main>
       </FormsProvider>
     </ZoneProvider>
@@ -164,12 +186,17 @@ function judgedNow(state: JobState, judged: JobView['judged']): JobView['judged'
 }
 
 /** How the air conditioner runs, from both sides and the vent since its engine went on. */
-function runningLive({ sides }: LiveJob, state: JobState, nowMs: number): Partial<Live> {
+function runningLive({ sides }: LiveJob, state: JobState, nowMs: number, say: Say): Partial<Live> {
   if (state.rig.engine !== 'on') return {}
   const fromMs = runningSince(state, nowMs)
   const cycling = cyclingOf(sides.low.filter((p) => p.at >= fromMs))
   return {
-    running: runningWords(ventTrend(sides.vent.filter((p) => p.at >= fromMs)), cycling, state.opened.place.barometerPa),
+    running: runningWords(
+      ventTrend(sides.vent.filter((p) => p.at >= fromMs)),
+      cycling,
+      state.opened.place.barometerPa,
+      say,
+    ),
     cycling: cycling !== null,
   }
 }
@@ -188,7 +215,7 @@ function liveOf(
   job: LiveJob,
   state: JobState,
   nowMs: number,
-  clock: Live['clock'],
+  reader: { clock: Live['clock']; say: Say },
   judgement: Live['judgement'],
 ): Live {
   const { vacuum, low, high, vent, barometer, [PUMP_CHANNEL]: pump } = job.latest
@@ -205,7 +232,7 @@ function liveOf(
   return {
     nowMs,
     factor: clockFactor(job.clock),
-    clock,
+    ...reader,
     ...(vacuum && {
       vacuumPa: vacuum.value,
       vacuumAtMs: Date.parse(vacuum.at),
@@ -218,7 +245,7 @@ function liveOf(
     ...(high && { highPa: high.value }),
     ...(barometer && { airAtMs: Date.parse(barometer.at) }),
     scaleByHand: weighed,
-    ...(scale && { scaleG: scale.value }),
+    ...(scale && { scaleG: scale.value, scaleAtMs: Date.parse(scale.at) }),
     ...(hand && { handFlow: hand }),
     ...(vent && { ventC: vent.value }),
     ...(fall !== undefined && { fallPaS: fall }),

@@ -10,8 +10,8 @@ import type { Stretch } from '../hooks/use-job-live'
 import { serverNow } from '../server-clock'
 
 export type Deeds = {
-  /** records deeds; those that would cost something come back as a question first */
-  record: (deeds: Deed[]) => void
+  /** records deeds, now or so many minutes ago; those that would cost something come back as a question first */
+  record: (deeds: Deed[], earlierMin?: number) => void
   /** the same for deeds that carry their own reason; resolves when they are stored */
   recordNow: (deeds: Deed[]) => Promise<void>
   /** a deed with a request of its own: ending a hold, signing, hanging an instrument on */
@@ -86,10 +86,10 @@ export function useDeeds(
     },
     [mutateAsync, take],
   )
-  const stamped = (deeds: Deed[]): Sent[] =>
+  const stamped = (deeds: Deed[], earlierMin = 0): Sent[] =>
     deeds.map((deed) => ({
       id: newEventId(),
-      happenedAt: new Date(Math.round(jobTimeMs(now.current.clock, serverNow()))).toISOString(),
+      happenedAt: new Date(Math.round(jobTimeMs(now.current.clock, serverNow()) - earlierMin * 60_000)).toISOString(),
       seen: now.current.seen,
       ...deed,
     }))
@@ -104,7 +104,7 @@ export function useDeeds(
     void store([...passed, ...waiting.sent])
   }
   return {
-    record: (deeds) => void store(stamped(deeds)),
+    record: (deeds, earlierMin) => void store(stamped(deeds, earlierMin)),
     recordNow: (deeds) => store(stamped(deeds)),
     request: async (path, body) => void (await post(path, { id: newEventId(), seen: now.current.seen, ...body })),
     pending: waiting?.cautions ?? [],

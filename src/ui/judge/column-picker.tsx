@@ -6,6 +6,7 @@ import * as z from 'zod'
 import type { ColumnMapping } from '@/core/readings/readings-csv'
 import { TextField } from '../form/bound'
 import { Pick } from '../form/pick'
+import { Refused } from '../form/refused'
 import { useSending } from '../form/use-sending'
 import { useSaid } from '../frame/said'
 
@@ -74,9 +75,7 @@ export function ColumnPicker({ header, mapping, kept, onChange }: Props) {
           </button>
         </div>
       </div>
-      <p role="alert" className="text-note font-medium text-leak">
-        {said}
-      </p>
+      <Refused>{said}</Refused>
     </fieldset>
   )
 }

@@ -2,12 +2,13 @@
 
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
-import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
+import { FOUND_SENTENCES } from '@/core/call/found-sentences'
+import { reasonsIn } from '@/core/hold/reason-words'
 import { chanceWords } from '@/core/units/chance'
 import { PA_PER_INHG } from '@/core/units/constants'
 import { newSequence, send } from '../api'
-import { micronText } from '../format'
 import { RulesTable } from '../job/hold/rules-table'
+import { useSay } from '../units'
 import type { FileJudgement } from './file-judgement'
 
 type Props = { judged: FileJudgement | undefined; waiting: boolean; holding: { id: string; name: string }[] }
@@ -22,6 +23,7 @@ const minutes = (s: number): string => `${Math.round(s / 60)} min`
 
 /** What the judge says of a file: verdict, reason, what it proves, the picture, and the simple rules beside it. */
 export function FileVerdict({ judged, waiting, holding }: Props) {
+  const say = useSay()
   if (!judged)
     return (
       <p className="pt-14 text-row text-ink-2">
@@ -41,7 +43,7 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
         leak {chanceWords(result.probability.leak)}, water {chanceWords(result.probability.damp)}; presumed{' '}
         {chanceWords(result.priors.leak)} and {chanceWords(result.priors.damp)}
       </p>
-      {result.reasons.map((reason) => (
+      {reasonsIn(result, say).map((reason) => (
         <p key={reason} className="text-lead">
           {reason}
         </p>
@@ -49,13 +51,13 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
       <p className="mt-2 border-t border-rule pt-2 text-body">
         <b className="font-semibold">What it proves: </b>
         {limit
-          ? `a leak of ${gramsWords(limit.high)} g a year or more would have shown, worst case. Not one under a coupler, nor one that opens under pressure only.`
+          ? `a leak of ${say.aYear(limit.high)} or more would have shown, worst case. Not one under a coupler, ` +
+            `nor one that opens under pressure only.`
           : 'nothing: the record cannot bear a judgement.'}
         {leaking &&
           result.leakGramsPerYear &&
-          ` Found: between ${gramsWords(result.leakGramsPerYear.low)} and ${gramsWords(result.leakGramsPerYear.high)} g a year.`}
-        {result.waterG !== null &&
-          ` Water seen as vapour: about ${result.waterG < 0.1 ? result.waterG.toFixed(3) : result.waterG.toFixed(2)} g.`}
+          ` Found: between ${say.yearText(result.leakGramsPerYear.low)} and ${say.aYear(result.leakGramsPerYear.high)}.`}
+        {result.waterG !== null && ` Water seen as vapour: about ${say.roughMass(result.waterG, 2)}.`}
       </p>
       {read.notices.slice(0, 3).map((notice) => (
         <p key={notice} className="text-small text-ink-2">
@@ -70,13 +72,14 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
 }
 
 function Picture({ judged: { result, read, context } }: { judged: FileJudgement }) {
+  const say = useSay(context.barometerPa)
   const points = read.samples.map((s) => ({ at: s.elapsedS, value: s.pressurePa }))
   const last = points[points.length - 1]
   const needle = context.instrument === 'needle'
   const movedPa = (last?.value ?? 0) - (points[0]?.value ?? 0)
   const span = needle
     ? `The needle moved ${(movedPa / PA_PER_INHG).toFixed(1)} inHg`
-    : `From ${micronText(points[0]?.value ?? 0)} to ${micronText(last?.value ?? 0)} micron`
+    : `From ${say.vacuumText(points[0]?.value ?? 0)} to ${say.vacuum(last?.value ?? 0)}`
   return (
     <div className="mt-2" role="img" aria-label={`${span} in ${minutes(result.heldS)}`}>
       <RecordChart points={points} result={result} needle={needle} />

@@ -11,6 +11,7 @@ import { LedgerDraft } from '@/core/shop/ledger'
 import { newEventId } from '../api'
 import { ChoiceField, PickField, TextField } from '../form/bound'
 import { massHint } from '../form/entries'
+import { Refused } from '../form/refused'
 import { signedMass } from '../form/schemas'
 import { useSending } from '../form/use-sending'
 import { useSaid } from '../frame/said'
@@ -111,9 +112,7 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
         <button type="submit" className="plain-button text-small" disabled={busy}>
           Book it
         </button>
-        <span role="alert" className="font-medium text-leak">
-          {said}
-        </span>
+        <Refused className="">{said}</Refused>
       </div>
       <p className="text-note text-ink-2">
         {massWords(1000)} is a kilogram. Lines are never taken back; a wrong one is corrected by another.

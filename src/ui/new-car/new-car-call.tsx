@@ -1,14 +1,17 @@
 'use client'
 
 import { useController, useWatch } from 'react-hook-form'
+import { pumpElsewhere } from '@/core/call/cautions'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
 import { Pick } from '../form/pick'
+import { Refused } from '../form/refused'
 import { Sign } from '../form/sign'
 import { Tick } from '../form/tick'
-import { cfmText, micronText, mmText } from '../format'
+import { cfmText } from '../format'
 import { PanelFoot, SidePanel } from '../frame/side-panel'
 import { DueList } from '../rig-room/due-list'
+import { useSay } from '../units'
 import type { NewCarControl, ProcedureChoice, RigChoice } from './values'
 
 type Props = {
@@ -51,7 +54,9 @@ export function NewCarCall(props: Props) {
     busy,
     said,
   } = props
+  const say = useSay()
   const simulated = useWatch({ control, name: 'simulated' })
+  const elsewhere = rig?.pullsOn && pumpElsewhere(rig.pullsOn)
   return (
     <SidePanel label="The call">
       <p className="text-small text-ink-2">The call</p>
@@ -71,8 +76,8 @@ export function NewCarCall(props: Props) {
         <Pick label="Procedure" value={procedure?.name ?? ''} options={byName(procedures)} onPick={onProcedure} />
         {procedure && (
           <p className="text-small leading-snug">
-            {micronText(procedure.targetPa)} micron, about {procedure.pullMinutes} min, hold {procedure.holdMinutes}{' '}
-            min. <b className="font-semibold">Proves:</b> {procedure.proves}
+            {say.vacuum(procedure.targetPa)}, about {procedure.pullMinutes} min, hold {procedure.holdMinutes} min.{' '}
+            <b className="font-semibold">Proves:</b> {procedure.proves}
           </p>
         )}
         <Pick label="Rig" value={rig?.name ?? ''} options={byName(rigs)} onPick={onRig} />
@@ -89,9 +94,12 @@ export function NewCarCall(props: Props) {
         )}
       </div>
       <PanelFoot>
-        <p role="alert" className="mb-2 text-small font-medium text-leak">
-          {said}
-        </p>
+        {elsewhere && (
+          <p className="mb-2 text-small font-medium">
+            {elsewhere.sentence} {elsewhere.remedy}
+          </p>
+        )}
+        <Refused className="mb-2 text-small">{said}</Refused>
         <MainButton type="submit" disabled={busy}>
           Take it in
         </MainButton>
@@ -102,10 +110,11 @@ export function NewCarCall(props: Props) {
 }
 
 function RigFacts({ rig }: { rig: RigChoice }) {
+  const say = useSay()
   return (
     <>
       <p className="text-small leading-snug text-ink-2">
-        {cfmText(rig.pumpM3S)} CFM, {rig.hoses} hoses of {mmText(rig.boreM)} mm and {rig.lengthM} m, {rig.gauge} gauge,
+        {cfmText(rig.pumpM3S)} CFM, {rig.hoses} hoses of {say.length(rig.boreM)} and {rig.lengthM} m, {rig.gauge} gauge,
         scale in {rig.scaleStepG} g steps
       </p>
       {rig.missing && (

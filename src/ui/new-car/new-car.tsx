@@ -15,7 +15,7 @@ import { LabelCard } from './label-card'
 import { NewCarCall } from './new-car-call'
 import { OpenedBlock } from './opened-block'
 import { RestBlock } from './rest-block'
-import { lineQuestion, type NewCarValues, newCarForm, type ProcedureChoice, type RigChoice } from './values'
+import { lineQuestion, type NewCarValues, newCarForm, type ProcedureChoice, type RigChoice, rigOffered } from './values'
 import { WhoBlock } from './who-block'
 
 type Props = {
@@ -33,7 +33,7 @@ const plainProcedure = ({ name, targetPa, pullMinutes, holdMinutes }: Procedure)
   holdMinutes,
 })
 
-const plainRig = ({ id: _id, parts: _parts, missing: _missing, dues: _dues, ...rig }: RigChoice): Rig => rig
+const plainRig = ({ id: _i, parts: _p, missing: _m, dues: _d, pullsOn: _o, ...rig }: RigChoice): Rig => rig
 
 /** Air that was read so long ago is the place's, not the day's, ms. */
 const READ_TODAY_MS = 12 * 3_600_000
@@ -85,7 +85,7 @@ export function NewCar({ shop, procedures, rigs, cars, places }: Props) {
   const [procedureName, setProcedure] = useState(
     procedures.find((p) => p.name.startsWith('Weigh'))?.name ?? procedures[0]?.name ?? '',
   )
-  const [rigName, setRig] = useState(rigs.find((r) => r.name.includes('P2'))?.name ?? rigs[0]?.name ?? '')
+  const [rigName, setRig] = useState(() => rigOffered(rigs)?.name ?? '')
   const [asked, setAsked] = useState<string>()
   const [known, setKnown] = useState<KnownCar>()
   const [placeName, setPlace] = useState(places[0].name)

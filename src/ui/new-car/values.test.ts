@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { procedureRead, rigRead } from '@/core/job/written'
-import { airHint, lineQuestion, type NewCarValues, readAir, readNewCar } from './values'
+import { airHint, lineQuestion, type NewCarValues, readAir, readNewCar, rigOffered } from './values'
 
 const PROCEDURE = procedureRead({ name: 'Weigh and measure', targetMicron: 500, pullMinutes: 60, holdMinutes: 30 })
 const RIG = rigRead({
@@ -125,4 +125,19 @@ test('the smallest line on a car with two evaporators is asked about, and a larg
   expect(lineQuestion({ ...several, evaporators: '1', picked: '1' })).toMatch(/one evaporator, and a larger line/)
   expect(lineQuestion({ ...several, evaporators: '1', picked: '0' })).toBeUndefined()
   expect(lineQuestion({ ...VALUES, evaporators: '2' })).toBeUndefined()
+})
+
+test('the rig offered is whole, its pump free, and the strongest of those; where all are busy, the strongest', () => {
+  const small = { name: 'small', pumpM3S: 0.0007 }
+  const strong = { name: 'strong', pumpM3S: 0.0019 }
+  expect(rigOffered([small, strong])?.name).toBe('strong')
+  expect(rigOffered([small, { ...strong, pullsOn: 'Ambulance' }])?.name).toBe('small')
+  expect(rigOffered([{ ...strong, missing: 'Hose 4 is gone' }, small])?.name).toBe('small')
+  expect(
+    rigOffered([
+      { ...small, pullsOn: 'Cab' },
+      { ...strong, pullsOn: 'Bus' },
+    ])?.name,
+  ).toBe('strong')
+  expect(rigOffered([])).toBeUndefined()
 })

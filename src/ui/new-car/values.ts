@@ -7,7 +7,7 @@ import { FREE_VOLUME_L, TWO_EVAPORATORS_FROM_L } from '@/core/rig/free-volume'
 import { daysSinceCharge, type KnownCar } from '@/core/shop/known-car'
 import { stationPressurePa } from '@/core/units/barometer'
 import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
-import { type Entry, readAmount, readCelsius, readMass, readMassRange } from '../form/entries'
+import { type Entry, readAmount, readCelsius, readMass, readMassRange, readOil } from '../form/entries'
 import { tellFaults } from '../form/schemas'
 
 export type NewCarValues = {
@@ -93,8 +93,16 @@ export function valuesOfCar(car: KnownCar, nowMs: number): Partial<NewCarValues>
 const rangeText = ({ lowG, highG }: { lowG: number; highG: number }): string =>
   lowG === highG ? `${lowG} g` : `${lowG}-${highG} g`
 
-/** A rig as it may be chosen: with what it is due for, and what it is missing. */
-export type RigChoice = Rig & { id: string; parts?: unknown; missing?: string; dues: Due[] }
+/** A rig as it may be chosen: with what it is due for, what it is missing, and the car its pump pulls on now. */
+export type RigChoice = Rig & { id: string; parts?: unknown; missing?: string; dues: Due[]; pullsOn?: string }
+
+/** The rig that is offered first: one that is whole, its pump free, and of those the strongest. */
+export function rigOffered<T extends Pick<RigChoice, 'missing' | 'pullsOn' | 'pumpM3S'>>(
+  rigs: readonly T[],
+): T | undefined {
+  const ready = rigs.filter((r) => r.missing === undefined && r.pullsOn === undefined)
+  return (ready.length > 0 ? ready : [...rigs]).sort((a, b) => b.pumpM3S - a.pumpM3S)[0]
+}
 export type ProcedureChoice = Procedure & { proves: string }
 
 /** What the form becomes. */
@@ -198,7 +206,7 @@ export function readNewCar(
       ...(lines && { lines, line: picked?.name ?? '' }),
       toleranceG: take('tolerance', readMass(v.tolerance)) ?? 15,
       oilKind: v.oilKind.trim() || OIL_UNREAD,
-      oilMl: optional('oilMl', v.oilMl, (t) => readAmount(t, 'the oil in mL', 1000)),
+      oilMl: optional('oilMl', v.oilMl, (t) => readOil(t, 1000)),
       source: v.source,
     },
     place: {

@@ -9,6 +9,7 @@ import { eventWords } from '@/core/words/event-words'
 import { newEventId } from '../api'
 import { PickField, TextField } from '../form/bound'
 import { Fold } from '../form/fold'
+import { Refused } from '../form/refused'
 import { useSending } from '../form/use-sending'
 
 const Correction = z.object({
@@ -17,7 +18,7 @@ const Correction = z.object({
   why: z.string().trim().min(1, 'why it was wrong'),
 })
 
-/** After the signature a mistake is corrected on top: what stood, what is right, and why. */
+/** A mistake is corrected on top, before the signature or after it: what stood, what is right, and why. */
 export function CorrectRecord({ jobId, events }: { jobId: string; events: JobEvent[] }) {
   const router = useRouter()
   const entries = events.filter((e) => e.kind !== 'step-finished' && e.kind !== 'signed' && e.kind !== 'corrected')
@@ -52,9 +53,7 @@ export function CorrectRecord({ jobId, events }: { jobId: string; events: JobEve
           <button type="submit" className="plain-button" disabled={busy}>
             Put the correction on top
           </button>
-          <p role="alert" className="text-small font-medium text-leak">
-            {said}
-          </p>
+          <Refused className="text-small">{said}</Refused>
         </div>
       </form>
     </Fold>

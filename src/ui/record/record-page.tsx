@@ -1,19 +1,23 @@
 'use client'
 
 import { type ReactNode, useMemo } from 'react'
-import { gramsWords } from '@/core/call/hold'
 import { certificateWords } from '@/core/job/certificate'
 import type { JobEvent } from '@/core/job/events'
-import { chargedG, type JobState } from '@/core/job/state'
+import { chargedG, type Hold, type JobState } from '@/core/job/state'
+import { STEP_NAMES } from '@/core/job/steps'
+import { CLOSED_LINES } from '@/core/job/summary'
 import { customerWords, restAfterCharge } from '@/core/prove/proof-history'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import { chanceWords } from '@/core/units/chance'
 import { formatPoundsOunces } from '@/core/units/mass'
-import { eventWords } from '@/core/words/event-words'
+import type { Say } from '@/core/units/say'
+import { ACCEPTED_BY, eventWords } from '@/core/words/event-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { Sign } from '../form/sign'
 import { dateTimeIn, gaugeText, micronText } from '../format'
+import { Photos } from '../job/notes/notes-bar'
 import { BeforeAfter } from '../job/prove/before-after'
+import { useSay } from '../units'
 import { CorrectRecord } from './correct-record'
 
 type Props = {
@@ -31,6 +35,7 @@ type Props = {
 export function RecordPage({ jobId, state, events, shopName, timeZone, head, mayCorrect, fingerprint }: Props) {
   const at = useMemo(() => dateTimeIn(timeZone), [timeZone])
   const { opened, signed } = state
+  const say = useSay(opened.place.barometerPa)
   return (
     <main className="mx-auto max-w-[920px] px-5 py-6 max-sm:px-4">
       <div className="flex flex-wrap items-end justify-between gap-4 border-b-2 border-ink pb-3">
@@ -97,18 +102,47 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         )}
         {state.holds.map((h, i) => (
           <Fact key={h.isolatedAt} name={`Hold ${i + 1}`}>
-            {h.skipped
-              ? `skipped by ${h.skipped.by}: ${h.skipped.why}. Not proved: that it is tight, and that it is dry.`
-              : h.ended
-                ? `${h.ended.verdict}, leak ${chanceWords(h.ended.leak)}; held ${Math.round(h.ended.heldS / 60)} min${h.ended.provesGramsPerYear === null ? '' : `. Would have shown a leak of ${gramsWords(h.ended.provesGramsPerYear)} g a year, worst case; not proved: a smaller one, a core under its coupler, a seal that opens under pressure only`}${h.shortened ? `. Ended after ${Math.round(h.ended.heldS / 60)} of ${h.plannedMinutes} min by ${h.shortened.by}: ${h.shortened.why}` : ''}`
-                : 'running'}
+            {holdWords(h, say)}
           </Fact>
         ))}
+        {state.hosesHeld && (
+          <Fact name="Hoses alone">
+            held {Math.round(state.hosesHeld.minutes)} min: {state.hosesHeld.moved ? 'they rose' : 'they stood still'},{' '}
+            {state.hosesHeld.by}
+          </Fact>
+        )}
+        {state.looked.length > 0 && (
+          <Fact name="Looked for the leak">{state.looked.map((l) => `${l.place}: ${l.found}`).join('; ')}</Fact>
+        )}
+        {state.turns.map((t) => (
+          <Fact key={t.at} name={`Back to ${STEP_NAMES[t.to]}`}>
+            {at(t.at)}, {t.by}: {t.why}
+          </Fact>
+        ))}
+        {state.spent.map((s) => (
+          <Fact key={s.at} name="Charged and recovered">
+            {say.mass(s.chargedG)} were charged, {say.mass(s.recoveredG)} recovered again, {at(s.at)}
+          </Fact>
+        ))}
+        {state.accepted && (
+          <Fact name="Known to leak">
+            up to {say.aYear(state.accepted.gramsPerYear)}, worst case; charged all the same by {state.accepted.by}:{' '}
+            {state.accepted.why}; the customer: {state.accepted.customer}
+          </Fact>
+        )}
+        {state.closed && (
+          <Fact name="Ended early">
+            {CLOSED_LINES[state.closed.as]}: {state.closed.why}; {state.closed.by}, {at(state.closed.at)}
+          </Fact>
+        )}
         <Fact name="Charged">
           <b className="font-semibold">
             {Math.round(chargedG(state))} g, {formatPoundsOunces(chargedG(state))}
           </b>{' '}
-          of {Math.round(state.plan?.targetG ?? 0)} g;{' '}
+          {state.counted
+            ? `by ${state.counted.emptied.length} whole ${state.counted.emptied.length === 1 ? 'can' : 'cans'} counted, not weighed`
+            : `of ${Math.round(state.plan?.targetG ?? 0)} g`}
+          ;{' '}
           {state.containers
             .map(
               (c) =>
@@ -118,7 +152,8 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         </Fact>
         {state.proofs.map((p) => (
           <Fact key={p.at + p.engine} name={p.engine === 'idle' ? 'At idle' : 'At 1,500 rpm'}>
-            low {gaugeText(p.lowPaG)}; high {gaugeText(p.highPaG)}; vent {p.ventC.toFixed(1)} °C at {p.ambientC} °C
+            low {gaugeText(p.lowPaG)}; high {p.highPaG === null ? 'not read' : gaugeText(p.highPaG)}; vent{' '}
+            {p.ventC.toFixed(1)} °C at {p.ambientC} °C
             {p.note && `; ${p.note}`}
           </Fact>
         ))}
@@ -127,7 +162,7 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
             {gaugeText(state.rest.paG)} at {state.rest.ambientC} °C: {REST_WORDS[restAfterCharge(state) ?? 'right']}
           </Fact>
         )}
-        <Fact name="In plain words">{customerWords(state)}</Fact>
+        <Fact name="In plain words">{customerWords(state, say)}</Fact>
         {signed && (
           <Fact name="Signed">
             <b className="font-semibold">{signed.by}</b>, {certificateWords(signed.certificate)}, {at(signed.at)};{' '}
@@ -154,7 +189,17 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
           </ul>
         </section>
       )}
-      {signed && mayCorrect && <CorrectRecord jobId={jobId} events={events} />}
+      <Photos jobId={jobId} photos={state.photos} />
+      {state.notes.length > 0 && (
+        <ul aria-label="Notes" className="mt-3 text-body">
+          {state.notes.map((n) => (
+            <li key={n.at + n.text}>
+              {at(n.at)}, {n.by}: {n.text}
+            </li>
+          ))}
+        </ul>
+      )}
+      {mayCorrect && <CorrectRecord jobId={jobId} events={events} />}
       <section className="mt-6">
         <h2 className="border-b border-rule pb-1 text-row font-semibold">Every entry</h2>
         <table className="mt-1 w-full text-note">
@@ -175,6 +220,34 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
       </p>
     </main>
   )
+}
+
+/** How a hold ended: what it was accepted by, what it would have shown, and what stays unproved. */
+function holdWords(h: Hold, say: Say): string {
+  if (h.skipped)
+    return `skipped by ${h.skipped.by}: ${h.skipped.why}. Not proved: that it is tight, and that it is dry.`
+  if (!h.ended) return h.left ? `left unjudged by ${h.left.by}: ${h.left.why}` : 'running'
+  const { verdict, leak, heldS, provesGramsPerYear: proves } = h.ended
+  const held = `${acceptedWords(h)}${verdict}, leak ${chanceWords(leak)}; held ${Math.round(heldS / 60)} min`
+  return [
+    held,
+    ...(proves === null
+      ? []
+      : [
+          `Would have shown a leak of ${say.aYear(proves)}, worst case; not proved: a smaller one, a core under its ` +
+            'coupler, a seal that opens under pressure only',
+        ]),
+    ...(h.shortened
+      ? [`Ended after ${Math.round(heldS / 60)} of ${h.plannedMinutes} min by ${h.shortened.by}: ${h.shortened.why}`]
+      : []),
+  ].join('. ')
+}
+
+/** By which rule a hold was accepted, and who did. */
+function acceptedWords({ accepted, ended }: Hold): string {
+  if (!accepted) return ''
+  const rule = accepted.as === 'rule' && ended?.rule ? `: ${ended.rule.words}` : ''
+  return `accepted by ${ACCEPTED_BY[accepted.as]}${rule} (${accepted.by}); `
 }
 
 const REST_WORDS = {

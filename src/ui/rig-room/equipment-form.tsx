@@ -42,6 +42,7 @@ const ENTRIES: Record<EquipmentKind, readonly Entry[]> = {
     number('boreMm', 'Bore, mm (1/4 in is 4.8)', '9.5'),
     number('lengthM', 'Length, m', '1.2'),
     choice('hoseKind', 'Kind', { 'barrier-new': 'new barrier', 'rubber-old': 'old rubber', metal: 'metal' }),
+    choice('use', 'Kept for', { cart: 'the cart', recovery: 'the recovery machine' }),
     day('boughtOn', 'Bought, year-month-day'),
     day('sealsRenewedOn', 'Seals renewed, year-month-day'),
   ],

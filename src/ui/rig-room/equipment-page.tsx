@@ -8,9 +8,11 @@ import { judgeBlankOff, judgeHoseHold } from '@/core/equipment/checks'
 import { DEEDS_OF, type EquipmentDeed, type Shelved } from '@/core/equipment/equipment'
 import { duesOf } from '@/core/equipment/upkeep'
 import { newEventId, send } from '../api'
+import { Refused } from '../form/refused'
 import { dateTimeIn, dayIn, micronText } from '../format'
 import { useSaid } from '../frame/said'
 import type { ShopView } from '../frame/who'
+import { useSay } from '../units'
 import { ZoneProvider } from '../zone'
 import { DueList } from './due-list'
 import { EquipmentForm } from './equipment-form'
@@ -21,6 +23,7 @@ type Props = { item: Shelved; shop: ShopView; mayEdit: boolean; now: number }
 
 /** One piece of equipment: what is due, its guided check, and everything ever done to it. */
 export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
+  const say = useSay()
   const [editing, setEditing] = useState(false)
   const check = DEEDS_OF[item.kind].find((d) => d === 'blank-off' || d === 'hose-hold')
   return (
@@ -34,7 +37,7 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
             , {KINDS_WORDS[item.kind].one}
           </p>
           <h1 className={`text-call font-semibold leading-tight ${item.retired ? 'line-through' : ''}`}>{item.name}</h1>
-          <p className="text-lead">{specWords(item)}</p>
+          <p className="text-lead">{specWords(item, say)}</p>
           {item.kind === 'pump' && <PumpFacts pump={item} />}
           <div className="mt-2">
             <DueList dues={duesOf(item, now, dayIn(shop.timeZone))} />
@@ -110,9 +113,7 @@ function Deeds({ item }: { item: Shelved }) {
           {DEED_WORDS[d]} just now
         </button>
       ))}
-      <p role="alert" className="text-small font-medium text-leak">
-        {said}
-      </p>
+      <Refused className="text-small">{said}</Refused>
     </div>
   )
 }

@@ -12,6 +12,7 @@ import { newEventId } from '../api'
 import { TextField } from '../form/bound'
 import { attempt } from '../form/entries'
 import { MainButton } from '../form/main-button'
+import { Refused } from '../form/refused'
 import { amount, entry } from '../form/schemas'
 import { useSending } from '../form/use-sending'
 import { micronText } from '../format'
@@ -180,9 +181,7 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
           Drop it
         </button>
       </div>
-      <p role="alert" className="mt-2 text-small font-medium text-leak">
-        {said}
-      </p>
+      <Refused className="mt-2 text-small">{said}</Refused>
     </div>
   )
 }

@@ -63,7 +63,10 @@ function sentence({ plan, progress }: RigStudy, trial: TrialCar): string {
   if (!plan) return `Predicting: ${Math.round(progress * 100)} %`
   const minutes = (s: number | null) =>
     s === null ? 'more than 2 hours' : s < 90 ? `${Math.round(s)} s` : `${Math.round(s / 60)} min`
-  return `To ${trial.targetMicron} micron at the farthest point: about ${minutes(plan.p50S)}; 8 in 10 between ${minutes(plan.p10S)} and ${minutes(plan.p90S)}. Water by the story, assumed.`
+  return (
+    `To ${trial.targetMicron} micron at the farthest point: about ${minutes(plan.p50S)}; ` +
+    `8 in 10 between ${minutes(plan.p10S)} and ${minutes(plan.p90S)}. Water by the story, assumed.`
+  )
 }
 
 function BandChart({

@@ -18,6 +18,7 @@ import type { StoredRig } from '@/core/views'
 import { newEventId } from '../api'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
+import { Refused } from '../form/refused'
 import { Sign } from '../form/sign'
 import { useSending } from '../form/use-sending'
 import { dayIn } from '../format'
@@ -215,9 +216,7 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew }: SideProps) {
           <MainButton type="submit" disabled={!rig || busy}>
             {isNew ? 'Keep this rig' : 'Keep the change'}
           </MainButton>
-          <p role="alert" className="mt-2 min-h-6 text-small font-medium text-leak">
-            {said}
-          </p>
+          <Refused className="mt-2 min-h-6 text-small">{said}</Refused>
         </form>
       )}
     </SidePanel>

@@ -5,7 +5,8 @@ import { baselineOf, type RigParts, ultimateOf } from '@/core/equipment/assemble
 import type { EquipmentKind, Shelved } from '@/core/equipment/equipment'
 import type { Gain } from '@/core/pull/planner'
 import { Pick } from '../form/pick'
-import { cfmText, micronText, mmText } from '../format'
+import { cfmText, micronText } from '../format'
+import { useSay } from '../units'
 
 type Props = {
   parts: RigParts
@@ -117,12 +118,30 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
           options={CORES}
           onPick={(value) => change({ cores: value as RigParts['cores'] })}
         />
+        <Pick
+          label="Couplers"
+          value={parts.couplers ?? 'turned'}
+          options={COUPLERS}
+          onPick={(value) => change({ couplers: value as RigParts['couplers'] })}
+        />
+        <Pick
+          label="Container"
+          value={parts.fourPort ? 'four' : 'three'}
+          options={PORTS}
+          onPick={(value) => change({ fourPort: value === 'four' ? true : undefined })}
+        />
         <PickPart
           label="Vacuum gauge"
           kind="gauge"
           shelf={shelf}
           value={parts.gauge}
           onPick={(id) => id && change({ gauge: id })}
+        />
+        <Pick
+          label="Its valve"
+          value={parts.gaugeValve ? 'own' : 'none'}
+          options={GAUGE_VALVES}
+          onPick={(value) => change({ gaugeValve: value === 'own' ? true : undefined })}
         />
         <Pick
           label="It sits"
@@ -187,11 +206,12 @@ type HoseProps = {
 
 /** A hose as a line as thick as its bore; old rubber is drawn with a frayed edge. */
 function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
+  const say = useSay()
   const baseline = hose ? baselineOf(hose) : null
   return (
     <div className={`flex min-w-0 flex-col justify-center py-1 ${ORDER[label] ?? ''}`}>
       <p className="flex min-h-5 items-baseline justify-between gap-2 px-1 leading-tight">
-        <span>{hose ? `${mmText(hose.spec.boreM)} mm, ${hose.spec.lengthM} m` : without}</span>
+        <span>{hose ? `${say.length(hose.spec.boreM)}, ${hose.spec.lengthM} m` : without}</span>
         {hose && cost !== null && cost >= 10 && (
           <b className="font-semibold whitespace-nowrap">costs {minutes(cost)}</b>
         )}
@@ -251,6 +271,9 @@ type PickProps = {
 }
 
 const CORES = { in: 'stay in', out: 'out, through core tools' }
+const COUPLERS = { turned: 'turned by hand', auto: 'open by themselves' }
+const PORTS = { three: 'goes on later', four: 'on a fourth port from the start' }
+const GAUGE_VALVES = { none: 'none, it comes off', own: 'a valve of its own' }
 const GAUGE_SEATS = { far: 'at the farthest point', pump: 'at the pump' }
 
 /** Picks a part from the shelf where it stands. */

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { EQUIPMENT_KINDS, type EquipmentKind, type Shelved } from '@/core/equipment/equipment'
 import { duesOf } from '@/core/equipment/upkeep'
 import { dayIn } from '../format'
+import { useSay } from '../units'
 import { useZone } from '../zone'
 import { DueList } from './due-list'
 import { EquipmentForm } from './equipment-form'
@@ -35,6 +36,7 @@ function Kind({
   mayEdit: boolean
   now: number
 }) {
+  const say = useSay()
   const zone = useZone()
   const [adding, setAdding] = useState(false)
   return (
@@ -62,7 +64,7 @@ function Kind({
             >
               <b className={`text-lead font-semibold ${item.retired ? 'line-through' : ''}`}>{item.name}</b>
               <span>
-                <span className="block text-note leading-snug">{specWords(item)}</span>
+                <span className="block text-note leading-snug">{specWords(item, say)}</span>
                 <DueList dues={duesOf(item, now, dayIn(zone))} />
               </span>
             </Link>

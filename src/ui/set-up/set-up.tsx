@@ -8,6 +8,7 @@ import { ChoiceField, TextField } from '../form/bound'
 import { celsiusHint } from '../form/entries'
 import { MainButton } from '../form/main-button'
 import { Pick } from '../form/pick'
+import { Refused } from '../form/refused'
 import { useSending } from '../form/use-sending'
 import { AirFields } from './air-fields'
 import { airBelow, FIRST_VALUES, fieldOf, type SetUpValues, setUpForm } from './values'
@@ -54,9 +55,7 @@ export function SetUp() {
       <aside className="border-l border-rule bg-sheet max-lg:border-l-0">
         <div className="sticky top-0 flex flex-col gap-4 px-5 py-6 max-sm:px-4">
           <Assumed control={form.control} />
-          <p role="alert" className="min-h-6 text-small font-medium text-leak">
-            {said}
-          </p>
+          <Refused className="min-h-6 text-small">{said}</Refused>
           <MainButton type="submit" disabled={busy}>
             Open the shop
           </MainButton>
@@ -141,7 +140,8 @@ function Lead({ control }: { control: SetUpControl }) {
 const PART_WORDS: Record<CartPart, string> = {
   gauge: 'Gauge',
   hoses: 'Hoses',
-  cores: 'At the ports',
+  cores: 'Valve cores',
+  ports: 'Couplers',
   pump: 'Pump',
   scale: 'Scale',
 }
@@ -150,9 +150,9 @@ const PART_WORDS: Record<CartPart, string> = {
 function Cart({ control }: { control: SetUpControl }) {
   return (
     <Block title="What hangs on the cart" why="Hoses and gauge decide how long a pull takes and what a hold can prove.">
-      <ol className="flex items-stretch max-md:flex-col">
+      <ol className="flex flex-wrap items-stretch gap-y-3 max-md:flex-col">
         {CART_PARTS.map((part, i) => (
-          <li key={part} className="flex min-w-0 flex-1 items-stretch max-md:flex-col">
+          <li key={part} className="flex min-w-[30%] flex-1 items-stretch max-md:flex-col">
             {i > 0 && (
               <span
                 aria-hidden="true"

@@ -1,16 +1,24 @@
 import * as z from 'zod'
 import { type Air, airOf, airQuestion, CART_KINDS, type CartPart, ShopSetUp } from '@/core/shop/set-up'
 import { fromPascal } from '@/core/units/pressure'
-import type { Units } from '@/core/units/shown'
+import { type Units, USUAL_UNITS } from '@/core/units/shown'
 import { readCelsius } from '../form/entries'
 import { tellFaults } from '../form/schemas'
 import { readAir } from '../new-car/values'
 
 /** What people here think in, as they would say it. */
 export const UNIT_SETS = {
-  metric: { vacuum: 'micron', pressure: 'kPa', temperature: 'C', mass: 'g' },
-  bars: { vacuum: 'mbar', pressure: 'bar', temperature: 'C', mass: 'g' },
-  inches: { vacuum: 'micron', pressure: 'psi', temperature: 'F', mass: 'oz' },
+  metric: { ...USUAL_UNITS, vacuum: 'micron', pressure: 'kPa', temperature: 'C', mass: 'g' },
+  bars: { ...USUAL_UNITS, vacuum: 'mbar', pressure: 'bar', temperature: 'C', mass: 'g' },
+  inches: {
+    vacuum: 'micron',
+    pressure: 'psi',
+    temperature: 'F',
+    mass: 'oz',
+    oil: 'floz',
+    length: 'in',
+    clock: '12',
+  },
 } as const satisfies Record<string, Units>
 
 export type SetUpValues = {
@@ -43,6 +51,7 @@ export const FIRST_VALUES: SetUpValues = {
   gauge: 'unknown',
   hoses: 'unknown',
   cores: 'unknown',
+  ports: 'unknown',
   pump: 'unknown',
   scale: 'unknown',
 }

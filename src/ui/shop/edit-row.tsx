@@ -1,6 +1,7 @@
 'use client'
 
 import type { FormEventHandler, ReactNode } from 'react'
+import { Refused } from '../form/refused'
 
 /** What a row says when something typed cannot be taken. */
 export const NOT_SAVED = 'Not saved: see the marked field.'
@@ -34,9 +35,7 @@ export function EditRow({ children, name, onSubmit, said, busy, onLeave }: Props
             Leave it
           </button>
         )}
-        <p role="alert" className="text-note font-medium text-leak">
-          {said}
-        </p>
+        <Refused>{said}</Refused>
       </div>
     </form>
   )

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { type Instrument, KIND_WORDS } from '@/core/shop/instruments'
 import { newEventId } from '../api'
+import { Refused } from '../form/refused'
 import { Sign } from '../form/sign'
 import { useSend } from '../form/use-send'
 import { useSaid } from '../frame/said'
@@ -120,9 +121,7 @@ function InstrumentRow({
             Withdraw
           </button>
         )}
-        <p role="alert" className="basis-full text-note font-medium text-leak empty:hidden">
-          {said}
-        </p>
+        <Refused className="basis-full text-note empty:hidden">{said}</Refused>
       </div>
     </li>
   )

@@ -8,6 +8,7 @@ import * as z from 'zod'
 import { AccountChange, Invited, ROLES, type Role } from '@/core/shop/people'
 import { ChoiceField, TextField } from '../form/bound'
 import { Fold } from '../form/fold'
+import { Refused } from '../form/refused'
 import { useSend } from '../form/use-send'
 import { useSending } from '../form/use-sending'
 import { useSaid } from '../frame/said'
@@ -74,9 +75,7 @@ export function PersonRow({ person, me, certificateAsked, onLink }: RowProps) {
             New password link
           </button>
         )}
-        <p role="alert" className="basis-full text-note font-medium text-leak empty:hidden">
-          {said}
-        </p>
+        <Refused className="basis-full text-note empty:hidden">{said}</Refused>
       </div>
     </li>
   )

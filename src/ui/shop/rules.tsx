@@ -4,6 +4,7 @@ import { formatDistanceStrict } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { Choice } from '../form/field'
 import { Pick } from '../form/pick'
+import { Refused } from '../form/refused'
 import { Sign } from '../form/sign'
 import { useSend } from '../form/use-send'
 import { useSaid } from '../frame/said'
@@ -65,9 +66,7 @@ export function ShopRules({ certificateAsked, backupDays, backedUpAt }: Rules) {
           />
         </div>
       </div>
-      <p role="alert" className="text-note font-medium text-leak">
-        {said}
-      </p>
+      <Refused>{said}</Refused>
     </section>
   )
 }

@@ -1,11 +1,13 @@
 'use client'
 
 import { useState } from 'react'
+import type { OnSale } from '@/core/charge/buy'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import type { Instrument } from '@/core/shop/instruments'
 import type { StoredProcedure } from '@/core/views'
 import { Instruments } from './instruments'
 import { LinkTold } from './link-told'
+import { SizesOnSale } from './on-sale'
 import { type LinkOf, NewPerson, type Person, PersonRow } from './people'
 import { Places, type PlaceView } from './places'
 import { Procedures } from './procedures'
@@ -15,6 +17,7 @@ type Props = {
   places: PlaceView[]
   rules: { certificateAsked: boolean; backupDays: number; backedUpAt: string | null }
   instruments: Instrument[]
+  onSale: readonly OnSale[]
   address: string
   procedures: StoredProcedure[]
   people: Person[]
@@ -23,13 +26,14 @@ type Props = {
 }
 
 /** What the lead decides for the shop: procedures and people; rigs are put together in the rig room. */
-export function ShopPage({ places, rules, instruments, address, procedures, people, me, fingerprint }: Props) {
+export function ShopPage({ places, rules, instruments, onSale, address, procedures, people, me, fingerprint }: Props) {
   return (
     <main className="space-y-8 px-5 py-4 max-sm:px-4">
       <Places places={places} />
       <People people={people} me={me} certificateAsked={rules.certificateAsked} />
       <Instruments instruments={instruments} address={address} />
       <Procedures procedures={procedures} />
+      <SizesOnSale onSale={onSale} />
       <ShopRules {...rules} />
       <section>
         <h2 className="text-head font-semibold">Key the records are sealed with</h2>

@@ -7,7 +7,9 @@ type Props = { id: string; token: string; channel: string; unit: string; address
 /** A token as it is told once: as text, as a code to be scanned, and as a line that sends a first reading. */
 export function TokenTold({ id, token, channel, unit, address, onDone }: Props) {
   const facts = JSON.stringify({ address: `${address}/api/ingest`, instrument: id, token, channel, unit })
-  const line = `printf '{"instrument":"${id}","seq":%d,"at":"%s","channel":"${channel}","value":0,"unit":"${unit}"}\\n' "$(date +%s)" "$(date -u +%FT%TZ)" | curl -H 'Authorization: Bearer ${token}' --data-binary @- ${address}/api/ingest`
+  const line =
+    `printf '{"instrument":"${id}","seq":%d,"at":"%s","channel":"${channel}","value":0,"unit":"${unit}"}\\n' ` +
+    `"$(date +%s)" "$(date -u +%FT%TZ)" | curl -H 'Authorization: Bearer ${token}' --data-binary @- ${address}/api/ingest`
   return (
     <section
       aria-label="Token, told once"

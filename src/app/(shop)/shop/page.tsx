@@ -17,7 +17,7 @@ const addressOf = (asked: Headers): string =>
 export default async function Shop() {
   const scope = await forPage()
   if (!may(scope.user.role, 'edit-shop')) redirect('/board')
-  const { certificateAsked, backupDays, backedUpAt } = scope.shop
+  const { certificateAsked, backupDays, backedUpAt, onSale } = scope.shop
   const [places, procedures, accounts, instruments, asked] = await Promise.all([
     selectPlaces(scope),
     selectProcedures(scope),
@@ -38,6 +38,7 @@ export default async function Shop() {
       places={places}
       rules={{ certificateAsked, backupDays, backedUpAt: backedUpAt?.toISOString() ?? null }}
       instruments={instruments}
+      onSale={onSale}
       address={addressOf(asked)}
       procedures={procedures}
       people={people}

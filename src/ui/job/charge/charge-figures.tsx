@@ -1,24 +1,23 @@
 'use client'
 
 import { Toggle } from 'radix-ui'
+import { massBoth } from '@/core/call/charge-words'
 import type { Live } from '@/core/call/types'
 import { stopNow } from '@/core/charge/plan-for-job'
 import { chargedG, type JobState, openContainer } from '@/core/job/state'
-import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { shownMass } from '@/core/units/shown'
 import { Figure } from '../../form/figure'
 import type { CurvePoint } from '../../hooks/use-job-live'
 import { useCountdownSound } from '../../hooks/use-sound'
-import { useUnits } from '../../units'
+import { useSay } from '../../units'
 import { ChargeAscent } from './ascent/charge-ascent'
-import { grams } from './ascent/layout'
 
 type Props = { state: JobState; live: Live; scale: readonly CurvePoint[]; clock: (ms: number) => string }
 
 /** What is left to weigh, the largest figure; where the scale stands and where it must stop; the ascent below. */
 export function ChargeFigures({ state, live, scale, clock }: Props) {
-  const { mass: unit } = useUnits()
-  const mass = (g: number) => (unit === 'g' ? { text: grams(g), unit } : shownMass(g, unit))
+  const say = useSay()
+  const mass = (g: number) => shownMass(g, say.units.mass)
   const open = openContainer(state)
   const stop = stopNow(state, open?.id)
   const target = state.plan?.targetG ?? 0
@@ -32,20 +31,21 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
   return (
     <section aria-label="Charge" className="relative mt-3">
       <div className="flex flex-wrap items-end gap-x-10 gap-y-2 max-sm:gap-x-6">
-        <Figure
-          big
-          {...mass(target - inside)}
-          below={`to go, of ${grams(target)} g (${(target / GRAMS_PER_OUNCE).toFixed(1)} oz)`}
-          testId="to-go"
-        />
+        <Figure big {...mass(target - inside)} below={`to go, of ${massBoth(target, say)}`} testId="to-go" />
         {open && stop && (
           <Figure
-            text={`${mass(live.scaleG ?? open.startGrossG).text} → ${mass(stop.stopGrossG).text}`}
-            unit={mass(0).unit}
+            text={`${say.massShort(live.scaleG ?? open.startGrossG)} → ${say.massShort(stop.stopGrossG)}`}
+            unit={say.units.mass === 'g' ? 'g' : 'oz'}
             below={`${open.id} on the scale, close at`}
           />
         )}
-        {open && live.flowGMin !== undefined && <Figure text={live.flowGMin.toFixed(0)} unit="g/min" below="flow" />}
+        {open && live.flowGMin !== undefined && (
+          <Figure
+            text={say.flow(live.flowGMin).split(' ')[0] ?? ''}
+            unit={`${say.units.mass === 'g' ? 'g' : 'oz'}/min`}
+            below="flow"
+          />
+        )}
         {seconds !== undefined && (
           <Figure
             text={`${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`}

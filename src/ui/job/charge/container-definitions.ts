@@ -29,7 +29,9 @@ export const containerStart: FormDefinition = {
       const by = `${Math.abs(Math.round(offG))} g ${offG > 0 ? 'more' : 'less'} than planned`
       return {
         errors: {
-          gross: `${by}: was the scale zeroed before the hose was on, or is this another container? Say which below, the stop moves with it`,
+          gross:
+            `${by}: was the scale zeroed before the hose was on, or is this another container? Say which ` +
+            `below, the stop moves with it`,
         },
       }
     }

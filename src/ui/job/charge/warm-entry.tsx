@@ -7,6 +7,10 @@ import type { Deeds } from '../use-deeds'
 
 type Props = { state: JobState; deeds: Deeds }
 
+const INTRO =
+  'A container that gives vapour cools itself. A bowl of warm water brings the flow back: 50 °C (122 °F) at ' +
+  'most, no flame, no heat gun.'
+
 /** Water the container stands in, so that a fading flow comes back. */
 export function WarmEntry({ state, deeds }: Props) {
   return (
@@ -14,7 +18,7 @@ export function WarmEntry({ state, deeds }: Props) {
       title={
         state.warmedC === undefined ? 'Warm the container' : `The container stands in water of ${state.warmedC} °C`
       }
-      intro="A container that gives vapour cools itself. A bowl of warm water brings the flow back: 50 °C at most, no flame, no heat gun."
+      intro={INTRO}
       action="It stands in it"
       deeds={deeds}
       fields={[{ name: 'water', label: 'Water, °C', placeholder: '40' }]}

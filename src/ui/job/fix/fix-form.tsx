@@ -1,12 +1,14 @@
 'use client'
 
-import { RENEWED } from '@/core/job/events'
+import { OIL_WAYS, RENEWED } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
 import { oilWords } from '@/core/shop/oil'
+import { OIL_WAY_TELLS, OIL_WAY_WORDS } from '@/core/words/oil-ways'
 import { RENEWED_WORDS } from '@/core/words/renewed'
-import { Field } from '../../form/field'
+import { oilHint } from '../../form/entries'
+import { Choice, Field } from '../../form/field'
 import { Sign } from '../../form/sign'
-import { useField } from '../forms/fields'
+import { MassField, useField } from '../forms/fields'
 import { useForms } from '../forms/forms'
 import { knownOil } from './fix-definition'
 
@@ -49,16 +51,20 @@ export function FixForm({ state }: { state: JobState }) {
           })}
         </div>
       </fieldset>
+      {Number(values['core-small'] ?? 0) + Number(values['core-large'] ?? 0) > 0 && <PortSizes />}
       <div className="mt-4 grid grid-cols-3 gap-5 max-sm:grid-cols-1">
         <Field label="Open for, hours" {...useField('openHours')} inputMode="decimal" />
         <Field
           label="Oil owed, mL"
           {...useField('oilMl')}
           inputMode="decimal"
-          hint={oilWords(RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })))}
+          hint={
+            oilHint(values.oilMl ?? '') ?? oilWords(RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })))
+          }
         />
         <Field label="Because of" {...useField('oilReason')} placeholder="part, or oil seen lost" />
       </div>
+      {Number.parseFloat(values.oilMl ?? '0') > 0 && <OilIn renewed={Number(values.compressor ?? 0) > 0} />}
       {knownOil(state) ? (
         <p className="text-small">Oil by the label: {label.oilKind}. Never added without a reason.</p>
       ) : (
@@ -75,8 +81,64 @@ export function FixForm({ state }: { state: JobState }) {
   )
 }
 
+/** The size each port takes, asked once a core was renewed: the wrong one seals on nothing. */
+function PortSizes() {
+  const { values, change } = useForms()
+  const sizes = [
+    { value: '', label: 'not looked' },
+    { value: 'small', label: 'small' },
+    { value: 'large', label: 'large' },
+  ]
+  return (
+    <div className="mt-3 flex flex-wrap gap-x-8 gap-y-2">
+      <Choice
+        label="The low port takes"
+        value={values.portLow ?? ''}
+        options={sizes}
+        onChange={(v) => change('portLow', v)}
+      />
+      <Choice
+        label="The high port takes"
+        value={values.portHigh ?? ''}
+        options={sizes}
+        onChange={(v) => change('portHigh', v)}
+      />
+    </div>
+  )
+}
+
+/** How owed oil goes in, asked once there is some: what was drained, and what else came with it. */
+function OilIn({ renewed }: { renewed: boolean }) {
+  const { values, change } = useForms()
+  const drained = useField('drained')
+  const way = OIL_WAYS.find((w) => w === values.oilWay) ?? 'into-part'
+  return (
+    <div className="mt-2">
+      <Choice
+        label="How the oil goes in"
+        value={way}
+        options={OIL_WAYS.map((w) => ({ value: w, label: OIL_WAY_WORDS[w] }))}
+        onChange={(w) => change('oilWay', w)}
+      />
+      <p className="mt-1 text-small leading-snug">{OIL_WAY_TELLS[way]}</p>
+      <div className="mt-2 grid grid-cols-3 gap-x-5 max-sm:grid-cols-1">
+        {renewed && (
+          <Field
+            label="Drained of the old compressor, mL"
+            {...drained}
+            inputMode="decimal"
+            hint="the new one gets as much, no more"
+          />
+        )}
+        {way === 'can' && <MassField name="oilCan" label="Refrigerant in that can" hint="such as 60 g or 2 oz" />}
+      </div>
+    </div>
+  )
+}
+
 /** The oil the label names, asked here because it was not at the door. */
 function LabelOil() {
+  const amount = useField('labelOilMl')
   return (
     <div className="grid grid-cols-3 gap-x-5 max-sm:grid-cols-1">
       <Field
@@ -85,7 +147,7 @@ function LabelOil() {
         placeholder="PAG 46"
         hint="may be left out; oil is never added without a reason"
       />
-      <Field label="Its amount, mL" {...useField('labelOilMl')} inputMode="decimal" />
+      <Field label="Its amount, mL" {...amount} inputMode="decimal" hint={oilHint(amount.value) ?? 'or fl oz'} />
     </div>
   )
 }

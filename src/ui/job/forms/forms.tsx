@@ -61,7 +61,9 @@ type Props = {
 export function FormsProvider({ stock, state, live, call, user, children }: Props) {
   const [asked, setAsked] = useState<Errors>({})
   const name = call.form
-  const stage = `${name ?? ''} ${state.containers.length} ${state.zero?.at ?? ''} ${state.proofs.length} ${state.plan?.containers.length ?? 0}`
+  const stage =
+    `${name ?? ''} ${state.containers.length} ${state.zero?.at ?? ''} ${state.proofs.length} ` +
+    `${state.plan?.containers.length ?? 0}`
   const followed = name ? FORMS[name].initial(state, live, user) : {}
   const now = useRef({ state, live, name })
   now.current = { state, live, name }

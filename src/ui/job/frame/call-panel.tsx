@@ -7,9 +7,11 @@ import { AlertDialog } from 'radix-ui'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
-import type { Ask, Call, CallButton } from '@/core/call/types'
+import type { Ask, Call, CallButton, WayOut } from '@/core/call/types'
 import { TextField } from '../../form/bound'
+import { Field } from '../../form/field'
 import { MainButton } from '../../form/main-button'
+import { Refused } from '../../form/refused'
 import { PanelFoot, SidePanel } from '../../frame/side-panel'
 import { useHotkeys } from '../../hooks/use-hotkeys'
 import { useForms } from '../forms/forms'
@@ -24,14 +26,25 @@ function goToPad(): void {
   pad?.querySelector('input')?.focus({ preventScroll: true })
 }
 
-type Props = { call: Call; deeds: Deeds; jobId: string; maySign: boolean; onTrail: () => void }
+type Props = {
+  call: Call
+  deeds: Deeds
+  jobId: string
+  maySign: boolean
+  onTrail: () => void
+  /** opens the sheet of other ways; missing where there is none */
+  onWay?: ((at: WayOut) => void) | undefined
+}
 
 /** The one voice of the screen: how sure, what, why, what it proves, and where the hand goes next. */
-export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
+export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props) {
   const router = useRouter()
   const forms = useForms()
   const [keysOpen, setKeysOpen] = useState(false)
   const [asking, setAsking] = useState<Ask | null>(null)
+  const [earlier, setEarlier] = useState('')
+  const typed = Number(earlier.replace(',', '.'))
+  const earlierMin = Number.isFinite(typed) ? Math.max(0, typed) : 0
   const press = (button: CallButton) => {
     if (deeds.busy) return
     if (button.ask) {
@@ -39,10 +52,14 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
       return
     }
     const does = button.does
-    if (does.do === 'record') deeds.record(does.deeds)
+    if (does.do === 'record') {
+      deeds.record(does.deeds, earlierMin)
+      setEarlier('')
+    }
     if (does.do === 'go') router.push(does.to === 'board' ? '/board' : `/job/${jobId}/record`)
     if (does.do === 'send') void forms.submit(does.form, deeds)
     if (does.do === 'type') goToPad()
+    if (does.do === 'way') onWay?.(does.at)
     if (does.do === 'judge') void deeds.request('hold-end', {})
   }
   const buttons = [call.action, ...call.plain]
@@ -51,6 +68,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
       deeds.pending.length > 0 || asking ? [] : buttons.map((b) => [b.key.toLowerCase(), () => press(b)]),
     ),
     a: onTrail,
+    ...(onWay && { w: () => onWay('back') }),
     '?': () => setKeysOpen(true),
   })
   const trainee = call.form === 'sign' && !maySign
@@ -70,7 +88,11 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
             <h2 className="mt-1 text-call font-semibold leading-[1.1] max-sm:text-act">{call.sentence}</h2>
             {call.figure && (
               <p className="mt-2 flex items-end gap-2.5" suppressHydrationWarning>
-                <span className="figure text-fig-xl font-semibold max-sm:text-fig-l">{call.figure.text}</span>
+                <span
+                  className={`figure font-semibold whitespace-nowrap max-sm:text-fig-l ${call.figure.text.length > 7 ? 'text-fig-l' : 'text-fig-xl'}`}
+                >
+                  {call.figure.text}
+                </span>
                 <span className="pb-1 text-lead font-medium leading-tight">{call.figure.caption}</span>
               </p>
             )}
@@ -88,12 +110,15 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
           )}
           <Watch lines={call.watch} />
           <PanelFoot>
-            <p role="alert" className="mb-2 text-small font-medium text-leak">
+            <Refused className="mb-2 text-small">
               {trainee ? 'A trainee runs jobs; a technician or the lead signs them.' : deeds.refused}
-            </p>
+            </Refused>
             <MainButton disabled={deeds.busy || trainee} onClick={() => press(call.action)}>
               <span>
                 {call.action.label}
+                {earlierMin > 0 && (
+                  <small className="block text-small font-medium">done {earlier} min ago, logged now</small>
+                )}
                 {call.action.sub && <small className="block text-small font-medium">{call.action.sub}</small>}
               </span>
               <span className="key max-sm:hidden">{call.action.key}</span>
@@ -112,12 +137,50 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail }: Props) {
                 </button>
               ))}
             </div>
-            <p className="mt-3 min-h-[44px] text-small leading-snug text-ink-2 max-sm:min-h-0">{call.after}</p>
+            <p className="mt-2 min-h-[22px] text-small leading-snug text-ink-2 max-sm:hidden">{call.after}</p>
+            <div className="flex flex-wrap items-center justify-between gap-x-3">
+              {onWay && (
+                <button
+                  type="button"
+                  className="flex min-h-11 items-center gap-2 text-small underline underline-offset-4"
+                  onClick={() => onWay('back')}
+                >
+                  Another way <span className="key max-sm:hidden">W</span>
+                </button>
+              )}
+              {call.action.does.do === 'record' && <DoneEarlier minutes={earlier} onChange={setEarlier} />}
+            </div>
           </PanelFoot>
         </>
       )}
       <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} buttons={buttons} />
     </SidePanel>
+  )
+}
+
+/** A deed that was forgotten: what is pressed next was done so many minutes ago. */
+function DoneEarlier({ minutes, onChange }: { minutes: string; onChange: (text: string) => void }) {
+  const [open, setOpen] = useState(false)
+  if (!open && minutes === '')
+    return (
+      <button
+        type="button"
+        className="flex min-h-11 items-center text-small underline underline-offset-4"
+        onClick={() => setOpen(true)}
+      >
+        It was done earlier
+      </button>
+    )
+  const bad = minutes !== '' && !(Number(minutes.replace(',', '.')) >= 0)
+  return (
+    <Field
+      label="Done so many minutes ago"
+      value={minutes}
+      onChange={onChange}
+      inputMode="decimal"
+      hint="not before what it follows; both times stay in the log"
+      error={bad ? 'a number of minutes' : undefined}
+    />
   )
 }
 
@@ -160,9 +223,9 @@ function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () 
       <p className="mt-2 mb-3 text-lead leading-snug">{ask.price}</p>
       <TextField control={form.control} name="why" label="Reason" placeholder="the car is needed, the bay closes …" />
       <div className="mt-auto pt-5">
-        <MainButton onClick={onDone}>Let it hold</MainButton>
+        <MainButton onClick={onDone}>{ask.stay}</MainButton>
         <button type="submit" disabled={deeds.busy} className="plain-button mt-2.5 w-full text-left text-body">
-          {ask.judge ? 'End it and judge' : 'Skip it'}
+          {ask.go}
         </button>
       </div>
     </form>

@@ -5,6 +5,7 @@ import { gaugeSeat } from '@/core/job/gauge-seat'
 import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/job/parts'
 import { type JobState, openContainer } from '@/core/job/state'
 import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
+import { sayIn } from '@/core/units/say'
 import { Fold } from '../../form/fold'
 import { cfmText } from '../../format'
 import { useUnits } from '../../units'
@@ -69,7 +70,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
           <Box tinted>
             <span className="flex items-baseline justify-between gap-2">
               <b className="text-row font-semibold leading-tight">{container?.id ?? 'container'}</b>
-              <span>{live.scaleG === undefined ? '' : `${Math.round(live.scaleG)} g`}</span>
+              <span>{live.scaleG === undefined ? '' : sayIn(units).mass(live.scaleG)}</span>
             </span>
             <span className="flex gap-1">
               <Tap part="container-valve" {...tap}>

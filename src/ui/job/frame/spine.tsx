@@ -1,7 +1,9 @@
 import { Check } from 'lucide-react'
 import { currentHold, currentPull, type JobState } from '@/core/job/state'
 import { STEP_NAMES, STEPS, type Step, stepNumber } from '@/core/job/steps'
+import type { Say } from '@/core/units/say'
 import { Hint } from '../../frame/hint'
+import { useSay } from '../../units'
 
 type Props = { state: JobState; clock: (ms: number) => string; nowMs: number; factor: number }
 
@@ -44,6 +46,7 @@ function StepMark({
   clock: (ms: number) => string
   nowMs: number
 }) {
+  const say = useSay()
   const now = state.step === step && !state.signed
   const visits = state.visits.filter((v) => v.step === step)
   const done = !now && visits.some((v) => v.endedAt) && stepNumber(step) <= stepNumber(state.step)
@@ -58,7 +61,7 @@ function StepMark({
           {nth(step, state)}
         </b>
         <span className="block whitespace-nowrap text-small opacity-80 max-lg:hidden" suppressHydrationWarning>
-          {factOf(state, clock, nowMs)}
+          {factOf(state, clock, nowMs, say)}
         </span>
       </li>
     )
@@ -95,16 +98,16 @@ function nth(step: Step, state: JobState): string {
   return step === 'pull' || step === 'hold' ? word : ''
 }
 
-function factOf(state: JobState, clock: (ms: number) => string, nowMs: number): string {
+function factOf(state: JobState, clock: (ms: number) => string, nowMs: number, say: Say): string {
   const pull = currentPull(state)
   if (state.step === 'pull' && pull && !pull.endedAt)
     return `${Math.max(0, Math.floor((nowMs - Date.parse(pull.startedAt)) / 60_000))} min in`
   const hold = currentHold(state)
   if (state.step === 'hold' && hold && !hold.ended) {
     const held = Math.max(0, Math.floor((nowMs - Date.parse(hold.isolatedAt)) / 60_000))
-    return `${held} of ${hold.plannedMinutes} min, ends ${clock(Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000)}`
+    return `${held} of ${hold.plannedMinutes} min, to ${clock(Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000)}`
   }
-  if (state.step === 'charge' && state.plan) return `to ${Math.round(state.plan.targetG)} g`
+  if (state.step === 'charge' && state.plan) return `to ${say.mass(state.plan.targetG)}`
   const visit = state.visits[state.visits.length - 1]
   return visit ? `since ${clock(Date.parse(visit.startedAt))}` : ''
 }

@@ -26,11 +26,13 @@ function linesOf(job: LiveJob): Line[] {
 /** Everything logged, newest first, by whom; six lines here, all of them by `A`. */
 export function Trail({
   job,
+  jobId,
   clock,
   open,
   onOpenChange,
 }: {
   job: LiveJob
+  jobId: string
   clock: (ms: number) => string
   open: boolean
   onOpenChange: (open: boolean) => void
@@ -40,6 +42,12 @@ export function Trail({
     <section aria-label="Trail" className="mt-3 border-t border-rule pt-2 text-note">
       <div className="flex items-center justify-between">
         <h2 className="font-semibold">Trail</h2>
+        <a
+          href={`/job/${jobId}/record`}
+          className="ml-auto mr-4 flex min-h-9 items-center underline underline-offset-4"
+        >
+          record, and correct an entry
+        </a>
         <button type="button" className="flex min-h-9 items-center gap-2 text-ink-2" onClick={() => onOpenChange(true)}>
           {lines.length} {lines.length === 1 ? 'entry' : 'entries'} <span className="key">A</span> all
         </button>

@@ -5,16 +5,16 @@ import type { Future } from '@/core/hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '@/core/job/state'
 import { depthShare, drawnPa } from '@/core/pull/strata'
 import { vacuumLine, vacuumSeenIn } from '@/core/readings/vacuum-seen'
-import { PA_PER_INHG, PA_PER_MICRON } from '@/core/units/constants'
+import { PA_PER_INHG } from '@/core/units/constants'
+import { fromPascal, toPascal } from '@/core/units/pressure'
 import { bottomOf, StrataFills } from '../../chart/depth-strip'
 import { linear, niceTicks, pathOf, spread } from '../../chart/scales'
 import { TimeLabels } from '../../chart/time-labels'
 import { ZoomButtons } from '../../chart/zoom-buttons'
-import { micronText } from '../../format'
 import type { CurvePoint } from '../../hooks/use-job-live'
 import { useTimeWindow } from '../../hooks/use-time-window'
 import { useWidth } from '../../hooks/use-width'
-import { useUnits } from '../../units'
+import { useSay, useUnits } from '../../units'
 import { jobStrata } from '../pull/descent'
 import { ReadingFigures } from '../readings/reading-figures'
 
@@ -56,7 +56,8 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
   const last = points[points.length - 1]
   const seen = vacuumSeenIn(state.opened, live.vacuumUnit, useUnits().vacuum)
   const said = last
-    ? `${vacuumLine(seen(last.value))}; ${seen(points[0]?.value ?? last.value).text} at isolation, ${clock(startMs)}. ${futures.map((f) => `${SHAPE_LINES[f.shape].word} ${Math.round(f.probability * 100)} %`).join(', ')}`
+    ? `${vacuumLine(seen(last.value))}; ${seen(points[0]?.value ?? last.value).text} at isolation, ` +
+      `${clock(startMs)}. ${futures.map((f) => `${SHAPE_LINES[f.shape].word} ${Math.round(f.probability * 100)} %`).join(', ')}`
     : 'Isolated; no reading yet.'
   return (
     <figure ref={ref} className="relative mt-3">
@@ -208,6 +209,7 @@ function Whole({
   wedgeTo: { x: number; top: number; bottom: number }
 }) {
   const strata = jobStrata(state)
+  const say = useSay(strata.airPa)
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * height
   const first = Date.parse(state.pulls[0]?.startedAt ?? state.openedAt)
   const { gauge } = state.opened.rig
@@ -236,7 +238,7 @@ function Whole({
       {last && <path d={`M0 ${y(last.value) - 7} L20 ${y(last.value)} L0 ${y(last.value) + 7} Z`} fill="var(--ink)" />}
       {width > 60 && (
         <text x="8" y="18" fontSize="15" fill="var(--ink)">
-          air {micronText(strata.airPa)}
+          air {say.vacuumText(strata.airPa)}
         </text>
       )}
       <path
@@ -250,6 +252,9 @@ function Whole({
     </g>
   )
 }
+
+/** Height at the foot of the picture that is the curve's alone, px. */
+const FOOT_PX = 30
 
 function TargetLine({
   y,
@@ -272,17 +277,16 @@ function TargetLine({
   bottom: number
 }) {
   const at = targetPa === null ? bottom : y(targetPa)
-  const marks =
-    targetPa === null
-      ? niceTicks((barometerPa - range.high) / PA_PER_INHG, (barometerPa - range.low) / PA_PER_INHG, 4).map(
-          (inches) => ({
-            pa: barometerPa - inches * PA_PER_INHG,
-            text: `${inches} inHg`,
-          }),
-        )
-      : niceTicks(range.low / PA_PER_MICRON, range.high / PA_PER_MICRON, 4)
-          .map((micron) => ({ pa: micron * PA_PER_MICRON, text: micron.toLocaleString('en') }))
-          .filter(({ pa }) => Math.abs(y(pa) - at) > 24)
+  const say = useSay(barometerPa)
+  const unit = targetPa === null ? 'inHgV' : say.units.vacuum
+  const ends = [range.low, range.high].map((pa) => fromPascal(pa, unit, barometerPa)).sort((a, b) => a - b)
+  const marks = niceTicks(ends[0] ?? 0, ends[1] ?? 1, 4)
+    .map((value) => ({
+      pa: toPascal(value, unit, barometerPa),
+      text: unit === 'inHgV' ? `${value} inHg` : value.toLocaleString('en'),
+    }))
+    // the curve begins at the foot: a mark down there would be struck by it
+    .filter(({ pa }) => (targetPa === null || Math.abs(y(pa) - at) > 24) && y(pa) < bottom - FOOT_PX)
   return (
     <g fontSize="15">
       <rect
@@ -304,7 +308,7 @@ function TargetLine({
         <>
           <line x1={left} x2={right} y1={at} y2={at} stroke="var(--ink)" strokeWidth="2.5" />
           <text x={left + 8} y={at - 6} fill="var(--ink)" fontWeight="600">
-            target {micronText(targetPa)}
+            target {say.vacuumText(targetPa)}
           </text>
         </>
       )}

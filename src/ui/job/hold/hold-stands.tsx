@@ -2,9 +2,11 @@ import type { Live } from '@/core/call/types'
 import { EVEN_PRIORS, storyPriors } from '@/core/hold/context'
 import { historyAgainst } from '@/core/hold/history'
 import { lossOf } from '@/core/hold/loss'
+import { reasonWords } from '@/core/hold/reason-words'
 import { currentHold, type JobState } from '@/core/job/state'
 import type { RuleSaid } from '@/core/schools/rules'
 import { chanceWords } from '@/core/units/chance'
+import { useSay } from '../../units'
 import type { Deeds } from '../use-deeds'
 import { RulesTable } from './rules-table'
 
@@ -54,6 +56,7 @@ function Presumed({ state, deeds, running }: { state: JobState; deeds: Deeds; ru
 }
 
 function History({ state, live }: { state: JobState; live: Live }) {
+  const say = useSay()
   const loss = lossOf(state)
   const agreement = live.judgement && loss ? historyAgainst(live.judgement, loss.grams, loss.days) : null
   if (!agreement) return null
@@ -66,7 +69,7 @@ function History({ state, live }: { state: JobState; live: Live }) {
             ? 'Both cannot be true'
             : 'The car’s history'}
       </h3>
-      <p>{agreement.words}</p>
+      <p>{reasonWords(agreement.finding, say)}</p>
     </div>
   )
 }

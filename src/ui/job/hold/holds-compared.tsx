@@ -2,8 +2,8 @@
 
 import dynamic from 'next/dynamic'
 import type { Hold, JobState } from '@/core/job/state'
-import { micronText } from '../../format'
 import type { CurvePoint } from '../../hooks/use-job-live'
+import { useSay } from '../../units'
 
 type Props = { state: JobState; vacuum: readonly CurvePoint[]; nowMs: number }
 
@@ -18,10 +18,11 @@ const RisesChart = dynamic(() => import('../../chart/rises-chart'), {
  * not.
  */
 export function HoldsCompared({ state, vacuum, nowMs }: Props) {
+  const say = useSay()
   const holds = state.holds
     .map((hold, i) => ({
       name: `hold ${i + 1}`,
-      verdict: hold.ended?.verdict.replaceAll('-', ' ') ?? 'running',
+      verdict: hold.ended?.verdict.replaceAll('-', ' ') ?? (hold.left ? 'left unjudged' : 'running'),
       points: risesOf(hold, vacuum, nowMs),
     }))
     .filter((h) => h.points.length > 1)
@@ -29,18 +30,18 @@ export function HoldsCompared({ state, vacuum, nowMs }: Props) {
   const said = holds
     .map(
       ({ name, verdict, points }) =>
-        `${name} rose ${micronText(points.at(-1)?.value ?? 0)} micron in ${Math.round((points.at(-1)?.at ?? 0) / 60)} min, ${verdict}`,
+        `${name} rose ${say.moved(points.at(-1)?.value ?? 0)} in ${Math.round((points.at(-1)?.at ?? 0) / 60)} min, ${verdict}`,
     )
     .join('; ')
   return (
     <div className="mt-3 border-t border-rule pt-2">
       <h3 className="text-small font-semibold">Rise since isolation, hold by hold</h3>
       <div role="img" aria-label={said}>
-        <RisesChart holds={holds} />
+        <RisesChart holds={holds} unit={say.units.vacuum} />
       </div>
       <p className="text-note text-ink-2">
-        Micron above the first reading. Rises again just as straight: look for the leak. Rises less and flattens: it was
-        water.
+        Above the first reading, {say.units.vacuum === 'inHgV' ? 'inHg' : say.units.vacuum}. Rises again just as
+        straight: look for the leak. Rises less and flattens: it was water.
       </p>
     </div>
   )
@@ -49,7 +50,8 @@ export function HoldsCompared({ state, vacuum, nowMs }: Props) {
 /** Seconds since isolation and Pa above the first reading. */
 function risesOf(hold: Hold, vacuum: readonly CurvePoint[], nowMs: number): CurvePoint[] {
   const from = Date.parse(hold.isolatedAt)
-  const to = hold.ended ? Date.parse(hold.ended.at) : nowMs
+  const endedAt = hold.ended?.at ?? hold.left?.at
+  const to = endedAt === undefined ? nowMs : Date.parse(endedAt)
   const own = vacuum.filter((p) => p.at >= from && p.at <= to)
   const first = own[0]?.value ?? 0
   return own.map((p) => ({ at: (p.at - from) / 1000, value: p.value - first }))

@@ -1,15 +1,21 @@
 'use client'
 
-import { gramsWords } from '@/core/call/hold'
 import type { Live } from '@/core/call/types'
 import { lossOf } from '@/core/hold/loss'
 import { currentHold, type JobState } from '@/core/job/state'
+import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { linear } from '../../chart/scales'
 import { useWidth } from '../../hooks/use-width'
+import { useSay } from '../../units'
+
+/** Marks of the line, g: whole decades of the reader's unit. */
+const decades = (ounces: boolean): number[] =>
+  ounces ? [0.1, 1, 10, 100, 1000].map((oz) => oz * GRAMS_PER_OUNCE) : [1, 10, 100, 1000, 10_000, 100_000]
 
 /** Grams a year on a log line: what is ruled out by now and at the planned end, and what this car's history lost. */
 export function ProofScale({ state, live }: { state: JobState; live: Live }) {
   const [ref, width] = useWidth<HTMLDivElement>(896)
+  const say = useSay()
   const hold = currentHold(state)
   const now = hold?.ended
     ? (hold.ended.provesGramsPerYear ?? undefined)
@@ -57,7 +63,7 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
         width={width}
         height="98"
         role="img"
-        aria-label={`Ruled out: ${gramsWords(now)} g a year and more${lost === undefined ? '' : `; this car lost ${gramsWords(lost)} g a year`}`}
+        aria-label={`Ruled out: ${say.aYear(now)} and more${lost === undefined ? '' : `; this car lost ${say.aYear(lost)}`}`}
       >
         {left > 10 && (
           <g fontSize="15" fill="var(--ink)" textAnchor="end">
@@ -76,24 +82,23 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
             <line x1={x(lost)} x2={x(lost)} y1="0" y2="68" stroke="var(--ink)" strokeWidth="2.5" />
             <path d={`M${x(lost) - 7} 76 L${x(lost)} 66 L${x(lost) + 7} 76 Z`} fill="var(--ink)" />
             <text x={x(lost) + 8} y="61" fontSize="15" fontWeight="600" fill="var(--ink)">
-              this car lost {gramsWords(lost)} g a year
+              this car lost {say.aYear(lost)}
             </text>
           </g>
         )}
-        {bar(now, 1, `${gramsWords(now)} g a year and more`, true)}
-        {atEnd !== undefined && atEnd < now && bar(atEnd, 25, `${gramsWords(atEnd)}`, false)}
+        {bar(now, 1, `${say.aYear(now)} and more`, true)}
+        {atEnd !== undefined && atEnd < now && bar(atEnd, 25, say.aYear(atEnd), false)}
         <line x1={left} x2={width - 4} y1="68" y2="68" stroke="var(--ink)" strokeWidth="1.5" />
-        {[1, 10, 100, 1000, 10_000, 100_000].map((g) => (
+        {decades(say.units.mass !== 'g').map((g, i, all) => (
           <text
             key={g}
             x={x(g)}
             y="88"
             fontSize="14"
             fill="var(--ink-2)"
-            textAnchor={g === 1 ? 'start' : g === 100_000 ? 'end' : 'middle'}
+            textAnchor={i === 0 ? 'start' : i === all.length - 1 ? 'end' : 'middle'}
           >
-            {g.toLocaleString('en')}
-            {g === 1 ? ' g a year' : ''}
+            {i === 0 ? say.aYear(g) : say.yearText(g)}
           </text>
         ))}
       </svg>

@@ -1,5 +1,5 @@
-import { gramsWords } from '@/core/call/hold'
 import type { RuleSaid } from '@/core/schools/rules'
+import { useSay } from '../../units'
 
 const SAYS = { passes: 'passes it', fails: 'fails it', 'not yet': 'not yet' } as const
 
@@ -13,6 +13,7 @@ export function RulesTable({
   volumeL: number
   when: (elapsedS: number) => string
 }) {
+  const say = useSay()
   if (rules.length === 0) return null
   return (
     <div className="text-small">
@@ -22,7 +23,7 @@ export function RulesTable({
           <tr>
             <th className="font-medium">rule</th>
             <th className="font-medium">says</th>
-            <th className="text-right font-medium">lets through, g a year</th>
+            <th className="text-right font-medium">lets through</th>
           </tr>
         </thead>
         <tbody>
@@ -33,7 +34,7 @@ export function RulesTable({
                 {SAYS[r.says]}
                 {r.says !== 'not yet' && r.atS !== null && `, ${when(r.atS)}`}
               </td>
-              <td className="text-right">{gramsWords(r.letsThrough.high)}</td>
+              <td className="text-right">{say.aYear(r.letsThrough.high)}</td>
             </tr>
           ))}
         </tbody>

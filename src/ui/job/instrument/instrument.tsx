@@ -1,18 +1,24 @@
 'use client'
 
 import type { Live } from '@/core/call/types'
+import type { OnSale } from '@/core/charge/buy'
 import { usualChoices } from '@/core/charge/plan-for-job'
 import { chargedG, currentHold, currentPull, type JobState } from '@/core/job/state'
 import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import type { RuleSaid } from '@/core/schools/rules'
+import type { Say } from '@/core/units/say'
 import type { CurvePoint, LiveJob } from '../../hooks/use-job-live'
 import type { Planned } from '../../hooks/use-plan'
-import { useUnits } from '../../units'
+import { useSay, useUnits } from '../../units'
 import { ChargeFigures } from '../charge/charge-figures'
+import { CountedFigures } from '../charge/counted-figures'
+import { CountedForm } from '../charge/counted-form'
 import { GrossForm } from '../charge/gross-form'
 import { LabelLines } from '../charge/label-lines'
 import { PlanForm } from '../charge/plan-form'
+import { WhatToBuy } from '../charge/what-to-buy'
 import { FixForm } from '../fix/fix-form'
+import { LookedEntry } from '../fix/looked-entry'
 import { useForms } from '../forms/forms'
 import { HoldLens } from '../hold/hold-lens'
 import { HoldStands } from '../hold/hold-stands'
@@ -42,7 +48,7 @@ type InstrumentProps = {
   deeds: Deeds
   planned: Planned | undefined
 }
-type StepProps = InstrumentProps & { leave: LeaveFacts }
+type StepProps = InstrumentProps & { leave: LeaveFacts; onSale: readonly OnSale[] }
 type DetailProps = InstrumentProps & { rules: RuleSaid[] | undefined }
 
 /** The step's own instrument, in the middle of the screen; on the phone it stands above the call. */
@@ -66,7 +72,7 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
     case 'isolate':
       return (
         <div>
-          {state.step === 'pull' && <PullStands advice={live.pull} />}
+          {state.step === 'pull' && <PullStands advice={live.pull} airPa={state.opened.place.barometerPa} />}
           <Gains planned={planned} />
           {state.step === 'pull' && (
             <ReadingsTable
@@ -97,9 +103,17 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
   }
 }
 
-function StepInstrument({ state, live, job, clock, deeds, planned, leave }: StepProps) {
+function StepInstrument({ state, live, job, clock, deeds, planned, leave, onSale }: StepProps) {
   const { form } = useForms()
+  const say = useSay()
   if (state.signed) return <HandedOver state={state} jobId={leave.jobId} />
+  if (state.closed)
+    return (
+      <Section title="Ended before its last step">
+        <CarFacts state={state} />
+        {form === 'sign' && <SignForm />}
+      </Section>
+    )
   switch (state.step) {
     case 'take-in':
     case 'zero':
@@ -116,6 +130,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave }: Step
       return (
         <Section title="What was opened and renewed">
           <FixForm state={state} />
+          <LookedEntry state={state} deeds={deeds} clock={clock} />
           <CarFacts state={state} />
         </Section>
       )
@@ -138,11 +153,14 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave }: Step
       return (
         <>
           {form === 'plan' && (
-            <Section title={planTitle(state)}>
+            <Section title={planTitle(state, say)}>
               <LabelLines state={state} deeds={deeds} />
               <PlanForm state={state} />
+              <WhatToBuy state={state} onSale={onSale} />
+              {state.containers.length === 0 && <CountedForm state={state} deeds={deeds} />}
             </Section>
           )}
+          {state.counted && <CountedFigures counted={state.counted} />}
           {state.plan && <ChargeFigures state={state} live={live} scale={job.scale} clock={clock} />}
           {form === 'container-start' && <GrossForm starts label="Gross on the scale, hose on" />}
           {form === 'container-end' && <GrossForm label="Gross now, container shut" />}
@@ -165,9 +183,9 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave }: Step
 }
 
 /** What is still to be weighed out: the label's weight, or what a charge that was begun still lacks. */
-function planTitle(state: JobState): string {
-  const g = Math.round(Math.max(0, usualChoices(state).targetG - chargedG(state))).toLocaleString('en')
-  return state.containers.length === 0 ? `${g} g to weigh out` : `${g} g still to weigh out`
+function planTitle(state: JobState, say: Say): string {
+  const asked = say.mass(Math.max(0, usualChoices(state).targetG - chargedG(state)))
+  return state.containers.length === 0 ? `${asked} to weigh out` : `${asked} still to weigh out`
 }
 
 function holdPoints(state: JobState, vacuum: readonly CurvePoint[]): CurvePoint[] {

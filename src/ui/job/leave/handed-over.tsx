@@ -1,21 +1,25 @@
 'use client'
 
-import { FOUND_SENTENCES, gramsWords } from '@/core/call/hold'
+import { FOUND_SENTENCES } from '@/core/call/found-sentences'
 import { certificateWords } from '@/core/job/certificate'
 import { chargedG, currentHold, type JobState } from '@/core/job/state'
+import { shownMass } from '@/core/units/shown'
+import { useSay } from '../../units'
 import { Section } from '../instrument/section'
 import { CarFacts } from '../zero/car-facts'
 
 /** A car that was handed over: what went in, what its hold proved, who vouches, and the way to its record. */
 export function HandedOver({ state, jobId }: { state: JobState; jobId: string }) {
   const hold = currentHold(state)
+  const say = useSay()
+  const charged = shownMass(chargedG(state), say.units.mass)
   const proved = hold?.ended?.provesGramsPerYear
   return (
     <Section title="Handed over">
       <div className="flex flex-wrap items-end gap-x-14 gap-y-4">
         <p>
-          <span className="figure text-fig-xxl font-semibold max-sm:text-fig-l">{Math.round(chargedG(state))}</span>
-          <span className="ml-2 text-title">g</span>
+          <span className="figure text-fig-xxl font-semibold max-sm:text-fig-l">{charged.text}</span>
+          <span className="ml-2 text-title">{charged.unit}</span>
           <span className="block text-body font-semibold">charged, the label asks for {state.opened.label.typed}</span>
         </p>
         <p className="max-w-[420px]">
@@ -26,7 +30,7 @@ export function HandedOver({ state, jobId }: { state: JobState; jobId: string })
             {hold?.skipped
               ? `The hold was skipped: ${hold.skipped.why}`
               : proved
-                ? `a leak of ${gramsWords(proved)} g a year would have shown`
+                ? `a leak of ${say.aYear(proved)} would have shown`
                 : 'nothing was proved'}
           </span>
         </p>

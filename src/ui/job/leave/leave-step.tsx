@@ -2,7 +2,7 @@
 
 import { Toggle } from 'radix-ui'
 import { LEAVE_WORDS } from '@/core/call/after'
-import { LEAVE_ITEMS } from '@/core/job/events'
+import { leaveItemsOf } from '@/core/job/sides'
 import type { JobState } from '@/core/job/state'
 import { serviceLabel } from '@/core/record/service-label'
 import { Sign } from '../../form/sign'
@@ -38,10 +38,10 @@ export function LeaveStep({ state, deeds, facts }: { state: JobState; deeds: Dee
 
 /** Each line is a tap, and a second tap takes it back. */
 function LeaveList({ state, deeds, pumpDue }: { state: JobState; deeds: Deeds; pumpDue: string | null }) {
-  const next = LEAVE_ITEMS.find((item) => !state.left.includes(item))
+  const next = leaveItemsOf(state).find((item) => !state.left.includes(item))
   return (
     <ol className="mb-4">
-      {LEAVE_ITEMS.map((item, i) => {
+      {leaveItemsOf(state).map((item, i) => {
         const done = state.left.includes(item)
         return (
           <li key={item} className="border-b border-rule">

@@ -1,23 +1,23 @@
 import { type JobState, lastProof } from '@/core/job/state'
-import { gaugeText } from '../../format'
-
-const celsius = (v: number): string => `${v.toFixed(1)} °C`.replace('-', '−')
-const pressure = (v: number | null): string => (v === null ? 'not read' : gaugeText(v))
+import { bothPressures } from '@/core/units/say'
+import { useSay } from '../../units'
 
 /** How it ran when it came in beside how it runs now; nothing while one of them was not read. */
 export function BeforeAfter({ state }: { state: JobState }) {
+  const say = useSay()
   const { before } = state
   const after = lastProof(state)
   if (!before || !after) return null
+  const pressure = (v: number | null): string => (v === null ? 'not read' : bothPressures(v, say))
   const rows = [
-    ['Middle vent', celsius(before.ventC), celsius(after.ventC)],
+    ['Middle vent', say.celsius(before.ventC, 1), say.celsius(after.ventC, 1)],
     [
       'below the air outside by',
-      `${(before.ambientC - before.ventC).toFixed(0)} K`,
-      `${(after.ambientC - after.ventC).toFixed(0)} K`,
+      say.difference(before.ambientC - before.ventC, 0),
+      say.difference(after.ambientC - after.ventC, 0),
     ],
-    ['Low side', pressure(before.lowPaG), gaugeText(after.lowPaG)],
-    ['High side', pressure(before.highPaG), gaugeText(after.highPaG)],
+    ['Low side', pressure(before.lowPaG), pressure(after.lowPaG)],
+    ['High side', pressure(before.highPaG), pressure(after.highPaG)],
   ]
   return (
     <table aria-label="Before and after" className="mt-3 w-full max-w-[760px] text-body">

@@ -2,12 +2,15 @@ import type { JobState } from '@/core/job/state'
 import { bandsFor } from '@/core/prove/bands'
 import { diagnose } from '@/core/prove/diagnose'
 import { proofHistory } from '@/core/prove/proof-history'
+import { useSay } from '../../units'
 
 /** What the readings of the proof and the whole job point to, likeliest first; never a certainty. */
 export function Causes({ state, cycling }: { state: JobState; cycling: boolean }) {
+  const say = useSay()
   const causes = diagnose(
     state.proofs.map((reading) => ({ reading, bands: bandsFor(state, reading) })),
     proofHistory(state, cycling),
+    say,
   ).slice(0, 4)
   if (causes.length === 0) return null
   return (

@@ -1,20 +1,21 @@
 import type { JobState, Proof } from '@/core/job/state'
 import { bandsFor } from '@/core/prove/bands'
-import { gaugeText } from '../../format'
+import { bothPressures, type Say } from '@/core/units/say'
+import { useSay } from '../../units'
 
 type Key = 'lowPaG' | 'highPaG' | 'ventC'
-type Reading = Record<Key, number | undefined>
-type Row = { key: Key; name: string; from: number; to: number; text: (v: number) => string }
+type Reading = Record<Key, number | null | undefined>
+type Row = { key: Key; name: string; from: number; to: number; text: (v: number, say: Say) => string }
 
-const celsius = (v: number): string => `${v.toFixed(1)} °C`.replace('-', '−')
 const ROWS: Row[] = [
-  { key: 'lowPaG', name: 'Low side', from: -100_000, to: 600_000, text: gaugeText },
-  { key: 'highPaG', name: 'High side', from: 0, to: 2_600_000, text: gaugeText },
-  { key: 'ventC', name: 'Middle vent', from: -5, to: 30, text: celsius },
+  { key: 'lowPaG', name: 'Low side', from: -100_000, to: 600_000, text: bothPressures },
+  { key: 'highPaG', name: 'High side', from: 0, to: 2_600_000, text: bothPressures },
+  { key: 'ventC', name: 'Middle vent', from: -5, to: 30, text: (v, say) => say.celsius(v, 1) },
 ]
 
 /** What is to be expected, as bands with every reading on them; the maker's figures where they were entered. */
 export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
+  const say = useSay()
   const { makerBands, proofs, opened } = state
   const last = proofs[proofs.length - 1]
   const bands = bandsFor(state, last)
@@ -22,7 +23,7 @@ export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
   return (
     <section aria-label="Bands" className="mt-3 max-w-[880px] border-t border-rule pt-2">
       <h3 className="text-body font-semibold">
-        {makerBands ? 'The maker’s figures where they were entered' : 'Typical'} at {ambient} °C
+        {makerBands ? 'The maker’s figures where they were entered' : 'Typical'} at {say.celsius(ambient)}
         {makerBands ? '' : ', assumed; the maker’s chart comes first'}
       </h3>
       <ul className="mt-1.5 space-y-1.5">
@@ -36,9 +37,9 @@ export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
               <b className="font-semibold">{row.name}</b>
               <Bar row={row} band={bands[row.key]} readings={proofs} now={now[row.key]} />
               <span>
-                {row.text(bands[row.key][0])} to {row.text(bands[row.key][1])}
+                {row.text(bands[row.key][0], say)} to {row.text(bands[row.key][1], say)}
                 {makerBands?.[row.key] ? ', the maker’s' : ''}
-                <b className="block font-semibold">{placeWords(shown, bands[row.key], row.text)}</b>
+                <b className="block font-semibold">{placeWords(shown, bands[row.key], (v) => row.text(v, say))}</b>
               </span>
             </li>
           )
@@ -49,8 +50,12 @@ export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
   )
 }
 
-function placeWords(value: number | undefined, [low, high]: [number, number], text: (v: number) => string): string {
-  if (value === undefined) return 'not read'
+function placeWords(
+  value: number | null | undefined,
+  [low, high]: [number, number],
+  text: (v: number) => string,
+): string {
+  if (value === undefined || value === null) return 'not read'
   return `${text(value)}: ${value < low ? 'below the band' : value > high ? 'above the band' : 'within'}`
 }
 
@@ -63,7 +68,7 @@ function Bar({
   row: Row
   band: [number, number]
   readings: readonly Proof[]
-  now: number | undefined
+  now: number | null | undefined
 }) {
   const share = (v: number) => `${Math.min(100, Math.max(0, ((v - row.from) / (row.to - row.from)) * 100))}%`
   return (
@@ -72,25 +77,29 @@ function Bar({
         className="absolute top-0 h-full border-x-2 border-ink bg-deep"
         style={{ left: share(band[0]), width: `calc(${share(band[1])} - ${share(band[0])})` }}
       />
-      {readings.map((r) => (
-        <svg
-          key={r.at + r.engine}
-          aria-hidden="true"
-          width="18"
-          height="16"
-          viewBox="0 0 18 16"
-          className="absolute top-[-4px] -translate-x-1/2"
-          style={{ left: share(r[row.key]) }}
-        >
-          <path
-            d="M2 1.5h14L9 14Z"
-            fill={r.engine === 'idle' ? 'var(--sheet)' : 'var(--ink)'}
-            stroke="var(--ink)"
-            strokeWidth="2"
-          />
-        </svg>
-      ))}
-      {now !== undefined && (
+      {readings.flatMap((r) =>
+        r[row.key] === null
+          ? []
+          : [
+              <svg
+                key={r.at + r.engine}
+                aria-hidden="true"
+                width="18"
+                height="16"
+                viewBox="0 0 18 16"
+                className="absolute top-[-4px] -translate-x-1/2"
+                style={{ left: share(r[row.key] ?? 0) }}
+              >
+                <path
+                  d="M2 1.5h14L9 14Z"
+                  fill={r.engine === 'idle' ? 'var(--sheet)' : 'var(--ink)'}
+                  stroke="var(--ink)"
+                  strokeWidth="2"
+                />
+              </svg>,
+            ],
+      )}
+      {typeof now === 'number' && (
         <span
           className="glide absolute top-[9px] size-3.5 -translate-x-1/2 rounded-full border-[3px] border-ink bg-sheet"
           style={{ left: share(now) }}

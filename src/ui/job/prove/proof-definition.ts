@@ -1,3 +1,4 @@
+import { highIsSeen } from '@/core/job/sides'
 import { PA_PER_PSI } from '@/core/units/constants'
 import { readAmount, readCelsius, readGauge } from '../../form/entries'
 import { Collector, type FormDefinition } from '../forms/form-types'
@@ -20,14 +21,19 @@ export const proof: FormDefinition = {
     const { barometerPa } = state.opened.place
     const c = new Collector()
     const lowPaG = c.take('low', readGauge(values.low ?? '', barometerPa), 0)
-    const highPaG = c.take('high', readGauge(values.high ?? '', barometerPa), 0)
+    // where nothing hangs on the high port it may be left out
+    const unread = !highIsSeen(state) && !values.high?.trim()
+    const highPaG = unread ? null : c.take('high', readGauge(values.high ?? '', barometerPa), 0)
     const ventC = c.take('vent', readCelsius(values.vent ?? ''), 0)
     const ambientC = c.take('ambient', readCelsius(values.ambient ?? ''), 0)
     const humidity = values.humidity?.trim()
       ? c.take('humidity', readAmount(values.humidity.replace('%', ''), 'the humidity in %', 100), 0) / 100
       : undefined
     if (Object.keys(c.errors).length > 0) return { errors: c.errors }
-    const asks = highPaG < lowPaG ? { high: 'lower than the low side: were the two gauges mixed up?' } : undefined
+    const asks =
+      highPaG !== null && highPaG < lowPaG
+        ? { high: 'lower than the low side: were the two gauges mixed up?' }
+        : undefined
     const engine = values.engine === 'idle' ? ('idle' as const) : ('at-speed' as const)
     const payload = {
       lowPaG,

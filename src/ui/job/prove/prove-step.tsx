@@ -2,10 +2,11 @@
 
 import type { Live } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
-import { shownPressure, shownTemperature, type Units } from '@/core/units/shown'
+import { otherPressure } from '@/core/units/say'
+import { shownPressure, shownTemperature } from '@/core/units/shown'
 import { Figure } from '../../form/figure'
 import type { LiveJob } from '../../hooks/use-job-live'
-import { useUnits } from '../../units'
+import { useSay } from '../../units'
 import type { Deeds } from '../use-deeds'
 import { BeforeEntry } from '../zero/before-entry'
 import { BeforeAfter } from './before-after'
@@ -74,7 +75,9 @@ function ProofFigures({
   ambientC: number
 }) {
   const minutes = sinceMs === null ? null : Math.max(0, Math.floor((nowMs - sinceMs) / 60_000))
-  const { pressure, temperature } = useUnits()
+  const say = useSay()
+  const { pressure, temperature } = say.units
+  const other = (pa: number | undefined) => (pa === undefined ? 'not measured' : otherPressure(pa, say))
   const warm = (celsius: number) => shownTemperature(celsius, temperature)
   const side = (pa: number | undefined) =>
     pa === undefined ? { ...shownPressure(0, pressure), text: '–' } : shownPressure(pa, pressure)
@@ -86,8 +89,8 @@ function ProofFigures({
         unit={warm(0).unit}
         below={`middle vent, ${shownTemperature(ambientC, temperature, 0).text} ${warm(0).unit} outside`}
       />
-      <Figure {...side(now.lowPaG)} below={`low side, ${other(now.lowPaG, pressure)}`} />
-      <Figure {...side(now.highPaG)} below={`high side, ${other(now.highPaG, pressure)}`} />
+      <Figure {...side(now.lowPaG)} below={`low side, ${other(now.lowPaG)}`} />
+      <Figure {...side(now.highPaG)} below={`high side, ${other(now.highPaG)}`} />
       <Figure
         text={minutes === null ? 'off' : String(minutes)}
         unit={minutes === null ? '' : 'min'}
@@ -95,11 +98,4 @@ function ProofFigures({
       />
     </div>
   )
-}
-
-/** The same in the unit most dials have beside it. */
-function other(pa: number | undefined, unit: Units['pressure']): string {
-  if (pa === undefined) return 'not measured'
-  const { text, unit: name } = shownPressure(pa, unit === 'psi' ? 'kPa' : 'psi')
-  return `${text} ${name}`
 }

@@ -3,9 +3,10 @@
 import { saturationPa } from '@/core/fluids/refrigerant'
 import type { JobState } from '@/core/job/state'
 import { PA_PER_PSI } from '@/core/units/constants'
+import { bothPressures } from '@/core/units/say'
 import { kelvin } from '@/core/units/temperature'
 import { celsiusHint, gaugeHint, readCelsius, readGauge } from '../../form/entries'
-import { gaugeText } from '../../format'
+import { useSay } from '../../units'
 import { SideEntry } from '../forms/side-entry'
 import type { Deeds } from '../use-deeds'
 
@@ -15,11 +16,16 @@ type Props = { state: JobState; deeds: Deeds }
 export function RestEntry({ state, deeds }: Props) {
   const { barometerPa, ambientC } = state.opened.place
   const { refrigerant } = state.opened.label
+  const say = useSay()
   const full = saturationPa(refrigerant, kelvin(ambientC)) - barometerPa
+  const stands = `${bothPressures(full, say)} at ${say.celsius(ambientC)}`
   return (
     <SideEntry
       title="At rest, for air"
-      intro={`Engine off until every part is as warm as the air. ${refrigerant} with liquid left then stands at ${gaugeText(full)} at ${ambientC} °C: above it there is air inside, below it no liquid is left.`}
+      intro={
+        `Engine off until every part is as warm as the air. ${refrigerant} with liquid left then stands at ${stands}: ` +
+        'above it there is air inside, below it no liquid is left.'
+      }
       action="It is read at rest"
       deeds={deeds}
       fields={[
@@ -27,7 +33,7 @@ export function RestEntry({ state, deeds }: Props) {
           name: 'rest',
           label: 'Both sides at rest',
           hint: (t) => gaugeHint(t, barometerPa),
-          placeholder: `${Math.round(full / 1000)} kPa`,
+          placeholder: say.pressure(full),
         },
         { name: 'ambient', label: 'Air around it', initial: `${ambientC} C`, hint: celsiusHint },
       ]}

@@ -7,15 +7,16 @@ import { comeBackAt } from '@/core/pull/forecast'
 import type { PullBand } from '@/core/pull/planner'
 import { depthShare, drawnPa, type Strata, strataOf } from '@/core/pull/strata'
 import { type VacuumSeen, vacuumLine, vacuumSeenIn } from '@/core/readings/vacuum-seen'
+import type { Say } from '@/core/units/say'
 import { bottomOf, NeedleHatch, StrataFills } from '../../chart/depth-strip'
 import { linear, pathOf, spread } from '../../chart/scales'
 import { TimeLabels } from '../../chart/time-labels'
 import { ZoomButtons } from '../../chart/zoom-buttons'
-import { micronText } from '../../format'
+import { paText } from '../../format'
 import type { CurvePoint } from '../../hooks/use-job-live'
 import { useTimeWindow } from '../../hooks/use-time-window'
 import { useWidth } from '../../hooks/use-width'
-import { useUnits } from '../../units'
+import { useSay } from '../../units'
 import { ReadingFigures } from '../readings/reading-figures'
 
 type Props = {
@@ -37,6 +38,7 @@ export function jobStrata(state: JobState): Strata {
 export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(896)
   const narrow = width < 560
+  const say = useSay(state.opened.place.barometerPa)
   const strata = jobStrata(state)
   const pull = currentPull(state)
   const startMs = pull ? Date.parse(pull.startedAt) : live.nowMs
@@ -54,7 +56,7 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
   const gauge = seatRead(state.opened.rig, live.vacuumUnit) === 'needle' ? 'needle' : 'electronic'
   const points = read.map((p) => ({ at: p.at, value: drawnPa(gauge, p.value) }))
   const last = points[points.length - 1]
-  const seen = vacuumSeenIn(state.opened, live.vacuumUnit, useUnits().vacuum)
+  const seen = vacuumSeenIn(state.opened, live.vacuumUnit, say.units.vacuum)
   const marks = pull
     ? [
         { at: live.nowMs, text: `now ${clock(live.nowMs)}` },
@@ -67,7 +69,7 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
         width={width}
         height={height + 36}
         role="img"
-        aria-label={`${sentence(live, strata, lastRead, seen)} Plus and minus zoom, arrows move.`}
+        aria-label={`${sentence(live, strata, lastRead, seen, say)} Plus and minus zoom, arrows move.`}
         style={{ touchAction: 'pan-y' }}
         {...shown.handlers}
       >
@@ -167,7 +169,7 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
         />
       </div>
       {pull && <ZoomButtons window={shown} />}
-      <figcaption className="sr-only">{sentence(live, strata, lastRead, seen)}</figcaption>
+      <figcaption className="sr-only">{sentence(live, strata, lastRead, seen, say)}</figcaption>
     </figure>
   )
 }
@@ -224,14 +226,26 @@ function Band({
   )
 }
 
-function sentence(live: Live, strata: Strata, last: CurvePoint | undefined, seen: (pa: number) => VacuumSeen): string {
+function sentence(
+  live: Live,
+  strata: Strata,
+  last: CurvePoint | undefined,
+  seen: (pa: number) => VacuumSeen,
+  say: Say,
+): string {
   if (!last)
-    return `No vacuum reading yet. The air here is ${micronText(strata.airPa)} micron, the target ${micronText(strata.targetPa)}.`
+    return `No vacuum reading yet. The air here is ${paText(strata.airPa)}, the target ${say.vacuum(strata.targetPa)}.`
   const shown = seen(last.value)
-  if (shown.unit !== 'micron')
-    return `The needle at ${live.clock(last.at)}: ${vacuumLine(shown)}. No needle shows the target of ${micronText(strata.targetPa)} micron; water boils below ${micronText(strata.waterBoilsPa)}.`
+  if (shown.byNeedle)
+    return (
+      `The needle at ${live.clock(last.at)}: ${vacuumLine(shown)}. No needle shows the target of ` +
+      `${say.vacuum(strata.targetPa)}; water boils below ${say.vacuum(strata.waterBoilsPa)}.`
+    )
   const place = last.value <= strata.targetPa ? 'below' : 'above'
-  return `${micronText(last.value)} micron at ${live.clock(last.at)}, ${place} the target of ${micronText(strata.targetPa)}; water boils below ${micronText(strata.waterBoilsPa)}.`
+  return (
+    `${say.vacuum(last.value)} at ${live.clock(last.at)}, ` +
+    `${place} the target of ${say.vacuum(strata.targetPa)}; water boils below ${say.vacuum(strata.waterBoilsPa)}.`
+  )
 }
 
 function Lines({ strata, y, left, right }: { strata: Strata; y: (pa: number) => number; left: number; right: number }) {
@@ -267,11 +281,11 @@ function Lines({ strata, y, left, right }: { strata: Strata; y: (pa: number) => 
   )
 }
 
-function names(strata: Strata, ambientC: number) {
+function names(strata: Strata, ambientC: number, say: Say) {
   return [
     { name: 'Air here', pa: strata.airPa, strong: true },
     { name: 'Needle sees to', pa: strata.needleLimitPa, strong: true },
-    { name: `Water boils, ${Math.round(ambientC)} °C`, pa: strata.waterBoilsPa, strong: true },
+    { name: `Water boils, ${say.celsius(ambientC)}`, pa: strata.waterBoilsPa, strong: true },
     { name: 'Target', pa: strata.targetPa, strong: true },
     { name: 'Pump floor', pa: strata.pumpFloorPa, strong: true },
   ]
@@ -288,8 +302,9 @@ function StrataNames({
   height: number
   ambientC: number
 }) {
+  const say = useSay(strata.airPa)
   const labels = spread(
-    names(strata, ambientC).map((n) => ({ ...n, y: y(n.pa) + 5 })),
+    names(strata, ambientC, say).map((n) => ({ ...n, y: y(n.pa) + 5 })),
     20,
     14,
     height - 2,
@@ -302,7 +317,7 @@ function StrataNames({
             {l.name}
           </text>
           <text x="158" y={l.y} textAnchor="end" fill="var(--ink)">
-            {micronText(l.pa)}
+            {say.vacuumText(l.pa)}
           </text>
         </g>
       ))}
@@ -311,9 +326,10 @@ function StrataNames({
 }
 
 function InnerNames({ strata, y, right }: { strata: Strata; y: (pa: number) => number; right: number }) {
+  const say = useSay(strata.airPa)
   const labels = spread(
     [
-      { name: `target ${micronText(strata.targetPa)}`, y: y(strata.targetPa) - 6 },
+      { name: `target ${say.vacuumText(strata.targetPa)}`, y: y(strata.targetPa) - 6 },
       { name: 'water boils below', y: y(strata.waterBoilsPa) + 18 },
     ],
     17,

@@ -1,8 +1,9 @@
 import type { PullAdvice } from '@/core/pull/advice'
-import { micronText } from '../../format'
+import { useSay } from '../../units'
 
 /** Where the pull stands: every explanation that still counts, how likely, why, and what to do about it. */
-export function PullStands({ advice }: { advice: PullAdvice | undefined }) {
+export function PullStands({ advice, airPa }: { advice: PullAdvice | undefined; airPa: number }) {
+  const say = useSay(airPa)
   if (!advice) return null
   return (
     <section aria-label="Where the pull stands" className="mt-3 border-t border-rule pt-2 text-small">
@@ -11,8 +12,7 @@ export function PullStands({ advice }: { advice: PullAdvice | undefined }) {
       {advice.far && advice.ahead > 1.05 && (
         <p>
           The gauge sits at the pump and reads ahead of the car {advice.ahead.toFixed(1)} times: at the far side about{' '}
-          {micronText(advice.far.pa)} micron, 8 in 10 between {micronText(advice.far.lowPa)} and{' '}
-          {micronText(advice.far.highPa)}.
+          {say.vacuum(advice.far.pa)}, 8 in 10 between {say.vacuumSpan(advice.far.lowPa, advice.far.highPa)}.
         </p>
       )}
       <ol className="mt-1">

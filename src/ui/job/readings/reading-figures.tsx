@@ -26,7 +26,7 @@ export function ReadingFigures({
   const units = useUnits()
   if (live.vacuumPa === undefined) return <p className="text-head font-medium">{unread}</p>
   const perMinute = live.fallPaS === undefined ? undefined : rateOf(live.fallPaS, units.vacuum)
-  const digits = perMinute !== undefined && Math.abs(perMinute) < 10 ? 1 : 0
+  const digits = units.vacuum === 'mbar' ? 3 : perMinute !== undefined && Math.abs(perMinute) < 10 ? 1 : 0
   const { text, unit, means, byNeedle: needle } = seen(live.vacuumPa)
   return (
     <div className="flex flex-wrap items-end gap-x-12 max-sm:gap-x-4">

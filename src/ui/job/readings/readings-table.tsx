@@ -27,7 +27,7 @@ export function ReadingsTable({
         <thead className="text-left text-note text-ink-2">
           <tr>
             <th className="font-medium">time</th>
-            <th className="text-right font-medium">{needle ? 'inHg below the air' : 'micron'}</th>
+            <th className="text-right font-medium">{seen(0).unit}</th>
             <th className="text-right font-medium">{needle ? 'what it can mean' : 'Pa'}</th>
             <th className="text-right font-medium">since the first</th>
           </tr>

@@ -121,7 +121,8 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
 const labelOf = (channel: PadChannel, unit: ReadingUnit): string =>
   channel === 'scale'
     ? 'Type what the scale shows'
-    : `Type a ${channel === 'vacuum' ? 'vacuum reading' : NAMES[channel]} (${unit === 'inHgV' ? 'inHg below the air' : unit} unless you say)`
+    : `Type a ${channel === 'vacuum' ? 'vacuum reading' : NAMES[channel]} ` +
+      `(${unit === 'inHgV' ? 'inHg below the air' : unit} unless you say)`
 
 const BACK = '⌫'
 const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', BACK]

@@ -2,23 +2,29 @@
 
 import type { JobState } from '@/core/job/state'
 import { celsiusHint, gaugeHint, readCelsius, readGauge } from '../../form/entries'
+import { useSay } from '../../units'
 import { SideEntry } from '../forms/side-entry'
 import type { Deeds } from '../use-deeds'
 
 type Props = { state: JobState; deeds: Deeds }
 
+const INTRO =
+  'Only where there was refrigerant enough to run it. At the end it stands beside what was proved, and in ' +
+  'the words for whoever pays.'
+
 /** How it ran when it came in: what the proof is compared with. */
 export function BeforeEntry({ state, deeds }: Props) {
   const { barometerPa, ambientC } = state.opened.place
+  const say = useSay()
   const pressure = (text: string) => gaugeHint(text, barometerPa) ?? 'running; may be left out'
   return (
     <SideEntry
       title={
         state.before
-          ? `How it ran before: vent ${state.before.ventC.toFixed(1)} °C`
+          ? `How it ran before: vent ${say.celsius(state.before.ventC, 1)}`
           : 'How it ran before, for the comparison'
       }
-      intro="Only where there was refrigerant enough to run it. At the end it stands beside what was proved, and in the words for whoever pays."
+      intro={INTRO}
       action="Keep it as before"
       deeds={deeds}
       fields={[

@@ -2,25 +2,26 @@
 
 import type { JobState } from '@/core/job/state'
 import { OPENED_WORDS } from '@/core/words/renewed'
-import { micronText } from '../../format'
+import { useSay } from '../../units'
 
 /** What was taken down when it came in. */
 export function CarFacts({ state }: { state: JobState }) {
   const { label, story, place, history, procedure, volumeL, rig } = state.opened
+  const say = useSay(place.barometerPa)
   const facts = [
     [
       'Label',
-      `${label.refrigerant}, ${label.typed}, ${label.oilKind}${label.oilMl === null ? '' : ` ${label.oilMl} mL`}`,
+      `${label.refrigerant}, ${label.typed}, ${label.oilKind}${label.oilMl === null ? '' : ` ${say.oil(label.oilMl)}`}`,
     ],
     [
       'Opened',
       `${OPENED_WORDS[story.opened]}, ${story.openHours} h, drier ${story.drierReplaced ? 'replaced' : 'kept'}`,
     ],
-    ['Place', `air ${(place.barometerPa / 1000).toFixed(1)} kPa, ${place.ambientC} °C`],
-    ['Procedure', `${procedure.name}: ${micronText(procedure.targetPa)} micron, hold ${procedure.holdMinutes} min`],
+    ['Place', `air ${(place.barometerPa / 1000).toFixed(1)} kPa, ${say.celsius(place.ambientC)}`],
+    ['Procedure', `${procedure.name}: ${say.vacuum(procedure.targetPa)}, hold ${procedure.holdMinutes} min`],
     ['Rig', `${rig.name}, ${volumeL} L inside (assumed)`],
     ...(history.lastChargeG !== null && history.daysSinceCharge !== null
-      ? [['Last charge', `${history.lastChargeG} g, ${history.daysSinceCharge} days ago`]]
+      ? [['Last charge', `${say.mass(history.lastChargeG)}, ${history.daysSinceCharge} days ago`]]
       : []),
   ] as [string, string][]
   return (

@@ -1,3 +1,4 @@
+import { sidesOf } from '@/core/job/sides'
 import { PA_PER_PSI } from '@/core/units/constants'
 import { readGauge, readMass } from '../../form/entries'
 import { Collector, type FormDefinition } from '../forms/form-types'
@@ -11,11 +12,14 @@ export const zero: FormDefinition = {
     const { barometerPa } = state.opened.place
     const c = new Collector()
     const lowPaG = c.take('low', readGauge(values.low ?? '', barometerPa), 0)
-    const highPaG = c.take('high', readGauge(values.high ?? '', barometerPa), 0)
+    // at rest both sides stand at the same: a rig of one hose reads the one it reaches
+    const both = sidesOf(state.opened.rig).includes('high')
+    const highPaG = both ? c.take('high', readGauge(values.high ?? '', barometerPa), 0) : lowPaG
+    const typed = both ? `low ${values.low}, high ${values.high}` : `low ${values.low}, the only side read`
     return c.result(() => [
       {
         kind: 'zero-read',
-        payload: { lowPaG, highPaG, errorPa: GAUGE_ERROR_PA, typed: `low ${values.low}, high ${values.high}` },
+        payload: { lowPaG, highPaG, errorPa: GAUGE_ERROR_PA, typed },
       },
     ])
   },

@@ -1,5 +1,6 @@
 'use client'
 
+import { sidesOf } from '@/core/job/sides'
 import type { JobState } from '@/core/job/state'
 import { GaugeField, MassField } from '../forms/fields'
 
@@ -18,11 +19,13 @@ export function ZeroForm({ state, recovering }: { state: JobState; recovering: b
         label={recovering ? 'Low gauge, read again' : 'Low gauge at rest'}
         barometerPa={barometerPa}
       />
-      <GaugeField
-        name="high"
-        label={recovering ? 'High gauge, read again' : 'High gauge at rest'}
-        barometerPa={barometerPa}
-      />
+      {sidesOf(state.opened.rig).includes('high') && (
+        <GaugeField
+          name="high"
+          label={recovering ? 'High gauge, read again' : 'High gauge at rest'}
+          barometerPa={barometerPa}
+        />
+      )}
       <p className="col-span-full text-small text-ink-2">
         Each counted ±1 psi. The air here is {(barometerPa / 1000).toFixed(1)} kPa.
       </p>

@@ -4,11 +4,13 @@ import type { Live } from '@/core/call/types'
 import { type Level, levelsOf } from '@/core/charge/levels'
 import { toleranceG } from '@/core/charge/plan-for-job'
 import type { JobState } from '@/core/job/state'
+import type { Say } from '@/core/units/say'
 import { linear } from '../../../chart/scales'
 import type { CurvePoint } from '../../../hooks/use-job-live'
 import { useWidth } from '../../../hooks/use-width'
+import { useSay } from '../../../units'
 import { aheadOf, ascentOf, lensRange } from './ahead'
-import { grams, HEIGHT, TOP } from './layout'
+import { HEIGHT, TOP } from './layout'
 import { Lens } from './lens'
 import { Whole } from './whole'
 
@@ -20,6 +22,7 @@ type Props = { state: JobState; live: Live; scale: readonly CurvePoint[]; clock:
  */
 export function ChargeAscent({ state, scale, clock, live }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(896)
+  const say = useSay()
   const levels = levelsOf(state)
   const target = state.plan?.targetG ?? 0
   if (levels.length === 0 || target === 0) return null
@@ -33,7 +36,9 @@ export function ChargeAscent({ state, scale, clock, live }: Props) {
   const most = Math.max(target * 1.05, target + allows, ahead.nowG)
   const y = linear(0, most, HEIGHT, TOP)
   const lens = lensRange(ahead, allows, target)
-  const said = `${grams(ahead.nowG)} g of ${grams(target)} g are in${ahead.closeMs ? `; at this flow the valve closes at ${clock(ahead.closeMs)}` : ''}.`
+  const said =
+    `${say.mass(ahead.nowG)} of ${say.mass(target)} are ` +
+    `in${ahead.closeMs ? `; at this flow the valve closes at ${clock(ahead.closeMs)}` : ''}.`
   return (
     <figure ref={ref} className="mt-3" aria-label="Ascent">
       <svg width={width} height={HEIGHT + 36} role="img" aria-label={said}>
@@ -76,7 +81,7 @@ export function ChargeAscent({ state, scale, clock, live }: Props) {
         <ol className="text-small">
           {levels.map((l) => (
             <li key={l.id} className={l.state === 'now' ? 'font-semibold' : 'text-ink-2'}>
-              {l.id} {levelWords(l)}
+              {l.id} {levelWords(l, say)}
             </li>
           ))}
         </ol>
@@ -85,9 +90,9 @@ export function ChargeAscent({ state, scale, clock, live }: Props) {
   )
 }
 
-const levelWords = (l: Level): string =>
+const levelWords = (l: Level, say: Say): string =>
   l.state === 'coming'
-    ? `${grams(l.startGrossG)} to ${grams(l.stopGrossG)}`
+    ? `${say.massShort(l.startGrossG)} to ${say.massShort(l.stopGrossG)}`
     : l.state === 'now'
-      ? `now, to ${grams(l.stopGrossG)}`
-      : `done, ${grams(l.startGrossG)} to ${grams(l.stopGrossG)}`
+      ? `now, to ${say.massShort(l.stopGrossG)}`
+      : `done, ${say.massShort(l.startGrossG)} to ${say.massShort(l.stopGrossG)}`

@@ -1,8 +1,9 @@
 import { linear, pathOf } from '../../../chart/scales'
 import { TimeLabels } from '../../../chart/time-labels'
 import type { CurvePoint } from '../../../hooks/use-job-live'
+import { useSay } from '../../../units'
 import type { Ahead } from './ahead'
-import { grams, HEIGHT, TOP } from './layout'
+import { HEIGHT, TOP } from './layout'
 
 type LensProps = {
   curve: CurvePoint[]
@@ -20,6 +21,7 @@ type LensProps = {
  * The last grams: what is allowed hatched, when the valve closes and where it lands, and what an open valve would do.
  */
 export function Lens({ curve, ahead, lens, left, right, target, allows, clock, narrow }: LensProps) {
+  const say = useSay()
   const y = linear(lens.low, lens.high, HEIGHT, TOP)
   const inLens = curve.filter((p) => p.value >= lens.low)
   const first = inLens[0]?.at ?? ahead.nowMs
@@ -74,7 +76,7 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
               strokeWidth="5"
               paintOrder="stroke"
             >
-              {grams(goalG)}, this one’s share
+              {say.massShort(goalG)}, this one’s share
             </text>
           </>
         )}
@@ -111,7 +113,7 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
           paintOrder="stroke"
           suppressHydrationWarning
         >
-          left open: over {grams(mostG)} g at {clock(overMs)}
+          left open: over {say.mass(mostG)} at {clock(overMs)}
         </text>
       )}
       {closeMs && <path d={`M${x(closeMs)} ${y(goalG) - 8}l8 8l-8 8l-8-8Z`} fill="var(--ink)" />}
@@ -135,7 +137,7 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
           strokeWidth="5"
           paintOrder="stroke"
         >
-          {grams(nowG)} g in the car
+          {say.mass(nowG)} in the car
         </text>
       )}
       <path d={`M${left} ${TOP} V${HEIGHT}`} stroke="var(--ink)" strokeWidth="1.5" />
@@ -172,11 +174,12 @@ function AllowedWords({
   LensProps,
   'left' | 'right' | 'target' | 'allows' | 'narrow'
 >) {
+  const say = useSay()
   const room = Math.abs(y(0) - y(allows)) > 22
   const lines = [
-    { g: target, text: `${grams(target)} asked for`, bold: true },
-    ...(room ? [{ g: target + allows, text: grams(target + allows), bold: false }] : []),
-    ...(room ? [{ g: target - allows, text: `${grams(target - allows)}`, bold: false }] : []),
+    { g: target, text: `${say.massShort(target)} asked for`, bold: true },
+    ...(room ? [{ g: target + allows, text: say.massShort(target + allows), bold: false }] : []),
+    ...(room ? [{ g: target - allows, text: say.massShort(target - allows), bold: false }] : []),
   ].filter((l) => l.g > lens.low && l.g < lens.high)
   return (
     <g fontSize="15.5" fill="var(--ink)">
@@ -192,7 +195,7 @@ function AllowedWords({
       ))}
       {room && !narrow && target - allows > lens.low && (
         <text x={right - 8} y={y(target - allows) - 7} textAnchor="end">
-          ±{grams(allows)} g allowed
+          ±{say.mass(allows)} allowed
         </text>
       )}
     </g>

@@ -2,8 +2,9 @@ import type { Level } from '@/core/charge/levels'
 import type { JobState } from '@/core/job/state'
 import { linear, pathOf } from '../../../chart/scales'
 import type { CurvePoint } from '../../../hooks/use-job-live'
+import { useSay } from '../../../units'
 import type { Ahead } from './ahead'
-import { grams, HEIGHT, TOP } from './layout'
+import { HEIGHT, TOP } from './layout'
 
 type WholeProps = {
   state: JobState
@@ -53,6 +54,7 @@ export function Whole({ state, levels, curve, ahead, y, left, right, target, nar
 }
 
 function LayerName({ level, y, left }: { level: Level; y: number; left: number }) {
+  const say = useSay()
   const now = level.state === 'now'
   const middle = Math.min(HEIGHT - 14, Math.max(18, y))
   return (
@@ -71,8 +73,8 @@ function LayerName({ level, y, left }: { level: Level; y: number; left: number }
         fontWeight={now ? 600 : 400}
       >
         {now
-          ? `to ${grams(level.stopGrossG)}`
-          : `${level.state === 'done' ? 'done, ' : ''}${grams(level.startGrossG)}–${grams(level.stopGrossG)}`}
+          ? `to ${say.massShort(level.stopGrossG)}`
+          : `${level.state === 'done' ? 'done, ' : ''}${say.massShort(level.startGrossG)}–${say.massShort(level.stopGrossG)}`}
       </text>
     </g>
   )

@@ -1,0 +1,86 @@
+import { everySide, sidesOf } from '../job/sides'
+import { chargedG, currentHold, type JobState, openContainer } from '../job/state'
+import { STEP_NAMES, stepNumber } from '../job/steps'
+import type { Say } from '../units/say'
+import { type Deed, set } from './types'
+
+export type TurnTo = Extract<Deed, { kind: 'turned-back' }>['payload']['to']
+
+/** A way back: where to, in the hand's words, and what it undoes; `bars` where something has to be done before. */
+export type Turn = { to: TurnTo; label: string; undoes: string[]; bars?: string }
+
+const LABELS: Record<TurnTo, string> = {
+  zero: 'Read it at rest, recover',
+  fix: 'Open it again, mend',
+  rig: 'Rig anew',
+  pull: 'Pull again',
+  charge: 'Charge again',
+}
+
+/**
+ * Every way back from where a job stands, nearest first.
+ * @param say - how figures are said to whoever reads
+ */
+export function turnsOf(state: JobState, say: Say): Turn[] {
+  if (state.signed || state.closed) return []
+  const insideG = chargedG(state)
+  const here = stepNumber(state.step)
+  const all: (Turn | false)[] = [
+    state.proofs.length > 0 || state.step === 'leave'
+      ? {
+          to: 'charge',
+          label: LABELS.charge,
+          undoes: ['What is in stays in and counts; only what is missing is planned.'],
+        }
+      : false,
+    { to: 'pull', label: LABELS.pull, undoes: holdLeft(state), ...barred(state, insideG, say, 'pull') },
+    { to: 'rig', label: LABELS.rig, undoes: holdLeft(state), ...barred(state, insideG, say, 'rig') },
+    { to: 'fix', label: LABELS.fix, undoes: opened(state), ...barred(state, insideG, say, 'fix') },
+    {
+      to: 'zero',
+      label: LABELS.zero,
+      undoes: [
+        ...(insideG > 0
+          ? [
+              `${say.mass(insideG)} are in the car and have to be recovered, with certified equipment only; ` +
+                `what is booked as charged stays in the ledger.`,
+            ]
+          : []),
+        ...(state.rig.engine === 'on' ? ['Engine off with it: the gauges are read at rest.'] : []),
+        ...holdLeft(state),
+      ],
+      ...(openContainer(state) && { bars: `${openContainer(state)?.id} is on the scale: shut it and weigh it first.` }),
+    },
+  ]
+  return all.filter((turn): turn is Turn => turn !== false && stepNumber(turn.to) < here)
+}
+
+/** What keeps a hand from going there at once. */
+function barred(state: JobState, insideG: number, say: Say, to: TurnTo): { bars?: string } {
+  const open = openContainer(state)
+  if (open) return { bars: `${open.id} is on the scale: shut it and weigh it first.` }
+  if (insideG > 0)
+    return { bars: `${say.mass(insideG)} are in the car: they are recovered first, by way of ${STEP_NAMES.zero}.` }
+  if (to === 'pull' && !everySide(state.rig, sidesOf(state.opened.rig), 'coupler', 'open'))
+    return { bars: `The couplers are not on: by way of ${STEP_NAMES.rig}.` }
+  return {}
+}
+
+function holdLeft(state: JobState): string[] {
+  const hold = currentHold(state)
+  return state.step === 'hold' && hold && !hold.ended ? ['The hold ends here, unjudged; its readings stay.'] : []
+}
+
+const opened = (state: JobState): string[] =>
+  state.pulls.length > 0
+    ? [...holdLeft(state), 'The vacuum is lost: air and moisture come in, and the next pull begins from the top.']
+    : []
+
+/** The deed of a way back. */
+export const turnBack = (to: TurnTo, why: string): Deed => ({ kind: 'turned-back', payload: { to, why } })
+
+/** The same with what goes before it: nothing is read at rest, opened or pulled on while the engine runs. */
+export const turnDeeds = ({ rig }: Pick<JobState, 'rig'>, to: TurnTo, why: string): Deed[] => [
+  ...(rig.engine === 'on' && to !== 'charge' ? [set('engine', 'off')] : []),
+  turnBack(to, why),
+]

@@ -1,0 +1,104 @@
+'use client'
+
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
+import { MOST_PHOTOS, PHOTO_WORDS } from '@/core/job/photos'
+import type { JobState } from '@/core/job/state'
+import { TextField } from '../../form/bound'
+import { Fold } from '../../form/fold'
+import type { Stretch } from '../../hooks/use-job-live'
+import type { Deeds } from '../use-deeds'
+import { TakePhoto } from './take-photo'
+
+type Props = {
+  jobId: string
+  state: JobState
+  deeds: Deeds
+  take: (stretch: Stretch) => void
+  clock: (ms: number) => string
+}
+
+/** What is noted and photographed of this car, at any moment: it stands in the trail and in the record. */
+export function NotesBar({ jobId, state, deeds, take, clock }: Props) {
+  const { notes, photos } = state
+  const count = notes.length + photos.length
+  return (
+    <Fold
+      title={
+        <>
+          Notes and photographs{' '}
+          <span className="font-normal text-ink-2">
+            {count === 0 ? 'none yet' : `${notes.length} and ${photos.length}`}
+          </span>
+        </>
+      }
+      className="mt-3 border-t border-rule"
+    >
+      <NoteForm deeds={deeds} />
+      {photos.length < MOST_PHOTOS && <TakePhoto jobId={jobId} take={take} />}
+      {notes.length > 0 && (
+        <ul aria-label="Notes" className="mt-2 text-body">
+          {notes.map((n) => (
+            <li key={n.at + n.text} className="grid grid-cols-[56px_1fr_auto] gap-x-3 border-t border-rule py-1">
+              <span className="text-ink-2" suppressHydrationWarning>
+                {clock(Date.parse(n.at))}
+              </span>
+              <span>{n.text}</span>
+              <span className="text-ink-2">{n.by}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <Photos jobId={jobId} photos={photos} />
+    </Fold>
+  )
+}
+
+/** Photographs side by side; one opens large by a tap. */
+export function Photos({ jobId, photos }: { jobId: string; photos: JobState['photos'] }) {
+  if (photos.length === 0) return null
+  return (
+    <ul aria-label="Photographs" className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3">
+      {photos.map((p) => {
+        const words = `${PHOTO_WORDS[p.of]}${p.caption ? `: ${p.caption}` : ''}`
+        return (
+          <li key={p.photo}>
+            <a href={`/api/jobs/${jobId}/photos/${p.photo}`} target="_blank" rel="noreferrer">
+              {/* biome-ignore lint/performance/noImgElement: it is ours, small already, and behind the session */}
+              <img
+                src={`/api/jobs/${jobId}/photos/${p.photo}`}
+                alt={words}
+                loading="lazy"
+                className="aspect-[4/3] w-full border border-rule-2 object-cover"
+              />
+              <span className="mt-0.5 block text-note leading-tight">
+                {words}, {p.by}
+              </span>
+            </a>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
+
+const Note = z.object({ text: z.string().trim().min(1, 'a word or two').max(200, 'up to 200 letters') })
+
+function NoteForm({ deeds }: { deeds: Deeds }) {
+  const form = useForm({ resolver: zodResolver(Note), defaultValues: { text: '' } })
+  const add = form.handleSubmit(({ text }) => {
+    deeds.record([{ kind: 'noted', payload: { text } }])
+    form.reset()
+  })
+  return (
+    <form aria-label="Note" className="flex flex-wrap items-end gap-3" onSubmit={add} noValidate>
+      <div className="min-w-[240px] max-w-[560px] flex-1">
+        <TextField control={form.control} name="text" label="Note" placeholder="what the next one should know" />
+      </div>
+      <button type="submit" className="plain-button mb-5" disabled={deeds.busy}>
+        Note it
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,70 @@
+'use client'
+
+import { Camera } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { PHOTO_OF, PHOTO_WORDS, type PhotoOf } from '@/core/job/photos'
+import { newEventId } from '../../api'
+import { Field } from '../../form/field'
+import { Pick } from '../../form/pick'
+import { Refused } from '../../form/refused'
+import type { Stretch } from '../../hooks/use-job-live'
+import { shrunk } from './shrink'
+
+/** Takes a photograph by the phone's camera, or a picture from the disk, and sends it small. */
+export function TakePhoto({ jobId, take }: { jobId: string; take: (stretch: Stretch) => void }) {
+  const input = useRef<HTMLInputElement>(null)
+  const [of, setOf] = useState<PhotoOf>('label')
+  const [caption, setCaption] = useState('')
+  const [said, setSaid] = useState('')
+  const [busy, setBusy] = useState(false)
+  const picked = async (file: File | undefined) => {
+    if (!file) return
+    setBusy(true)
+    setSaid('')
+    try {
+      const image = await shrunk(file)
+      const query = new URLSearchParams({ id: newEventId(), of, caption })
+      const response = await fetch(`/api/jobs/${jobId}/photos?${query}`, { method: 'POST', body: image })
+      const answer = await response.json()
+      if (response.ok) {
+        take(answer as Stretch)
+        setCaption('')
+      } else setSaid(answer.message)
+    } catch (error) {
+      setSaid(
+        error instanceof TypeError
+          ? 'The server does not answer: take it again in a moment.'
+          : String((error as Error).message),
+      )
+    }
+    setBusy(false)
+    if (input.current) input.current.value = ''
+  }
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <Pick
+        label="It shows"
+        value={of}
+        options={PHOTO_WORDS}
+        onPick={(value) => setOf(PHOTO_OF.find((o) => o === value) ?? 'other')}
+      />
+      <div className="min-w-[200px] max-w-[380px] flex-1">
+        <Field label="In words" value={caption} onChange={setCaption} placeholder="may stay empty" />
+      </div>
+      <label className="plain-button mb-5 inline-flex cursor-pointer items-center gap-2 has-focus-visible:outline-3">
+        <Camera size={20} aria-hidden="true" />
+        {busy ? 'Sending …' : 'Photograph'}
+        <input
+          ref={input}
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="sr-only"
+          disabled={busy}
+          onChange={(event) => void picked(event.target.files?.[0])}
+        />
+      </label>
+      <Refused className="basis-full text-note">{said}</Refused>
+    </div>
+  )
+}

@@ -1,0 +1,39 @@
+'use client'
+
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
+import { chargeKnowingly } from '@/core/call/ways-out'
+import { TextField } from '../../form/bound'
+import { type WayProps, WHY } from './way'
+import { WayForm } from './way-form'
+
+const Accepted = z.object({ why: WHY, customer: WHY })
+
+/** A charge into a car that is known to leak: how long it lasts, why, and what whoever pays said to it. */
+export function AcceptLeak({ ahead, deeds, onDone }: { ahead: { gramsPerYear: number; words: string } } & WayProps) {
+  const form = useForm({ resolver: zodResolver(Accepted), defaultValues: { why: '', customer: '' } })
+  const go = form.handleSubmit(({ why, customer }) => {
+    deeds.record(chargeKnowingly(ahead.gramsPerYear, why, customer))
+    onDone()
+  })
+  return (
+    <WayForm name="Charge it although it leaks" action="Charge it; the record says so" busy={deeds.busy} onSubmit={go}>
+      <p className="text-lead leading-snug">{ahead.words}</p>
+      <div className="grid grid-cols-2 gap-x-5 max-sm:grid-cols-1">
+        <TextField
+          control={form.control}
+          name="why"
+          label="Why it is charged all the same"
+          placeholder="for this summer"
+        />
+        <TextField
+          control={form.control}
+          name="customer"
+          label="What the customer said to it"
+          placeholder="knows, wants it so"
+        />
+      </div>
+    </WayForm>
+  )
+}

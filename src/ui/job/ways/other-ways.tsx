@@ -1,0 +1,54 @@
+'use client'
+
+import { turnsOf } from '@/core/call/turns'
+import type { Live, WayOut } from '@/core/call/types'
+import { endingsOf, leakAhead, mayPark } from '@/core/call/ways-out'
+import { currentHold, type JobState } from '@/core/job/state'
+import { Fold } from '../../form/fold'
+import { Popup } from '../../frame/popup'
+import { useSay } from '../../units'
+import type { Deeds } from '../use-deeds'
+import { AcceptLeak } from './accept-leak'
+import { CloseJob } from './close-job'
+import { ParkCar } from './park-car'
+import { TurnBack } from './turn-back'
+
+type Props = { at: WayOut | null; onClose: () => void; state: JobState; live: Live; deeds: Deeds }
+
+/** Whether a job can leave its straight path where it stands. */
+export const hasOtherWays = (state: JobState): boolean => state.signed === undefined && state.closed === undefined
+
+/** Everything but the next step: back, stop here, charge knowingly, end it. Each says what it costs before it is done. */
+export function OtherWays({ at, onClose, state, live, deeds }: Props) {
+  const say = useSay(state.opened.place.barometerPa)
+  const turns = turnsOf(state, say)
+  const ahead = state.step === 'hold' && currentHold(state)?.ended ? leakAhead(state, say) : null
+  const endings = endingsOf(state, say)
+  const done = { deeds, onDone: onClose }
+  return (
+    <Popup open={at !== null} onOpenChange={(open) => !open && onClose()} title="Another way" width="tall">
+      <div className="mt-2 min-h-0 flex-1 overflow-y-auto">
+        {turns.length > 0 && (
+          <Fold title="Back to an earlier step" first={at === 'back'} className="border-t border-rule">
+            <TurnBack turns={turns} state={state} {...done} />
+          </Fold>
+        )}
+        {ahead && (
+          <Fold title="Charge it although it leaks" first={at === 'accept'} className="border-t border-rule">
+            <AcceptLeak ahead={ahead} {...done} />
+          </Fold>
+        )}
+        {mayPark(state) && (
+          <Fold title="Leave it under vacuum and stop here" first={at === 'park'} className="border-t border-rule">
+            <ParkCar state={state} live={live} {...done} />
+          </Fold>
+        )}
+        {endings.length > 0 && (
+          <Fold title="End this job here" first={at === 'close'} className="border-t border-rule">
+            <CloseJob endings={endings} {...done} />
+          </Fold>
+        )}
+      </div>
+    </Popup>
+  )
+}
