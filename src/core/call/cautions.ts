@@ -22,6 +22,7 @@ export function cautionsBefore(
 ): Caution[] {
   if (event.kind === 'part-set') return turning(state, event.payload as PartSet, event.happenedAt)
   if (event.kind === 'nitrogen-swept') return [NITROGEN]
+  if (event.kind === 'pump-oil') return (event.payload as PayloadOf<'pump-oil'>).stage === 'begun' ? oilOut(state) : []
   if (event.kind === 'container-warmed')
     return (event.payload as PayloadOf<'container-warmed'>).celsius > WARMEST_C ? [TOO_WARM] : []
   if (event.kind === 'cans-planned') return counting(state, event.payload as PayloadOf<'cans-planned'>)
@@ -29,6 +30,21 @@ export function cautionsBefore(
   if (event.kind === 'turned-back') return turningBack(state, (event.payload as PayloadOf<'turned-back'>).to)
   if (event.kind === 'step-finished') return finishing(state, (event.payload as PayloadOf<'step-finished'>).step)
   return []
+}
+
+/** Oil is drained with the car open to the pump, or while it runs. */
+function oilOut({ rig }: JobState): Caution[] {
+  return carIsOpen(rig) || rig.pump === 'on' ? [OIL_WITHOUT_VALVE] : []
+}
+
+/** Oil below this is thick: its pump draws badly and runs hot until it has warmed, Celsius and s (assumed). */
+const COLD_C = 10
+const WARMS_S = 60
+
+/** A valve that opens onto a pump which has only just been started in the cold. */
+function pumpIsCold({ opened, rig, turnedAt }: JobState, at: string | undefined): boolean {
+  if (opened.place.ambientC >= COLD_C || rig.pump !== 'on' || !turnedAt.pump || at === undefined) return false
+  return Date.parse(at) - Date.parse(turnedAt.pump) < 1000 * WARMS_S
 }
 
 /** Opening or pulling on a car that holds a charge. */
@@ -126,6 +142,23 @@ const CANS_OVER: Caution = {
     'So many whole cans are more than this label allows, for certain: the high side rises, liquid can reach the compressor.',
   remedy: 'One can less, and the rest by a kitchen scale; or smaller cans.',
 }
+const OIL_WITHOUT_VALVE: Caution = {
+  code: 'oil-without-valve',
+  sentence:
+    'The car is still open to the pump: with its oil out the vacuum is lost, and air goes through it into the car.',
+  remedy: 'Shut the valves, then stop the pump, then drain it.',
+}
+const PUMP_WITHOUT_OIL: Caution = {
+  code: 'pump-without-oil',
+  sentence: 'Nobody has said that fresh oil is in: a pump that runs dry is worn out in minutes.',
+  remedy: 'Fill it to the middle of its glass, and say so.',
+}
+const PUMP_COLD: Caution = {
+  code: 'pump-cold',
+  sentence:
+    'The pump was started cold, less than a minute ago: thick oil draws badly and can stall it on a full system.',
+  remedy: 'Let it run a minute or two with the valves shut.',
+}
 const CORE_SIZE: Caution = {
   code: 'core-size',
   sentence: 'A core was put in of a size these ports do not take: it seals on nothing, or cuts the thread.',
@@ -167,6 +200,8 @@ function turning(state: JobState, { part, state: to }: PartSet, at: string | und
   const next = { ...state.rig, [part]: to } as RigState
   const found: (Caution | false)[] = [
     part === 'pump' && to === 'on' && underPressure(state),
+    part === 'pump' && to === 'on' && state.oilOut === true && PUMP_WITHOUT_OIL,
+    (part === 'valve-low' || part === 'valve-high') && to === 'open' && pumpIsCold(state, at) && PUMP_COLD,
     part === 'pump' && to === 'on' && state.rig['exhaust-cap'] === 'on' && EXHAUST_CAP,
     part === 'pump' && to === 'off' && carIsOpen(state.rig) && PUMP_BEFORE_VALVES,
     next.engine === 'on' &&

@@ -75,6 +75,9 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
       ...weatherWords(state, hold, live),
       ...(judged ? reasonsIn(judged, say) : ['The first minutes show gas settling, not the car.']),
       ...(over ? [] : expectedWords(judged, hold, live, finding === 'wet')),
+      ...(over || found || holdStage(state)?.until !== 'decided'
+        ? []
+        : ['By this procedure it goes on by itself until the judge can decide, for a day at most.']),
     ],
     proves: { title: 'What it proves', text: provesOf(judged, state, say) },
     watch: [],

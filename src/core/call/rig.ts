@@ -55,7 +55,7 @@ export function callRig(state: JobState, live: Live): Call {
       ...cautious,
       sentence: 'Cores out, through the tools.',
       why: [
-        'The core is the narrowest place of the line: without it the same pump is minutes instead of an hour.',
+        'The core is the narrowest place of the line: without it the same pump pulls several times as fast.',
         'Pull it back behind the tool’s valve, then shut that valve. Keep the cores clean, each with its port.',
       ],
       watch: ['Only on a system at zero: under pressure the core is a bullet.'],

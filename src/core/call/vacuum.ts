@@ -2,7 +2,7 @@ import { carPressurePa } from '../board/car-pressure'
 import { dewPointAtMostC } from '../fluids/water'
 import { gaugeSeat, seatRead } from '../job/gauge-seat'
 import { everySide, sidesOf, valveOf } from '../job/sides'
-import { stageAfter, stageNow, sweepDue } from '../job/stage-now'
+import { nitrogenPaG, stageAfter, stageNow, sweepDue } from '../job/stage-now'
 import { currentPull, type JobState, shutIn } from '../job/state'
 import type { AdviceKind } from '../pull/advice'
 import { isStuck } from '../pull/advisor'
@@ -11,6 +11,7 @@ import { vacuumLine, vacuumSeen } from '../readings/vacuum-seen'
 import { chanceWords } from '../units/chance'
 import { PA_PER_INHG } from '../units/constants'
 import type { Say } from '../units/say'
+import { callPumpOil, shutForOil } from './pump-oil'
 import { readNext, TYPE_IT } from './read-next'
 import { THROUGH_THE_DEVICE } from './rig'
 import { type Ask, type Call, type CallButton, finish, type Live, record, sayOf, set } from './types'
@@ -30,7 +31,7 @@ function sweepOf(state: JobState): Pick<Call, 'plain' | 'after'> {
       {
         label: 'Log a nitrogen sweep',
         key: 'N',
-        does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: SWEEP_PA } }),
+        does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: nitrogenPaG(state, SWEEP_PA) } }),
       },
     ],
     after:
@@ -48,11 +49,24 @@ function ends(state: JobState, label: string): CallButton {
 }
 
 /** Between two pulls of the procedure: dry nitrogen in and out again. */
-function callSweep(state: JobState, { passes, paG }: { passes: number; paG: number }, live: Live): Call {
+function callSweep(
+  state: JobState,
+  { passes, paG, askedPaG }: NonNullable<ReturnType<typeof sweepDue>>,
+  live: Live,
+): Call {
+  const say = sayOf(live)
+  const limit = state.nitrogenLimitPaG
   const more = passes > 1 ? ` ${passes} times.` : ''
   return {
-    sentence: `Let dry nitrogen in, to ${sayOf(live).pressure(paG)}, and out again.${more}`,
+    sentence: `Let dry nitrogen in, to ${say.pressure(paG)}, and out again.${more}`,
     why: [
+      ...(limit === undefined
+        ? ['What this car’s label allows nobody has said yet: read it, and type it beside.']
+        : paG < askedPaG
+          ? [
+              `The procedure asks for ${say.pressure(askedPaG)}; the label allows ${say.pressure(limit)}, and that counts.`,
+            ]
+          : [`The label allows ${say.pressure(limit)}.`]),
       'It takes water along that a pump alone leaves behind. The centre hose goes from the pump to the regulator.',
       'Let it out to the air of the room before the pump runs: a pump is broken by pressure.',
     ],
@@ -73,6 +87,7 @@ function callSweep(state: JobState, { passes, paG }: { passes: number; paG: numb
 export function callPull(state: JobState, live: Live): Call {
   const { rig } = state
   const pull = currentPull(state)
+  if (state.oilOut) return callPumpOil(state)
   const sweep = sweepDue(state)
   if (sweep) return callSweep(state, sweep, live)
   if (rig.pump !== 'on') {
@@ -159,7 +174,7 @@ function callPullingByMinutes(state: JobState, live: Live, startedAt: string): C
     },
     watch: [],
     action: over ? isolate : next?.due ? TYPE_IT : board,
-    plain: [over ? board : isolate],
+    plain: [over ? board : isolate, shutForOil(state)],
     after: 'Then shut both valves, then stop the pump.',
   }
 }
@@ -261,8 +276,10 @@ function callPulling(state: JobState, live: Live, startedAt: string): Call {
         : next?.due
           ? TYPE_IT
           : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
-    plain:
-      late || stuck ? [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }] : [ends(state, 'Isolate now')],
+    plain: [
+      late || stuck ? { label: 'Board', key: 'G', does: { do: 'go', to: 'board' } } : ends(state, 'Isolate now'),
+      shutForOil(state),
+    ],
     after: 'Then shut both valves, then stop the pump.',
   }
 }

@@ -50,6 +50,7 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
     case 'rest-read':
     case 'maker-bands-set':
     case 'nitrogen-swept':
+    case 'pump-oil':
     case 'signed':
       return [kind]
     case 'deed-chosen':
@@ -66,6 +67,7 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
     case 'job-opened':
     case 'caution-passed':
     case 'bench-set':
+    case 'hold-lengthened':
     case 'instrument-hung':
     case 'instrument-off':
     case 'pictured':

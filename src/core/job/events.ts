@@ -229,6 +229,8 @@ export const PAYLOADS = {
     volumeL: z.number().min(0.5).max(20).optional(),
     /** the low-pressure switch lets the compressor run from here, Pa above the air */
     switchPaG: z.number().min(20_000).max(600_000).optional(),
+    /** the most its label or manual lets in for a test or a sweep, Pa above the air */
+    nitrogenLimitPaG: z.number().min(5_000).max(3_000_000).optional(),
   }),
   'zero-read': z.strictObject({
     lowPaG: PaGauge,
@@ -257,6 +259,8 @@ export const PAYLOADS = {
   'hold-skipped': z.strictObject({ why: Text }),
   /** ended before its planned time while nothing was found: what was not proved is the price */
   'hold-shortened': z.strictObject({ why: Text }),
+  /** the judge could not decide by its end, and its procedure holds until it can */
+  'hold-lengthened': z.strictObject({ minutes: z.number().min(1).max(1440) }),
   'alarm-answered': z.strictObject({
     alarm: Text,
     answer: z.enum(['seen', 'snoozed']),
@@ -267,6 +271,8 @@ export const PAYLOADS = {
     passes: z.number().int().min(1).max(9),
     pressurePaG: z.number().min(0).max(1_200_000),
   }),
+  /** the pump's oil is changed in the middle of a pull, behind a shut valve: begun; fresh oil is in, or the old stays */
+  'pump-oil': z.strictObject({ stage: z.enum(['begun', 'done', 'left']) }),
   /** the hoses alone were shut in, and what they did */
   'hoses-shut': z.strictObject({}),
   'hoses-held': z.strictObject({ minutes: z.number().min(0).max(1440), moved: z.boolean() }),
@@ -415,6 +421,7 @@ export type JobEvent = EventDraft & { storedAt: string; by: string }
 export const SERVER_KINDS: readonly EventKind[] = [
   'job-opened',
   'hold-ended',
+  'hold-lengthened',
   'signed',
   'bench-set',
   'instrument-hung',

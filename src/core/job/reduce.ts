@@ -135,6 +135,7 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
         ...state,
         opened: toldOf(state.opened, event.payload),
         ...(event.payload.switchPaG !== undefined && { switchPaG: event.payload.switchPaG }),
+        ...(event.payload.nitrogenLimitPaG !== undefined && { nitrogenLimitPaG: event.payload.nitrogenLimitPaG }),
       }
     case 'zero-read':
       return { ...state, zero: { ...event.payload, at, by: event.by }, recoveredUnread: false }
@@ -160,6 +161,8 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       )
     case 'hold-shortened':
       return changeHold(state, (hold) => ({ ...hold, shortened: { why: event.payload.why, by: event.by } }))
+    case 'hold-lengthened':
+      return lengthen(state, event.payload.minutes)
     case 'alarm-answered': {
       const untilMs = event.payload.answer === 'seen' ? null : Date.parse(at) + event.payload.minutes * 60_000
       return { ...state, alarms: { ...state.alarms, [event.payload.alarm]: { by: event.by, untilMs } } }
@@ -169,6 +172,8 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
         { ...state, sweeps: [...state.sweeps, { ...event.payload, at, by: event.by }] },
         event.payload.passes,
       )
+    case 'pump-oil':
+      return changeOil(state, event.payload.stage)
     case 'hoses-shut':
       return { ...state, hosesShutAt: at }
     case 'hoses-held': {
@@ -395,11 +400,17 @@ function decide(
 ): JobState {
   const told = accepted ? changeHold(state, (hold) => ({ ...hold, accepted: { by, as: accepted } })) : state
   if (next !== 'hold') return enter(atStage(told, stageFor(told, next, accepted !== undefined)), next, at)
-  // holding on: the same isolation, a later end, and the verdict so far taken back
-  return changeHold(state, ({ ended: _taken, ...hold }) => ({
-    ...hold,
-    plannedMinutes: hold.plannedMinutes + (minutes ?? state.opened.procedure.holdMinutes),
-  }))
+  return lengthen(state, minutes ?? state.opened.procedure.holdMinutes)
+}
+
+/** Holding on: the same isolation, a later end, and the verdict so far taken back. */
+const lengthen = (state: JobState, minutes: number): JobState =>
+  changeHold(state, ({ ended: _taken, ...hold }) => ({ ...hold, plannedMinutes: hold.plannedMinutes + minutes }))
+
+/** The pull that was broken off for the pump's oil is not its stage's: the one behind it is. */
+function changeOil(state: JobState, stage: PayloadOf<'pump-oil'>['stage']): JobState {
+  const { oilOut: _in, ...rest } = state
+  return stage === 'begun' ? { ...rest, oilOut: true } : { ...rest, pulledBefore: state.pulls.length }
 }
 
 /** Where in its stages a job goes on after a hold: the one that follows, the pull before it once more, or the first. */

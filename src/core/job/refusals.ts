@@ -21,6 +21,8 @@ export function refusalOf(state: JobState, event: Pick<EventDraft, 'kind' | 'pay
       return refuseStart(state, event.payload as PayloadOf<'container-started'>)
     case 'can-emptied':
       return refuseCan(state)
+    case 'nitrogen-swept':
+      return refuseNitrogen(state, event.payload as PayloadOf<'nitrogen-swept'>)
     case 'container-ended':
       return refuseEnd(state, event.payload as PayloadOf<'container-ended'>)
     default: {
@@ -48,6 +50,10 @@ function heldAlready(state: JobState, event: EventDraft): string | null {
       return hold?.skipped ? 'this hold was skipped already' : null
     case 'hold-decided':
       return decidedAlready(state, event.payload.next)
+    case 'hold-lengthened':
+      return !hold || hold.ended ? 'nothing holds that could be lengthened' : null
+    case 'pump-oil':
+      return oilAlready(state, event.payload.stage)
     case 'hoses-shut':
       return state.hosesShutAt ? 'the hoses are shut in already' : null
     case 'hoses-held':
@@ -83,6 +89,11 @@ function heldAlready(state: JobState, event: EventDraft): string | null {
     default:
       return null
   }
+}
+
+function oilAlready(state: JobState, stage: PayloadOf<'pump-oil'>['stage']): string | null {
+  if (stage === 'begun') return state.oilOut ? 'its oil is being changed already' : null
+  return state.oilOut ? null : 'nobody began to change the pump’s oil on this car'
 }
 
 function decidedAlready(state: JobState, next: PayloadOf<'hold-decided'>['next']): string | null {
@@ -131,6 +142,16 @@ function refuseStart(state: JobState, { id, grossG }: PayloadOf<'container-start
     }
   }
   return null
+}
+
+function refuseNitrogen({ nitrogenLimitPaG }: JobState, { pressurePaG }: PayloadOf<'nitrogen-swept'>): Refusal | null {
+  if (nitrogenLimitPaG === undefined || pressurePaG <= nitrogenLimitPaG) return null
+  return {
+    path: 'pressurePaG',
+    reason:
+      `${Math.round(pressurePaG / 1000)} kPa is above the ${Math.round(nitrogenLimitPaG / 1000)} kPa this car’s label allows: ` +
+      `let in less, and type what it was`,
+  }
 }
 
 function refuseCan({ counted }: JobState): Refusal | null {

@@ -38,13 +38,21 @@ export function proofPoints({ stages }: Pick<JobState, 'stages'>): readonly ('id
   return found?.kind === 'proof' ? found.at : ['idle', 'at-speed']
 }
 
-/** A pull that ended and is swept before the next: how often still, and to which pressure above the air, Pa. */
-export function sweepDue(state: JobState): { passes: number; paG: number } | null {
+/** What dry nitrogen is let in to: what is asked for, never above what the car's label allows, Pa above the air. */
+export const nitrogenPaG = ({ nitrogenLimitPaG }: Pick<JobState, 'nitrogenLimitPaG'>, askedPaG: number): number =>
+  Math.min(askedPaG, nitrogenLimitPaG ?? askedPaG)
+
+/**
+ * A pull that ended and is swept before the next: how often still, to which pressure above the air, and what its
+ * procedure asks for, Pa.
+ */
+export function sweepDue(state: JobState): { passes: number; paG: number; askedPaG: number } | null {
   const next = stageAfter(state)
   const pull = state.pulls[state.pulls.length - 1]
-  if (stageNow(state)?.kind !== 'pull' || next?.kind !== 'sweep' || !pull?.endedAt) return null
+  if (state.oilOut || stageNow(state)?.kind !== 'pull' || next?.kind !== 'sweep' || !pull?.endedAt) return null
   if (state.pulls.length <= state.pulledBefore) return null
-  return { passes: next.passes - state.swept, paG: next.kPa * 1000 }
+  const askedPaG = next.kPa * 1000
+  return { passes: next.passes - state.swept, paG: nitrogenPaG(state, askedPaG), askedPaG }
 }
 
 /**

@@ -47,6 +47,8 @@ export const Stage = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('hold'),
     minutes: z.number().min(5, 'from 5 minutes').max(1440, 'up to a day'),
+    /** goes on by itself past its minutes until the judge can decide, for a day at most */
+    until: z.literal('decided').optional(),
     accept: Accept,
     /** what follows where it is not accepted */
     fails: z.enum(['again', 'longer', 'fix', 'lead']),

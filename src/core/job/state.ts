@@ -94,6 +94,10 @@ export type JobState = {
   counted?: Counted
   /** this car's low-pressure switch, Pa above the air, where somebody knows it */
   switchPaG?: number
+  /** the most its label or manual lets in for a test or a sweep, Pa above the air, where somebody knows it */
+  nitrogenLimitPaG?: number
+  /** the pump's oil is out: the car waits behind its shut valves */
+  oilOut?: true
   /** the container stands in water so warm, Celsius */
   warmedC?: number
   before?: PayloadOf<'before-read'> & { at: string }

@@ -18,7 +18,9 @@ const hold = (
   minutes: number,
   accept: Extract<Stage, { kind: 'hold' }>['accept'] = { by: 'judge' },
   fails: Extract<Stage, { kind: 'hold' }>['fails'] = 'longer',
-): Stage => ({ kind: 'hold', minutes, accept, fails })
+): Extract<Stage, { kind: 'hold' }> => ({ kind: 'hold', minutes, accept, fails })
+/** Held for so long, and on until the judge can decide. */
+const holdUntilDecided = (minutes: number): Stage => ({ ...hold(minutes), until: 'decided' })
 const SWEEP: Stage = { kind: 'sweep', passes: 1, kPa: 20 }
 const TO_THE_END: Stage[] = [{ kind: 'charge' }, { kind: 'proof', at: ['idle', 'at-speed'] }]
 
@@ -35,13 +37,16 @@ const byTheClock = (minutes: number): School =>
     hold(10, { by: 'word' }, 'again'),
   )
 
+/** The one a shop begins with (practice: the default). */
+export const USUAL_SCHOOL = 'Weigh and measure'
+
 /** Schools to begin from; each is copied, then edited. */
 export const SCHOOLS: readonly School[] = [
   school(
-    'Weigh and measure',
+    USUAL_SCHOOL,
     'Dry to a dew point near −24 °C, and no leak above the limit that volume and gauge give.',
     pull(500, 60),
-    hold(30),
+    holdUntilDecided(30),
   ),
   school(
     'Leaks first, then water',

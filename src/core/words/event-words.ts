@@ -49,12 +49,16 @@ export function eventWords(event: JobEvent): string {
       return `Hold skipped: ${event.payload.why}`
     case 'hold-shortened':
       return `Hold ended early: ${event.payload.why}`
+    case 'hold-lengthened':
+      return `Not decided by its end: held on, ${lengthWords(60 * event.payload.minutes)} more`
     case 'alarm-answered':
       return event.payload.answer === 'seen'
         ? `Alarm seen: ${alarmWords(event.payload.alarm)}`
         : `Alarm put off ${event.payload.minutes} min: ${alarmWords(event.payload.alarm)}`
     case 'nitrogen-swept':
       return `Swept with dry nitrogen ×${event.payload.passes} to ${Math.round(event.payload.pressurePaG / 1000)} kPa`
+    case 'pump-oil':
+      return OIL_STAGES[event.payload.stage]
     case 'hoses-shut':
       return 'Hoses alone shut in'
     case 'hoses-held':
@@ -148,6 +152,9 @@ const toldWords = (told: PayloadOf<'car-told'>): string =>
     ...(told.oilKind === undefined ? [] : [`oil ${told.oilKind}`]),
     ...(told.oilMl === undefined ? [] : [`${told.oilMl} mL of oil`]),
     ...(told.switchPaG === undefined ? [] : [`its low-pressure switch at ${USUAL_SAY.pressure(told.switchPaG)}`]),
+    ...(told.nitrogenLimitPaG === undefined
+      ? []
+      : [`nitrogen up to ${USUAL_SAY.pressure(told.nitrogenLimitPaG)} by its label`]),
     ...(told.volumeL === undefined ? [] : [`${told.volumeL} L inside`]),
   ].join(', ')
 
@@ -161,6 +168,12 @@ function oilWords({ oilOwedMl, oilReason, oilWay, drainedMl, oilCanG }: PayloadO
     ...(oilCanG ? [`${oilCanG} g of refrigerant with it`] : []),
   ].join(', ')
 }
+
+const OIL_STAGES = {
+  begun: 'Shut off to change the pump’s oil',
+  done: 'Fresh oil in the pump',
+  left: 'The pump’s oil was left in',
+} as const
 
 const NEXT_WORDS = { charge: 'charge', pull: 'pull again', fix: 'look for the leak', hold: 'hold on longer' } as const
 

@@ -5,6 +5,7 @@ import {
   type PumpUse,
   type Shelved,
 } from '@/core/equipment/equipment'
+import type { Author } from '../accounts/author'
 import type { Scope } from '../db/scope'
 
 /** Everything on the shelf with its deeds, newest first, and each pump's use since its oil was changed. */
@@ -86,7 +87,7 @@ export type NewDeed = {
 }
 
 /** Adds a deed; the same id twice is one deed. */
-export async function insertDeed(db: Scope, by: { id: string; name: string }, deed: NewDeed): Promise<void> {
+export async function insertDeed(db: Scope, by: Author, deed: NewDeed): Promise<void> {
   await db.query(
     `insert into equipment_deed (id, equipment_id, kind, happened_at, by_account, by_name, payload, shop_id)
      values ($1, $2, $3, $4, $5, $6, $7, $8)

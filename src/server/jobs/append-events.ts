@@ -5,10 +5,11 @@ import { clockFactor, jobTimeMs } from '@/core/job/clock'
 import { AFTER_SIGNATURE, type EventDraft, type JobEvent } from '@/core/job/events'
 import { foldJob, reduceJob } from '@/core/job/reduce'
 import { refusalOf } from '@/core/job/refusals'
-import type { JobState } from '@/core/job/state'
+import { countsAsWork, type JobState } from '@/core/job/state'
 import { summarise } from '@/core/job/summary'
 import type { Author } from '../accounts/author'
 import type { TxScope } from '../db/scope'
+import { insertDeed } from '../equipment/shelf'
 import { AppError, notFound } from '../errors'
 import { bookEvent } from '../ledger/ledger'
 import { hashOf } from '../records/chain'
@@ -50,10 +51,20 @@ export async function appendEvents(
   for (const event of added) {
     const effect = effectOf(state, event)
     state = reduceJob(state, event)
-    if (effect) await bookEvent(tx, author, jobId, effect, state)
+    if (!effect) continue
+    await bookEvent(tx, author, jobId, effect, state)
+    await oilOfThePump(tx, author, effect, state)
   }
   const places = new Map([...stored, ...added].map((e) => [e.id, e.seq]))
   return drafts.map((draft) => ({ id: draft.id, seq: places.get(draft.id) as number, repeated: known.has(draft.id) }))
+}
+
+/** Fresh oil in the middle of a pull stands in the pump's own book: its hours begin anew. */
+async function oilOfThePump(tx: TxScope, author: Author, event: JobEvent, state: JobState): Promise<void> {
+  const equipmentId = state.opened.rig.equipment?.pump
+  if (event.kind !== 'pump-oil' || event.payload.stage !== 'done' || !equipmentId || !countsAsWork(state)) return
+  const { id, happenedAt } = event
+  await insertDeed(tx, author, { id, equipmentId, kind: 'oil-changed', happenedAt, payload: {} })
 }
 
 /** What an event brings about now: nothing while it is set aside, and what was set aside when it is chosen. */

@@ -7,6 +7,7 @@ import { beforeAll, expect, test } from 'vitest'
 import { holdContext } from '@/core/hold/context'
 import { contextOfFile, type HoldContextFile } from '@/core/hold/hold-file'
 import type { HoldSample } from '@/core/hold/types'
+import type { JobOpened } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold } from '@/core/job/state'
 import { knownRecord } from '@/core/proving/records'
@@ -40,14 +41,12 @@ function samplesOf(seed: number): HoldSample[] {
 }
 
 /** A car that was shut in at the first sample, its couplers off, its readings sent by its gauge. */
-async function carThatHeld(seed: number, samples: readonly HoldSample[]): Promise<string> {
+async function carThatHeld(seed: number, samples: readonly HoldSample[], payload = OPENING): Promise<string> {
   const id = randomUUID()
   const lastS = samples.at(-1)?.elapsedS ?? 0
   const isolated = new Date(Date.now() - (lastS + 60) * 1000)
   const opened = new Date(isolated.getTime() - 3600_000)
-  await inTransaction(here(), (tx) =>
-    openJob(tx, shop.technician, { id, eventId: randomUUID(), payload: OPENING }, opened),
-  )
+  await inTransaction(here(), (tx) => openJob(tx, shop.technician, { id, eventId: randomUUID(), payload }, opened))
   await database().query(
     `insert into instrument (id, device_id, name, shop_id) values ($1, $2, 'gauge', $3) on conflict do nothing`,
     [`V${seed}`, shop.deviceId, here().shopId],
@@ -173,4 +172,31 @@ test('a hold that goes on is judged again with what came since, and one that end
   )
   await endHold(by(shop.technician), jobId, randomUUID())
   expect(await watch.round()).toBe(0)
+})
+
+test('a hold that its procedure ends when it is decided goes on by itself past its minutes, and one of minutes does not', async () => {
+  shop = await freshShop()
+  const watch = new HoldWatch()
+  // six minutes decide nothing on this record
+  const samples = samplesOf(7108).filter((s) => s.elapsedS <= 360)
+  const stages = (until: { until?: 'decided' }): JobOpened['procedure'] => ({
+    ...OPENING.procedure,
+    holdMinutes: 5,
+    stages: [
+      { kind: 'pull', targetMicron: 500, minutes: 60, ends: 'target' },
+      { kind: 'hold', minutes: 5, ...until, accept: { by: 'judge' }, fails: 'longer' },
+      { kind: 'charge' },
+    ],
+  })
+  const goesOn = await carThatHeld(7108, samples, { ...OPENING, procedure: stages({ until: 'decided' }) })
+  const byMinutes = await carThatHeld(7109, samples, { ...OPENING, procedure: stages({}) })
+  expect(await watch.round()).toBe(2)
+  const [log, other] = [await selectEvents(here(), goesOn), await selectEvents(here(), byMinutes)]
+  expect(currentHold(foldJob(log))?.ended).toBeUndefined()
+  expect(log.at(-1)).toMatchObject({ kind: 'hold-lengthened', by: 'the judge' })
+  expect(currentHold(foldJob(log))?.plannedMinutes).toBeGreaterThanOrEqual(15)
+  expect(other.some((e) => e.kind === 'hold-lengthened')).toBe(false)
+  // lengthened once: nothing new was read, and its time is not up again
+  await watch.round()
+  expect((await selectEvents(here(), goesOn)).filter((e) => e.kind === 'hold-lengthened')).toHaveLength(1)
 })

@@ -1,11 +1,18 @@
+import { randomUUID } from 'node:crypto'
 import { findingOf } from '@/core/call/finding'
 import { holdContext } from '@/core/hold/context'
 import { holdSamples } from '@/core/hold/samples'
+import type { HoldResult } from '@/core/hold/types'
+import { minutesMore } from '@/core/hold/until-decided'
 import { foldJob } from '@/core/job/reduce'
-import { currentHold } from '@/core/job/state'
+import { holdStage } from '@/core/job/stage-now'
+import { currentHold, type JobState } from '@/core/job/state'
+import type { Author } from '../accounts/author'
 import { database } from '../db/pool'
-import { type Scope, scopeOf } from '../db/scope'
-import { selectEvents, selectPulse } from '../jobs/job-rows'
+import { inTransaction, type Scope, scopeOf } from '../db/scope'
+import { appendEvents } from '../jobs/append-events'
+import { jobNow } from '../jobs/job-now'
+import { selectEvents, selectJobForUpdate, selectPulse } from '../jobs/job-rows'
 import { notifyChange } from '../jobs/notify'
 import { log } from '../log'
 import { airOfHold } from '../readings/air-of-hold'
@@ -15,6 +22,28 @@ import { KeptReadings } from './kept-readings'
 
 /** Up to which reading and deed a hold was judged. */
 type Judged = { seq: number; events: number }
+
+/** Who lengthens a hold: nobody’s hand. */
+const THE_JUDGE: Author = { id: null, name: 'the judge' }
+
+/** A hold that its procedure ends when the judge can decide goes on by itself where it cannot yet. */
+async function lengthen(db: Scope, jobId: string, state: JobState, judged: HoldResult): Promise<void> {
+  const hold = currentHold(state)
+  if (holdStage(state)?.until !== 'decided' || !hold || state.parked) return
+  const nowMs = (await jobNow(db, jobId))?.ms
+  const minutes = nowMs === undefined ? null : minutesMore(hold, judged, nowMs)
+  if (nowMs === undefined || minutes === null) return
+  const happenedAt = new Date(Math.round(nowMs)).toISOString()
+  await inTransaction(db, async (tx) => {
+    // somebody may have ended it, or held on, meanwhile
+    await selectJobForUpdate(tx, jobId)
+    const now = currentHold(foldJob(await selectEvents(tx, jobId)))
+    if (now?.ended || now?.plannedMinutes !== hold.plannedMinutes) return
+    await appendEvents(tx, THE_JUDGE, jobId, [
+      { id: randomUUID(), kind: 'hold-lengthened', happenedAt, payload: { minutes } },
+    ])
+  })
+}
 
 /**
  * Judges every running hold while it runs, whoever looks: one verdict for all pages, the board, and the alarms.
@@ -70,6 +99,7 @@ export class HoldWatch {
       findingOf(judgement.result) ?? null,
     )
     await notifyChange(db, { job: jobId, judged: true })
+    await lengthen(db, jobId, state, judgement.result)
     return true
   }
 }

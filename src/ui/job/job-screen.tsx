@@ -25,9 +25,9 @@ import { usePlan } from '../hooks/use-plan'
 import { usePullAdvice } from '../hooks/use-pull-advice'
 import { useClock, useSay } from '../units'
 import { ZoneProvider } from '../zone'
-import { SwitchEntry } from './charge/switch-entry'
 import { WarmEntry } from './charge/warm-entry'
 import { FormsProvider, type StockContainer } from './forms/forms'
+import { ToldPressure } from './forms/told-pressure'
 import { AlarmBar } from './frame/alarm-bar'
 import { AsideBar } from './frame/aside-bar'
 import { BenchPanel } from './frame/bench-panel'
@@ -132,8 +132,11 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
             {state.step === 'charge' && openContainer(state) && (
               <>
                 <WarmEntry state={state} deeds={deeds} />
-                <SwitchEntry state={state} deeds={deeds} />
+                <ToldPressure what="switchPaG" state={state} deeds={deeds} />
               </>
+            )}
+            {state.step === 'pull' && state.stages.some((s) => s.kind === 'sweep') && (
+              <ToldPressure what="nitrogenLimitPaG" state={state} deeds={deeds} />
             )}
             <NotesBar jobId={view.id} state={state} deeds={deeds} take={take} clock={clock} />
             <Trail job={job} jobId={view.id} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />

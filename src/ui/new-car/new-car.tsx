@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
 import type { Procedure, Rig } from '@/core/job/written'
+import { USUAL_SCHOOL } from '@/core/schools/schools'
 import type { KnownCar } from '@/core/shop/known-car'
 import { newEventId } from '../api'
 import { useSending } from '../form/use-sending'
@@ -83,7 +84,7 @@ function firstValues(shop: ShopView, home: PlaceView): NewCarValues {
 export function NewCar({ shop, procedures, rigs, cars, places }: Props) {
   const router = useRouter()
   const [procedureName, setProcedure] = useState(
-    procedures.find((p) => p.name.startsWith('Weigh'))?.name ?? procedures[0]?.name ?? '',
+    procedures.find((p) => p.name === USUAL_SCHOOL)?.name ?? procedures[0]?.name ?? '',
   )
   const [rigName, setRig] = useState(() => rigOffered(rigs)?.name ?? '')
   const [asked, setAsked] = useState<string>()

@@ -18,6 +18,7 @@ type Props = {
 }
 
 const ENDS = { target: 'at its target', minutes: 'by its minutes', opened: 'by the time open' }
+const UNTIL = { minutes: 'by its minutes', decided: 'when it is decided' }
 const FAILS = { again: 'pull again', longer: 'hold longer', fix: 'look for the leak', lead: 'the lead decides' }
 const ACCEPTS = {
   judge: 'the judge',
@@ -35,11 +36,11 @@ export function StageCard({ control, at, count, onMove, onRemove }: Props) {
   return (
     <li
       aria-label={`${at + 1} ${STAGE_NAMES[kind]}`}
-      className={`w-[192px] shrink-0 rounded border-[1.5px] bg-sheet p-2.5 ${fault ? 'border-leak' : 'border-ink'}`}
+      className={`w-[208px] shrink-0 rounded border-[1.5px] bg-sheet p-2.5 ${fault ? 'border-leak' : 'border-ink'}`}
     >
       <StagePicture kind={kind} />
       <div className="mt-1 flex items-center justify-between gap-1">
-        <b className="text-row font-semibold leading-tight">
+        <b className="whitespace-nowrap text-row font-semibold leading-tight">
           {at + 1} {STAGE_NAMES[kind]}
         </b>
         <span className="flex">
@@ -73,7 +74,10 @@ export function StageCard({ control, at, count, onMove, onRemove }: Props) {
           <TextField {...field} name={`stages.${at}.minutes`} label="Hold, min" />
           <PickField control={control} name={`stages.${at}.accept`} label="Accepted by" options={ACCEPTS} />
           {accept === 'judge' && (
-            <TextField {...field} name={`stages.${at}.grams`} label="To a leak of, g a year" hint="may stay empty" />
+            <>
+              <PickField control={control} name={`stages.${at}.until`} label="Ends" options={UNTIL} className="mt-2" />
+              <TextField {...field} name={`stages.${at}.grams`} label="To a leak of, g a year" hint="may stay empty" />
+            </>
           )}
           <PickField control={control} name={`stages.${at}.fails`} label="Else" options={FAILS} className="mt-2" />
         </>

@@ -13,6 +13,7 @@ export type StageValues = {
   kPa: string
   accept: 'judge' | 'word' | (typeof RULE_IDS)[number]
   grams: string
+  until: 'minutes' | 'decided'
   fails: 'again' | 'longer' | 'fix' | 'lead'
   at: 'both' | 'idle' | 'at-speed'
 }
@@ -27,6 +28,7 @@ export const BLANK: StageValues = {
   kPa: '20',
   accept: 'judge',
   grams: '',
+  until: 'minutes',
   fails: 'longer',
   at: 'both',
 }
@@ -50,6 +52,7 @@ export function valuesOf(stage: Stage): StageValues {
         minutes: String(stage.minutes),
         accept: stage.accept.by === 'rule' ? stage.accept.rule : stage.accept.by,
         grams: stage.accept.by === 'judge' && stage.accept.gramsPerYear ? String(stage.accept.gramsPerYear) : '',
+        until: stage.until ?? 'minutes',
         fails: stage.fails,
       }
     case 'hoses':
@@ -87,7 +90,9 @@ export function stageOf(v: StageValues): unknown {
           : v.accept === 'word'
             ? { by: 'word' }
             : { by: 'rule', rule: v.accept }
-      return { kind: v.kind, minutes: number(v.minutes), accept, fails: v.fails }
+      // only the judge decides: a rule has its own time, a person's word any
+      const until = v.accept === 'judge' && v.until === 'decided' ? { until: v.until } : {}
+      return { kind: v.kind, minutes: number(v.minutes), ...until, accept, fails: v.fails }
     }
     case 'hoses':
       return { kind: v.kind, minutes: number(v.minutes) }
