@@ -92,6 +92,20 @@ test('oil hours are the hours the pump was on, on every job, since the oil was c
   expect(await use()).toMatchObject({ hours: expect.closeTo(0.5, 6), wetJobs: 1, jobs: 1 })
 })
 
+test('oil changed on a car, in the middle of its pull, stands in the pump’s own book; one that was left in does not', async () => {
+  const jobId = await pumped(0, [1, 2])
+  const oil = (stage: string, h: number) =>
+    inTransaction(here(), (tx) => appendEvents(tx, shop.technician, jobId, [draft('pump-oil', { stage }, hours(h))]))
+  await oil('begun', 2)
+  await oil('left', 2.1)
+  expect(await use()).toMatchObject({ hours: expect.closeTo(1, 6) })
+  await oil('begun', 2.2)
+  await oil('done', 2.4)
+  expect(await use()).toMatchObject({ hours: 0, jobs: 0 })
+  const [change] = (await selectShelf(here())).find((s) => s.id === pumpId)?.deeds ?? []
+  expect(change).toMatchObject({ kind: 'oil-changed', happenedAt: hours(2.4).toISOString() })
+})
+
 test('the same deed sent twice is one, and another pump’s jobs are not counted', async () => {
   const deed = {
     id: randomUUID(),

@@ -102,7 +102,7 @@ function stageWords(stage: Stage): string {
     case 'sweep':
       return `nitrogen ×${stage.passes}`
     case 'hold':
-      return `${stage.minutes} min, ${{ judge: 'judge', rule: 'rule', word: 'word' }[stage.accept.by]}`
+      return `${stage.minutes} min${stage.until ? ' and on' : ''}, ${{ judge: 'judge', rule: 'rule', word: 'word' }[stage.accept.by]}`
     case 'hoses':
       return `hoses, ${stage.minutes} min`
     case 'charge':
