@@ -112,15 +112,16 @@ async function whole(shop: RunningShop): Promise<void> {
 /** Asks until it is acknowledged or the time is over. @returns whether it was acknowledged */
 async function insist(ask: () => Promise<Response>, until: number): Promise<boolean> {
   for (;;) {
-    const ok = await ask().then(
-      async (answer) => {
-        await answer.arrayBuffer()
-        if (answer.status >= 400 && answer.status < 500) throw new Error(`refused: ${answer.status}`)
-        return answer.ok
-      },
-      () => false,
-    )
-    if (ok) return true
+    const answer = await ask().catch(() => null)
+    // an answer that is cut off in the middle is none
+    const whole =
+      answer !== null &&
+      (await answer.arrayBuffer().then(
+        () => true,
+        () => false,
+      ))
+    if (whole && answer.status >= 400 && answer.status < 500) throw new Error(`refused: ${answer.status}`)
+    if (whole && answer.ok) return true
     if (Date.now() > until) return false
     await rest(150)
   }

@@ -67,6 +67,8 @@ export type JobView = {
   /** a gauge at the pump, while another hangs at the far end */
   pump: Point[]
   sides: { low: Point[]; high: Point[]; vent: Point[] }
+  /** the gas in the circuit, by a sensor on a pipe */
+  warmth: Point[]
   typed: LiveReading[]
   /** what keeps the simulated bench from playing this car, in words; null while it plays */
   benchTrouble: string | null

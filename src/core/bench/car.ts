@@ -3,10 +3,12 @@ import type { Refrigerant } from '../fluids/refrigerants'
 import type { RigState } from '../job/parts'
 import { rigRead } from '../job/written'
 import { type CarVolume, composeRig, farNode } from '../rig/compose'
+import { evaporatorsOf } from '../rig/free-volume'
 import type { RigFile } from '../rig/rig-file'
 import { type SteadyCycle, steadyCycle } from '../rig/steady-cycle'
 import { Stepper } from '../rig/stepper'
 import { kelvin } from '../units/temperature'
+import { BenchNitrogen } from './nitrogen'
 import type { BenchTruth } from './truth'
 
 /** A container on the simulated scale: gross weight and what it weighs empty, g. */
@@ -45,8 +47,6 @@ const FULL_G_L = 160
 const BENT_CORE_MM = 0.5
 /** A step of the bench is no longer than this, so that its curve between stays smooth, s. */
 const LONGEST_STEP_S = 60
-/** A car of this much has two evaporators, L (assumed, as the planner takes it). */
-const TWO_EVAPORATORS_FROM_L = 4
 
 /** The simulated car on its rig: the network of `composeRig`, carried along second by second, and the charge in it. */
 export class BenchCar {
@@ -59,6 +59,8 @@ export class BenchCar {
   containerC: number
   /** water the container stands in, Celsius; the hall's when nobody warmed it */
   bathC: number | undefined
+  /** dry nitrogen that stands in the car; none outside a pressure test */
+  nitrogen: BenchNitrogen | undefined
   private clutch = true
   private readonly stepper: Stepper
   private readonly far: number
@@ -67,6 +69,8 @@ export class BenchCar {
   /** whole seconds played; the stepper may be ahead by up to a step */
   private clock = 0
   private stepS = 0
+  /** air through every leak that is open now, at hard vacuum, Pa m3/s */
+  private leaksNow = 0
 
   constructor(truth: BenchTruth, rig: RigState) {
     this.truth = truth
@@ -126,20 +130,28 @@ export class BenchCar {
     // without a running pump or a container at its end the centre hose is open to the air, through a stopped pump too
     const closed = rig['centre-hose'] === 'container' || (rig['centre-hose'] === 'pump' && pumping)
     network.setLeak(0, closed ? 0 : OPEN_LINE_M3_S * this.truth.barometerPa)
-    for (const [i, leak] of this.leaks.entries()) network.setLeak(i + 1, isSealed(leak.at, rig) ? 0 : leak.air)
+    const open = this.leaks.map((leak) => (isSealed(leak.at, rig) ? 0 : leak.air))
+    for (const [i, air] of open.entries()) network.setLeak(i + 1, air)
+    this.leaksNow = open.reduce((sum, air) => sum + air, 0)
     this.stepper.begin()
   }
 
   /** One second on; what leaves an open container is in the car then, and is returned, g. */
   second(rig: RigState, container?: BenchContainer): number {
     this.clock++
-    if (this.chargeG === 0)
+    if (this.nitrogen) this.nitrogen.second(this.leaksNow)
+    else if (this.chargeG === 0)
       while (this.stepper.t < this.clock) this.stepS = this.stepper.step(this.stepper.t + LONGEST_STEP_S)
     this.settleSides(rig.engine === 'on')
     const takenG = container ? this.containerFlowGS(rig, container) : 0
     this.warmContainer(takenG, rig['container-pose'] === 'inverted', container)
     this.chargeG += takenG
     return takenG
+  }
+
+  letNitrogenIn(paG: number): void {
+    const { volumeL, ambientC, barometerPa } = this.truth
+    this.nitrogen = new BenchNitrogen({ volumeL, ambientC, barometerPa }, paG)
   }
 
   /** What both sides and the vent tend to, at rest or with the engine running. */
@@ -177,6 +189,11 @@ export class BenchCar {
   }
 
   private settleSides(engineOn: boolean): void {
+    if (this.nitrogen) {
+      const pa = this.nitrogen.pressurePa
+      this.sides = { lowPa: pa, highPa: pa, ventC: this.truth.ambientC }
+      return
+    }
     const goal = this.cycled(engineOn)
     // before the engine ever ran both sides are simply at rest
     const share = this.chargeG === 0 ? 1 : 1 - Math.exp(-1 / SIDES_LAG_S)
@@ -221,7 +238,7 @@ type LeakAt = NonNullable<BenchTruth['leaks']>[number]['at']
 
 const carOf = (truth: BenchTruth): CarVolume => ({
   volumeL: truth.volumeL,
-  evaporators: truth.volumeL >= TWO_EVAPORATORS_FROM_L ? 2 : 1,
+  evaporators: evaporatorsOf(truth.volumeL),
 })
 
 /** A core under its coupler cannot leak: the coupler seals it. */

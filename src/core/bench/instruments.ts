@@ -115,7 +115,7 @@ export function benchReadings(
 ): BenchReading[] {
   const found: BenchReading[] = []
   const { seed, barometerPa } = car.truth
-  const micron = car.chargeG === 0 ? gauge.shown(second) : null
+  const micron = car.chargeG === 0 && !car.nitrogen ? gauge.shown(second) : null
   if (micron !== null) found.push({ channel: 'vacuum', value: micron, unit: 'micron' })
   if (second % 5 === 0) {
     const psig = (pa: number) => rounded((pa - barometerPa) / PA_PER_PSI, 0.1)
@@ -124,6 +124,12 @@ export function benchReadings(
     if (rig.engine === 'on')
       found.push({ channel: 'vent', value: rounded(car.sides.ventC + 0.2 * gaussian(seed, second), 0.1), unit: 'C' })
   }
+  if (car.nitrogen && second % 30 === 0)
+    found.push({
+      channel: 'engine_bay',
+      value: rounded(car.nitrogen.celsius + 0.1 * gaussian(seed + 1, second), 0.1),
+      unit: 'C',
+    })
   if (container) found.push({ channel: 'scale', value: scale.shown(second, container.grossG), unit: 'g' })
   return found
 }

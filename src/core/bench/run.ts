@@ -1,3 +1,4 @@
+import type { LeakPlace } from '../job/leak'
 import { RIG_AT_START, type RigState } from '../job/parts'
 import { BenchCar, type BenchContainer } from './car'
 import {
@@ -8,7 +9,7 @@ import {
   type GaugeState,
   type ScaleState,
 } from './instruments'
-import { type BenchTruth, type Scenario, withScenario } from './truth'
+import { type BenchTruth, mendedAt, type Scenario, withScenario } from './truth'
 
 /** What a hand did to the bench, at a whole second since the job's clock began. */
 export type BenchAction =
@@ -18,6 +19,11 @@ export type BenchAction =
   | { second: number; kind: 'container-warmed'; celsius: number }
   /** its charge was recovered, it was opened, and what blocked it is renewed: air inside again */
   | { second: number; kind: 'opened-again' }
+  /** dry nitrogen for a pressure test, Pa above the air, and out again: air inside then */
+  | { second: number; kind: 'nitrogen-in'; paG: number }
+  | { second: number; kind: 'nitrogen-out' }
+  /** opened and mended at a place: air inside again */
+  | { second: number; kind: 'mended'; at: LeakPlace }
   | { second: number; kind: 'reset'; leakPaM3S: number; waterG: number }
   | { second: number; kind: 'scenario'; scenario: Scenario }
   | { second: number; kind: 'gauge'; state: GaugeState }
@@ -94,6 +100,16 @@ export class BenchRun {
         return
       case 'opened-again':
         this.putOn({ ...this.car.truth, blocked: 0 })
+        return
+      case 'mended':
+        this.putOn(mendedAt(this.car.truth, action.at))
+        return
+      case 'nitrogen-in':
+        this.car.letNitrogenIn(action.paG)
+        return
+      case 'nitrogen-out':
+        // what was hidden is still there; the vacuum is not
+        this.putOn({ ...this.car.truth, waterG: 0, boundG: 0 })
         return
       case 'reset':
         // what a person sets here is all that is hidden then

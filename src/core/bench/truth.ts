@@ -2,10 +2,11 @@ import * as z from 'zod'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { RigWritten } from '../job/events'
+import { LEAK_PLACES, type LeakPlace } from '../job/leak'
 import { LINK_KINDS } from '../job/link-kinds'
 
 /** Where a simulated leak may sit. A core leaks only while no coupler seals it; a hose only while it is in the hold. */
-export const LEAK_PLACES = ['low', 'evaporator', 'rear', 'high', 'core-low', 'core-high', 'hose', 'manifold'] as const
+export const LEAK_NODES = ['low', 'evaporator', 'rear', 'high', 'core-low', 'core-high', 'hose', 'manifold'] as const
 export const WATER_PLACES = ['low', 'evaporator', 'rear', 'high'] as const
 
 const Positive = z.number().finite().positive()
@@ -40,9 +41,15 @@ export const GOOD_GAUGE: GaugeTruth = GaugeTruth.parse({})
  * What a scenario hides; all of it may be left out, and is then as the car's story makes it. Units are in the names.
  */
 export const HiddenTruth = z.strictObject({
-  /** air flowing in at hard vacuum */
+  /** air flowing in at hard vacuum, at a node of the network; `place` is where a hand finds it and mends it */
   leaks: z
-    .array(z.strictObject({ at: z.enum(LEAK_PLACES), airPaM3S: z.number().min(0).max(0.1) }))
+    .array(
+      z.strictObject({
+        at: z.enum(LEAK_NODES),
+        airPaM3S: z.number().min(0).max(0.1),
+        place: z.enum(LEAK_PLACES).optional(),
+      }),
+    )
     .max(10)
     .optional(),
   waterG: z.number().min(0).max(100).optional(),
@@ -106,4 +113,28 @@ export type BenchTruth = z.infer<typeof BenchTruth>
 /** A car with a scenario's faults in it: the car and its rig stay, what is hidden is the scenario's. */
 export function withScenario(truth: BenchTruth, scenario: Scenario): BenchTruth {
   return { ...truth, leakPaM3S: 0, leaks: [], ...scenario.hidden, seed: scenario.seed }
+}
+
+type LeakNode = (typeof LEAK_NODES)[number]
+/** Places that mend a leak of a node of which nobody said where it is. */
+const MENDED_AT: Record<LeakNode, (place: LeakPlace) => boolean> = {
+  'core-low': (place) => place === 'port-low',
+  'core-high': (place) => place === 'port-high',
+  hose: (place) => place === 'rig',
+  manifold: (place) => place === 'rig',
+  evaporator: (place) => place === 'evaporator',
+  rear: (place) => place === 'evaporator-rear' || place === 'joint-rear',
+  low: (place) => ['hose-low', 'joint-suction', 'joint-evaporator'].includes(place),
+  high: (place) => !['rig', 'hose-low', 'joint-suction', 'joint-evaporator', 'port-low', 'port-high'].includes(place),
+}
+
+/** A car whose leak at a place was mended: what leaks elsewhere still does. */
+export function mendedAt(truth: BenchTruth, place: LeakPlace): BenchTruth {
+  const stays = (leak: { at: LeakNode; place?: LeakPlace | undefined }) =>
+    leak.place === undefined ? !MENDED_AT[leak.at](place) : leak.place !== place
+  return {
+    ...truth,
+    leakPaM3S: stays({ at: 'high' }) ? truth.leakPaM3S : 0,
+    leaks: (truth.leaks ?? []).filter(stays),
+  }
 }

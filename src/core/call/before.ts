@@ -117,7 +117,13 @@ export function callFix(state: JobState): Call {
           'Valve cores come in two sizes: hold the new one beside the old before it goes in.',
         ],
     action: { label: 'Repair is logged', key: 'L', does: { do: 'send', form: 'fix' } },
-    plain: [],
+    plain: [
+      {
+        label: 'Look for the leak',
+        key: 'F',
+        does: record({ kind: 'search-begun', payload: { why: state.holds.length > 0 ? 'hold' : 'empty' } }),
+      },
+    ],
     after: 'Then rig up.',
   }
 }

@@ -1,11 +1,14 @@
 import { certificateWords } from '../job/certificate'
+import { searchNow } from '../job/search'
 import type { JobState } from '../job/state'
+import { searchView } from '../leak/search-view'
 import { callLeave, callProve } from './after'
 import { callFix, callZero } from './before'
 import { callCharge } from './charge'
 import { callHold } from './hold'
 import { callClosed, callParked } from './rests'
 import { awaitsCouplers, callRig } from './rig'
+import { callSearch } from './search'
 import type { Call, Live } from './types'
 import { callIsolate, callPull } from './vacuum'
 
@@ -30,7 +33,7 @@ export function callFor(state: JobState, live: Live): Call {
     case 'zero':
       return callZero(state, live)
     case 'fix':
-      return callFix(state)
+      return callFixOrSearch(state, live)
     case 'rig':
       return callRig(state, live)
     case 'pull':
@@ -50,4 +53,9 @@ export function callFor(state: JobState, live: Live): Call {
       return unknown
     }
   }
+}
+
+function callFixOrSearch(state: JobState, live: Live): Call {
+  const view = searchNow(state) && searchView(state, live.learned)
+  return view ? callSearch(state, view, live) : callFix(state)
 }

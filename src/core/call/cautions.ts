@@ -22,6 +22,8 @@ export function cautionsBefore(
 ): Caution[] {
   if (event.kind === 'part-set') return turning(state, event.payload as PartSet, event.happenedAt)
   if (event.kind === 'nitrogen-swept') return [NITROGEN]
+  if (event.kind === 'nitrogen-in') return [{ ...NITROGEN, code: 'nitrogen-test' }]
+  if (event.kind === 'leak-found') return state.search?.nitrogen ? [NITROGEN_INSIDE] : []
   if (event.kind === 'pump-oil') return (event.payload as PayloadOf<'pump-oil'>).stage === 'begun' ? oilOut(state) : []
   if (event.kind === 'container-warmed')
     return (event.payload as PayloadOf<'container-warmed'>).celsius > WARMEST_C ? [TOO_WARM] : []
@@ -73,7 +75,7 @@ function counting(state: JobState, { count, netG }: PayloadOf<'cans-planned'>): 
 function finishing(state: JobState, step: Step): Caution[] {
   if (step !== state.step) return []
   const undone = UNDONE[step]
-  const found = undone?.is(state) ? [undone.caution] : []
+  const found = [...(undone?.is(state) ? [undone.caution] : []), ...(state.search?.nitrogen ? [NITROGEN_INSIDE] : [])]
   return step === 'isolate' && state.rig['centre-hose'] === 'pump' ? [...found, HOSE_ON_STOPPED_PUMP] : found
 }
 
@@ -190,6 +192,11 @@ const NITROGEN: Caution = {
     'Dry nitrogen only, through a regulator with a relief valve, below the label’s limit. Never oxygen, never shop air.',
   remedy: 'Ventilate; let it out to the air of the room before the pump runs: a pump is broken by pressure.',
 }
+const NITROGEN_INSIDE: Caution = {
+  code: 'nitrogen-inside',
+  sentence: 'Nitrogen still stands in this car: pressure breaks the pump, and blows out of what is opened.',
+  remedy: 'Let it out to the air of the room first, and say so.',
+}
 const HOSE_ON_STOPPED_PUMP: Caution = {
   code: 'hose-on-stopped-pump',
   sentence: 'The hose is still on the stopped pump: its oil creeps up into the manifold.',
@@ -200,6 +207,7 @@ function turning(state: JobState, { part, state: to }: PartSet, at: string | und
   const next = { ...state.rig, [part]: to } as RigState
   const found: (Caution | false)[] = [
     part === 'pump' && to === 'on' && underPressure(state),
+    part === 'pump' && to === 'on' && state.search?.nitrogen !== undefined && NITROGEN_INSIDE,
     part === 'pump' && to === 'on' && state.oilOut === true && PUMP_WITHOUT_OIL,
     (part === 'valve-low' || part === 'valve-high') && to === 'open' && pumpIsCold(state, at) && PUMP_COLD,
     part === 'pump' && to === 'on' && state.rig['exhaust-cap'] === 'on' && EXHAUST_CAP,

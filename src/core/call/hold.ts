@@ -1,9 +1,11 @@
 import type { ReasonCode } from '../hold/codes'
+import { LOST_UNSEEN } from '../hold/history'
 import { reasonsIn } from '../hold/reason-words'
 import type { HoldResult, Verdict } from '../hold/types'
 import { endsUncharged, holdStage, pullAhead } from '../job/stage-now'
 import { OPENED_MINUTES } from '../job/stages'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '../job/state'
+import { mendedWords } from '../leak/proved'
 import { chanceWords } from '../units/chance'
 import type { Say } from '../units/say'
 import { type Accepted, acceptanceOf } from './acceptance'
@@ -18,7 +20,11 @@ const decide = (label: string, key: string, next: 'charge' | 'pull' | 'fix' | 'h
 })
 const CHARGE = decide('Go on to charging', 'C', 'charge')
 const PULL = decide('Pull again', 'P', 'pull')
-const FIX = decide('Look for the leak', 'F', 'fix')
+const FIX: CallButton = {
+  label: 'Look for the leak',
+  key: 'F',
+  does: record({ kind: 'hold-decided', payload: { next: 'fix' } }, { kind: 'search-begun', payload: { why: 'hold' } }),
+}
 const LONGER = decide('Hold on longer', 'H', 'hold')
 
 /** Charged although it leaks: why, and what whoever pays says to it. */
@@ -204,7 +210,9 @@ function choicesOf(
   const ended = hold.ended as NonNullable<Hold['ended']>
   const onward = goesOn(state, judged)
   if (judged.by === 'word') return [{ ...onward, label: `It holds. ${onward.label}` }, PULL, FIX]
-  if (judged.accepted) return [onward, PULL]
+  // it held, and yet what it lost would have shown: the leak is where this hold cannot see
+  const elsewhere = ended.findings?.some((f) => f.code === LOST_UNSEEN)
+  if (judged.accepted) return elsewhere ? [onward, PULL, FIX] : [onward, PULL]
   if (judged.by === 'rule') return [BY_FAILURE[holdStage(state)?.fails ?? 'again'], LONGER, FIX]
   if (still) return stoodStill(hold, ended, say)
   const usual = wet ? CHOICES.damp : CHOICES[ended.verdict]
@@ -260,6 +268,7 @@ function callVerdict(state: JobState, hold: Hold, say: Say): Call {
     sure: `leak ${chanceWords(ended.leak)}, damp ${chanceWords(ended.damp)}`,
     sentence: sentenceOf(state, ended, judged, { still, wet }),
     why: [
+      ...mendedWords(state, hold.isolatedAt, ended, say),
       ...judged.words,
       ...reasonsIn(ended, say),
       ...(wet ? ['Whether it leaks too stays open: the next hold, drier, tells.'] : []),

@@ -2,6 +2,8 @@ import type { HandFlow } from '../charge/by-hand'
 import type { Closing } from '../charge/closing'
 import type { HoldResult } from '../hold/types'
 import type { EventDraft, EventKind, PayloadOf } from '../job/events'
+import type { PressureFinding } from '../leak/pressure-test'
+import type { Learned } from '../leak/search-view'
 import type { PullAdvice } from '../pull/advice'
 import type { PullForecast } from '../pull/forecast'
 import { type Say, USUAL_SAY } from '../units/say'
@@ -11,10 +13,19 @@ import type { Caution } from './cautions'
 export type Deed = { [K in EventKind]: { kind: K; payload: PayloadOf<K> } }[EventKind]
 
 /** Where the sheet of other ways opens: turning back, stopping here, ending it, charging with a leak that is known. */
-export type WayOut = 'back' | 'park' | 'close' | 'accept'
+export type WayOut = 'back' | 'park' | 'close' | 'accept' | 'search'
 
 /** The forms a step may show; the call's button sends the one it names. */
-export type FormName = 'zero' | 'recovered' | 'fix' | 'plan' | 'container-start' | 'container-end' | 'proof' | 'sign'
+export type FormName =
+  | 'zero'
+  | 'recovered'
+  | 'fix'
+  | 'leak-found'
+  | 'plan'
+  | 'container-start'
+  | 'container-end'
+  | 'proof'
+  | 'sign'
 
 /** What a button does: record deeds, send a form, end the hold on the server, or go somewhere. */
 export type Does =
@@ -101,6 +112,10 @@ export type Live = {
   /** whether the compressor was seen going on and off */
   cycling?: boolean
   judgement?: HoldResult
+  /** leaks this shop found so far, by place: the search begins with them */
+  learned?: Learned
+  /** what the pressure test that runs says by now */
+  pressureTest?: PressureFinding
   /** where the running pull stands */
   pull?: PullAdvice
   /** when the running pull ends, as the server's watch says */

@@ -1,3 +1,4 @@
+import { hosesOnCar } from '../job/sides'
 import { currentHold, type Hold, type JobState } from '../job/state'
 import { hoseKindOf } from '../rig/compose'
 import { OUTGASSING } from '../rig/outgassing'
@@ -23,7 +24,7 @@ export function holdContext(
   barometerRead = false,
 ): HoldContext {
   const { rig, place, label, volumeL } = state.opened
-  const inside = hosesInside(state)
+  const inside = hosesOnCar(state.rig)
   const measured = inside ? rig.hoseBaselinePaM3S : undefined
   return {
     volumeL: volumeL + (inside ? hoseL(state) : 0),
@@ -53,13 +54,6 @@ export function storyPriors(state: JobState): HoldPriors {
     chargeG: (label.lowG + label.highG) / 2,
   })
 }
-
-/** Hoses are in the hold unless both couplers were shut off from the car. */
-const hosesInside = ({ rig }: JobState): boolean =>
-  rig['coupler-low'] === 'open' ||
-  rig['coupler-high'] === 'open' ||
-  rig['coupler-low'] === 'on' ||
-  rig['coupler-high'] === 'on'
 
 function hoseL({ opened: { rig } }: JobState): number {
   const litres = (boreM: number, lengthM: number) => (Math.PI / 4) * boreM ** 2 * lengthM * 1000

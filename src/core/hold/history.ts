@@ -7,6 +7,9 @@ import type { HoldResult } from './types'
 export type Agreement = { gramsPerYear: number; says: Says; finding: Finding; words: string }
 type Says = 'agree' | 'not-both' | 'unknown'
 
+/** It held, and what it lost by its history would have shown. */
+export const LOST_UNSEEN = 'lost-would-have-shown'
+
 /** Found and lost may differ by so much and still be one hole: viscous or molecular, warm or cold days (assumed). */
 const APART = 3
 
@@ -24,7 +27,7 @@ export function historyAgainst(result: HoldResult, gramsLost: number | null, day
   if (result.verdict === 'undecided' || result.verdict === 'invalid') return says('unknown', 'lost-not-said-yet')
   if (result.verdict === 'tight' || result.verdict === 'damp') {
     const limit = result.detectionLimitGramsPerYear?.high ?? Number.POSITIVE_INFINITY
-    if (lostG > APART * limit) return says('not-both', 'lost-would-have-shown')
+    if (lostG > APART * limit) return says('not-both', LOST_UNSEEN)
     return lostG < limit ? says('unknown', 'lost-less-than-shows') : says('agree', 'lost-mended')
   }
   const { low, high } = result.leakGramsPerYear ?? { low: 0, high: Number.POSITIVE_INFINITY }

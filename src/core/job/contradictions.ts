@@ -38,6 +38,12 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
     case 'closed':
     case 'reopened':
       return ['step', 'rest']
+    case 'search-begun':
+    case 'nitrogen-in':
+    case 'nitrogen-out':
+    case 'leak-found':
+    case 'search-ended':
+      return ['search']
     case 'hoses-shut':
     case 'hoses-held':
       return ['hoses']
@@ -59,6 +65,8 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
       return [`corrected ${payload.eventId}`]
     // what several people may say beside each other: only the very same twice is one too many
     case 'looked-at':
+    case 'leak-checked':
+    case 'part-charge':
     case 'noted':
     case 'car-told':
     case 'proof-read':

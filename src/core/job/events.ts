@@ -4,6 +4,7 @@ import { Instant } from '../entry/instant'
 import { text, verbatim } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { INSTRUMENT_KINDS, SEATS } from './instrument-kinds'
+import { LeakChecked, LeakFound, NITROGEN_MOST_PA_G, SEARCH_WHY } from './leak'
 import { LINK_KINDS } from './link-kinds'
 import { PartSet } from './parts'
 import { PHOTO_OF } from './photos'
@@ -229,6 +230,8 @@ export const PAYLOADS = {
     volumeL: z.number().min(0.5).max(20).optional(),
     /** the low-pressure switch lets the compressor run from here, Pa above the air */
     switchPaG: z.number().min(20_000).max(600_000).optional(),
+    /** how old the car is */
+    ageYears: z.number().min(0).max(80).optional(),
     /** the most its label or manual lets in for a test or a sweep, Pa above the air */
     nitrogenLimitPaG: z.number().min(5_000).max(3_000_000).optional(),
   }),
@@ -289,6 +292,17 @@ export const PAYLOADS = {
   'leak-accepted': z.strictObject({ gramsPerYear: z.number().min(0).max(1e6), why: Text, customer: Text }),
   /** a place that was looked at for the leak, and what was found there */
   'looked-at': z.strictObject({ place: Text, found: Text }),
+  /** the search for the leak begins: a hold leaked, or the car came in empty */
+  'search-begun': z.strictObject({ why: z.enum(SEARCH_WHY) }),
+  'leak-checked': LeakChecked,
+  /** dry nitrogen stands in the car for a pressure test */
+  'nitrogen-in': z.strictObject({ pressurePaG: z.number().min(5_000).max(NITROGEN_MOST_PA_G) }),
+  'nitrogen-out': z.strictObject({}),
+  /** a part charge for the sniffer: weighed in, and recovered again before anything is opened, g */
+  'part-charge': z.strictObject({ inG: z.number().min(1).max(500), outG: Grams }),
+  'leak-found': LeakFound,
+  /** not found: why it was given up, and whether dye goes in with the charge */
+  'search-ended': z.strictObject({ why: Text, dye: z.boolean() }),
   /** the work turned back to an earlier step */
   'turned-back': z.strictObject({ to: z.enum(TURNS_TO), why: Text }),
   /** left standing under its vacuum, until then where it is known */

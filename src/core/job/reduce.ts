@@ -1,5 +1,6 @@
 import type { JobEvent, JobOpened, PayloadOf } from './events'
 import { RIG_AT_START, type RigState } from './parts'
+import { searchOn } from './search'
 import { atStage, lastOf, nextOf } from './stage-now'
 import { plainStages } from './stages'
 import {
@@ -107,6 +108,7 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
     spent: [],
     turns: [],
     looked: [],
+    leaksFound: [],
     corrections: [],
     notes: [],
     photos: [],
@@ -135,6 +137,7 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
         ...state,
         opened: toldOf(state.opened, event.payload),
         ...(event.payload.switchPaG !== undefined && { switchPaG: event.payload.switchPaG }),
+        ...(event.payload.ageYears !== undefined && { ageYears: event.payload.ageYears }),
         ...(event.payload.nitrogenLimitPaG !== undefined && { nitrogenLimitPaG: event.payload.nitrogenLimitPaG }),
       }
     case 'zero-read':
@@ -190,6 +193,15 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       return { ...state, accepted: { ...event.payload, at, by: event.by } }
     case 'looked-at':
       return { ...state, looked: [...state.looked, { ...event.payload, at, by: event.by }] }
+    case 'search-begun':
+    case 'leak-checked':
+    case 'nitrogen-in':
+    case 'nitrogen-out':
+    case 'leak-found':
+    case 'search-ended':
+      return searchOn(state, event)
+    case 'part-charge':
+      return state
     case 'turned-back':
       return turnBack(state, event.payload, at, event.by)
     case 'parked':

@@ -1,5 +1,6 @@
 import type { EventDraft, PayloadOf } from './events'
-import { currentHold, type JobState, openContainer, shutIn } from './state'
+import { searchNow } from './search'
+import { chargedG, currentHold, type JobState, openContainer, shutIn } from './state'
 import { STEP_NAMES, stepNumber } from './steps'
 
 /** Why an event cannot have happened, and where in it that stands. */
@@ -23,6 +24,8 @@ export function refusalOf(state: JobState, event: Pick<EventDraft, 'kind' | 'pay
       return refuseCan(state)
     case 'nitrogen-swept':
       return refuseNitrogen(state, event.payload as PayloadOf<'nitrogen-swept'>)
+    case 'nitrogen-in':
+      return refuseNitrogenIn(state, event.payload as PayloadOf<'nitrogen-in'>)
     case 'container-ended':
       return refuseEnd(state, event.payload as PayloadOf<'container-ended'>)
     default: {
@@ -52,6 +55,15 @@ function heldAlready(state: JobState, event: EventDraft): string | null {
       return decidedAlready(state, event.payload.next)
     case 'hold-lengthened':
       return !hold || hold.ended ? 'nothing holds that could be lengthened' : null
+    case 'search-begun':
+      return searchNow(state) ? 'a search is on already' : null
+    case 'leak-checked':
+    case 'search-ended':
+      return state.search && !state.search.ended && !state.search.found ? null : NO_SEARCH
+    case 'leak-found':
+      return state.search && !state.search.found ? null : NO_SEARCH
+    case 'nitrogen-out':
+      return state.search?.nitrogen ? null : 'no nitrogen was let in'
     case 'pump-oil':
       return oilAlready(state, event.payload.stage)
     case 'hoses-shut':
@@ -144,7 +156,9 @@ function refuseStart(state: JobState, { id, grossG }: PayloadOf<'container-start
   return null
 }
 
-function refuseNitrogen({ nitrogenLimitPaG }: JobState, { pressurePaG }: PayloadOf<'nitrogen-swept'>): Refusal | null {
+const NO_SEARCH = 'no search for a leak is on: begin one first'
+
+function refuseNitrogen({ nitrogenLimitPaG }: JobState, { pressurePaG }: { pressurePaG: number }): Refusal | null {
   if (nitrogenLimitPaG === undefined || pressurePaG <= nitrogenLimitPaG) return null
   return {
     path: 'pressurePaG',
@@ -152,6 +166,14 @@ function refuseNitrogen({ nitrogenLimitPaG }: JobState, { pressurePaG }: Payload
       `${Math.round(pressurePaG / 1000)} kPa is above the ${Math.round(nitrogenLimitPaG / 1000)} kPa this car’s label allows: ` +
       `let in less, and type what it was`,
   }
+}
+
+function refuseNitrogenIn(state: JobState, payload: PayloadOf<'nitrogen-in'>): Refusal | null {
+  if (!searchNow(state)) return { path: '', reason: NO_SEARCH }
+  if (state.search?.nitrogen) return { path: '', reason: 'nitrogen is in already: let it out first' }
+  if (chargedG(state) > 0)
+    return { path: '', reason: 'there is a charge in this car: it is recovered before nitrogen goes in' }
+  return refuseNitrogen(state, payload)
 }
 
 function refuseCan({ counted }: JobState): Refusal | null {

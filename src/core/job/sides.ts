@@ -38,3 +38,6 @@ export function leaveItemsOf(state: Pick<JobState, 'rig' | 'opened' | 'left'>): 
     return item !== 'high-coupler-off' || sidesOf(opened.rig).includes('high')
   })
 }
+
+/** Hoses hang on the car, and are in what is held, unless both couplers are off. */
+export const hosesOnCar = (rig: RigState): boolean => rig['coupler-low'] !== 'off' || rig['coupler-high'] !== 'off'

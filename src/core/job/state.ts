@@ -1,5 +1,6 @@
 import { hoseContentG } from '../fluids/hose'
 import type { HoldEnded, JobEvent, JobOpened, LEAVE_ITEMS, PayloadOf } from './events'
+import type { Search } from './leak'
 import type { RigState } from './parts'
 import type { Stage } from './stages'
 import type { Step } from './steps'
@@ -53,6 +54,9 @@ export type Hung = Omit<PayloadOf<'instrument-hung'>, 'instead'>
 /** What a rig says of its vacuum gauge. */
 export type GaugeFacts = Pick<Rig, 'gauge' | 'gaugeAt' | 'resolutionPa'>
 
+/** A leak that was found, and the hold that leaked by it. */
+export type LeakMended = NonNullable<Search['found']> & { before: (HoldEnded & { at: string }) | null }
+
 /** Everything the events of one job add up to. */
 export type JobState = {
   opened: Opened
@@ -96,6 +100,8 @@ export type JobState = {
   switchPaG?: number
   /** the most its label or manual lets in for a test or a sweep, Pa above the air, where somebody knows it */
   nitrogenLimitPaG?: number
+  /** how old the car is, where somebody knows */
+  ageYears?: number
   /** the pump's oil is out: the car waits behind its shut valves */
   oilOut?: true
   /** the container stands in water so warm, Celsius */
@@ -116,6 +122,10 @@ export type JobState = {
   spent: readonly Spent[]
   turns: readonly (PayloadOf<'turned-back'> & { from: Step; at: string; by: string })[]
   looked: readonly (PayloadOf<'looked-at'> & { at: string; by: string })[]
+  /** the search that is on, or was last */
+  search?: Search
+  /** leaks that were found and mended in this job, with the rise they made where a hold saw it, Pa/s */
+  leaksFound: readonly LeakMended[]
   accepted?: PayloadOf<'leak-accepted'> & { at: string; by: string }
   /** it stood with its couplers off: they go on again before its hold goes on */
   stoodOff?: true

@@ -1,12 +1,12 @@
 import type { JobState } from '../job/state'
-import { TWO_EVAPORATORS_FROM_L } from '../rig/free-volume'
+import { evaporatorsOf } from '../rig/free-volume'
 import type { PullQuestion } from './planner'
 
 /** The planner's question for a job: its rig, its story, its place. */
 export function pullQuestion(state: JobState, draws: number): PullQuestion {
   const { opened } = state
   return {
-    car: { volumeL: opened.volumeL, evaporators: opened.volumeL >= TWO_EVAPORATORS_FROM_L ? 2 : 1 },
+    car: { volumeL: opened.volumeL, evaporators: evaporatorsOf(opened.volumeL) },
     rig: opened.rig,
     story: opened.story,
     ambientC: opened.place.ambientC,

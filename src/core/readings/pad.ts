@@ -8,7 +8,7 @@ import { parseCelsius } from '../units/temperature'
 import { vacuumSeen } from './vacuum-seen'
 
 /** What is typed by hand while a car is worked on. */
-export type PadChannel = Extract<Channel, 'vacuum' | 'low' | 'high' | 'scale' | 'ambient' | 'barometer'>
+export type PadChannel = Extract<Channel, 'vacuum' | 'low' | 'high' | 'scale' | 'ambient' | 'engine_bay' | 'barometer'>
 /** A figure as it was typed, in the unit it was typed in. */
 export type Typed = { value: number; unit: ReadingUnit }
 
@@ -18,11 +18,13 @@ export const NAMES: Record<PadChannel, string> = {
   high: 'high side',
   scale: 'scale',
   ambient: 'air temperature',
+  engine_bay: 'gas temperature, on a pipe',
   barometer: 'barometer',
 }
 
-/** What a step is about first, and what may be typed beside it. */
-export function padChannels(step: Step): readonly [PadChannel, ...PadChannel[]] {
+/** What a step is about first, and what may be typed beside it. @param underPressure - nitrogen stands in the car */
+export function padChannels(step: Step, underPressure = false): readonly [PadChannel, ...PadChannel[]] {
+  if (underPressure) return ['low', 'engine_bay']
   return step === 'charge' ? ['scale', 'low', 'high', 'ambient'] : ['vacuum', 'barometer', 'ambient']
 }
 
@@ -38,6 +40,7 @@ export function usualUnit(channel: PadChannel, gauge: 'electronic' | 'needle', u
     case 'scale':
       return units.mass
     case 'ambient':
+    case 'engine_bay':
       return units.temperature
     case 'barometer':
       return 'mbar'
@@ -60,7 +63,8 @@ export function padRead(channel: PadChannel, text: string, unit: ReadingUnit, ba
 
 function parsed(channel: PadChannel, text: string, unit: ReadingUnit): Typed {
   if (channel === 'scale') return { value: parseMass(/[a-z]/i.test(text) ? text : `${text} ${unit}`).grams, unit: 'g' }
-  if (channel === 'ambient') return { value: parseCelsius(/[a-z]/i.test(text) ? text : `${text} ${unit}`), unit: 'C' }
+  if (channel === 'ambient' || channel === 'engine_bay')
+    return { value: parseCelsius(/[a-z]/i.test(text) ? text : `${text} ${unit}`), unit: 'C' }
   if (channel === 'vacuum') return parsePressure(text, unit as PressureUnit)
   if (channel === 'barometer') return parsePressure(text, unit as PressureUnit, false)
   const side = parsePressure(text, unit as PressureUnit, true)
@@ -77,6 +81,7 @@ export function padHint(channel: PadChannel, text: string, unit: ReadingUnit, ba
       case 'scale':
         return massInAllUnits(stored).join(' · ')
       case 'ambient':
+      case 'engine_bay':
         return `${stored.toFixed(1)} °C, ${((stored * 9) / 5 + 32).toFixed(0)} °F`
       case 'barometer':
         return `${(stored / 100).toFixed(0)} mbar, ${(stored / PA_PER_INHG).toFixed(1)} inHg`
@@ -97,6 +102,7 @@ const EXAMPLES: Record<PadChannel, (unit: ReadingUnit) => string> = {
   high: () => 'such as 180, 180 psi or 1250 kPa',
   scale: () => 'such as 374 g or 13.2 oz',
   ambient: () => 'such as 22 or 72 F',
+  engine_bay: () => 'such as 22 or 72 F',
   barometer: () => 'as it reads here: 1008, 1008 mbar or 29.8 inHg',
 }
 

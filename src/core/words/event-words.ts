@@ -6,6 +6,8 @@ import { PART_NAMES } from '../job/parts'
 import { PHOTO_WORDS } from '../job/photos'
 import { STEP_NAMES } from '../job/steps'
 import { CLOSED_LINES } from '../job/summary'
+import { PLACES } from '../leak/places'
+import { seenWords } from '../leak/seen-words'
 import { SEAT_WORDS } from '../shop/instruments'
 import { chanceWords } from '../units/chance'
 import { USUAL_SAY } from '../units/say'
@@ -74,6 +76,20 @@ export function eventWords(event: JobEvent): string {
       )
     case 'looked-at':
       return `Looked for the leak at ${event.payload.place}: ${event.payload.found}`
+    case 'search-begun':
+      return event.payload.why === 'hold' ? 'Search for the leak begun' : 'Search begun: it came in empty'
+    case 'leak-checked':
+      return seenWords(event.payload)
+    case 'nitrogen-in':
+      return `Dry nitrogen in, ${Math.round(event.payload.pressurePaG / 1000)} kPa`
+    case 'nitrogen-out':
+      return 'Nitrogen let out'
+    case 'part-charge':
+      return `For the sniffer: ${Math.round(event.payload.inG)} g in, ${Math.round(event.payload.outG)} g recovered`
+    case 'leak-found':
+      return `Found: ${PLACES[event.payload.at].name}; ${event.payload.done}`
+    case 'search-ended':
+      return `Not found: ${event.payload.why}${event.payload.dye ? '; dye goes in with the charge' : ''}`
     case 'turned-back':
       return `Back to ${STEP_NAMES[event.payload.to]}: ${event.payload.why}`
     case 'parked':
@@ -152,6 +168,7 @@ const toldWords = (told: PayloadOf<'car-told'>): string =>
     ...(told.oilKind === undefined ? [] : [`oil ${told.oilKind}`]),
     ...(told.oilMl === undefined ? [] : [`${told.oilMl} mL of oil`]),
     ...(told.switchPaG === undefined ? [] : [`its low-pressure switch at ${USUAL_SAY.pressure(told.switchPaG)}`]),
+    ...(told.ageYears === undefined ? [] : [`${told.ageYears} years old`]),
     ...(told.nitrogenLimitPaG === undefined
       ? []
       : [`nitrogen up to ${USUAL_SAY.pressure(told.nitrogenLimitPaG)} by its label`]),

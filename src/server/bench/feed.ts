@@ -107,6 +107,9 @@ export function actionsOf(events: readonly StoredEvent[], bench: StoredBench, st
       return [{ second: at, kind: 'turn', part: event.payload.part, state: event.payload.state }]
     if (event.kind === 'container-warmed')
       return [{ second: at, kind: 'container-warmed', celsius: event.payload.celsius }]
+    if (event.kind === 'nitrogen-in') return [{ second: at, kind: 'nitrogen-in', paG: event.payload.pressurePaG }]
+    if (event.kind === 'nitrogen-out') return [{ second: at, kind: 'nitrogen-out' }]
+    if (event.kind === 'leak-found') return [{ second: at, kind: 'mended', at: event.payload.at }]
     if (event.kind === 'recovered' && charged) {
       charged = false
       return [{ second: at, kind: 'opened-again' }]

@@ -17,7 +17,7 @@ export async function jobView(db: Scope, id: string): Promise<JobView | null> {
   const job = await selectJob(db, id)
   if (!job) return null
   const span = spanOf(job)
-  const [events, clock, vacuum, pump, scale, low, high, vent, typed] = await Promise.all([
+  const [events, clock, vacuum, pump, scale, low, high, vent, warmth, typed] = await Promise.all([
     selectEvents(db, id),
     selectClock(db, id),
     selectHistory(db, span, 'vacuum', MOST_POINTS),
@@ -26,6 +26,7 @@ export async function jobView(db: Scope, id: string): Promise<JobView | null> {
     selectHistory(db, span, 'low', MOST_SIDES),
     selectHistory(db, span, 'high', MOST_SIDES),
     selectHistory(db, span, 'vent', MOST_SIDES),
+    selectHistory(db, span, 'engine_bay', MOST_SIDES),
     selectTyped(db, span, 40),
   ])
   const shown = plain(events)
@@ -39,6 +40,7 @@ export async function jobView(db: Scope, id: string): Promise<JobView | null> {
     pump,
     scale,
     sides: { low, high, vent },
+    warmth,
     typed,
     benchTrouble: job.benchTrouble,
     judged: await judgedHold(db, id),

@@ -152,6 +152,20 @@ export async function bookEvent(
     })
     return
   }
+  if (event.kind === 'part-charge') {
+    const { inG, outG } = event.payload
+    const round = { ...base, equipmentId: null, why: 'for the sniffer' }
+    const from = `a part charge, ${state.opened.car.name}`
+    await insertEntry(tx, author, { ...round, id: randomUUID(), kind: 'charged', container: from, grams: -inG })
+    await insertEntry(tx, author, {
+      ...round,
+      id: randomUUID(),
+      kind: 'recovered',
+      container: 'recovery cylinder',
+      grams: outG,
+    })
+    return
+  }
   if (event.kind === 'can-emptied') {
     const can = {
       ...base,

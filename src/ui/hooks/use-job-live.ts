@@ -21,6 +21,8 @@ export type LiveJob = {
   pump: CurvePoint[]
   scale: CurvePoint[]
   sides: Sides
+  /** the gas in the circuit, Celsius */
+  warmth: CurvePoint[]
   typed: LiveReading[]
   benchTrouble: string | null
   judged: JobView['judged']
@@ -95,6 +97,7 @@ function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
     pump: extend(job.pump, readings, PUMP_CHANNEL),
     scale: extend(job.scale, readings, 'scale'),
     sides: extendSides(job.sides, readings),
+    warmth: extend(job.warmth, readings, 'engine_bay'),
     typed: [...readings.filter((r) => r.instrument === 'hand').reverse(), ...job.typed].slice(0, 40),
   }
 }
@@ -107,7 +110,7 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
   const [job, dispatch] = useReducer(
     reduce,
     view,
-    ({ events, clock, latest, vacuum, pump, scale, sides, typed, benchTrouble, judged, forecast }) => ({
+    ({ events, clock, latest, vacuum, pump, scale, sides, warmth, typed, benchTrouble, judged, forecast }) => ({
       events,
       clock,
       latest,
@@ -115,6 +118,7 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
       pump,
       scale,
       sides,
+      warmth,
       typed,
       benchTrouble,
       judged,

@@ -8,7 +8,11 @@ import type { Lead } from '@/core/charge/closing'
 import { handFlowOf } from '@/core/charge/hand-flow-of-job'
 import { clockFactor } from '@/core/job/clock'
 import { foldJob } from '@/core/job/reduce'
-import { currentHold, gaugesApart, type JobState, openContainer } from '@/core/job/state'
+import { searchNow } from '@/core/job/search'
+import { currentHold, gaugesApart, type JobState, openContainer, shutIn } from '@/core/job/state'
+import { judgePressureTest } from '@/core/leak/pressure-test'
+import { pressureTestOf } from '@/core/leak/pressure-test-of-job'
+import type { Learned } from '@/core/leak/search-view'
 import { cyclingOf, runningWords, ventTrend } from '@/core/prove/trend'
 import type { PullForecast } from '@/core/pull/forecast'
 import { PUMP_CHANNEL } from '@/core/shop/instruments'
@@ -47,6 +51,7 @@ import { hasOtherWays, OtherWays } from './ways/other-ways'
 type Props = {
   pumpDue: string | null
   lead: Lead
+  learned: Learned
   stock: readonly StockContainer[]
   view: JobView
   shop: ShopView
@@ -59,7 +64,7 @@ type Props = {
 const NOTHING: LiveJob['scale'] = []
 
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
-export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, serverNowMs }: Props) {
+export function JobScreen({ pumpDue, lead, learned, stock, view, shop, user, maySign, serverNowMs }: Props) {
   const { job, line, take } = useJobLive(view)
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
@@ -80,14 +85,21 @@ export function JobScreen({ pumpDue, lead, stock, view, shop, user, maySign, ser
     ...(pull && { pull }),
     ...(forecast && { forecast }),
     ...(charging && chargeLive(charging)),
+    learned,
+    ...pressureLive(state, job),
     ...((state.step === 'prove' || state.step === 'charge') && runningLive(job, state, nowMs, say)),
   }
   const call = callFor(state, live)
   const deeds = useDeeds(view.id, job.events.length, job.clock, take)
-  const typed = !state.signed && ['pull', 'isolate', 'hold', 'charge'].includes(state.step)
+  const searching = searchNow(state) !== undefined
+  // a search reads what stands in the car: its vacuum, or nitrogen
+  const reading = searching && (state.search?.nitrogen !== undefined || shutIn(state))
+  const typed = !state.signed && ['pull', 'isolate', 'hold', 'charge', ...(reading ? ['fix'] : [])].includes(state.step)
   const [trailOpen, setTrailOpen] = useState(false)
   const [way, setWay] = useState<WayOut | null>(null)
-  const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove'].includes(state.step)
+  const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove', ...(searching ? ['fix'] : [])].includes(
+    state.step,
+  )
   return (
     <ZoneProvider timeZone={shop.timeZone}>
       <FormsProvider stock={stock} state={state} live={live} call={call} user={user}>
@@ -174,6 +186,8 @@ const scaleByHand = ({ opened, hung }: JobState, instrument: string | undefined)
 /** Whether the step's own channel is read by hand: no instrument ever sent it. A scale is read once something is on it. */
 function byHand({ latest }: LiveJob, state: JobState): boolean {
   if (state.step === 'charge' && !openContainer(state)) return false
+  // a test wants the gas's temperature too, which few instruments report
+  if (state.search?.nitrogen) return [latest.low, latest.engine_bay].some((l) => !l || l.instrument === 'hand')
   const newest = state.step === 'charge' ? latest.scale : latest.vacuum
   return newest === undefined || newest.instrument === 'hand'
 }
@@ -202,6 +216,12 @@ function runningLive({ sides }: LiveJob, state: JobState, nowMs: number, say: Sa
     ),
     cycling: cycling !== null,
   }
+}
+
+/** What the pressure test says by now, while nitrogen is in. */
+function pressureLive(state: JobState, { sides, warmth }: LiveJob): Partial<Live> {
+  const test = pressureTestOf(state, sides.low, warmth)
+  return test ? { pressureTest: judgePressureTest(test) } : {}
 }
 
 /** What the watched scale adds to what is live. */

@@ -3,7 +3,7 @@ import * as z from 'zod'
 import type { Due } from '@/core/equipment/upkeep'
 import { JobOpened, OIL_UNREAD } from '@/core/job/events'
 import { type Procedure, procedureWritten, type Rig, rigWritten } from '@/core/job/written'
-import { FREE_VOLUME_L, TWO_EVAPORATORS_FROM_L } from '@/core/rig/free-volume'
+import { evaporatorsOf, FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { daysSinceCharge, type KnownCar } from '@/core/shop/known-car'
 import { stationPressurePa } from '@/core/units/barometer'
 import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
@@ -84,7 +84,7 @@ export function valuesOfCar(car: KnownCar, nowMs: number): Partial<NewCarValues>
     oilKind: label.oilKind === OIL_UNREAD ? '' : label.oilKind,
     oilMl: label.oilMl === null ? '' : String(label.oilMl),
     source: label.source,
-    evaporators: car.volumeL >= TWO_EVAPORATORS_FROM_L ? '2' : '1',
+    evaporators: String(evaporatorsOf(car.volumeL)) as '1' | '2',
     lastCharge: car.lastChargeG === null ? '' : `${Math.round(car.lastChargeG)} g`,
     daysSince: days === null ? '' : String(days),
   }

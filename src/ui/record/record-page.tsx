@@ -6,6 +6,7 @@ import type { JobEvent } from '@/core/job/events'
 import { chargedG, type Hold, type JobState } from '@/core/job/state'
 import { STEP_NAMES } from '@/core/job/steps'
 import { CLOSED_LINES } from '@/core/job/summary'
+import { leakRecord } from '@/core/leak/proved'
 import { customerWords, restAfterCharge } from '@/core/prove/proof-history'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import { chanceWords } from '@/core/units/chance'
@@ -114,6 +115,11 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
         {state.looked.length > 0 && (
           <Fact name="Looked for the leak">{state.looked.map((l) => `${l.place}: ${l.found}`).join('; ')}</Fact>
         )}
+        {leakRecord(state, say).map(({ name, words }) => (
+          <Fact key={words} name={name}>
+            {words}
+          </Fact>
+        ))}
         {state.turns.map((t) => (
           <Fact key={t.at} name={`Back to ${STEP_NAMES[t.to]}`}>
             {at(t.at)}, {t.by}: {t.why}

@@ -3,6 +3,7 @@
 import type { Live } from '@/core/call/types'
 import type { OnSale } from '@/core/charge/buy'
 import { usualChoices } from '@/core/charge/plan-for-job'
+import { searchNow } from '@/core/job/search'
 import { chargedG, currentHold, currentPull, type JobState } from '@/core/job/state'
 import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import type { RuleSaid } from '@/core/schools/rules'
@@ -19,6 +20,7 @@ import { PlanForm } from '../charge/plan-form'
 import { WhatToBuy } from '../charge/what-to-buy'
 import { FixForm } from '../fix/fix-form'
 import { LookedEntry } from '../fix/looked-entry'
+import { SearchStep } from '../fix/search/search-step'
 import { useForms } from '../forms/forms'
 import { HoldLens } from '../hold/hold-lens'
 import { HoldStands } from '../hold/hold-stands'
@@ -127,6 +129,12 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave, onSale
         </Section>
       )
     case 'fix':
+      if (searchNow(state))
+        return (
+          <Section title="Where it leaks">
+            <SearchStep state={state} live={live} job={job} deeds={deeds} clock={clock} />
+          </Section>
+        )
       return (
         <Section title="What was opened and renewed">
           <FixForm state={state} />

@@ -33,7 +33,7 @@ type Props = {
 
 /** Types what an instrument shows, in its own unit; the unit is remembered for each until another is typed. */
 export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }: Props) {
-  const channels = padChannels(state.step)
+  const channels = padChannels(state.step, state.search?.nitrogen !== undefined)
   const [picked, setPicked] = useState<PadChannel>(channels[0])
   const channel = channels.includes(picked) ? picked : channels[0]
   const [units, setUnits] = useState<Partial<Record<PadChannel, ReadingUnit>>>({})

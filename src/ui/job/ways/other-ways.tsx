@@ -3,6 +3,7 @@
 import { turnsOf } from '@/core/call/turns'
 import type { Live, WayOut } from '@/core/call/types'
 import { endingsOf, leakAhead, mayPark } from '@/core/call/ways-out'
+import { searchNow } from '@/core/job/search'
 import { currentHold, type JobState } from '@/core/job/state'
 import { Fold } from '../../form/fold'
 import { Popup } from '../../frame/popup'
@@ -10,6 +11,7 @@ import { useSay } from '../../units'
 import type { Deeds } from '../use-deeds'
 import { AcceptLeak } from './accept-leak'
 import { CloseJob } from './close-job'
+import { EndSearch } from './end-search'
 import { ParkCar } from './park-car'
 import { TurnBack } from './turn-back'
 
@@ -28,6 +30,11 @@ export function OtherWays({ at, onClose, state, live, deeds }: Props) {
   return (
     <Popup open={at !== null} onOpenChange={(open) => !open && onClose()} title="Another way" width="tall">
       <div className="mt-2 min-h-0 flex-1 overflow-y-auto">
+        {searchNow(state) && (
+          <Fold title="End the search for the leak" first={at === 'search'} className="border-t border-rule">
+            <EndSearch {...done} />
+          </Fold>
+        )}
         {turns.length > 0 && (
           <Fold title="Back to an earlier step" first={at === 'back'} className="border-t border-rule">
             <TurnBack turns={turns} state={state} {...done} />

@@ -6,6 +6,7 @@ import { may } from '@/server/accounts/roles'
 import { selectShelf } from '@/server/equipment/shelf'
 import { selectLead } from '@/server/jobs/closing-lead'
 import { jobView } from '@/server/jobs/job-view'
+import { selectLeaksFound } from '@/server/jobs/leaks-found'
 import type { JobContext } from '@/server/jobs/params'
 import { shopView, userView } from '@/server/shop/view'
 import { dayIn } from '@/ui/format'
@@ -45,6 +46,7 @@ export default async function JobPage({ params }: JobContext) {
     <JobScreen
       pumpDue={oil?.words ?? null}
       lead={lead}
+      learned={await selectLeaksFound(scope)}
       stock={stock}
       view={view}
       shop={shopView(scope.shop)}

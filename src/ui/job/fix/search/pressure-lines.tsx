@@ -1,0 +1,64 @@
+'use client'
+
+import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { AXIS, endName, merged, timeTicksFor } from '../../../chart/recharts-look'
+import type { CurvePoint } from '../../../hooks/use-job-live'
+
+type Props = {
+  /** gauge pressures, Pa: as read, and at the temperature it began with */
+  raw: readonly CurvePoint[]
+  corrected: readonly CurvePoint[]
+  fromMs: number
+  nowMs: number
+  clock: (ms: number) => string
+}
+
+/** Least that is shown, ms. */
+const LEAST_MS = 10 * 60_000
+
+export default function PressureLines({ raw, corrected, fromMs, nowMs, clock }: Props) {
+  const rows = merged({ raw, corrected })
+  const toMs = Math.max(fromMs + LEAST_MS, nowMs)
+  return (
+    <ResponsiveContainer width="100%" height={190}>
+      <LineChart data={rows} margin={{ top: 8, right: 150, bottom: 0, left: 6 }}>
+        <CartesianGrid fill="var(--air)" stroke="var(--rule)" vertical={false} />
+        <XAxis
+          dataKey="at"
+          type="number"
+          domain={[fromMs, toMs]}
+          ticks={timeTicksFor(fromMs, toMs)}
+          tickFormatter={clock}
+          {...AXIS}
+        />
+        <YAxis
+          domain={['dataMin - 3000', 'dataMax + 3000']}
+          width={64}
+          tickFormatter={(pa: number) => `${Math.round(pa / 1000)}`}
+          label={{ value: 'kPa', position: 'insideTopLeft', fontSize: 14, fill: 'var(--ink-2)' }}
+          tickCount={5}
+          {...AXIS}
+        />
+        <Line
+          dataKey="raw"
+          stroke="var(--ink-2)"
+          strokeWidth={2}
+          strokeDasharray="3 4"
+          dot={false}
+          connectNulls
+          isAnimationActive={false}
+          label={endName('as read', raw, rows)}
+        />
+        <Line
+          dataKey="corrected"
+          stroke="var(--ink)"
+          strokeWidth={3}
+          dot={false}
+          connectNulls
+          isAnimationActive={false}
+          label={endName('temperature out', corrected, rows)}
+        />
+      </LineChart>
+    </ResponsiveContainer>
+  )
+}

@@ -1,0 +1,69 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import { pressureWords } from '@/core/call/search'
+import type { Live } from '@/core/call/types'
+import type { JobState } from '@/core/job/state'
+import { soakS } from '@/core/leak/pressure-test'
+import { correctedPa, pressureTestOf } from '@/core/leak/pressure-test-of-job'
+import { soughtGramsPerYear } from '@/core/leak/sizes'
+import { lengthWords } from '@/core/words/length'
+import type { LiveJob } from '../../../hooks/use-job-live'
+import { useSay } from '../../../units'
+
+// the chart library comes when there is something to draw with it
+const PressureLines = dynamic(() => import('./pressure-lines'), {
+  ssr: false,
+  loading: () => <div className="h-[190px]" />,
+})
+
+type Props = { state: JobState; live: Live; job: LiveJob; clock: (ms: number) => string }
+
+/** Nitrogen's pressure as read, and with the temperature taken out: what only cools is no leak. */
+export function PressurePicture({ state, live, job, clock }: Props) {
+  const say = useSay(state.opened.place.barometerPa)
+  const { barometerPa, ambientC } = state.opened.place
+  const nitrogen = state.search?.nitrogen
+  const test = pressureTestOf(state, job.sides.low, job.warmth)
+  if (!nitrogen || !test) return null
+  const fromMs = Date.parse(nitrogen.inAt)
+  const { gramsPerYear } = soughtGramsPerYear(state)
+  const soak = soakS(gramsPerYear, nitrogen.pressurePaG + barometerPa, test, ambientC)
+  const points = (values: readonly { atS: number; pa: number }[]) =>
+    values.map(({ atS, pa }) => ({ at: fromMs + atS * 1000, value: pa - barometerPa }))
+  const last = test.warmth[test.warmth.length - 1]
+  return (
+    <figure className="mt-3" aria-label="Pressure test">
+      <div className="flex flex-wrap items-end gap-x-6">
+        {live.lowPa === undefined ? (
+          <p className="text-body">nothing read yet</p>
+        ) : (
+          <p>
+            <b className="figure text-fig-s font-semibold leading-none">{say.pressure(live.lowPa - barometerPa)}</b>{' '}
+            <span className="text-body">above the air now</span>
+          </p>
+        )}
+        <p className="text-body">
+          {last ? `${say.celsius(last.celsius, 1)} the gas` : 'no temperature of the gas yet'}
+        </p>
+        <p className="text-body">
+          {soak === null
+            ? 'Four hours would not show a leak of that size.'
+            : `Soak ${lengthWords(soak)}, to ${clock(fromMs + soak * 1000)}, to show ${say.aYear(gramsPerYear)}.`}
+        </p>
+      </div>
+      {test.samples.length > 1 && (
+        <div role="img" aria-label={pressureWords(live.pressureTest, say).join(' ')}>
+          <PressureLines
+            raw={points(test.samples)}
+            corrected={points(correctedPa(test))}
+            fromMs={fromMs}
+            nowMs={live.nowMs}
+            clock={clock}
+          />
+        </div>
+      )}
+      <figcaption className="text-small">{pressureWords(live.pressureTest, say).join(' ')}</figcaption>
+    </figure>
+  )
+}

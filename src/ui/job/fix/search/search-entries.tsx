@@ -1,0 +1,79 @@
+'use client'
+
+import { hosesOn } from '@/core/call/search'
+import { NITROGEN_MOST_PA_G } from '@/core/job/leak'
+import { nitrogenPaG } from '@/core/job/stage-now'
+import type { JobState } from '@/core/job/state'
+import { gaugeHint, massHint, readAmount, readGauge, readMass } from '../../../form/entries'
+import { useSay } from '../../../units'
+import { SideEntry } from '../../forms/side-entry'
+import { ToldPressure } from '../../forms/told-pressure'
+import type { Deeds } from '../../use-deeds'
+
+type Props = { state: JobState; deeds: Deeds }
+
+/** What the label allows, and another pressure than the highest that is allowed. */
+export function NitrogenEntry({ state, deeds }: Props) {
+  const say = useSay()
+  const { barometerPa } = state.opened.place
+  const mostPaG = nitrogenPaG(state, NITROGEN_MOST_PA_G)
+  return (
+    <>
+      <ToldPressure what="nitrogenLimitPaG" state={state} deeds={deeds} />
+      <SideEntry
+        title="Nitrogen at another pressure"
+        intro={`Up to ${say.pressure(mostPaG)}: the lower of what the label allows and our own limit. More pressure shows smaller leaks.`}
+        action="It is in"
+        deeds={deeds}
+        fields={[
+          { name: 'at', label: 'Pressure', placeholder: '100 psi', hint: (text) => gaugeHint(text, barometerPa) },
+        ]}
+        read={(v, c) => {
+          const paG = c.take('at', readGauge(v.at ?? '', barometerPa), 0)
+          if (!c.errors.at && paG > mostPaG) c.errors.at = `above the ${say.pressure(mostPaG)} that are allowed here`
+          if (!c.errors.at && paG < LEAST_PA_G) c.errors.at = 'so little shows nothing: a pressure above the air'
+          return [...hosesOn(state), { kind: 'nitrogen-in', payload: { pressurePaG: paG } }]
+        }}
+      />
+    </>
+  )
+}
+const LEAST_PA_G = 5_000
+
+/** What is let in for a sniffer is weighed, recovered, and stands in the ledger. */
+export function PartChargeEntry({ deeds }: { deeds: Deeds }) {
+  return (
+    <SideEntry
+      title="A part charge for the sniffer"
+      intro="30 to 50 g are enough. Both go into the ledger; nothing is vented, and it is recovered before anything is opened."
+      action="Keep it"
+      deeds={deeds}
+      fields={[
+        { name: 'in', label: 'Let in', placeholder: '40 g', hint: (text) => massHint(text).hint },
+        { name: 'out', label: 'Recovered again', placeholder: '38 g', hint: (text) => massHint(text).hint },
+      ]}
+      read={(v, c) => {
+        const inG = c.take('in', readMass(v.in ?? ''), 0)
+        const outG = c.take('out', readMass(v.out ?? ''), 0)
+        if (!c.errors.in && !c.errors.out && outG > inG) c.errors.out = 'more than was let in'
+        return [{ kind: 'part-charge', payload: { inG, outG } }]
+      }}
+    />
+  )
+}
+
+/** How old the car is: rubber and fins age. */
+export function AgeEntry({ state, deeds }: Props) {
+  return (
+    <SideEntry
+      title={state.ageYears === undefined ? 'How old the car is' : `${state.ageYears} years old`}
+      intro="Old rubber, seals and fins leak more often than new ones."
+      action="Keep it"
+      deeds={deeds}
+      fields={[{ name: 'age', label: 'Years', placeholder: '9' }]}
+      read={(v, c) => [
+        { kind: 'car-told', payload: { ageYears: c.take('age', readAmount(v.age ?? '', 'its years', 80), 0) } },
+      ]}
+    />
+  )
+}
