@@ -281,7 +281,10 @@ describe('the hold', () => {
   ] as const)('%s leads where it should', (_name, change, sentence, next) => {
     const call = callFor(later(holding, 71, ended(change)), live(72))
     expect(call.sentence).toBe(sentence)
-    expect(deedsOf(call)).toMatchObject([{ kind: 'hold-decided', payload: { next } }])
+    expect(deedsOf(call)[0]).toMatchObject({ kind: 'hold-decided', payload: { next } })
+    expect(deedsOf(call).slice(1)).toMatchObject(
+      next === 'fix' ? [{ kind: 'search-begun', payload: { why: 'hold' } }] : [],
+    )
   })
 
   test('every verdict says what it does not prove, in two figures', () => {

@@ -16,6 +16,9 @@ export function callCharge(state: JobState, live: Live): Call {
       why: [
         'Gross as weighed, net from the label. A partly used one needs its empty weight.',
         'Zero the scale after the hose is on.',
+        ...(state.search?.ended?.dye
+          ? ['The leak was not found: dye goes in with this charge, fit for this oil, ahead of the refrigerant.']
+          : []),
       ],
       form: 'plan',
       watch: [

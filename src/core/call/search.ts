@@ -10,8 +10,8 @@ import type { Proposal } from '../leak/next-check'
 import { PLACES } from '../leak/places'
 import type { PressureFinding } from '../leak/pressure-test'
 import { offSince, type SearchView } from '../leak/search-view'
+import { lengthWords } from '../units/duration'
 import type { Say } from '../units/say'
-import { lengthWords } from '../words/length'
 import { type Call, type CallButton, type Deed, type Live, record, sayOf, set } from './types'
 
 const saw = (seen: LeakChecked): Deed => ({ kind: 'leak-checked', payload: seen })
@@ -128,17 +128,19 @@ function callCheck(state: JobState, next: Proposal, say: Say): Asked {
   }
 }
 
-/** Hoses that hang off the car go on before nitrogen comes: valves shut, couplers on, then open. */
-export const hosesOn = ({ opened, rig }: Pick<JobState, 'opened' | 'rig'>): Deed[] =>
-  sidesOf(opened.rig).flatMap((side) => {
-    const coupler = rig[couplerOf(side)]
-    if (coupler === 'open') return []
-    return [
-      ...(rig[valveOf(side)] === 'open' ? [set(valveOf(side), 'closed')] : []),
-      ...(coupler === 'off' ? [set(couplerOf(side), 'on')] : []),
+/** Hoses that hang off the car go on before nitrogen comes: valves shut first, couplers on, then open. */
+export function hosesOn({ opened, rig }: Pick<JobState, 'opened' | 'rig'>): Deed[] {
+  const off = sidesOf(opened.rig).filter((side) => rig[couplerOf(side)] !== 'open')
+  if (off.length === 0) return []
+  const open = (['low', 'high'] as const).filter((side) => rig[valveOf(side)] === 'open')
+  return [
+    ...open.map((side) => set(valveOf(side), 'closed')),
+    ...off.flatMap((side) => [
+      ...(rig[couplerOf(side)] === 'off' ? [set(couplerOf(side), 'on')] : []),
       set(couplerOf(side), 'open'),
-    ]
-  })
+    ]),
+  ]
+}
 
 const soapOn = (at: LeakPlace): Asked => ({
   sentence: `Soap on: ${PLACES[at].name}.`,
@@ -161,7 +163,8 @@ function callCouplersOff(state: JobState, view: SearchView, live: Live): Call {
     does: record(saw({ check: 'couplers', says: what })),
   })
   const now = live.fallPaS
-  const told = before === null || before === undefined ? '' : `; with the couplers on it was ${say.rate(Math.max(0, before))}`
+  const told =
+    before === null || before === undefined ? '' : `; with the couplers on it was ${say.rate(Math.max(0, before))}`
   return {
     sentence: over ? 'Does it rise more without them?' : 'Leave them off. Look at',
     ...(!over && {
@@ -174,11 +177,11 @@ function callCouplersOff(state: JobState, view: SearchView, live: Live): Call {
       'More without them: a core, which its coupler sealed. The same: neither core nor coupler. Less: a coupler, or our own hoses.',
     ],
     watch: ['A gauge on the manifold sees nothing of the car meanwhile: put them back on after the time, and compare.'],
-    action: over ? says('It rose more', 'M', 'off-worse') : BOARD,
+    action: over ? says('More', 'M', 'off-worse') : BOARD,
     plain: [
-      ...(over ? [] : [says('It rose more', 'M', 'off-worse')]),
+      ...(over ? [] : [says('More', 'M', 'off-worse')]),
       says('The same', 'S', 'same'),
-      says('It rose less', 'L', 'on-worse'),
+      says('Less', 'L', 'on-worse'),
     ],
     after: view.search.seen.length === 0 ? TAP : 'Then the next check.',
   }
@@ -217,7 +220,7 @@ function callUnderPressure(state: JobState, view: SearchView, live: Live, said: 
   const found = live.pressureTest
   const out = letOut(state, found, live)
   const soap = view.next.find((p) => p.check === 'soap')
-  const test = pressureWords(found, say)
+  const test = pressureWords(found, say, currentHold(state)?.ended?.provesGramsPerYear)
   const base = {
     watch: ['Let it out to the air of the room before the pump runs, and before a joint is opened.'],
   }
@@ -244,16 +247,20 @@ const soakSentence = (found: PressureFinding | undefined): string =>
       ? 'It stands. Let it out.'
       : 'Let it soak, then let it out.'
 
-/** What the pressure test says by now. */
-export function pressureWords(found: PressureFinding | undefined, say: Say): string[] {
+/**
+ * What the pressure test says by now, beside what the vacuum hold would have shown.
+ * @param heldProves - the hold's own limit, g a year
+ */
+export function pressureWords(found: PressureFinding | undefined, say: Say, heldProves?: number | null): string[] {
   if (!found || found.kind === 'too-short') return ['Pressure and temperature are being read; some minutes are needed.']
   if (found.kind === 'temperature-missing')
     return [
       `No temperature of the gas between minute ${Math.round(found.fromS / 60)} and ${Math.round(found.toS / 60)}: type it. What falls may be only cooling.`,
     ]
   const held = lengthWords(found.heldS)
-  const raw = `${say.moved(Math.abs(found.rawFallPaS) * found.heldS)} ${found.rawFallPaS >= 0 ? 'down' : 'up'} as read`
-  const shows = `By now a leak of ${say.aYear(found.shows.high)} would show; the vacuum hold opens other leaks than pressure does.`
+  const raw = `${say.pressure(Math.abs(found.rawFallPaS) * found.heldS)} ${found.rawFallPaS >= 0 ? 'down' : 'up'} as read`
+  const beside = heldProves ? `, in the vacuum hold one of ${say.aYear(heldProves)}` : ''
+  const shows = `By now a leak of ${say.aYear(found.shows.high)} would show${beside}; vacuum opens other leaks than pressure does.`
   if (found.kind === 'falls')
     return [
       `In ${held} ${raw}; with the temperature taken out it falls: up to ${say.aYear(found.gramsPerYear.high)}, worst case.`,

@@ -3,7 +3,7 @@ import type { PayloadOf } from '../job/events'
 import type { LeakPlace } from '../job/leak'
 import { currentHold, type JobState } from '../job/state'
 import type { Clue } from './chances'
-import { PORTS } from './places'
+import { PLACES, PORTS } from './places'
 import { LOST_CHARGE_DAYS } from './sizes'
 
 type Renewed = PayloadOf<'fix-logged'>['renewed'][number]['what']
@@ -97,6 +97,16 @@ function clueOfAge(ageYears: number | undefined): Clue | null {
   }
 }
 
+/** What was mended once weeps again more often than the next place (assumed). */
+const AGAIN = 2.5
+
+/** Where this very car leaked before. */
+function clueOfBefore(last: { at: LeakPlace; when: string } | undefined): Clue | null {
+  if (!last) return null
+  const words = `This car leaked before, on ${last.when.slice(0, 10)}: ${PLACES[last.at].name}.`
+  return { words, times: { [last.at]: AGAIN } }
+}
+
 /** Whether our own hoses may be what leaked. */
 export function hosesMayLeak(state: JobState): boolean {
   const hold = currentHold(state)?.ended
@@ -108,8 +118,11 @@ export function hosesMayLeak(state: JobState): boolean {
   )
 }
 
-/** Everything that is known of this car before a check is made, in words and in what it makes likelier. */
-export function cluesOf(state: JobState): Clue[] {
+/**
+ * Everything that is known of this car before a check is made, in words and in what it makes likelier.
+ * @param before - leaks of this car in its earlier jobs, newest first
+ */
+export function cluesOf(state: JobState, before: readonly { at: LeakPlace; when: string }[] = []): Clue[] {
   const hold = currentHold(state)?.ended
   const loss = lossOf(state)
   const found: (Clue | null)[] = [
@@ -123,6 +136,7 @@ export function cluesOf(state: JobState): Clue[] {
     loss && loss.days >= LOST_CHARGE_DAYS ? clueOfLoss(loss.gramsPerYear) : null,
     clueOfRepair(state),
     clueOfAge(state.ageYears),
+    clueOfBefore(before[0]),
   ]
   return found.filter((clue): clue is Clue => clue !== null)
 }

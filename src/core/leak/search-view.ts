@@ -8,8 +8,12 @@ import { type Proposal, proposals } from './next-check'
 import { placesOf } from './places'
 import { soughtGramsPerYear } from './sizes'
 
-/** Leaks a shop found so far, by place. */
-export type Learned = Partial<Record<LeakPlace, number>>
+/** Leaks a shop found so far: how often at each place, and those of this very car, newest first. */
+export type Learned = {
+  shop: Partial<Record<LeakPlace, number>>
+  car: readonly { at: LeakPlace; when: string; done: string }[]
+}
+const NOTHING: Learned = { shop: {}, car: [] }
 
 /** Where a search stands: chances of every place, what to do next, what contradicts. */
 export type SearchView = {
@@ -41,13 +45,13 @@ const partCharged = (seen: readonly LeakChecked[]): boolean =>
  * The search of a job as it stands; null where none was begun.
  * @param learned - leaks this shop found so far, by place
  */
-export function searchView(state: JobState, learned: Learned = {}): SearchView | null {
+export function searchView(state: JobState, learned: Learned = NOTHING): SearchView | null {
   const { search } = state
   if (!search) return null
   const seen = search.seen.map((s) => s.seen)
-  const clues = cluesOf(state)
+  const clues = cluesOf(state, learned.car)
   const sought = soughtGramsPerYear(state)
-  const before = chancesBefore(placesOf(state), learned, clues)
+  const before = chancesBefore(placesOf(state), learned.shop, clues)
   const chances = seen.reduce((now, one) => chancesAfter(now, one, sought.gramsPerYear), before)
   const made = (check: LeakChecked['check']) => seen.some((s) => s.check === check)
   const vacuum = underVacuum(state, seen)

@@ -1,5 +1,5 @@
 import type { LeakChecked } from '../job/leak'
-import { lengthWords } from '../words/length'
+import { lengthWords } from '../units/duration'
 import { PLACES } from './places'
 
 const COUPLERS = {

@@ -72,6 +72,8 @@ const ENDED = {
   reasons: [],
 }
 
+const SEARCHING = [draft('step-finished', { step: 'zero' }, OPENED), draft('search-begun', { why: 'empty' }, OPENED)]
+
 /** Every kind a hand records, with what had to be done before it. */
 const KINDS: [EventKind, object, (() => ReturnType<typeof draft>[])?][] = [
   [
@@ -102,6 +104,13 @@ const KINDS: [EventKind, object, (() => ReturnType<typeof draft>[])?][] = [
   ['hold-shortened', { why: 'the bay closes' }, HELD],
   ['alarm-answered', { alarm: 'target:1', answer: 'seen', minutes: 0 }],
   ['nitrogen-swept', { passes: 1, pressurePaG: 100_000 }],
+  ['pump-oil', { stage: 'begun' }],
+  ['search-begun', { why: 'empty' }],
+  ['leak-checked', { check: 'soap', at: 'switch', bubbles: true }, () => SEARCHING],
+  ['nitrogen-in', { pressurePaG: 500_000 }, () => SEARCHING],
+  ['part-charge', { inG: 40, outG: 38 }, () => SEARCHING],
+  ['leak-found', { at: 'switch', done: 'new seal', sure: 0.95 }, () => SEARCHING],
+  ['search-ended', { why: 'nothing left worth its time', dye: true }, () => SEARCHING],
   ['priors-set', { use: 'even' }],
   ['hold-decided', { next: 'charge' }, () => [...HELD(), draft('hold-ended', ENDED, OPENED)]],
   ['charge-planned', PLAN],
@@ -123,8 +132,8 @@ const KINDS: [EventKind, object, (() => ReturnType<typeof draft>[])?][] = [
 
 /** What going past a caution adds: tests of doubling answer it beforehand. */
 const past = (kind: EventKind, seen: number) =>
-  kind === 'nitrogen-swept'
-    ? [deed('caution-passed', { code: 'nitrogen-sweep' }, { seen })]
+  kind === 'nitrogen-swept' || kind === 'nitrogen-in'
+    ? [deed('caution-passed', { code: kind === 'nitrogen-in' ? 'nitrogen-test' : 'nitrogen-sweep' }, { seen })]
     : kind === 'part-set'
       ? []
       : []
@@ -144,7 +153,14 @@ describe.each(KINDS)('%s', (kind, payload, prepare) => {
       if (h.status === 'rejected')
         expect(h.reason).toMatchObject({ code: 'conflict', more: { unseen: expect.any(Array) } })
     expect((await log()).filter((e, i) => e.kind === kind && i >= seen)).toHaveLength(1)
-    const moved = kind === 'recovered' ? ['recovered'] : kind === 'container-ended' ? ['charged', 'purged'] : []
+    const moved =
+      kind === 'recovered'
+        ? ['recovered']
+        : kind === 'part-charge'
+          ? ['charged', 'recovered']
+          : kind === 'container-ended'
+            ? ['charged', 'purged']
+            : []
     expect((await selectLedger(here(), {}, 'UTC', 50)).map((e) => e.kind).sort()).toEqual(moved)
   })
 

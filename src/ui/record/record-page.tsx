@@ -16,6 +16,7 @@ import { ACCEPTED_BY, eventWords } from '@/core/words/event-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { Sign } from '../form/sign'
 import { dateTimeIn, gaugeText, micronText } from '../format'
+import { FoundSketch } from '../job/fix/search/found-sketch'
 import { Photos } from '../job/notes/notes-bar'
 import { BeforeAfter } from '../job/prove/before-after'
 import { useSay } from '../units'
@@ -181,6 +182,7 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
           </Fact>
         )}
       </dl>
+      <FoundSketch state={state} />
       <BeforeAfter state={state} />
       {state.corrections.length > 0 && (
         <section className="mt-5">

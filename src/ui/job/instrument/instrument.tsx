@@ -20,6 +20,7 @@ import { PlanForm } from '../charge/plan-form'
 import { WhatToBuy } from '../charge/what-to-buy'
 import { FixForm } from '../fix/fix-form'
 import { LookedEntry } from '../fix/looked-entry'
+import { FoundSketch } from '../fix/search/found-sketch'
 import { SearchStep } from '../fix/search/search-step'
 import { useForms } from '../forms/forms'
 import { HoldLens } from '../hold/hold-lens'
@@ -137,6 +138,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave, onSale
         )
       return (
         <Section title="What was opened and renewed">
+          <FoundSketch state={state} />
           <FixForm state={state} />
           <LookedEntry state={state} deeds={deeds} clock={clock} />
           <CarFacts state={state} />

@@ -46,7 +46,7 @@ export default async function JobPage({ params }: JobContext) {
     <JobScreen
       pumpDue={oil?.words ?? null}
       lead={lead}
-      learned={await selectLeaksFound(scope)}
+      learned={await selectLeaksFound(scope, jobId)}
       stock={stock}
       view={view}
       shop={shopView(scope.shop)}

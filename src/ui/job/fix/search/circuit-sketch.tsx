@@ -34,15 +34,16 @@ type Props = {
   /** what was checked and showed nothing there, and where something showed */
   cleared: ReadonlySet<LeakPlace>
   shown: ReadonlySet<LeakPlace>
-  selected: LeakPlace | null
-  onSelect: (place: LeakPlace) => void
+  selected?: LeakPlace | null
+  /** missing where the sketch only shows */
+  onSelect?: (place: LeakPlace) => void
 }
 
 const LEAST_R = 6
 const MOST_R = 24
 
 /** This car's circuit as it is searched: every place with its chance, larger the likelier. */
-export function CircuitSketch({ chances, cleared, shown, selected, onSelect }: Props) {
+export function CircuitSketch({ chances, cleared, shown, selected = null, onSelect }: Props) {
   const rear = chances.has('evaporator-rear')
   const height = rear ? 330 : 290
   const top = Math.max(...chances.values())
@@ -66,7 +67,14 @@ export function CircuitSketch({ chances, cleared, shown, selected, onSelect }: P
                   strokeDasharray={cleared.has(place) ? '3 3' : undefined}
                 />
                 {chance >= 0.03 && (
-                  <text x={x} y={y + 5} textAnchor="middle" fontSize={15} fontWeight={600} fill="var(--ink)">
+                  <text
+                    x={x}
+                    y={y + 5}
+                    textAnchor="middle"
+                    fontSize={15}
+                    fontWeight={600}
+                    fill={shown.has(place) ? 'var(--ground)' : 'var(--ink)'}
+                  >
                     {Math.round(chance * 100)}
                   </text>
                 )}
@@ -74,7 +82,7 @@ export function CircuitSketch({ chances, cleared, shown, selected, onSelect }: P
             )
           })}
         </svg>
-        {[...chances].map(([place, chance]) => {
+        {(onSelect ? [...chances] : []).map(([place, chance]) => {
           const [x, y] = AT[place]
           return (
             <button
@@ -83,7 +91,7 @@ export function CircuitSketch({ chances, cleared, shown, selected, onSelect }: P
               aria-label={`${PLACES[place].name}, ${Math.round(chance * 100)} of 100`}
               aria-pressed={selected === place}
               title={PLACES[place].name}
-              onClick={() => onSelect(place)}
+              onClick={() => onSelect?.(place)}
               className="absolute size-11 -translate-x-1/2 -translate-y-1/2 rounded-full"
               style={{ left: `${(100 * x) / 760}%`, top: `${(100 * y) / height}%` }}
             />

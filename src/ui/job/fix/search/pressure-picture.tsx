@@ -3,11 +3,11 @@
 import dynamic from 'next/dynamic'
 import { pressureWords } from '@/core/call/search'
 import type { Live } from '@/core/call/types'
-import type { JobState } from '@/core/job/state'
+import { currentHold, type JobState } from '@/core/job/state'
 import { soakS } from '@/core/leak/pressure-test'
 import { correctedPa, pressureTestOf } from '@/core/leak/pressure-test-of-job'
 import { soughtGramsPerYear } from '@/core/leak/sizes'
-import { lengthWords } from '@/core/words/length'
+import { lengthWords } from '@/core/units/duration'
 import type { LiveJob } from '../../../hooks/use-job-live'
 import { useSay } from '../../../units'
 
@@ -26,6 +26,7 @@ export function PressurePicture({ state, live, job, clock }: Props) {
   const nitrogen = state.search?.nitrogen
   const test = pressureTestOf(state, job.sides.low, job.warmth)
   if (!nitrogen || !test) return null
+  const words = pressureWords(live.pressureTest, say, currentHold(state)?.ended?.provesGramsPerYear)
   const fromMs = Date.parse(nitrogen.inAt)
   const { gramsPerYear } = soughtGramsPerYear(state)
   const soak = soakS(gramsPerYear, nitrogen.pressurePaG + barometerPa, test, ambientC)
@@ -53,7 +54,7 @@ export function PressurePicture({ state, live, job, clock }: Props) {
         </p>
       </div>
       {test.samples.length > 1 && (
-        <div role="img" aria-label={pressureWords(live.pressureTest, say).join(' ')}>
+        <div role="img" aria-label={words.join(' ')}>
           <PressureLines
             raw={points(test.samples)}
             corrected={points(correctedPa(test))}
@@ -63,7 +64,7 @@ export function PressurePicture({ state, live, job, clock }: Props) {
           />
         </div>
       )}
-      <figcaption className="text-small">{pressureWords(live.pressureTest, say).join(' ')}</figcaption>
+      <figcaption className="text-small">{words.join(' ')}</figcaption>
     </figure>
   )
 }

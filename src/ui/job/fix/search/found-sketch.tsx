@@ -1,0 +1,16 @@
+import type { JobState } from '@/core/job/state'
+import { PLACES, placesOf } from '@/core/leak/places'
+import { CircuitSketch } from './circuit-sketch'
+
+/** Where this car leaked, marked on its circuit; nothing before anything was found. */
+export function FoundSketch({ state }: { state: JobState }) {
+  if (state.leaksFound.length === 0) return null
+  const at = new Set(state.leaksFound.map((leak) => leak.at))
+  const names = state.leaksFound.map((leak) => `${PLACES[leak.at].name}: ${leak.done}`)
+  return (
+    <figure aria-label="Where it leaked" className="mt-3 break-inside-avoid">
+      <CircuitSketch chances={new Map(placesOf(state).map((p) => [p, 0]))} cleared={new Set()} shown={at} />
+      <figcaption className="text-body">{names.join('; ')}</figcaption>
+    </figure>
+  )
+}
