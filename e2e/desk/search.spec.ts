@@ -53,10 +53,6 @@ async function nitrogenIn(page: Page): Promise<void> {
   await expect(theCall(page)).toContainText('Dry nitrogen only, through a regulator with a relief valve')
   await caution(page).click()
   await expect(page.getByRole('figure', { name: 'Pressure test' })).toBeVisible()
-  if (process.env.ZZ) {
-    await page.waitForTimeout(9000)
-    await page.screenshot({ path: '/tmp/s-press.png', fullPage: true })
-  }
 }
 
 /** Soap where the call says, nothing anywhere but at one place. @returns the places in order */
@@ -83,7 +79,6 @@ test('empty after a new condenser: looked at, nitrogen in, the joint bubbles, th
       .getByRole('button', { name: /^condenser, \d+ of 100/ })
       .first(),
   ).toBeVisible()
-  if (process.env.ZZ) await page.screenshot({ path: '/tmp/s-begin.png' })
   await press(page, 'Nothing seen')
   await expect(theCall(page)).toContainText(/Dry nitrogen in, to 1,000 kPa/)
   await expect(theCall(page)).toContainText('never above the lower of the label’s and our own limit')
@@ -101,7 +96,6 @@ test('empty after a new condenser: looked at, nitrogen in, the joint bubbles, th
   await press(page, 'Let out, at zero')
   await expect(seen(page)).toContainText(/Pressure test, .*: it falls/)
   await page.getByLabel('What was done at: joint, into the condenser').fill('new O-ring, snugged')
-  if (process.env.ZZ) await page.screenshot({ path: '/tmp/s-found.png' })
   await press(page, 'Mended: keep it')
   await expectStep(page, 'Fix')
   await expect(theCall(page)).toContainText('Log what was renewed.')
@@ -136,7 +130,6 @@ test('tight and yet it lost: the couplers come off, a core leaks under one, and 
   await answer(page, 'Nothing seen')
   await press(page, 'Both are off, closed')
   await expect(theCall(page)).toContainText('Leave them off. Look at')
-  if (process.env.ZZ) await page.screenshot({ path: '/tmp/s-off.png' })
   await expect(theCall(page)).toContainText('Does it rise more without them?', { timeout: 40_000 })
   // 2e-4 Pa m3/s into 2.5 L are 36 micron a minute, where nothing rose before
   await expect(theCall(page)).toContainText(/It rises by 3\d\.\d micron a minute now; .* it was 0/)
@@ -167,7 +160,6 @@ test('nothing anywhere: what is left is said with its chances, and the search en
   await expect(theCall(page)).toContainText('Not found.')
   await expect(theCall(page)).toContainText(/Left as likely: .* of 100/)
   await expect(theCall(page)).toContainText(/is short of it after/)
-  if (process.env.ZZ) await page.screenshot({ path: '/tmp/s-not.png' })
   await press(page, 'End the search')
   const end = page.getByRole('form', { name: 'End the search' })
   await end.getByRole('button', { name: /End it/ }).click()

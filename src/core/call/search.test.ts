@@ -65,6 +65,21 @@ describe('the search', () => {
     )
   })
 
+  test('an electric compressor has no shaft seal; where this car leaked before, it is looked for again', () => {
+    const seal = (state: JobState, learned?: Parameters<typeof searchView>[1]) =>
+      searchView(state, learned)?.chances.get('compressor-seal') ?? 1
+    const hybrid = later(job({ ...CAR, car: { ...CAR.car, hybrid: true } }, [1, rest(0)], [2, done('zero')]), 3, {
+      kind: 'search-begun',
+      payload: { why: 'empty' },
+    })
+    expect(seal(hybrid)).toBeLessThan(seal(empty) / 10)
+    const before = { shop: {}, car: [{ at: 'compressor-seal' as const, when: '2026-01-10T09:00:00Z', done: 'seal' }] }
+    expect(seal(empty, before)).toBeGreaterThan(1.8 * seal(empty))
+    expect(call(empty, 4, { learned: before }).why.join(' ')).toMatch(
+      /leaked before, on 2026-01-10: compressor, shaft seal/,
+    )
+  })
+
   test('nothing is looked at twice, and both answers that contradict each other are kept and named', () => {
     const looked = pressed(searching, 72, call(searching).action)
     expect(call(looked).sentence).not.toMatch(/Look for oil/)

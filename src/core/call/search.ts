@@ -303,7 +303,7 @@ function callNamed(view: SearchView, place: LeakPlace, chance: number, said: str
     why: [
       ...said,
       `${percent(chance)} by ${last ? 'what was seen' : 'what is known of the car'}: mend it, and say what was done.`,
-      'The next hold proves it, or not.',
+      'The next hold proves it, or not. A photograph of it, taken below, goes into the record.',
     ],
     form: 'leak-found',
     watch: [],

@@ -52,13 +52,13 @@ export const CHECKS: Record<LeakCheck, Facts> = {
 }
 
 /** How often a large leak shows itself to each check, by how well a hand gets there (assumed). */
-const HITS: Record<'look' | 'soap' | 'sniffer', Record<Reach, number>> = {
+export const HITS: Record<'look' | 'soap' | 'sniffer', Record<Reach, number>> = {
   look: { open: 0.45, behind: 0.35, inside: 0.03 },
   soap: { open: 0.92, behind: 0.55, inside: 0 },
   sniffer: { open: 0.85, behind: 0.75, inside: 0.6 },
 }
 /** A leak of so many grams a year shows itself half as often as a large one (assumed). */
-const HALF_AT_G: Record<keyof typeof HITS, number> = { look: 60, soap: 40, sniffer: 8 }
+export const HALF_AT_G: Record<keyof typeof HITS, number> = { look: 60, soap: 40, sniffer: 8 }
 /** How fast that goes with size. */
 const STEEP = 1.5
 /** Old oil, foam, and drifting gas show at a place where nothing leaks, each place of each round (assumed). */

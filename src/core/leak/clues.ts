@@ -63,6 +63,12 @@ export function clueOfHold(found: 'leak' | 'tight', hosesIn: boolean): Clue {
 /** Nothing of the shop hung on a car that came in empty. */
 const EMPTY: Clue = { words: 'It came in empty: its own leak, not our hoses.', times: { rig: 0.02 } }
 
+/** A compressor that is driven by its own motor is closed: nothing turns through its body. */
+const ELECTRIC: Clue = {
+  words: 'A hybrid: its compressor is electric and has no shaft seal.',
+  times: { 'compressor-seal': 0.03 },
+}
+
 function clueOfLoss(gramsPerYear: number): Clue | null {
   if (gramsPerYear >= SUDDEN_G)
     return {
@@ -135,6 +141,7 @@ export function cluesOf(state: JobState, before: readonly { at: LeakPlace; when:
           : null,
     loss && loss.days >= LOST_CHARGE_DAYS ? clueOfLoss(loss.gramsPerYear) : null,
     clueOfRepair(state),
+    state.opened.car.hybrid ? ELECTRIC : null,
     clueOfAge(state.ageYears),
     clueOfBefore(before[0]),
   ]

@@ -22,9 +22,9 @@ const SETTLES_S = 180
 const GAP_S = 600
 /** One sensor strapped to a pipe knows how the gas's temperature changed over a test so well, K (assumed). */
 const KNOWN_K = 0.2
-/** Three of its own errors and a fall is one; two and a leak would have shown. */
+/** Three of its own errors and a fall is one; within two of them it stands. */
 const FALLS_SIGMAS = 3
-const SHOWS_SIGMAS = 2
+const STANDS_SIGMAS = 2
 /** A dial is read to half a step at best, and a figure is never better than this share of it (assumed). */
 const STEP_SIGMA = 1 / Math.sqrt(12)
 /** A hold shorter than this says nothing, s. */
@@ -102,7 +102,7 @@ export function judgePressureTest(test: PressureTest): PressureFinding {
   const sigmaPaS = Math.hypot(ofGauge, ofWarmth)
   const fallPaS = -slope
   const grams = (pas: number) => nitrogenGramsPerYear(pas, test.volumeL, first.pa, test.refrigerant, test.barometerPa)
-  const kind = fallPaS > FALLS_SIGMAS * sigmaPaS ? 'falls' : fallPaS < SHOWS_SIGMAS * sigmaPaS ? 'stands' : 'undecided'
+  const kind = fallPaS > FALLS_SIGMAS * sigmaPaS ? 'falls' : fallPaS < STANDS_SIGMAS * sigmaPaS ? 'stands' : 'undecided'
   return {
     kind,
     fallPaS,
@@ -111,7 +111,7 @@ export function judgePressureTest(test: PressureTest): PressureFinding {
     testPa: first.pa,
     heldS,
     gramsPerYear: grams(fallPaS),
-    shows: grams(Math.max(0, fallPaS) + SHOWS_SIGMAS * sigmaPaS),
+    shows: grams(FALLS_SIGMAS * sigmaPaS),
   }
 }
 

@@ -49,7 +49,10 @@ export function CircuitSketch({ chances, cleared, shown, selected = null, onSele
   const top = Math.max(...chances.values())
   return (
     <div className="overflow-x-auto">
-      <div className="relative min-w-[680px] max-w-[880px]" style={{ aspectRatio: `760 / ${height}` }}>
+      <div
+        className={`relative ${onSelect ? 'min-w-[680px] max-w-[880px]' : 'max-w-[600px]'}`}
+        style={{ aspectRatio: `760 / ${height}` }}
+      >
         <svg viewBox={`0 0 760 ${height}`} aria-hidden className="absolute inset-0 size-full">
           <Lines rear={rear} />
           {[...chances].map(([place, chance]) => {
@@ -66,7 +69,7 @@ export function CircuitSketch({ chances, cleared, shown, selected = null, onSele
                   strokeWidth={selected === place ? 4 : 2}
                   strokeDasharray={cleared.has(place) ? '3 3' : undefined}
                 />
-                {chance >= 0.03 && (
+                {onSelect && chance >= 0.03 && (
                   <text
                     x={x}
                     y={y + 5}

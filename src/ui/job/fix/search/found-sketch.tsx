@@ -9,7 +9,11 @@ export function FoundSketch({ state }: { state: JobState }) {
   const names = state.leaksFound.map((leak) => `${PLACES[leak.at].name}: ${leak.done}`)
   return (
     <figure aria-label="Where it leaked" className="mt-3 break-inside-avoid">
-      <CircuitSketch chances={new Map(placesOf(state).map((p) => [p, 0]))} cleared={new Set()} shown={at} />
+      <CircuitSketch
+        chances={new Map(placesOf(state).map((p) => [p, at.has(p) ? 1 : 0]))}
+        cleared={new Set()}
+        shown={at}
+      />
       <figcaption className="text-body">{names.join('; ')}</figcaption>
     </figure>
   )

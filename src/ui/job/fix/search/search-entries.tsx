@@ -77,3 +77,33 @@ export function AgeEntry({ state, deeds }: Props) {
     />
   )
 }
+
+/** A charge weighs so exactly over weeks: the scale, the hose and the recovery together, g (assumed). */
+const WEIGHED_G = 20
+
+/** The check that needs weeks: what was charged against what comes out again. */
+export function WeighEntry({ deeds }: { deeds: Deeds }) {
+  return (
+    <SideEntry
+      title="Charged and weighed again"
+      intro={`Charged some weeks ago and recovered now: more than ${WEIGHED_G} g less is lost, not measured badly. It says that it leaks, never where.`}
+      action="Keep it"
+      deeds={deeds}
+      fields={[
+        { name: 'was', label: 'Charged then', placeholder: '540 g', hint: (text) => massHint(text).hint },
+        { name: 'is', label: 'Recovered now', placeholder: '480 g', hint: (text) => massHint(text).hint },
+      ]}
+      read={(v, c) => {
+        const was = c.take('was', readMass(v.was ?? ''), 0)
+        const is = c.take('is', readMass(v.is ?? ''), 0)
+        const note = `${Math.round(was)} g, then ${Math.round(is)} g`
+        return [
+          {
+            kind: 'leak-checked',
+            payload: { check: 'weigh', says: was - is > WEIGHED_G ? 'lost' : 'kept', note },
+          },
+        ]
+      }}
+    />
+  )
+}

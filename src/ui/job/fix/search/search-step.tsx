@@ -13,10 +13,11 @@ import type { LiveJob } from '../../../hooks/use-job-live'
 import { useField } from '../../forms/fields'
 import { useForms } from '../../forms/forms'
 import type { Deeds } from '../../use-deeds'
+import { ChecksTable } from './checks-table'
 import { CircuitSketch } from './circuit-sketch'
 import { PlacePanel } from './place-panel'
 import { PressurePicture } from './pressure-picture'
-import { AgeEntry, NitrogenEntry, PartChargeEntry } from './search-entries'
+import { AgeEntry, NitrogenEntry, PartChargeEntry, WeighEntry } from './search-entries'
 
 type Props = { state: JobState; live: Live; job: LiveJob; deeds: Deeds; clock: (ms: number) => string }
 
@@ -50,6 +51,8 @@ export function SearchStep({ state, live, job, deeds, clock }: Props) {
       {!view.search.nitrogen && <NitrogenEntry state={state} deeds={deeds} />}
       <PartChargeEntry deeds={deeds} />
       <AgeEntry state={state} deeds={deeds} />
+      <WeighEntry deeds={deeds} />
+      <ChecksTable />
     </>
   )
 }
