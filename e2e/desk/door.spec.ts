@@ -1,12 +1,10 @@
 import { randomUUID } from 'node:crypto'
-import { readdirSync, readFileSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import { createServer, request as httpRequest } from 'node:http'
 import { connect } from 'node:net'
-import { join, relative } from 'node:path'
 import type { APIRequestContext } from '@playwright/test'
+import { DOORS } from '../../src/server/doors'
 import { benchToken, expect, openCar, runFile, signIn, test, theCall } from '../shop'
-
-const root = process.env.YPEROS_ROOT ?? process.cwd()
 
 /** A page on another port of this machine, as an attacker would have it. */
 async function pageElsewhere(html: string): Promise<{ address: string; close: () => void }> {
@@ -74,19 +72,13 @@ test('every answer of the API says that it is not to be sniffed, kept or framed'
   }
 })
 
-/** Every route there is, with an id where one belongs. */
-function routes(jobId: string): string[] {
-  const api = join(root, 'src/app/api')
-  const files = readdirSync(api, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('route.ts'))
-  return files
-    .map(
-      (f) =>
-        `/api/${relative(api, join(api, f))
-          .replace(/\/?route\.ts$/, '')
-          .replace('[jobId]', jobId)}`,
-    )
-    .filter((path) => !path.endsWith('/live'))
-}
+/** A door's address with ids where some belong. */
+const filled = (path: string, jobId: string): string =>
+  path.replace('[jobId]', jobId).replace(/\[\w+\]/g, '3f2504e0-4f89-41d3-9a0c-0305e82c3301')
+
+/** Every handler there is. */
+const routes = (jobId: string): string[] =>
+  DOORS.map((door) => filled(door.path, jobId)).filter((path) => path.startsWith('/api/') && !path.endsWith('/live'))
 
 const NASTY: unknown[] = [
   'not json',
@@ -131,6 +123,31 @@ const NASTY: unknown[] = [
   }),
   JSON.stringify({ name: '\u0000', time: 'x', vacuum: 'y' }),
 ]
+
+test('nobody signed in comes in by any door but those that are open to nobody', async ({
+  playwright,
+  context,
+  baseURL,
+}) => {
+  await signIn(context.request)
+  const jobId = await openCar(context.request, { simulated: false })
+  const nobody = await playwright.request.newContext({ ...(baseURL && { baseURL }) })
+  const came: string[] = []
+  for (const door of DOORS)
+    for (const method of door.methods) {
+      const answer = await nobody.fetch(filled(door.path, jobId), {
+        method,
+        maxRedirects: 0,
+        ...(method === 'POST' && { data: {} }),
+      })
+      const away = answer.status() === 401 || (answer.headers().location ?? '').includes('/sign-in')
+      // both lead on: to the sign-in where a shop is open
+      const leadsOn = door.path === '/' || door.path === '/setup'
+      if (away !== (door.who !== 'nobody') && !leadsOn) came.push(`${method} ${door.path}: ${answer.status()}`)
+    }
+  expect(came).toEqual([])
+  await nobody.dispose()
+})
 
 test('@long no route answers 500, whoever sends whatever', async ({ playwright, context, baseURL }) => {
   test.setTimeout(240_000)

@@ -110,7 +110,7 @@ test('empty after a new condenser: looked at, nitrogen in, the joint bubbles, th
   await expect(page.getByText(/joint, into the condenser, 9\d of 100 sure: new O-ring, snugged/).first()).toBeVisible()
 })
 
-test('tight and yet it lost: the couplers come off, a core leaks under one, and the ports are what is left', async ({
+test('@long tight and yet it lost: the couplers come off, a core leaks under one, and the ports are what is left', async ({
   page,
   context,
 }) => {
@@ -140,7 +140,7 @@ test('tight and yet it lost: the couplers come off, a core leaks under one, and 
   await expect(theCall(page)).toContainText('It is the high port, core and cap.')
 })
 
-test('nothing anywhere: what is left is said with its chances, and the search ends with dye for the next time', async ({
+test('@long nothing anywhere: what is left is said with its chances, and the search ends with dye for the next time', async ({
   page,
   context,
 }) => {

@@ -7,7 +7,14 @@ import { learnServerTime } from './server-clock'
  */
 export type Answer<T> =
   | { ok: true; data: T }
-  | { ok: false; message: string; faults: { path: string; reason: string }[]; lost?: true; unseen?: JobEvent[] }
+  | {
+      ok: false
+      message: string
+      faults: { path: string; reason: string }[]
+      lost?: true
+      signedOut?: true
+      unseen?: JobEvent[]
+    }
 
 /** Sends JSON to our own server; a lost line is an answer too, so that nobody types into the void. */
 export async function send<T = unknown>(path: string, body: unknown): Promise<Answer<T>> {
@@ -28,6 +35,7 @@ export async function send<T = unknown>(path: string, body: unknown): Promise<An
           faults: data.faults ?? [],
           ...(data.unseen && { unseen: data.unseen as JobEvent[] }),
           ...(data.error === 'away' && { lost: true as const }),
+          ...(response.status === 401 && { signedOut: true as const }),
         }
   } catch {
     return {

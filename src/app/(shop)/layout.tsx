@@ -5,6 +5,8 @@ import { shopView, userView } from '@/server/shop/view'
 import { OnceAwake } from '@/ui/frame/once-awake'
 import { SaidProvider } from '@/ui/frame/said'
 import { TopBar } from '@/ui/frame/top-bar'
+import { OutboxProvider } from '@/ui/outbox/outbox'
+import { OutboxBar } from '@/ui/outbox/outbox-bar'
 import { UnitsProvider } from '@/ui/units'
 
 /** The bar over every page of the shop. */
@@ -14,8 +16,11 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
   return (
     <UnitsProvider units={await unitsOf(scope, user.id)}>
       <SaidProvider>
-        <TopBar shop={shopView(shop)} user={userView(user, shop)} serverNowMs={Date.now()} />
-        <OnceAwake>{children}</OnceAwake>
+        <OutboxProvider who={user.id} whoName={user.name}>
+          <TopBar shop={shopView(shop)} user={userView(user, shop)} serverNowMs={Date.now()} />
+          <OutboxBar />
+          <OnceAwake>{children}</OnceAwake>
+        </OutboxProvider>
       </SaidProvider>
     </UnitsProvider>
   )

@@ -275,6 +275,17 @@ describe('a deed that waited in a browser without a line', () => {
   const waited = (kind: EventKind, payload: object, seen: number, minutesAgo = 90) =>
     deed(kind, payload, { seen, waited: true, happenedAt: new Date(Date.now() - minutesAgo * 60_000).toISOString() })
 
+  test('and others of the same hand before it, sent one by one, are no contradiction; without them known it is set aside', async () => {
+    const shut = waited('part-set', { part: 'valve-low', state: 'closed' }, 1, 50)
+    const open = waited('part-set', { part: 'valve-low', state: 'open' }, 1, 40)
+    await record(shop.technician, shut)
+    await record(shop.technician, { ...open, knew: [shut.id] })
+    expect((await log()).some((e) => e.kind === 'set-aside')).toBe(false)
+    expect(foldJob(await log()).rig['valve-low']).toBe('open')
+    await record(shop.technician, waited('part-set', { part: 'valve-low', state: 'closed' }, 1, 30))
+    expect((await log()).filter((e) => e.kind === 'set-aside')).toHaveLength(1)
+  })
+
   test('is stored at its own time beside what happened meanwhile', async () => {
     await record(shop.lead, deed('noted', { text: 'an hour later' }))
     await record(shop.technician, waited('part-set', { part: 'valve-low', state: 'closed' }, 1))

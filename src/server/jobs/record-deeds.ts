@@ -17,8 +17,17 @@ import { jobNow } from './job-now'
 import { type StoredEvent, selectEvents, selectJobForUpdate } from './job-rows'
 import { pumpsRunning } from './pumps-running'
 
-/** What a hand sends beside its deed: how much of the job it had seen, and whether the deed waited without a line. */
-const Hand = z.object({ seen: z.number().int().min(0).max(1e6).optional(), waited: z.boolean().optional() })
+/** Deeds of one hand that waited before another at most. */
+const MOST_KNOWN = 500
+/**
+ * What a hand sends beside its deed: how much of the job it had seen, whether the deed waited without a line, and the
+ * hand's own deeds that waited before it.
+ */
+const Hand = z.object({
+  seen: z.number().int().min(0).max(1e6).optional(),
+  waited: z.boolean().optional(),
+  knew: z.array(Id).max(MOST_KNOWN).optional(),
+})
 export const Deeds = z.strictObject({
   events: z
     .array(z.looseObject({ id: Id.optional() }))
@@ -27,7 +36,7 @@ export const Deeds = z.strictObject({
 })
 type Deeds = z.infer<typeof Deeds>
 
-type Deed = { draft: EventDraft; seen: number | undefined; waited: boolean }
+type Deed = { draft: EventDraft; seen: number | undefined; waited: boolean; knew: readonly string[] }
 
 /**
  * What became of deeds: their places in the log, and the job's events from `from` on, so that a screen moves on at
@@ -88,7 +97,7 @@ const Drafts = z.strictObject({ events: z.array(EventDraftSchema) })
 
 function readDeeds(sent: Deeds['events'], happenedAt: string): Deed[] {
   const hands = sent.map((event) => parseInput(Hand, event))
-  const bare = sent.map(({ seen: _s, waited: _w, ...event }) => ({
+  const bare = sent.map(({ seen: _s, waited: _w, knew: _k, ...event }) => ({
     happenedAt,
     ...event,
     id: event.id ?? randomUUID(),
@@ -99,7 +108,7 @@ function readDeeds(sent: Deeds['events'], happenedAt: string): Deed[] {
       throw new AppError('bad-input', `${draft.kind} is written by the server`, [
         { path: `events[${i}].kind`, reason: 'has a request of its own' },
       ])
-    return { draft, seen: hands[i]?.seen, waited: hands[i]?.waited ?? false }
+    return { draft, seen: hands[i]?.seen, waited: hands[i]?.waited ?? false, knew: hands[i]?.knew ?? [] }
   })
 }
 
@@ -147,8 +156,10 @@ function weigh(elsewhere: readonly Caution[], deeds: readonly Deed[], stored: re
     drafts.push(draft)
     state = reduceJob(state, { ...draft, storedAt: draft.happenedAt, by: '' } as JobEvent)
   }
-  for (const { draft, seen, waited } of deeds) {
-    const against = seen === undefined ? null : contradictionOf(stored.slice(seen), draft)
+  for (const { draft, seen, waited, knew } of deeds) {
+    // deeds of the same hand that waited with it and were sent before it are no contradiction
+    const unseen = stored.slice(seen).filter((e) => !knew.includes(e.id))
+    const against = seen === undefined ? null : contradictionOf(unseen, draft)
     if (against && !waited) throw contradicted(draft, against, stored.slice(seen))
     if (against)
       take({

@@ -7,13 +7,15 @@ const heard = (moments: readonly number[]) =>
 
 test('ten, five, three, two, one are short tones and the word is a long one, however the seconds fall', () => {
   const tones = heard(Array.from({ length: 40 }, (_, i) => 12.3 - i * 0.4))
-  expect(tones).toHaveLength(6)
+  expect(tones).toHaveLength(7)
   expect(tones.slice(0, 5).every((t) => t.lastsS < 0.2 && t.hertz === 660)).toBe(true)
   expect(tones[5]).toMatchObject({ hertz: 990, lastsS: 0.9 })
+  // past it a low one says that it still flows
+  expect(tones[6]).toMatchObject({ hertz: 330 })
 })
 
 test('a look that comes late still hears the word, once', () => {
-  expect(heard([30, 4, -2, -5])).toMatchObject([{ hertz: 660 }, { hertz: 990 }])
+  expect(heard([30, 4, -2, -5])).toMatchObject([{ hertz: 660 }, { hertz: 990 }, { hertz: 330 }])
 })
 
 test('a countdown that jumps back because the flow slowed sounds again, and standing still is silent', () => {

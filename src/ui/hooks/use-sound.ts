@@ -33,18 +33,27 @@ export function play(audio: AudioContext, tones: readonly Tone[]): void {
   }
 }
 
+/** A phone in the pocket vibrates, where it can; browsers let it once the page was touched. */
+export function vibrate(pattern: number | number[]): void {
+  if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.(pattern)
+}
+
 /** Seconds before the word at which a tone is heard; at the word itself a long one. */
 const COUNTED = [10, 5, 3, 2, 1] as const
+/** Seconds past the word at which a low one says that it still flows. */
+const PAST = [-2, -4, -6, -8, -10] as const
 
 /**
- * The tone that is due between two moments of a countdown, s before the word; none while nothing was passed.
+ * The tone that is due between two moments of a countdown, s before the word: short and high while it is near, long and
+ * higher at the word, low while it goes past it; none while nothing was passed.
  * A countdown that jumps back, because the flow slowed, sounds again on its way.
  */
 export function toneDue(beforeS: number, nowS: number): Tone | null {
   if (!(nowS < beforeS)) return null
   if (beforeS > 0 && nowS <= 0) return { hertz: 990, afterS: 0, lastsS: 0.9 }
-  const passed = COUNTED.some((s) => beforeS > s && nowS <= s)
-  return passed ? { hertz: 660, afterS: 0, lastsS: 0.12 } : null
+  const passed = (those: readonly number[]) => those.some((s) => beforeS > s && nowS <= s)
+  if (passed(PAST)) return { hertz: 330, afterS: 0, lastsS: 0.5 }
+  return passed(COUNTED) ? { hertz: 660, afterS: 0, lastsS: 0.12 } : null
 }
 
 /**
@@ -59,7 +68,10 @@ export function useCountdownSound(inS: number | undefined): [boolean, (on: boole
   useEffect(() => {
     const tone = inS !== undefined && before.current !== undefined ? toneDue(before.current, inS) : null
     before.current = inS
-    if (!tone || !sound) return
+    if (!tone) return
+    // a phone in the pocket says it too, where it can
+    vibrate(tone.lastsS * 1000)
+    if (!sound) return
     audio.current ??= new AudioContext()
     play(audio.current, [tone])
   }, [inS, sound])

@@ -22,11 +22,14 @@ import type { JobView } from '@/core/views'
 import { chargedDay } from '../format'
 import { LineBar } from '../frame/line-bar'
 import type { ShopView, UserView } from '../frame/who'
+import { useAwake } from '../hooks/use-awake'
 import { type ChargeWatch, useChargeWatch } from '../hooks/use-charge-watch'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
 import { useJobNow } from '../hooks/use-now'
 import { usePlan } from '../hooks/use-plan'
 import { usePullAdvice } from '../hooks/use-pull-advice'
+import { useOutbox } from '../outbox/outbox'
+import { withWaiting } from '../outbox/with-waiting'
 import { useClock, useSay } from '../units'
 import { ZoneProvider } from '../zone'
 import { WarmEntry } from './charge/warm-entry'
@@ -65,7 +68,16 @@ const NOTHING: LiveJob['scale'] = []
 
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
 export function JobScreen({ pumpDue, lead, learned, stock, view, shop, user, maySign, serverNowMs }: Props) {
-  const { job, line, take } = useJobLive(view)
+  const { job: told, line, take } = useJobLive(view)
+  const { kept } = useOutbox()
+  const job = useMemo(
+    () =>
+      withWaiting(
+        told,
+        kept.filter((k) => k.jobId === view.id),
+      ),
+    [told, kept, view.id],
+  )
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
   const judged = judgedNow(state, job.judged)
@@ -89,8 +101,9 @@ export function JobScreen({ pumpDue, lead, learned, stock, view, shop, user, may
     ...pressureLive(state, job),
     ...((state.step === 'prove' || state.step === 'charge') && runningLive(job, state, nowMs, say)),
   }
+  useAwake(state.step === 'charge' && openContainer(state) !== undefined && !state.signed)
   const call = callFor(state, live)
-  const deeds = useDeeds(view.id, job.events.length, job.clock, take)
+  const deeds = useDeeds({ jobId: view.id, state, seen: told.events.length, clock: job.clock, take })
   const searching = searchNow(state) !== undefined
   // a search reads what stands in the car: its vacuum, or nitrogen
   const reading = searching && (state.search?.nitrogen !== undefined || shutIn(state))

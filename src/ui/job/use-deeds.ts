@@ -1,12 +1,17 @@
 'use client'
 
 import { useMutation } from '@tanstack/react-query'
-import { useCallback, useRef, useState } from 'react'
-import type { Caution } from '@/core/call/cautions'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { type Caution, cautionsBefore } from '@/core/call/cautions'
 import type { Deed } from '@/core/call/types'
 import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
-import { newEventId, send } from '../api'
+import type { JobEvent } from '@/core/job/events'
+import { reduceJob } from '@/core/job/reduce'
+import type { JobState } from '@/core/job/state'
+import { type Answer, newEventId, send } from '../api'
 import type { Stretch } from '../hooks/use-job-live'
+import { useOutbox } from '../outbox/outbox'
+import type { SentDeed } from '../outbox/store'
 import { serverNow } from '../server-clock'
 
 export type Deeds = {
@@ -28,8 +33,7 @@ export type Deeds = {
 /** No answer came: whether it was recorded nobody knows, so it is sent again, with its own id. */
 class Lost extends Error {}
 
-type Sent = { id: string; happenedAt: string; seen: number } & Deed
-type Answer = Stretch & { cautions?: Caution[] }
+type Answered = Stretch & { cautions?: Caution[] }
 
 /**
  * Time between two tries of a deed whose answer was lost, ms, and how many: it carries its id, so it is recorded once.
@@ -37,35 +41,64 @@ type Answer = Stretch & { cautions?: Caution[] }
 const AGAIN_MS = 1500
 const TRIES = 12
 
+/** Cautions the page itself knows of deeds, one on the state the one before leaves; for when the server cannot be asked. */
+function cautionsHere(state: JobState, sent: readonly SentDeed[]): Caution[] {
+  const passed = new Set(sent.flatMap((d) => (d.kind === 'caution-passed' ? [d.payload.code] : [])))
+  const found: Caution[] = []
+  let now = state
+  for (const { seen: _s, ...deed } of sent) {
+    found.push(...cautionsBefore(now, deed).filter((c) => !passed.has(c.code)))
+    now = reduceJob(now, { ...deed, storedAt: deed.happenedAt, by: '' } as JobEvent)
+  }
+  return found
+}
+
+type Page = {
+  jobId: string
+  /** the job as this page shows it, what waits here included */
+  state: JobState
+  /** events of the job the server told this page */
+  seen: number
+  clock: readonly ClockSegment[]
+  /** puts what an answer brings into the page's job */
+  take: (stretch: Stretch) => void
+}
+
 /**
  * Records what hands do. Each deed says which events of the job its hand had seen and when it was done; the server
- * judges it under the
- * job's lock, and its answer moves the screen at once.
- * @param seen - events of the job this page knows
- * @param clock - the job's
- * @param take - puts what the answer brings into the page's job
+ * judges it under the job's lock, and its answer moves the screen at once. Where no answer comes it is kept on this
+ * device, shown as done, and sent when the line is back.
  */
-export function useDeeds(
-  jobId: string,
-  seen: number,
-  clock: readonly ClockSegment[],
-  take: (stretch: Stretch) => void,
-): Deeds {
-  const [waiting, setWaiting] = useState<{ sent: Sent[]; cautions: Caution[] } | null>(null)
+export function useDeeds({ jobId, state, seen, clock, take }: Page): Deeds {
+  const box = useOutbox()
+  const { onAnswer } = box
+  useEffect(() => onAnswer(jobId, take), [onAnswer, jobId, take])
+  const [trying, setTrying] = useState(0)
+  const [waiting, setWaiting] = useState<{ sent: SentDeed[]; cautions: Caution[] } | null>(null)
   const [refused, setRefused] = useState<string | null>(null)
   const { mutateAsync, isPending, failureReason } = useMutation({
     mutationFn: async ({ path, body }: { path: string; body: unknown }) => {
-      const answer = await send<Answer>(`/api/jobs/${jobId}/${path}`, body)
+      const answer = await send<Answered>(`/api/jobs/${jobId}/${path}`, body)
       if (!answer.ok && answer.lost) throw new Lost()
       return answer
     },
     retry: TRIES - 1,
     retryDelay: AGAIN_MS,
   })
-  const now = useRef({ seen, clock })
-  now.current = { seen, clock }
+  const now = useRef({ seen, clock, state })
+  now.current = { seen, clock, state }
+  const takeIn = useCallback(
+    (from: number, answer: Answer<Answered>) => {
+      const brought: Stretch | null = answer.ok ? answer.data : answer.unseen ? { from, events: answer.unseen } : null
+      if (!brought) return
+      take(brought)
+      // what is pressed next, in the same breath even, has seen this
+      now.current.seen = Math.max(now.current.seen, brought.from + brought.events.length)
+    },
+    [take],
+  )
   const post = useCallback(
-    async (path: string, body: unknown): Promise<Answer | null> => {
+    async (path: string, body: unknown): Promise<Answered | null> => {
       const from = now.current.seen
       const answer = await mutateAsync({ path, body }).catch((error) => {
         if (!(error instanceof Lost)) throw error
@@ -76,26 +109,33 @@ export function useDeeds(
         return null
       }
       setRefused(answer.ok ? null : answer.message)
-      const brought: Stretch | null = answer.ok ? answer.data : answer.unseen ? { from, events: answer.unseen } : null
-      if (brought) {
-        take(brought)
-        // what is pressed next, in the same breath even, has seen this
-        now.current.seen = Math.max(now.current.seen, brought.from + brought.events.length)
-      }
+      takeIn(from, answer)
       return answer.ok ? answer.data : null
     },
-    [mutateAsync, take],
+    [mutateAsync, takeIn],
   )
-  const stamped = (deeds: Deed[], earlierMin = 0): Sent[] =>
+  const stamped = (deeds: Deed[], earlierMin = 0): SentDeed[] =>
     deeds.map((deed) => ({
       id: newEventId(),
       happenedAt: new Date(Math.round(jobTimeMs(now.current.clock, serverNow()) - earlierMin * 60_000)).toISOString(),
       seen: now.current.seen,
       ...deed,
     }))
-  const store = async (sent: Sent[]) => {
-    const answer = await post('events', { events: sent })
-    if (answer?.cautions) setWaiting({ sent, cautions: answer.cautions })
+  const store = async (sent: SentDeed[]) => {
+    setTrying((n) => n + 1)
+    const from = now.current.seen
+    const answer = await box.put<Answered>(jobId, { kind: 'events', events: sent }, () =>
+      cautionsHere(now.current.state, sent),
+    )
+    setTrying((n) => n - 1)
+    if (answer.kind === 'waits') setRefused(null)
+    else if (answer.kind === 'asked') setWaiting({ sent, cautions: answer.cautions })
+    else {
+      const { told } = answer
+      setRefused(told.ok ? null : told.message)
+      takeIn(from, told)
+      if (told.ok && told.data.cautions) setWaiting({ sent, cautions: told.data.cautions })
+    }
   }
   const goOn = () => {
     if (!waiting) return
@@ -110,7 +150,7 @@ export function useDeeds(
     pending: waiting?.cautions ?? [],
     goOn,
     goBack: () => setWaiting(null),
-    busy: isPending,
+    busy: isPending || trying > 0,
     refused: isPending && failureReason ? 'The line is away: what you did is sent as soon as it is back.' : refused,
     report: setRefused,
   }

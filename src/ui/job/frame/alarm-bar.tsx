@@ -4,7 +4,7 @@ import { Toggle } from 'radix-ui'
 import { useEffect, useRef } from 'react'
 import type { Alarm } from '@/core/call/alarms'
 import { useHotkeys } from '../../hooks/use-hotkeys'
-import { play, type Tone, useSoundSwitch } from '../../hooks/use-sound'
+import { play, type Tone, useSoundSwitch, vibrate } from '../../hooks/use-sound'
 import type { Deeds } from '../use-deeds'
 import { Triangle } from './call-panel'
 
@@ -16,6 +16,9 @@ const RING: readonly Tone[] = [
   { hertz: 660, afterS: 0, lastsS: 0.2 },
   { hertz: 880, afterS: 0.22, lastsS: 0.2 },
 ]
+
+/** A phone in the pocket: long, pause, long, ms. */
+const VIBRATES_MS = [400, 200, 400]
 
 /**
  * What wants a person now, with a sound and a notification when they are switched on; each is answered once, and the
@@ -80,7 +83,9 @@ function useRinging(alarm: Alarm | undefined, sound: boolean): void {
   const id = alarm?.id
   const sentence = alarm?.sentence
   useEffect(() => {
-    if (!id || !sound) return
+    if (!id) return
+    vibrate(VIBRATES_MS)
+    if (!sound) return
     if (!told.current.has(id) && typeof Notification !== 'undefined' && Notification.permission === 'granted') {
       told.current.add(id)
       new Notification('Yperos', { body: sentence ?? '', tag: id })

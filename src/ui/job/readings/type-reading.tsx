@@ -13,7 +13,7 @@ import { TextField } from '../../form/bound'
 import { attempt } from '../../form/entries'
 import { Choice } from '../../form/field'
 import { entry } from '../../form/schemas'
-import { useSending } from '../../form/use-sending'
+import { useOutbox } from '../../outbox/outbox'
 import { useUnits } from '../../units'
 
 /** By which the call's button finds it. */
@@ -45,12 +45,25 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
     resolver: zodResolver(z.object({ reading, note: z.string() })),
     defaultValues: { reading: '', note: '' },
   })
-  const { post, busy, said } = useSending(form, `/api/jobs/${jobId}/readings`, () => 'reading')
+  const box = useOutbox()
+  const [busy, setBusy] = useState(false)
+  const [said, say] = useState('')
   const [ago, setAgo] = useState('0')
   const submit = form.handleSubmit(async ({ reading: typed, note }) => {
-    const at = ago === '0' ? {} : { at: new Date(Math.round(nowMs - Number(ago) * 60_000)).toISOString() }
+    const at = new Date(Math.round(nowMs - Number(ago) * 60_000)).toISOString()
     const kept = note.trim() === '' ? {} : { note: note.trim() }
-    if (!(await post({ readings: [{ channel, ...typed, ...at, ...kept, seq: newSequence() }] }))) return
+    say('')
+    setBusy(true)
+    const now = ago === '0' ? { now: true as const } : {}
+    const readings = [{ channel, ...typed, ...now, at, ...kept, seq: newSequence() }]
+    const put = await box.put(jobId, { kind: 'readings', readings })
+    setBusy(false)
+    if (put.kind === 'told' && !put.told.ok) {
+      const [fault] = put.told.faults
+      if (fault) form.setError('reading', { type: 'server', message: fault.reason })
+      else say(put.told.message)
+      return
+    }
     setUnits({ ...units, [channel]: typed.unit })
     form.reset()
     setAgo('0')

@@ -1,0 +1,72 @@
+/** Who may come in by a door: nobody signed in, a device with its token, the shop's own bench, or whoever is signed in. */
+export type Who = 'nobody' | 'instrument' | 'bench' | 'trainee'
+export type Door = { path: string; methods: readonly ('GET' | 'POST')[]; who: Who; why?: string }
+
+const get = (path: string, who: Who = 'trainee', why?: string): Door => ({
+  path,
+  methods: ['GET'],
+  who,
+  ...(why && { why }),
+})
+const post = (path: string, who: Who = 'trainee', why?: string): Door => ({
+  path,
+  methods: ['POST'],
+  who,
+  ...(why && { why }),
+})
+const both = (path: string): Door => ({ path, methods: ['GET', 'POST'], who: 'trainee' })
+
+/**
+ * Every door of the application: pages and route handlers as the file tree has them, and the one the web server takes
+ * itself. A test fails where a handler is new and not here, and where somebody comes in by one who may not. What a role
+ * may do behind a door is asked of its rights (`accounts/roles.ts`).
+ */
+export const DOORS: readonly Door[] = [
+  get('/', 'nobody', 'leads to the board or the sign-in'),
+  get('/sign-in', 'nobody', 'the sign-in itself'),
+  get('/setup', 'nobody', 'the first person of an empty shop; closed once it is open'),
+  get('/welcome/[token]', 'nobody', 'a link that was sent, once, for three days'),
+  get('/board'),
+  get('/job/new'),
+  get('/job/[jobId]'),
+  get('/job/[jobId]/label'),
+  get('/job/[jobId]/record'),
+  get('/judge'),
+  get('/ledger'),
+  get('/me'),
+  get('/rig-room'),
+  get('/rig-room/[equipmentId]'),
+  get('/shop'),
+  get('/api/health', 'nobody', 'whether it works, for whoever watches over it'),
+  get('/api/session', 'nobody', 'whether one is signed in'),
+  post('/api/sign-in', 'nobody', 'the sign-in itself, slowed down by name and address'),
+  post('/api/setup', 'nobody', 'refused once a shop is open'),
+  post('/api/welcome', 'nobody', 'with a link that was sent, once'),
+  post('/api/sign-out'),
+  post('/api/ingest', 'instrument'),
+  get('/api/bench/feed', 'bench'),
+  post('/api/bench/trouble', 'bench'),
+  get('/api/bench/scenarios'),
+  get('/api/board/live'),
+  post('/api/column-mappings'),
+  both('/api/instruments'),
+  post('/api/jobs'),
+  post('/api/jobs/[jobId]/bench'),
+  both('/api/jobs/[jobId]/events'),
+  post('/api/jobs/[jobId]/hold-end'),
+  post('/api/jobs/[jobId]/hold-file'),
+  post('/api/jobs/[jobId]/instruments'),
+  get('/api/jobs/[jobId]/live'),
+  post('/api/jobs/[jobId]/photos'),
+  get('/api/jobs/[jobId]/photos/[photoId]'),
+  both('/api/jobs/[jobId]/readings'),
+  get('/api/jobs/[jobId]/readings.csv'),
+  get('/api/jobs/[jobId]/record.json'),
+  post('/api/jobs/[jobId]/sign'),
+  post('/api/ledger'),
+  get('/api/ledger.csv'),
+  post('/api/password'),
+  post('/api/rig-room'),
+  post('/api/shop'),
+  post('/api/units'),
+]

@@ -1,0 +1,51 @@
+'use client'
+
+import Link from 'next/link'
+import { useOutbox } from './outbox'
+
+/** What was done here and the server has not got yet, in words and number; nothing while there is none. */
+export function OutboxBar() {
+  const { kept, who, signedOut, drop } = useOutbox()
+  const mine = kept.filter((k) => k.who === who)
+  const waiting = mine.filter((k) => k.state === 'waiting')
+  const refused = mine.filter((k) => k.state === 'refused')
+  const others = [...new Set(kept.filter((k) => k.who !== who && k.state !== 'trying').map((k) => k.whoName))]
+  return (
+    <div role="status" className="no-print">
+      {waiting.length > 0 && (
+        <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
+          <b className="font-semibold text-caution">Waiting to be sent: {waiting.length}.</b>{' '}
+          {signedOut ? (
+            <>
+              You are signed out:{' '}
+              <Link href="/sign-in" className="font-semibold underline">
+                sign in again
+              </Link>
+              , then it is sent.
+            </>
+          ) : (
+            'It is kept on this device and sent by itself when the line is back.'
+          )}
+        </p>
+      )}
+      {others.map((name) => (
+        <p key={name} className="border-b border-rule bg-sheet px-5 py-2 text-body max-sm:px-4">
+          Kept here for {name}: it is sent when {name} signs in on this device.
+        </p>
+      ))}
+      {refused.map((k) => (
+        <p
+          key={k.n}
+          className="flex items-center gap-4 border-b-2 border-leak bg-sheet px-5 py-2 text-body max-sm:px-4"
+        >
+          <span>
+            <b className="font-semibold text-leak">Not taken.</b> {k.why}
+          </span>
+          <button type="button" className="plain-button" onClick={() => drop(k.n)}>
+            Leave it out
+          </button>
+        </p>
+      ))}
+    </div>
+  )
+}

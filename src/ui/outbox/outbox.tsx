@@ -1,0 +1,124 @@
+'use client'
+
+import { useLiveQuery } from 'dexie-react-hooks'
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
+import type { Caution } from '@/core/call/cautions'
+import { type Answer, send } from '../api'
+import type { Stretch } from '../hooks/use-job-live'
+import { type Kept, keep, letGo, mark, outbox, takeUpTrying, type What } from './store'
+
+/** Time between two tries while the line is away, ms. */
+const AGAIN_MS = 3000
+/** A page that waits for its first answer gives up before this, ms: longer ago it was closed. */
+const TRYING_MS = 60_000
+
+type Take = (stretch: Stretch) => void
+type OutboxValue = {
+  /** everything this device keeps, in the order it was done; whose ever it is */
+  kept: readonly Kept[]
+  who: string
+  signedOut: boolean
+  /**
+   * Keeps something, sends it, and says what became of it; kept on where no answer came.
+   * @param ask - what would have been asked about it, had there been an answer: then it is asked first
+   */
+  put: <T>(jobId: string, what: What, ask?: () => Caution[]) => Promise<Put<T>>
+  /** what an answer brings goes to whoever shows that job */
+  onAnswer: (jobId: string, take: Take) => () => void
+  drop: (n: number) => void
+}
+
+/** What became of something that was put in. */
+export type Put<T> = { kind: 'told'; told: Answer<T> } | { kind: 'waits' } | { kind: 'asked'; cautions: Caution[] }
+
+const NONE: readonly Kept[] = []
+const OutboxContext = createContext<OutboxValue | null>(null)
+
+export function useOutbox(): OutboxValue {
+  const value = useContext(OutboxContext)
+  if (!value) throw new Error('useOutbox belongs inside OutboxProvider')
+  return value
+}
+
+const pathOf = ({ jobId, kind }: Pick<Kept, 'jobId' | 'kind'>): string => `/api/jobs/${jobId}/${kind}`
+/** A deed that waited says so: it keeps its own time, and what contradicts it is set beside it. */
+function bodyOf(kept: What, waited?: { knew: readonly string[] }): unknown {
+  if (kept.kind === 'events')
+    return { events: waited ? kept.events.map((e) => ({ ...e, waited: true, knew: waited.knew })) : kept.events }
+  // what is read now is read at the server's now, unless it had to wait
+  return { readings: kept.readings.map(({ now, at, ...r }) => (now && !waited ? r : { ...r, at })) }
+}
+
+/** Keeps what is done here until the server has it; sends it in order when the line is back, from whatever page is open. */
+export function OutboxProvider({ who, whoName, children }: { who: string; whoName: string; children: ReactNode }) {
+  const kept = useLiveQuery(() => outbox().kept.orderBy('n').toArray(), [], NONE) ?? NONE
+  const [signedOut, setSignedOut] = useState(false)
+  const takers = useRef(new Map<string, Set<Take>>())
+  const sending = useRef(false)
+  const brought = useCallback((jobId: string, data: Stretch) => {
+    if (Array.isArray(data?.events)) for (const take of takers.current.get(jobId) ?? []) take(data)
+  }, [])
+  const flush = useCallback(async () => {
+    if (sending.current) return
+    sending.current = true
+    try {
+      await takeUpTrying(Date.now() - TRYING_MS)
+      const mine = await outbox()
+        .kept.where('who')
+        .equals(who)
+        .and((k) => k.state === 'waiting')
+        .sortBy('n')
+      for (const entry of mine) {
+        const answer = await send<Stretch>(pathOf(entry), bodyOf(entry, entry))
+        setSignedOut(!answer.ok && answer.signedOut === true)
+        if (!answer.ok && (answer.lost || answer.signedOut)) break
+        if (answer.ok) {
+          brought(entry.jobId, answer.data)
+          await letGo(entry.n)
+        } else await mark(entry.n, { state: 'refused', why: answer.message })
+      }
+    } catch {
+      // a browser that forbids storage keeps nothing
+    } finally {
+      sending.current = false
+    }
+  }, [who, brought])
+  useEffect(() => {
+    void flush()
+    const again = setInterval(() => void flush(), AGAIN_MS)
+    const back = () => void flush()
+    addEventListener('online', back)
+    return () => {
+      clearInterval(again)
+      removeEventListener('online', back)
+    }
+  }, [flush])
+  const value = useMemo(
+    (): OutboxValue => ({
+      kept,
+      who,
+      signedOut,
+      put: async <T,>(jobId: string, what: What, ask: () => Caution[] = () => []): Promise<Put<T>> => {
+        const n = await keep({ ...what, jobId, who, whoName, doneAtMs: Date.now(), state: 'trying' })
+        const told = await send<T>(pathOf({ jobId, kind: what.kind }), bodyOf(what))
+        const away = !told.ok && (told.lost || told.signedOut)
+        const cautions = away ? ask() : []
+        if (away && cautions.length === 0 && n !== null) {
+          setSignedOut(!told.ok && told.signedOut === true)
+          await mark(n, { state: 'waiting' })
+          return { kind: 'waits' }
+        }
+        await letGo(n)
+        return cautions.length > 0 ? { kind: 'asked', cautions } : { kind: 'told', told }
+      },
+      onAnswer: (jobId, take) => {
+        const those = takers.current.get(jobId) ?? new Set()
+        takers.current.set(jobId, those.add(take))
+        return () => those.delete(take)
+      },
+      drop: (n) => void letGo(n),
+    }),
+    [kept, who, whoName, signedOut],
+  )
+  return <OutboxContext.Provider value={value}>{children}</OutboxContext.Provider>
+}
