@@ -45,3 +45,21 @@ export function endName(name: string, points: readonly Point[], rows: readonly {
       <g />
     )
 }
+
+/** Times along the bottom, job time ms. */
+export const timeAxis = (fromMs: number, toMs: number, clock: (ms: number) => string) => ({
+  dataKey: 'at',
+  type: 'number' as const,
+  domain: [fromMs, toMs] as [number, number],
+  ticks: timeTicksFor(fromMs, toMs),
+  tickFormatter: clock,
+  ...AXIS,
+})
+
+/** Pressures up the left side, Pa drawn as kPa. */
+export const KPA_AXIS = {
+  width: 64,
+  tickFormatter: (pa: number) => `${Math.round(pa / 1000)}`,
+  label: { value: 'kPa', position: 'insideTopLeft' as const, fontSize: 14, fill: 'var(--ink-2)' },
+  ...AXIS,
+}

@@ -2,7 +2,7 @@
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { CurvePoint } from '../hooks/use-job-live'
-import { AXIS, endName, merged, timeTicksFor } from './recharts-look'
+import { AXIS, endName, KPA_AXIS, merged, timeAxis } from './recharts-look'
 
 type Props = {
   /** gauge pressures, Pa */
@@ -26,23 +26,8 @@ export default function RunningLines({ low, high, vent, fromMs, nowMs, clock }: 
     <ResponsiveContainer width="100%" height={168}>
       <LineChart data={rows} margin={{ top: 8, right: 92, bottom: 0, left: 6 }}>
         <CartesianGrid fill="var(--air)" stroke="var(--rule)" vertical={false} />
-        <XAxis
-          dataKey="at"
-          type="number"
-          domain={[fromMs, toMs]}
-          ticks={timeTicksFor(fromMs, toMs)}
-          tickFormatter={clock}
-          {...AXIS}
-        />
-        <YAxis
-          yAxisId="kPa"
-          domain={[0, 'auto']}
-          width={64}
-          tickFormatter={(pa: number) => `${Math.round(pa / 1000)}`}
-          label={{ value: 'kPa', position: 'insideTopLeft', fontSize: 14, fill: 'var(--ink-2)' }}
-          tickCount={4}
-          {...AXIS}
-        />
+        <XAxis {...timeAxis(fromMs, toMs, clock)} />
+        <YAxis yAxisId="kPa" domain={[0, 'auto']} tickCount={4} {...KPA_AXIS} />
         <YAxis yAxisId="C" orientation="right" domain={[0, 'auto']} hide />
         <Line
           yAxisId="kPa"

@@ -1,7 +1,7 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import { AXIS, endName, merged, timeTicksFor } from '../../../chart/recharts-look'
+import { endName, KPA_AXIS, merged, timeAxis } from '../../../chart/recharts-look'
 import type { CurvePoint } from '../../../hooks/use-job-live'
 
 type Props = {
@@ -23,22 +23,8 @@ export default function PressureLines({ raw, corrected, fromMs, nowMs, clock }: 
     <ResponsiveContainer width="100%" height={190}>
       <LineChart data={rows} margin={{ top: 8, right: 150, bottom: 0, left: 6 }}>
         <CartesianGrid fill="var(--air)" stroke="var(--rule)" vertical={false} />
-        <XAxis
-          dataKey="at"
-          type="number"
-          domain={[fromMs, toMs]}
-          ticks={timeTicksFor(fromMs, toMs)}
-          tickFormatter={clock}
-          {...AXIS}
-        />
-        <YAxis
-          domain={['dataMin - 3000', 'dataMax + 3000']}
-          width={64}
-          tickFormatter={(pa: number) => `${Math.round(pa / 1000)}`}
-          label={{ value: 'kPa', position: 'insideTopLeft', fontSize: 14, fill: 'var(--ink-2)' }}
-          tickCount={5}
-          {...AXIS}
-        />
+        <XAxis {...timeAxis(fromMs, toMs, clock)} />
+        <YAxis domain={['dataMin - 3000', 'dataMax + 3000']} tickCount={5} {...KPA_AXIS} />
         <Line
           dataKey="raw"
           stroke="var(--ink-2)"
