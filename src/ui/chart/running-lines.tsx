@@ -2,7 +2,7 @@
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { CurvePoint } from '../hooks/use-job-live'
-import { AXIS, endName, KPA_AXIS, merged, timeAxis } from './recharts-look'
+import { endName, KPA_AXIS, merged, timeAxis } from './recharts-look'
 
 type Props = {
   /** gauge pressures, Pa */
