@@ -1,7 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import { pressureWords } from '@/core/call/search'
+import { pressureWords } from '@/core/call/search-pressure'
 import type { Live } from '@/core/call/types'
 import { currentHold, type JobState } from '@/core/job/state'
 import { soakS } from '@/core/leak/pressure-test'

@@ -1,6 +1,6 @@
 'use client'
 
-import { hosesOn } from '@/core/call/search'
+import { hosesOn } from '@/core/call/search-deeds'
 import { NITROGEN_MOST_PA_G } from '@/core/job/leak'
 import { nitrogenPaG } from '@/core/job/stage-now'
 import type { JobState } from '@/core/job/state'
