@@ -49,7 +49,7 @@ export const nitrogenPaG = ({ nitrogenLimitPaG }: Pick<JobState, 'nitrogenLimitP
 export function sweepDue(state: JobState): { passes: number; paG: number; askedPaG: number } | null {
   const next = stageAfter(state)
   const pull = state.pulls[state.pulls.length - 1]
-  if (state.oilOut || stageNow(state)?.kind !== 'pull' || next?.kind !== 'sweep' || !pull?.endedAt) return null
+  if (stageNow(state)?.kind !== 'pull' || next?.kind !== 'sweep' || !pull?.endedAt) return null
   if (state.pulls.length <= state.pulledBefore) return null
   const askedPaG = next.kPa * 1000
   return { passes: next.passes - state.swept, paG: nitrogenPaG(state, askedPaG), askedPaG }
