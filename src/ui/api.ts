@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid'
 import type { JobEvent } from '@/core/job/events'
 import { learnServerTime } from './server-clock'
 
@@ -50,13 +51,5 @@ export async function send<T = unknown>(path: string, body: unknown): Promise<An
 /** A number for readings sent by hand, so that sending twice is harmless; room for a file's rows above it. */
 export const newSequence = (): number => Math.floor(Math.random() * 9e14)
 
-/** A fresh id for an event, made where the deed is done. */
-export function newEventId(): string {
-  // randomUUID exists on https and localhost only; a phone in the bay may come by plain http
-  if (typeof crypto.randomUUID === 'function') return crypto.randomUUID()
-  const bytes = crypto.getRandomValues(new Uint8Array(16))
-  bytes[6] = ((bytes[6] as number) & 0x0f) | 0x40
-  bytes[8] = ((bytes[8] as number) & 0x3f) | 0x80
-  const hex = [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('')
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`
-}
+/** A fresh id for an event, made where the deed is done; on plain http too, where the browser itself makes none. */
+export const newEventId = (): string => uuid()

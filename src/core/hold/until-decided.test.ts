@@ -18,7 +18,9 @@ test('a hold that is not decided when its time is up goes on until it should be'
 })
 
 test('it is left alone before its time, once it is decided, where a needle stood still, and after a day', () => {
-  expect(minutesMore(hold, undecided(3000), at(29))).toBeNull()
+  expect(minutesMore(hold, undecided(3000), at(27))).toBeNull()
+  // a little before its end it is looked at, so that nobody is called for nothing
+  expect(minutesMore(hold, undecided(3000), at(28.5))).toBe(20)
   expect(minutesMore(hold, { ...undecided(3000), verdict: 'tight' }, at(30))).toBeNull()
   expect(minutesMore(hold, { ...undecided(null), verdict: 'invalid' }, at(30))).toBeNull()
   expect(minutesMore(hold, undecided(null, ['needle-still']), at(30))).toBeNull()

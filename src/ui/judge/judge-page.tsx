@@ -2,6 +2,7 @@
 
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useEffect, useMemo, useState } from 'react'
+import { useDropzone } from 'react-dropzone'
 import { useForm, useWatch } from 'react-hook-form'
 import * as z from 'zod'
 import { REFRIGERANTS } from '@/core/fluids/refrigerants'
@@ -59,6 +60,15 @@ export function JudgePage({ shop, mappings, holding }: Props) {
     setFile(name)
     setMapping(null)
   }
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({
+    multiple: false,
+    accept: { 'text/csv': ['.csv', '.txt', '.tsv'] },
+    // a file of another ending is taken too: what it holds is looked at, not its name
+    onDrop: (taken, turnedAway) => {
+      const given = taken[0] ?? turnedAway[0]?.file
+      if (given) void given.text().then((content) => take(content, given.name))
+    },
+  })
   const { lines, foreign, fault } = useMemo(() => split(text), [text])
   const used = useMemo(() => {
     const header = lines[0]?.cells ?? []
@@ -80,27 +90,13 @@ export function JudgePage({ shop, mappings, holding }: Props) {
         <p className="mt-1 text-body">
           A hold from a logger’s file, or typed as minutes and readings. Nothing is stored unless you put it into a car.
         </p>
-        <label
-          className="mt-3 flex min-h-[64px] cursor-pointer items-center justify-between gap-3 rounded border-[1.5px] border-dashed border-ink bg-sheet px-4 py-2 text-lead font-medium focus-within:outline-2"
-          onDragOver={(e) => e.preventDefault()}
-          onDrop={(e) => {
-            e.preventDefault()
-            const dropped = e.dataTransfer.files[0]
-            if (dropped) void dropped.text().then((content) => take(content, dropped.name))
-          }}
+        <div
+          {...getRootProps()}
+          className={`mt-3 flex min-h-[64px] cursor-pointer items-center justify-between gap-3 rounded border-[1.5px] border-dashed border-ink px-4 py-2 text-lead font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`}
         >
           <span>{file || 'Drop a CSV file here, or choose one'}</span>
-          <input
-            type="file"
-            accept=".csv,.txt,.tsv,text/csv"
-            aria-label="Readings file"
-            className="sr-only"
-            onChange={(e) => {
-              const chosen = e.target.files?.[0]
-              if (chosen) void chosen.text().then((content) => take(content, chosen.name))
-            }}
-          />
-        </label>
+          <input {...getInputProps({ 'aria-label': 'Readings file' })} />
+        </div>
         <label htmlFor="table" className="mt-3 block text-small font-medium">
           or type it: minutes since isolation, then the reading
         </label>

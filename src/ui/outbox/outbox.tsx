@@ -1,11 +1,10 @@
 'use client'
 
-import { useLiveQuery } from 'dexie-react-hooks'
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import type { Caution } from '@/core/call/cautions'
 import { type Answer, send } from '../api'
 import type { Stretch } from '../hooks/use-job-live'
-import { type Kept, keep, letGo, mark, outbox, takeUpTrying, type What } from './store'
+import { type Kept, keep, letGo, mark, onKept, outbox, takeUpTrying, type What } from './store'
 
 /** Time between two tries while the line is away, ms. */
 const AGAIN_MS = 3000
@@ -51,7 +50,8 @@ function bodyOf(kept: What, waited?: { knew: readonly string[] }): unknown {
 
 /** Keeps what is done here until the server has it; sends it in order when the line is back, from whatever page is open. */
 export function OutboxProvider({ who, whoName, children }: { who: string; whoName: string; children: ReactNode }) {
-  const kept = useLiveQuery(() => outbox().kept.orderBy('n').toArray(), [], NONE) ?? NONE
+  const [kept, setKept] = useState(NONE)
+  useEffect(() => onKept(setKept), [])
   const [signedOut, setSignedOut] = useState(false)
   const takers = useRef(new Map<string, Set<Take>>())
   const sending = useRef(false)
@@ -63,8 +63,8 @@ export function OutboxProvider({ who, whoName, children }: { who: string; whoNam
     sending.current = true
     try {
       await takeUpTrying(Date.now() - TRYING_MS)
-      const mine = await outbox()
-        .kept.where('who')
+      const mine = await (await outbox()).kept
+        .where('who')
         .equals(who)
         .and((k) => k.state === 'waiting')
         .sortBy('n')

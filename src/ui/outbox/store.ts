@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie'
+import type { Dexie, EntityTable } from 'dexie'
 import type { Deed } from '@/core/call/types'
 import type { Channel, ReadingUnit } from '@/core/units/channel'
 
@@ -35,28 +35,45 @@ export type Kept = What & {
   why?: string
 }
 
-class Outbox extends Dexie {
-  kept!: EntityTable<Kept, 'n'>
-  constructor() {
-    super('yperos-outbox')
-    this.version(1).stores({ kept: '++n, who, state, jobId' })
-  }
+type Outbox = Dexie & { kept: EntityTable<Kept, 'n'> }
+
+let opened: Promise<Outbox> | null = null
+/** The store of this browser, made when it is first asked for; its package comes by itself, for no page waits for it. */
+export function outbox(): Promise<Outbox> {
+  opened ??= import('dexie').then(({ Dexie }) => {
+    const made = new Dexie('yperos-outbox') as Outbox
+    made.version(1).stores({ kept: '++n, who, state, jobId' })
+    return made
+  })
+  return opened
 }
 
-let opened: Outbox | null = null
-/** The store of this browser; made when it is first asked for, for a server has none. */
-export const outbox = (): Outbox => {
-  opened ??= new Outbox()
-  return opened
+/** Tells everything that is kept, in the order it was done, now and whenever it changes. @returns what ends it */
+export function onKept(tell: (kept: readonly Kept[]) => void): () => void {
+  let end: (() => void) | undefined
+  let over = false
+  const listen = async () => {
+    const { liveQuery } = await import('dexie')
+    const { kept } = await outbox()
+    if (over) return
+    // a browser that forbids storage keeps nothing
+    const heard = liveQuery(() => kept.orderBy('n').toArray()).subscribe({ next: tell, error: () => undefined })
+    end = () => heard.unsubscribe()
+  }
+  listen().catch(() => undefined)
+  return () => {
+    over = true
+    end?.()
+  }
 }
 
 /** Keeps something before it is sent. @returns its place, or null where this browser keeps nothing */
 export async function keep(entry: What & Omit<Kept, 'n' | 'knew' | 'kind'>): Promise<number | null> {
   try {
-    const before = await outbox().kept.where('jobId').equals(entry.jobId).toArray()
+    const before = await (await outbox()).kept.where('jobId').equals(entry.jobId).toArray()
     const knew = before.flatMap((k) => (k.kind === 'events' ? [...k.knew, ...k.events.map((e) => e.id)] : []))
     // its place is given by the store
-    return (await outbox().kept.add({ ...entry, knew: [...new Set(knew)] } as unknown as Kept)) as number
+    return (await (await outbox()).kept.add({ ...entry, knew: [...new Set(knew)] } as unknown as Kept)) as number
   } catch {
     // a browser that forbids storage: what is done is sent as before, and lost with the line
     return null
@@ -64,16 +81,16 @@ export async function keep(entry: What & Omit<Kept, 'n' | 'knew' | 'kind'>): Pro
 }
 
 export const letGo = async (n: number | null): Promise<void> => {
-  if (n !== null) await outbox().kept.delete(n)
+  if (n !== null) await (await outbox()).kept.delete(n)
 }
 export const mark = async (n: number | null, change: Partial<Pick<Kept, 'state' | 'why'>>): Promise<void> => {
-  if (n !== null) await outbox().kept.update(n, change)
+  if (n !== null) await (await outbox()).kept.update(n, change)
 }
 
 /** What a page left behind that was closed before its answer came waits like the rest. */
 export async function takeUpTrying(olderThanMs: number): Promise<void> {
-  await outbox()
-    .kept.where('state')
+  await (await outbox()).kept
+    .where('state')
     .equals('trying')
     .and((k) => k.doneAtMs < olderThanMs)
     .modify({ state: 'waiting' })
