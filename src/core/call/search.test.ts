@@ -80,6 +80,18 @@ describe('the search', () => {
     )
   })
 
+  test('a hold that rose fast blames what is open, one that crept what seeps', () => {
+    const seal = (risePaS: number) => {
+      const leaking = later(job(CAR, ...HOLDING), 70, ended({ risePaS }))
+      const begun = pressed(leaking, 71, call(leaking, 71).action)
+      return searchView(begun)?.chances.get('compressor-seal') ?? 0
+    }
+    // 450, 30 and one micron a minute
+    const [fast, usual, crept] = [seal(1), seal(0.0667), seal(0.0022)]
+    expect(fast).toBeLessThan(0.7 * usual)
+    expect(crept).toBeGreaterThan(1.2 * usual)
+  })
+
   test('nothing is looked at twice, and both answers that contradict each other are kept and named', () => {
     const looked = pressed(searching, 72, call(searching).action)
     expect(call(looked).sentence).not.toMatch(/Look for oil/)

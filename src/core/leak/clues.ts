@@ -60,6 +60,26 @@ export function clueOfHold(found: 'leak' | 'tight', hosesIn: boolean): Clue {
   }
 }
 
+/** A rise that counts as fast: 225 micron a minute, where an alarm rings, and as slow: two, Pa/s (assumed). */
+const FAST_PA_S = 0.5
+const CREEPS_PA_S = 0.0044
+
+/** How the hold rose: what is open rises fast, what seeps creeps. */
+function clueOfRise(risePaS: number | null | undefined): Clue | null {
+  if (risePaS === null || risePaS === undefined) return null
+  if (risePaS >= FAST_PA_S)
+    return {
+      words: 'It rose fast: a fitting of our own, a hose or a joint rather than a seal that seeps.',
+      times: { rig: 2, 'hose-high': 1.5, 'hose-low': 1.5, ...all(JOINTS, 1.5), 'compressor-seal': 0.5 },
+    }
+  if (risePaS <= CREEPS_PA_S)
+    return {
+      words: 'It crept: a seal or a pore rather than a hose or a joint.',
+      times: { 'compressor-seal': 1.5, evaporator: 1.3, condenser: 1.2, ...all(JOINTS, 0.8), rig: 0.7 },
+    }
+  return null
+}
+
 /** Nothing of the shop hung on a car that came in empty. */
 const EMPTY: Clue = { words: 'It came in empty: its own leak, not our hoses.', times: { rig: 0.02 } }
 
@@ -139,6 +159,7 @@ export function cluesOf(state: JobState, before: readonly { at: LeakPlace; when:
         : hold.verdict === 'tight' && loss && loss.grams > 0
           ? clueOfHold('tight', false)
           : null,
+    state.search?.why === 'hold' && hold?.verdict.startsWith('leak') ? clueOfRise(hold.risePaS) : null,
     loss && loss.days >= LOST_CHARGE_DAYS ? clueOfLoss(loss.gramsPerYear) : null,
     clueOfRepair(state),
     state.opened.car.hybrid ? ELECTRIC : null,
