@@ -1,6 +1,7 @@
 import { carLine } from './car-line'
 import type { CLOSED_AS } from './events'
 import { type GaugeSeat, gaugeSeat } from './gauge-seat'
+import { searchNow } from './search'
 import { leaveItemsOf } from './sides'
 import { currentHold, currentPull, holdEndsMs, type JobState, type Visit } from './state'
 import { STEP_NAMES, type Step, stepNumber } from './steps'
@@ -94,7 +95,7 @@ function lineOf(state: JobState): string {
     case 'zero':
       return state.zero ? 'gauges read' : 'read both gauges'
     case 'fix':
-      return 'log the repair'
+      return state.search?.nitrogen ? 'under nitrogen' : searchNow(state) ? 'look for the leak' : 'log the repair'
     case 'rig':
       return 'rig up'
     case 'pull':
