@@ -68,7 +68,7 @@ async function soapUntil(page: Page, place: string | null): Promise<string[]> {
   return asked
 }
 
-test('empty after a new condenser: looked at, nitrogen in, the joint bubbles, the test falls, and the hold proves it', async ({
+test('@long empty after a new condenser: looked at, nitrogen in, the joint bubbles, the test falls, and the hold proves it', async ({
   page,
   context,
 }) => {
