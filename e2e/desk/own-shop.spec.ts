@@ -183,7 +183,7 @@ test('with a needle, a can and a kitchen scale, every reading typed, a real car 
   await page.context().close()
 })
 
-test('@long a hold of the needle that was pencilled down is judged, charged from and signed, without a certificate', async ({
+test('a hold of the needle that was pencilled down is judged, charged from and signed, without a certificate', async ({
   browser,
 }) => {
   test.setTimeout(150_000)
