@@ -4,7 +4,7 @@ import { createContext, type ReactNode, useCallback, useContext, useEffect, useM
 import type { Caution } from '@/core/call/cautions'
 import { type Answer, send } from '../api'
 import type { Stretch } from '../hooks/use-job-live'
-import { type Kept, keep, letGo, mark, onKept, outbox, takeUpTrying, type What } from './store'
+import { allKept, type Kept, keep, letGo, mark, onKept, takeUpTrying, type What } from './store'
 
 /** Time between two tries while the line is away, ms. */
 const AGAIN_MS = 3000
@@ -63,11 +63,7 @@ export function OutboxProvider({ who, whoName, children }: { who: string; whoNam
     sending.current = true
     try {
       await takeUpTrying(Date.now() - TRYING_MS)
-      const mine = await (await outbox()).kept
-        .where('who')
-        .equals(who)
-        .and((k) => k.state === 'waiting')
-        .sortBy('n')
+      const mine = (await allKept()).filter((k) => k.who === who && k.state === 'waiting')
       for (const entry of mine) {
         const answer = await send<Stretch>(pathOf(entry), bodyOf(entry, entry))
         setSignedOut(!answer.ok && answer.signedOut === true)

@@ -1,4 +1,4 @@
-import type { Dexie, EntityTable } from 'dexie'
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Deed } from '@/core/call/types'
 import type { Channel, ReadingUnit } from '@/core/units/channel'
 
@@ -35,63 +35,80 @@ export type Kept = What & {
   why?: string
 }
 
-type Outbox = Dexie & { kept: EntityTable<Kept, 'n'> }
+/** One table, its rows in the order they were put in. */
+type Schema = DBSchema & { kept: { key: number; value: Kept } }
 
-let opened: Promise<Outbox> | null = null
-/** The store of this browser, made when it is first asked for; its package comes by itself, for no page waits for it. */
-export function outbox(): Promise<Outbox> {
-  opened ??= import('dexie').then(({ Dexie }) => {
-    const made = new Dexie('yperos-outbox') as Outbox
-    made.version(1).stores({ kept: '++n, who, state, jobId' })
-    return made
+let opened: Promise<IDBPDatabase<Schema>> | null = null
+/** The store of this browser, made when it is first asked for; one that could not be opened is tried again. */
+function store(): Promise<IDBPDatabase<Schema>> {
+  opened ??= openDB<Schema>('yperos-outbox', 1, {
+    upgrade: (made) => void made.createObjectStore('kept', { keyPath: 'n', autoIncrement: true }),
+  }).catch((error) => {
+    opened = null
+    throw error
   })
   return opened
 }
 
-/** Tells everything that is kept, in the order it was done, now and whenever it changes. @returns what ends it */
+/** Whoever shows what is kept, in this tab; other tabs are told by a channel of the browser. */
+const listening = new Set<() => void>()
+const channel =
+  typeof window === 'undefined' || typeof BroadcastChannel === 'undefined'
+    ? null
+    : new BroadcastChannel('yperos-outbox')
+channel?.addEventListener('message', () => {
+  for (const ask of listening) ask()
+})
+function changed(): void {
+  for (const ask of listening) ask()
+  channel?.postMessage('changed')
+}
+
+/** Everything that is kept, in the order it was done. */
+export const allKept = async (): Promise<Kept[]> => (await store()).getAll('kept')
+
+/** Tells everything that is kept, now and whenever it changes. @returns what ends it */
 export function onKept(tell: (kept: readonly Kept[]) => void): () => void {
-  let end: (() => void) | undefined
-  let over = false
-  const listen = async () => {
-    const { liveQuery } = await import('dexie')
-    const { kept } = await outbox()
-    if (over) return
-    // a browser that forbids storage keeps nothing
-    const heard = liveQuery(() => kept.orderBy('n').toArray()).subscribe({ next: tell, error: () => undefined })
-    end = () => heard.unsubscribe()
-  }
-  listen().catch(() => undefined)
-  return () => {
-    over = true
-    end?.()
-  }
+  // a browser that forbids storage keeps nothing
+  const ask = () => void allKept().then(tell, () => undefined)
+  listening.add(ask)
+  ask()
+  return () => listening.delete(ask)
 }
 
 /** Keeps something before it is sent. @returns its place, or null where this browser keeps nothing */
 export async function keep(entry: What & Omit<Kept, 'n' | 'knew' | 'kind'>): Promise<number | null> {
   try {
-    const before = await (await outbox()).kept.where('jobId').equals(entry.jobId).toArray()
+    const before = (await allKept()).filter((k) => k.jobId === entry.jobId)
     const knew = before.flatMap((k) => (k.kind === 'events' ? [...k.knew, ...k.events.map((e) => e.id)] : []))
     // its place is given by the store
-    return (await (await outbox()).kept.add({ ...entry, knew: [...new Set(knew)] } as unknown as Kept)) as number
+    const n = await (await store()).add('kept', { ...entry, knew: [...new Set(knew)] } as unknown as Kept)
+    changed()
+    return n
   } catch {
-    // a browser that forbids storage: what is done is sent as before, and lost with the line
+    // what is done is sent as before, and lost with the line
     return null
   }
 }
 
-export const letGo = async (n: number | null): Promise<void> => {
-  if (n !== null) await (await outbox()).kept.delete(n)
+/** The server has it: it is kept no more. */
+export async function letGo(n: number | null): Promise<void> {
+  if (n === null) return
+  await (await store()).delete('kept', n)
+  changed()
 }
-export const mark = async (n: number | null, change: Partial<Pick<Kept, 'state' | 'why'>>): Promise<void> => {
-  if (n !== null) await (await outbox()).kept.update(n, change)
+
+/** What became of something that is kept. */
+export async function mark(n: number | null, change: Partial<Pick<Kept, 'state' | 'why'>>): Promise<void> {
+  if (n === null) return
+  const table = (await store()).transaction('kept', 'readwrite').store
+  const kept = await table.get(n)
+  if (kept) await table.put({ ...kept, ...change })
+  changed()
 }
 
 /** What a page left behind that was closed before its answer came waits like the rest. */
 export async function takeUpTrying(olderThanMs: number): Promise<void> {
-  await (await outbox()).kept
-    .where('state')
-    .equals('trying')
-    .and((k) => k.doneAtMs < olderThanMs)
-    .modify({ state: 'waiting' })
+  const left = (await allKept()).filter((k) => k.state === 'trying' && k.doneAtMs < olderThanMs)
+  for (const { n } of left) await mark(n, { state: 'waiting' })
 }
