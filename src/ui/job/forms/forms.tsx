@@ -122,6 +122,10 @@ export function FormsProvider({ stock, state, live, call, user, children }: Prop
   )
 }
 
+/** Whether the cursor stands in an entry that shows this. */
+const isFocused = (shown: string): boolean =>
+  document.activeElement instanceof HTMLInputElement && document.activeElement.value === shown
+
 /** Begins anew with another form or stage; meanwhile what nobody typed into follows what the instruments say. */
 function useFollowing(form: UseFormReturn<Values, unknown, Read>, followed: Values, stage: string): void {
   const before = useRef(followed)
@@ -131,10 +135,14 @@ function useFollowing(form: UseFormReturn<Values, unknown, Read>, followed: Valu
     form.reset(followed)
   }, [stage])
   useEffect(() => {
+    const now = { ...followed }
     for (const [field, value] of Object.entries(followed)) {
       const last = before.current[field]
-      if (value !== last && form.getValues(field) === last) form.resetField(field, { defaultValue: value })
+      if (value === last || form.getValues(field) !== last) continue
+      // a figure is not changed under the hand that is about to type over it; it follows again when the hand leaves
+      if (last !== undefined && isFocused(last)) now[field] = last
+      else form.resetField(field, { defaultValue: value })
     }
-    before.current = followed
+    before.current = now
   })
 }
