@@ -7,6 +7,7 @@ import {
   expectStep,
   finished,
   openCar,
+  part,
   press,
   record,
   signIn,
@@ -193,7 +194,6 @@ test('nitrogen above what the label allows is refused where it is typed, and by 
 
 /** From a logged repair to a running pull. */
 async function startPullFromFix(request: APIRequestContext, jobId: string): Promise<void> {
-  const part = (name: string, state: string) => ({ kind: 'part-set', payload: { part: name, state } })
   await record(
     request,
     jobId,
