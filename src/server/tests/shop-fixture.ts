@@ -86,16 +86,18 @@ export async function freshShop(): Promise<Fixture> {
 export async function jobWithGauge(by: Account, openedAt = new Date(Date.now() - 3600_000)): Promise<string> {
   const id = randomUUID()
   await inTransaction(here(), (tx) => openJob(tx, by, { id, eventId: randomUUID(), payload: OPENING }, openedAt))
-  // it hangs at one car at a time
-  await here().query(
-    `update attachment set to_at = greatest(from_at, $1) where instrument_id = 'G1' and to_at is null`,
-    [openedAt],
-  )
-  await here().query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ('G1', $1, $2, $3)`, [
-    id,
-    openedAt,
-    here().shopId,
-  ])
+  // it hangs at one car at a time, also where several are opened together: the hand that hangs it holds the gauge
+  await inTransaction(here(), async (tx) => {
+    await tx.query(`select 1 from instrument where id = 'G1' for update`)
+    await tx.query(`update attachment set to_at = greatest(from_at, $1) where instrument_id = 'G1' and to_at is null`, [
+      openedAt,
+    ])
+    await tx.query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ('G1', $1, $2, $3)`, [
+      id,
+      openedAt,
+      here().shopId,
+    ])
+  })
   return id
 }
 
