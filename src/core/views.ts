@@ -6,6 +6,14 @@ import type { Procedure, Rig } from './job/written'
 import type { PullForecast } from './pull/forecast'
 import type { Judgement } from './schools/judgement'
 
+/** A point of a curve: job time in ms, value in the channel's stored unit. */
+export type CurvePoint = { at: number; value: number }
+/** Low side and high side, Pa absolute, and the vent, Celsius. */
+export type Sides = Record<'low' | 'high' | 'vent', CurvePoint[]>
+
+/** Events as they are stored, the first of them at place `from` of the job's log. */
+export type Stretch = { from: number; events: JobEvent[] }
+
 /**
  * One point of a channel: job time in ms since the epoch, value in the stored unit, readings averaged or thinned into
  * it.
@@ -37,6 +45,18 @@ export type Latest = Partial<
   >
 >
 
+/** Whose car it is: an account of the shop, or a name alone where that account is closed or was never known. */
+export type Whose = { id: string | null; name: string }
+
+/** An alarm that rings now. @property sinceMs - wall time it began */
+export type Ring = { id: string; sentence: string; sinceMs: number }
+
+/** The same as every page of the shop knows it: of which car, and whose that is. */
+export type Ringing = Ring & { jobId: string; car: string; whose: Whose; clock: ClockSegment[] }
+
+/** An alarm that rang on a car, job time ISO 8601. */
+export type Rung = { id: string; sentence: string; at: string }
+
 /**
  * A car on the board; pressure Pa absolute, `byHand` when that was typed, `unit` it came in; `found` is what the running hold was found to
  * be, where that is sure.
@@ -53,6 +73,11 @@ export type BoardRow = {
   /** what is said of the running pull's end, null while nothing is */
   forecast: PullForecast | null
   clock: ClockSegment[]
+  /** what rings on it now */
+  ringing: Ring[]
+  whose: Whose
+  /** who has its page open now */
+  here: string[]
 }
 
 /** What a job page starts from; the live stream goes on from `cursor`. Curves are thinned: Pa, g and Celsius. */
@@ -76,6 +101,10 @@ export type JobView = {
   judged: JudgedHold | null
   /** what the server's watch says of the running pull's end */
   forecast: PullForecast | null
+  /** what rang on it so far, oldest first */
+  rung: Rung[]
+  /** who has its page open now */
+  here: string[]
   cursor: string
 }
 

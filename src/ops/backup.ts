@@ -38,6 +38,10 @@ export async function backup(args: string[]): Promise<void> {
   })
 }
 
+/** A line in every shop's own log, by nobody's account: the command line did it. */
+export const logSql = `insert into shop_log (shop_id, by_name, what, about)
+  select id, '', $1, $2 from shop where opened_at is not null`
+
 async function dumpTo(file: string, url: string, passphrase: string | null): Promise<BackupFacts> {
   const folder = mkdtempSync(join(tmpdir(), 'yperos-backup-'))
   const dump = join(folder, 'dump')
@@ -56,6 +60,7 @@ async function dumpTo(file: string, url: string, passphrase: string | null): Pro
     await writeBackup(file, dump, facts, passphrase)
     await checkWritten(file, join(folder, 'again'), passphrase)
     await client.query('update shop set backed_up_at = now()')
+    await client.query(logSql, ['backed-up', `${facts.jobs} jobs${passphrase === null ? '' : ', under a passphrase'}`])
     return facts
   } finally {
     await client.end()

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { parseArgs, promisify } from 'node:util'
 import { openClient } from '@/server/db/pool'
-import { factsOf, INSTALLATION, oneFile, passphraseOf } from './backup'
+import { factsOf, INSTALLATION, logSql, oneFile, passphraseOf } from './backup'
 import { type BackupHeader, openBackup, readBackup } from './backup-file'
 import { startCluster } from './cluster'
 import { dropLock, takeLock } from './lock'
@@ -82,6 +82,18 @@ async function replace(url: string, dump: string, header: BackupHeader, over: bo
     await checkCounts(aside.href, header)
     await client.query('drop database yperos')
     await client.query(`alter database ${ASIDE} rename to yperos`)
+    await logRestored(url, header)
+  } finally {
+    await client.end()
+  }
+}
+
+/** A backup of a version before the log has none yet: then nothing is written down. */
+async function logRestored(url: string, header: BackupHeader): Promise<void> {
+  const client = await openClient(url)
+  try {
+    const { rows } = await client.query<{ kept: boolean }>(`select to_regclass('shop_log') is not null as kept`)
+    if (rows[0]?.kept) await client.query(logSql, ['restored', `as of ${header.made}`])
   } finally {
     await client.end()
   }

@@ -1,22 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
 import { CUBIC_METRES_S_PER_CFM, METRES_PER_MM, PA_PER_MICRON, PA_PER_PSI } from '@/core/units/constants'
-import type { Units } from '@/core/units/shown'
-
-/** A formatter costs a hundred times what using it does: one for each zone. */
-const CLOCKS = new Map<string, (ms: number) => string>()
-
-/** Clock time such as 14:20, or 2:20 pm, in the shop's own time zone. */
-export function clockIn(timeZone: string, way: Units['clock'] = '24'): (ms: number) => string {
-  const known = CLOCKS.get(`${way} ${timeZone}`)
-  if (known) return known
-  const hours =
-    way === '24' ? ({ hour: '2-digit', hourCycle: 'h23' } as const) : ({ hour: 'numeric', hourCycle: 'h12' } as const)
-  const made = new Intl.DateTimeFormat('en-GB', { ...hours, minute: '2-digit', timeZone })
-  const clock = (ms: number) => made.format(ms)
-  CLOCKS.set(`${way} ${timeZone}`, clock)
-  return clock
-}
 
 /** The day of a moment in a time zone, such as 2026-11-25. */
 export const dayIn =

@@ -1,9 +1,9 @@
 'use client'
 
 import { createContext, type ReactNode, useContext, useMemo } from 'react'
+import { clockIn } from '@/core/units/clock-text'
 import { type Say, sayIn } from '@/core/units/say'
 import { type Units, USUAL_UNITS } from '@/core/units/shown'
-import { clockIn } from './format'
 
 const UnitsContext = createContext<Units>(USUAL_UNITS)
 

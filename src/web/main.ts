@@ -1,4 +1,5 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http'
+import { Worker } from 'node:worker_threads'
 import next from 'next'
 import { database } from '@/server/db/pool'
 import { environment } from '@/server/environment'
@@ -7,7 +8,6 @@ import { tellWrong } from '@/server/live/wrong'
 import { log } from '@/server/log'
 import { answerIngest } from '@/server/readings/ingest-handler'
 import { ADDRESS_HEADER } from '@/server/sender'
-import { watch } from '@/server/watch/watch'
 import { addressOf, hostsOf, listOf, turnedAway } from './door'
 import { lingerBehind } from './linger'
 import { webRequest, writeAnswer } from './web-request'
@@ -84,6 +84,18 @@ async function take(request: IncomingMessage, response: ServerResponse): Promise
   }
 }
 
+/** A watch that ended is started anew after this, ms. */
+const WATCH_AGAIN_MS = 2000
+
+/** Watches what runs in a thread beside the one that answers pages. */
+function watchApart(): void {
+  const thread = new Worker(new URL('./watch-thread.mjs', import.meta.url))
+  thread.on('error', (error) => log.error({ err: error }, 'the watch failed'))
+  thread.on('exit', () => {
+    if (!stopping) setTimeout(watchApart, WATCH_AGAIN_MS)
+  })
+}
+
 let stopping = false
 function stop(): void {
   if (stopping) return
@@ -105,5 +117,5 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, stop)
 process.on('message', (message) => tellWrong(message))
 
 keepHouse()
-void watch()
+watchApart()
 server.listen(Number(port), host)

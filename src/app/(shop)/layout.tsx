@@ -2,6 +2,9 @@ import type { ReactNode } from 'react'
 import { unitsOf } from '@/server/accounts/accounts'
 import { forPage } from '@/server/accounts/for-page'
 import { shopView, userView } from '@/server/shop/view'
+import { selectRinging } from '@/server/watch/alarm-rows'
+import { AlarmBar } from '@/ui/alarms/alarm-bar'
+import { AlarmsProvider } from '@/ui/alarms/alarms'
 import { OnceAwake } from '@/ui/frame/once-awake'
 import { SaidProvider } from '@/ui/frame/said'
 import { TopBar } from '@/ui/frame/top-bar'
@@ -13,13 +16,17 @@ import { UnitsProvider } from '@/ui/units'
 export default async function ShopLayout({ children }: { children: ReactNode }) {
   const scope = await forPage()
   const { shop, user } = scope
+  const now = Date.now()
   return (
     <UnitsProvider units={await unitsOf(scope, user.id)}>
       <SaidProvider>
         <OutboxProvider who={user.id} whoName={user.name}>
-          <TopBar shop={shopView(shop)} user={userView(user, shop)} serverNowMs={Date.now()} />
-          <OutboxBar />
-          <OnceAwake>{children}</OnceAwake>
+          <AlarmsProvider first={await selectRinging(scope)}>
+            <TopBar shop={shopView(shop)} user={userView(user, shop)} serverNowMs={now} />
+            <OutboxBar />
+            <AlarmBar user={userView(user, shop)} leadAfterMin={shop.leadAfterMin} serverNowMs={now} />
+            <OnceAwake>{children}</OnceAwake>
+          </AlarmsProvider>
         </OutboxProvider>
       </SaidProvider>
     </UnitsProvider>

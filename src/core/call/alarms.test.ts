@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest'
+import { stopNow } from '../charge/plan-for-job'
 import { reduceJob } from '../job/reduce'
 import type { JobState } from '../job/state'
-import { CAR, job } from '../tests/job-fixture'
+import { CAR, CYLINDER_PLANNED, HOLDING, job } from '../tests/job-fixture'
 import { PA_PER_MICRON } from '../units/constants'
 import { alarmsOf } from './alarms'
 import type { Live } from './types'
@@ -62,4 +63,29 @@ test('a gauge that says nothing is silent after a minute and a half, later on a 
 test('a hold that runs away calls at any time', () => {
   expect(ids(holding(), live(2, { vacuumPa: 400, fallPaS: 1 }))).toContain('runaway:hold:1')
   expect(ids(holding(), live(2, { vacuumPa: 400, fallPaS: 0.01 }))).toEqual([])
+})
+
+test('a weight past its stop while it still flows calls; shut, it does not', () => {
+  const planned = job(CAR, ...HOLDING, [200, CYLINDER_PLANNED])
+  const id = planned.plan?.containers[0]?.id as string
+  const startGrossG = planned.plan?.containers[0]?.grossG as number
+  const charging: JobState = { ...planned, step: 'charge', containers: [{ id, startGrossG, startedAt: iso(0) }] }
+  const open = { ...charging, rig: { ...charging.rig, 'valve-low': 'open', 'container-valve': 'open' } } as JobState
+  const stop = stopNow(open, id)?.stopGrossG as number
+  expect(ids(open, live(5, { scaleG: stop - 1, scaleByHand: true }))).toEqual([])
+  expect(ids(open, live(5, { scaleG: stop - 9, scaleByHand: true }))).toEqual([`past:${id}`])
+  expect(ids(charging, live(5, { scaleG: stop - 9, scaleByHand: true }))).toEqual([])
+})
+
+test('a job that ended calls nobody; one left standing only at its time', () => {
+  const late = live(40, { vacuumPa: 50, vacuumAtMs: T0 })
+  expect(ids({ ...holding(), closed: { as: 'given-up', why: 'x', at: iso(1), by: 'Teo' } } as JobState, late)).toEqual(
+    [],
+  )
+  const parked = {
+    ...holding(),
+    parked: { comeBackAt: iso(60), why: 'x', at: iso(1), by: 'Teo' },
+  } as unknown as JobState
+  expect(ids(parked, late)).toEqual([])
+  expect(ids(parked, live(61, { vacuumPa: 50, vacuumAtMs: T0 }))).toEqual([`back:parked:${iso(60)}`])
 })

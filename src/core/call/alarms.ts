@@ -1,6 +1,8 @@
 import { carPressurePa } from '../board/car-pressure'
 import { silentAfterS } from '../board/needed'
 import { chargePressureOf } from '../charge/limits'
+import { stopNow } from '../charge/plan-for-job'
+import { chargeFlows } from '../charge/watch-charge'
 import { seatRead } from '../job/gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
 import { comeBackAt } from '../pull/forecast'
@@ -27,6 +29,8 @@ const WORDS: Record<string, string> = {
   back: 'time to come back',
   read: 'a reading is due',
   pressure: 'a side out of its limits',
+  past: 'weight past its stop',
+  moved: 'it ends at another time',
 }
 export const alarmWords = (id: string): string => WORDS[id.split(':')[0] ?? ''] ?? id
 
@@ -35,19 +39,36 @@ export const alarmWords = (id: string): string => WORDS[id.split(':')[0] ?? ''] 
  * @param factor - how fast the job's clock runs; a fast one makes readings look old
  */
 export function alarmsOf(state: JobState, live: Live, factor = 1): Alarm[] {
-  if (state.signed) return []
-  const found = [
+  if (state.signed || state.closed) return []
+  return unanswered(state, state.parked ? parkedAlarms(state, live) : runningAlarms(state, live, factor), live.nowMs)
+}
+
+/** What nobody answered yet, or put off until a moment that has passed. */
+export function unanswered(state: JobState, alarms: readonly Alarm[], nowMs: number): Alarm[] {
+  return alarms.filter(({ id }) => {
+    const answer = state.alarms[id]
+    return answer === undefined || (answer.untilMs !== null && answer.untilMs <= nowMs)
+  })
+}
+
+/** A car left standing wants nobody before its time: its gauge may be off. */
+function parkedAlarms({ parked }: JobState, { nowMs }: Live): Alarm[] {
+  const at = parked?.comeBackAt
+  return at && nowMs >= Date.parse(at)
+    ? [{ id: `back:parked:${at}`, sentence: 'It was left until now: look at it.' }]
+    : []
+}
+
+function runningAlarms(state: JobState, live: Live, factor: number): Alarm[] {
+  return [
     ...pullAlarms(state, live),
     ...holdAlarms(state, live),
     ...readAlarms(state, live),
     ...pressureAlarms(state, live),
+    ...pastAlarms(state, live),
     ...silence(state, live, factor),
     ...scaleSilence(state, live, factor),
   ]
-  return found.filter(({ id }) => {
-    const answer = state.alarms[id]
-    return answer === undefined || (answer.untilMs !== null && answer.untilMs <= live.nowMs)
-  })
 }
 
 /** A side that is where it must not be while the engine runs on a charge. */
@@ -61,6 +82,19 @@ function pressureAlarms(state: JobState, live: Live): Alarm[] {
       ? 'High side over its limit: close it, engine off.'
       : 'Low side in a vacuum: close it and look.'
   return [{ id: `pressure:${found}:${open.id}`, sentence }]
+}
+
+/** A weight counts as past its stop by so much: two steps of its scale, 3 g at least (assumed). */
+const pastByG = (stepG: number): number => Math.max(3, 2 * stepG)
+
+/** It still flows, and the container weighs less than it was to be stopped at. */
+function pastAlarms(state: JobState, { scaleG }: Live): Alarm[] {
+  const open = openContainer(state)
+  const stop = stopNow(state, open?.id)
+  if (state.step !== 'charge' || !open || !stop || scaleG === undefined || !chargeFlows(state)) return []
+  return scaleG < stop.stopGrossG - pastByG(state.opened.rig.scaleStepG)
+    ? [{ id: `past:${open.id}`, sentence: 'The weight is past its stop and it still flows: close it.' }]
+    : []
 }
 
 /** A hand is called to read when a reading is due. */

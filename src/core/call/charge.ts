@@ -9,6 +9,8 @@ import { turnDeeds } from './turns'
 import { type Call, finish, type Live, record, sayOf, set } from './types'
 
 export function callCharge(state: JobState, live: Live): Call {
+  if (state.counted && live.nod === 'asks' && !state.nodded && state.counted.emptied.length === 0)
+    return callNod(state, live)
   if (state.counted) return callCounted(state, state.counted, sayOf(live))
   if (!state.plan) {
     return {
@@ -31,6 +33,7 @@ export function callCharge(state: JobState, live: Live): Call {
     }
   }
   const open = openContainer(state)
+  if (!open && live.nod === 'asks' && !state.nodded) return callNod(state, live)
   return open ? callContainer(state, live, open) : callNext(state, live)
 }
 
@@ -56,8 +59,35 @@ function callNext(state: JobState, live: Live): Call {
     form: 'container-start',
     watch: words.watch.slice(1),
     action: { label: `${next.id} is connected`, key: 'C', does: { do: 'send', form: 'container-start' } },
-    plain: [],
+    plain:
+      live.nod === 'gives' && !state.nodded
+        ? [
+            {
+              label: 'Nod to it',
+              sub: `${state.whose.name} makes the charge`,
+              key: 'N',
+              does: record({ kind: 'charge-nodded', payload: {} }),
+            },
+          ]
+        : [],
     after: `Then open its valve and the ${valveName(state)} valve${state.rig.engine === 'off' ? ', engine off' : ', slowly'}.`,
+  }
+}
+
+/** A trainee's plan is looked at before anything flows. */
+function callNod(state: JobState, live: Live): Call {
+  const [next] = stopsNow(state)
+  const say = sayOf(live)
+  return {
+    sentence: 'A technician looks at the plan first.',
+    why: [
+      `${say.mass(state.plan?.targetG ?? 0)} by the label; ${next ? `${next.id} first, it stops at ${massBoth(next.stopGrossG, say)}.` : 'the cans are counted.'}`,
+      'They nod on their own page of this car, or here below with their name and password.',
+    ],
+    watch: ['Nothing is connected before that.'],
+    action: { label: 'Waiting for the nod', key: 'N', does: { do: 'wait' } },
+    plain: [],
+    after: 'Then the first container goes on the scale.',
   }
 }
 

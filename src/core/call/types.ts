@@ -112,6 +112,8 @@ export type Live = {
   /** whether the compressor was seen going on and off */
   cycling?: boolean
   judgement?: HoldResult
+  /** whoever looks is a trainee who needs a nod before the charge, or somebody who may give it */
+  nod?: 'asks' | 'gives'
   /** leaks this shop found so far, by place: the search begins with them */
   learned?: Learned
   /** what the pressure test that runs says by now */

@@ -47,6 +47,8 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
     case 'hoses-shut':
     case 'hoses-held':
       return ['hoses']
+    case 'charge-nodded':
+    case 'car-given':
     case 'leak-accepted':
     case 'label-set':
     case 'fix-logged':

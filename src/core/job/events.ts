@@ -269,6 +269,10 @@ export const PAYLOADS = {
     answer: z.enum(['seen', 'snoozed']),
     minutes: z.number().min(0).max(1440),
   }),
+  /** whose car it is from now on: an account of the shop, by its name */
+  'car-given': z.strictObject({ account: Id, name: text(80) }),
+  /** a technician looked at the plan of a charge, and lets a trainee make it */
+  'charge-nodded': z.strictObject({}),
   /** dry nitrogen let in and out again between two pulls */
   'nitrogen-swept': z.strictObject({
     passes: z.number().int().min(1).max(9),

@@ -28,6 +28,11 @@ export function foldJob(events: readonly JobEvent[]): JobState {
   return events.slice(1).reduce(reduceJob, openJob(first))
 }
 
+/** Another plan is another thing to nod to. */
+function withoutNod({ nodded: _n, ...state }: JobState): JobState {
+  return state
+}
+
 const plannedRead = ({ hose, ...plan }: PayloadOf<'charge-planned'>): Planned => ({
   ...plan,
   ...(hose && { hose: chargeHoseRead(hose) }),
@@ -101,6 +106,7 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
     holds: [],
     priors: 'story',
     alarms: {},
+    whose: { name: event.by },
     sweeps: [],
     containers: [],
     proofs: [],
@@ -168,8 +174,10 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       return lengthen(state, event.payload.minutes)
     case 'alarm-answered': {
       const untilMs = event.payload.answer === 'seen' ? null : Date.parse(at) + event.payload.minutes * 60_000
-      return { ...state, alarms: { ...state.alarms, [event.payload.alarm]: { by: event.by, untilMs } } }
+      return { ...state, alarms: { ...state.alarms, [event.payload.alarm]: { by: event.by, at, untilMs } } }
     }
+    case 'car-given':
+      return { ...state, whose: event.payload }
     case 'nitrogen-swept':
       return swept(
         { ...state, sweeps: [...state.sweeps, { ...event.payload, at, by: event.by }] },
@@ -217,9 +225,11 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
       return rest
     }
     case 'charge-planned':
-      return planCharged(state, plannedRead(event.payload))
+      return planCharged(withoutNod(state), plannedRead(event.payload))
     case 'cans-planned':
-      return { ...state, counted: { ...event.payload, emptied: state.counted?.emptied ?? [] } }
+      return { ...withoutNod(state), counted: { ...event.payload, emptied: state.counted?.emptied ?? [] } }
+    case 'charge-nodded':
+      return { ...state, nodded: { by: event.by, at } }
     case 'can-emptied':
       return state.counted
         ? { ...state, counted: { ...state.counted, emptied: [...state.counted.emptied, { ...event.payload, at }] } }

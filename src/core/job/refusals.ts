@@ -94,6 +94,8 @@ function heldAlready(state: JobState, event: EventDraft): string | null {
         : null
     case 'alarm-answered':
       return state.alarms[event.payload.alarm]?.untilMs === null ? 'somebody has seen this alarm already' : null
+    case 'charge-nodded':
+      return state.plan || state.counted ? null : 'no charge is planned yet'
     case 'priors-set':
       return state.priors === event.payload.use ? 'it is judged so already' : null
     case 'deed-chosen':

@@ -89,10 +89,14 @@ export type JobState = {
   holds: Hold[]
   /** what the judge presumes before any reading */
   priors: 'story' | 'even'
-  /** alarms somebody answered, by their id; snoozed until a job time in ms, or seen for good */
-  alarms: Readonly<Record<string, { by: string; untilMs: number | null }>>
+  /** alarms somebody answered, by their id, when; snoozed until a job time in ms, or seen for good */
+  alarms: Readonly<Record<string, { by: string; at: string; untilMs: number | null }>>
+  /** whose car it is: whoever took it in, until it is given to somebody */
+  whose: { name: string; account?: string }
   sweeps: { at: string; passes: number; pressurePaG: number; by: string }[]
   plan?: Planned
+  /** who nodded to the plan that stands, for a trainee to make it */
+  nodded?: { by: string; at: string }
   containers: ChargedContainer[]
   /** a charge without a scale: whole cans, and those that were emptied */
   counted?: Counted

@@ -53,6 +53,10 @@ export function eventWords(event: JobEvent): string {
       return `Hold ended early: ${event.payload.why}`
     case 'hold-lengthened':
       return `Not decided by its end: held on, ${lengthWords(60 * event.payload.minutes)} more`
+    case 'charge-nodded':
+      return 'Nodded to the plan of the charge'
+    case 'car-given':
+      return event.payload.name === event.by ? `${event.by} has the car now` : `Given to ${event.payload.name}`
     case 'alarm-answered':
       return event.payload.answer === 'seen'
         ? `Alarm seen: ${alarmWords(event.payload.alarm)}`

@@ -4,6 +4,7 @@ import { inTransaction, type Scope, scopeOf, type TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import { tokenHash } from '../readings/ingest'
 import { selectShop } from '../shop/shop'
+import { logShop } from '../shop/shop-log'
 import { setPassword } from './accounts'
 
 /** How long a link may be used, days. */
@@ -49,14 +50,15 @@ export async function invitedBy(
 export async function useInvitation(token: string, password: string): Promise<string> {
   const shop = await selectShop(database())
   return inTransaction(scopeOf(shop.id), async (tx) => {
-    const { rows } = await tx.query<{ id: string }>(
+    const { rows } = await tx.query<{ id: string; name: string }>(
       `delete from invitation i using account a
         where i.token_hash = $1 and i.shop_id = $2 and i.expires_at > now() and a.id = i.account_id and a.disabled_at is null
-        returning i.account_id as id`,
+        returning i.account_id as id, a.name`,
       [tokenHash(token), tx.shopId],
     )
     if (!rows[0]) throw new AppError('not-found', 'This link was used or has run out: ask the lead for another.')
     await setPassword(tx, rows[0].id, password, null)
+    await logShop(tx, rows[0].name, 'password-set', `${rows[0].name}, by their link`)
     return rows[0].id
   })
 }

@@ -13,7 +13,7 @@ export const may = (role: Role, right: Right): boolean => (RIGHTS[right] as read
 
 const REFUSED: Record<Right, string> = {
   'sign-job': 'A trainee runs jobs; a technician or the lead signs them.',
-  'correct-book': 'A trainee books what was bought; the lead, or a technician who signs, corrects the book.',
+  'correct-book': 'The lead, or a technician who signs, corrects the book.',
   'edit-shop': 'Only the lead edits procedures, accounts and rigs.',
 }
 

@@ -6,6 +6,7 @@ import { Stages } from '@/core/job/stages'
 import { stationPressurePa } from '@/core/units/barometer'
 import { insertAccount } from '../accounts/accounts'
 import { makeBenchPlace } from '../bench/claim'
+import { emptyTables } from '../db/empty'
 import { scopeOf } from '../db/scope'
 import { DemoEquipment, DemoRig, fillShelf } from '../equipment/fill-shelf'
 import { selectProcedures, selectRigs, upsertProcedure } from '../shop/catalogue'
@@ -45,10 +46,7 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
   if (((await db.query('select 1 from shop where opened_at is not null')).rowCount ?? 0) > 0) return false
   // a shop that never opened is a load that was cut short, and begins anew
-  await db.query(
-    'truncate photo, forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, ' +
-      'car, place, odd_reading, invitation, session, account, procedure, rig, equipment_deed, equipment, instrument, device, shop',
-  )
+  await emptyTables(db)
   const shopId = await insertShop(db, {
     name,
     altitudeM,

@@ -7,6 +7,7 @@ import type { SessionScope } from '../accounts/user-scope'
 import { inTransaction, type Scope, type TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import { tokenHash } from '../readings/ingest'
+import { logShop } from '../shop/shop-log'
 
 const InstrumentId = verbatim(80, 1)
 
@@ -72,21 +73,30 @@ export async function changeInstrument(
 ): Promise<Registered> {
   requireRight(scope.user, 'edit-shop')
   return inTransaction(scope, async (tx) => {
-    switch (change.what) {
-      case 'register':
-        return register(tx, change.instrument)
-      case 'change':
-        return rewrite(tx, change.id, change.instrument)
-      case 'renew':
-        return renew(tx, change.id)
-      case 'withdraw':
-        return withdraw(tx, change.id)
-      default: {
-        const unknown: never = change
-        return unknown
-      }
-    }
+    const done = await changed(tx, change)
+    const logged = LOGGED_AS[change.what]
+    if (logged) await logShop(tx, scope.user.name, logged, done.id)
+    return done
   })
+}
+
+const LOGGED_AS = { register: 'token-made', renew: 'token-made', withdraw: 'token-withdrawn', change: null } as const
+
+async function changed(tx: TxScope, change: z.infer<typeof InstrumentChange>): Promise<Registered> {
+  switch (change.what) {
+    case 'register':
+      return register(tx, change.instrument)
+    case 'change':
+      return rewrite(tx, change.id, change.instrument)
+    case 'renew':
+      return renew(tx, change.id)
+    case 'withdraw':
+      return withdraw(tx, change.id)
+    default: {
+      const unknown: never = change
+      return unknown
+    }
+  }
 }
 
 async function register(tx: TxScope, instrument: NewInstrument): Promise<Registered> {

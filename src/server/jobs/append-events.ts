@@ -43,6 +43,7 @@ export async function appendEvents(
   refuseImpossible(before, fresh)
   for (const draft of fresh)
     if (draft.kind === 'charge-planned') await refuseOtherStock(tx, before, draft.payload.containers)
+  for (const draft of fresh) if (draft.kind === 'car-given') await refuseStranger(tx, draft.payload)
   const slowing = job.simulated ? await slowForHands(tx, jobId, before, fresh) : []
   const said = fresh.length > 0 ? clockSetBack(stored, fresh[0] as EventDraft) : []
   const added = await insertChain(tx, author, job, [...said, ...fresh, ...slowing])
@@ -146,6 +147,17 @@ function refuseImpossible(before: JobState, drafts: readonly EventDraft[]): void
   }
 }
 
+/** A car is given to somebody who works here, by the name they have. */
+async function refuseStranger(tx: TxScope, { account, name }: { account: string; name: string }): Promise<void> {
+  const { rows } = await tx.query<{ name: string }>(
+    'select name from account where id = $1 and shop_id = $2 and disabled_at is null',
+    [account, tx.shopId],
+  )
+  if (rows[0]?.name === name) return
+  const reason = `${name} does not work here, or not under that name: pick somebody of the shop`
+  throw new AppError('conflict', reason, [{ path: 'account', reason }])
+}
+
 /** A container of the shelf holds what the shelf says, whatever a request claims. */
 async function refuseOtherStock(
   tx: TxScope,
@@ -222,8 +234,16 @@ async function updateJob(tx: TxScope, job: JobRow, added: readonly Linked[], sta
   const last = added[added.length - 1] as Linked
   const count = job.eventCount + added.length
   await tx.query(
-    `update job set event_count = $2, head = $3, summary = $4, signed_at = coalesce(signed_at, $5) where id = $1`,
-    [job.id, count, last.hash, JSON.stringify(summarise(state)), state.signed ? new Date(last.storedAt) : null],
+    `update job set event_count = $2, head = $3, summary = $4, signed_at = coalesce(signed_at, $5),
+       whose = coalesce($6, whose) where id = $1`,
+    [
+      job.id,
+      count,
+      last.hash,
+      JSON.stringify(summarise(state)),
+      state.signed ? new Date(last.storedAt) : null,
+      state.whose.account ?? null,
+    ],
   )
   await notifyChange(tx, { job: job.id, events: count })
 }

@@ -1,5 +1,6 @@
 import type { BoardRow } from '@/core/views'
 import type { Scope } from '../db/scope'
+import { hereAt } from '../live/presence'
 import { HAND } from '../readings/store-readings'
 import { type BoardJob, selectBoard, selectBoardJobs, selectClocks } from './job-rows'
 
@@ -32,5 +33,8 @@ async function rowsOf(db: Scope, jobs: readonly BoardJob[]): Promise<BoardRow[]>
     found: job.found,
     forecast: job.forecast,
     clock: clocks.get(job.id) ?? [],
+    ringing: job.ringing,
+    whose: job.whose,
+    here: hereAt(job.id),
   }))
 }

@@ -2,7 +2,7 @@ import type { ClockSegment } from '@/core/job/clock'
 import type { JobEvent } from '@/core/job/events'
 import type { JobSummary } from '@/core/job/summary'
 import type { PullForecast } from '@/core/pull/forecast'
-import type { Latest } from '@/core/views'
+import type { Latest, Ring, Whose } from '@/core/views'
 import type { StoredBench } from '../bench/stored-bench'
 import type { Scope } from '../db/scope'
 
@@ -55,15 +55,21 @@ export async function selectJobForUpdate(db: Scope, id: string): Promise<JobRow 
   return rows[0] ?? null
 }
 
+/** Whose a car is by the account it was given to; a closed account has none. */
+export const WHOSE = `jsonb_build_object('id', case when w.disabled_at is null then w.id end, 'name', coalesce(w.name, '')) as whose`
+export const JOIN_WHOSE = 'left join account w on w.id = j.whose and w.shop_id = j.shop_id'
+
 /** What the board needs of a job. */
 export type BoardJob = Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'> & {
   found: string | null
   forecast: PullForecast | null
+  ringing: Ring[]
+  whose: Whose
 }
 
 /** A finding counts for the hold it was made of, a forecast for its pull. */
-const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found, f.payload as forecast
-  from job j left join judgement g on g.job_id = j.id and g.hold = (j.summary ->> 'holds')::int - 1
+const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found, f.payload as forecast, j.ringing, ${WHOSE}
+  from job j ${JOIN_WHOSE} left join judgement g on g.job_id = j.id and g.hold = (j.summary ->> 'holds')::int - 1
   left join forecast f on f.job_id = j.id and f.pull = (j.summary ->> 'pulls')::int - 1`
 
 /** Jobs for the board: all that are open and those signed since `signedSince`, newest first. */

@@ -1,8 +1,10 @@
 import { PUMP_CHANNEL } from '@/core/shop/instruments'
 import type { JobView } from '@/core/views'
 import type { Scope } from '../db/scope'
+import { hereAt } from '../live/presence'
 import { selectHistory, selectTyped } from '../readings/history'
 import { spanOf } from '../readings/span'
+import { selectRung } from '../watch/alarm-rows'
 import { selectForecast } from '../watch/forecast-rows'
 import { judgedHold } from '../watch/judgement-rows'
 import { selectClock, selectEvents, selectJob } from './job-rows'
@@ -45,6 +47,8 @@ export async function jobView(db: Scope, id: string): Promise<JobView | null> {
     benchTrouble: job.benchTrouble,
     judged: await judgedHold(db, id),
     forecast: await selectForecast(db, id),
+    rung: await selectRung(db, id),
+    here: hereAt(id),
     cursor: `${job.readingSeq}.${events.length}`,
   }
 }

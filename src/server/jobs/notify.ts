@@ -1,7 +1,15 @@
 import type { Scope } from '../db/scope'
 
 /** What changed, told to every web server on this database when the transaction commits. */
-export type Change = { shop: number; job: string; readings?: number; events?: number; judged?: true }
+export type Change = {
+  shop: number
+  job: string
+  readings?: number
+  events?: number
+  judged?: true
+  alarms?: true
+  here?: true
+}
 export const CHANGE_CHANNEL = 'yperos_change'
 
 export async function notifyChange(db: Scope, change: Omit<Change, 'shop'>): Promise<void> {

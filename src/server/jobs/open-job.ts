@@ -35,8 +35,8 @@ export async function openJob(
   const bench = truth && { truth, scaleStepG: payload.rig.scaleStepG }
   const carId = await carTakenIn(tx, payload, openedAt)
   const { rowCount } = await tx.query(
-    `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench, shop_id, car_id)
-     values ($1, $2, $3, $4, $5, 1, $6, $7, $8, $9) on conflict (id) do nothing`,
+    `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench, shop_id, car_id, whose)
+     values ($1, $2, $3, $4, $5, 1, $6, $7, $8, $9, $10) on conflict (id) do nothing`,
     [
       id,
       openedAt,
@@ -47,6 +47,7 @@ export async function openJob(
       bench && JSON.stringify(bench),
       tx.shopId,
       carId,
+      author.id,
     ],
   )
   if (rowCount === 0) return { id, repeated: true }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { beforeEach, describe, expect, test } from 'vitest'
 import type { EventDraft, EventKind, PayloadOf } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
+import { TRAINEE_RIGHT_NAMES } from '@/core/shop/trainee'
 import { OPENING } from '@/core/tests/opening'
 import type { Account } from '../accounts/accounts'
 import { inTransaction } from '../db/scope'
@@ -139,6 +140,12 @@ const past = (kind: EventKind, seen: number) =>
       : []
 
 describe.each(KINDS)('%s', (kind, payload, prepare) => {
+  // here everybody may do everything: what a trainee may is tested where it is asked
+  beforeEach(async () => {
+    const all = Object.fromEntries(TRAINEE_RIGHT_NAMES.map((name) => [name, true]))
+    await here().query('update shop set trainee_rights = $1 where id = $2', [JSON.stringify(all), here().shopId])
+  })
+
   test('from two hands at once takes effect once, and books once', async () => {
     if (prepare) await add(...prepare())
     const seen = (await log()).length

@@ -8,6 +8,7 @@ import { foldJob, reduceJob } from '@/core/job/reduce'
 import type { JobState } from '@/core/job/state'
 import { lengthWords } from '@/core/units/duration'
 import { eventWords } from '@/core/words/event-words'
+import { requireDeedsOfTrainee } from '../accounts/trainee'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, type Scope } from '../db/scope'
 import { AppError, notFound } from '../errors'
@@ -71,6 +72,13 @@ export async function recordDeeds(db: UserScope, jobId: string, { events }: Deed
     const stored = await selectEvents(tx, jobId)
     const known = new Set(stored.map((e) => e.id))
     const fresh = deeds.filter((d) => !known.has(d.draft.id))
+    await requireDeedsOfTrainee(
+      tx,
+      db.user,
+      foldJob(stored),
+      stored,
+      fresh.map((d) => d.draft),
+    )
     const elsewhere = await elsewhereCautions(tx, jobId, stored, fresh)
     const weighed = weigh(elsewhere, settleTimes(fresh, stored, now.ms, CLOCKS_MS * now.factor), stored)
     const answered = deeds.map((d) => d.seen ?? stored.length)

@@ -193,15 +193,18 @@ const bought = (more: object) => ({
 
 test('an entry sent again is booked once; changed and sent again it is refused', async () => {
   const entry = bought({ grams: 340.5 })
-  await bookByHand(here(), shop.trainee, entry)
-  await bookByHand(here(), shop.trainee, entry)
-  await expect(bookByHand(here(), shop.trainee, { ...entry, grams: 341 })).rejects.toMatchObject({
+  await bookByHand(here(), shop.technician, entry)
+  await bookByHand(here(), shop.technician, entry)
+  await expect(bookByHand(here(), shop.technician, { ...entry, grams: 341 })).rejects.toMatchObject({
     code: 'conflict',
   })
   expect((await selectLedger(here(), {}, 'UTC', 100)).map((e) => e.grams)).toEqual([340.5])
 })
 
-test('a trainee buys and does not correct; whoever signs corrects', async () => {
+test('a trainee books nothing by hand until the lead lets them, and corrects nothing then; whoever signs corrects', async () => {
+  await expect(bookByHand(here(), shop.trainee, bought({}))).rejects.toMatchObject({ code: 'not-allowed' })
+  await database().query(`update shop set trainee_rights = '{"bookByHand": true}'`)
+  await bookByHand(here(), shop.trainee, bought({}))
   const wrong = bought({ kind: 'corrected' as const, grams: -20, why: 'weighed again' })
   await expect(bookByHand(here(), shop.trainee, wrong)).rejects.toMatchObject({ code: 'not-allowed' })
   await bookByHand(here(), shop.technician, wrong)

@@ -17,6 +17,7 @@ import {
 import type { Account } from '../accounts/accounts'
 import type { Author } from '../accounts/author'
 import { requireRight } from '../accounts/roles'
+import { requireOfTrainee } from '../accounts/trainee'
 import type { Scope, TxScope } from '../db/scope'
 import { AppError } from '../errors'
 
@@ -94,6 +95,7 @@ export async function selectBalances(db: Scope): Promise<Balance[]> {
  * `conflict` when the id is booked with another content
  */
 export async function bookByHand(tx: Scope, user: Account, draft: LedgerDraft): Promise<void> {
+  await requireOfTrainee(tx, user, 'bookByHand')
   if (draft.kind === 'corrected') requireRight(user, 'correct-book')
   if (draft.equipmentId !== null) await refuseOtherContainer(tx, draft.equipmentId, draft.refrigerant)
   if (await insertEntry(tx, user, { ...draft, happenedAt: new Date().toISOString(), jobId: null, eventId: null }))

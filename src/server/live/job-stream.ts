@@ -1,17 +1,20 @@
 import type { SessionScope } from '../accounts/user-scope'
 import { selectClock, selectEvents, selectPulse } from '../jobs/job-rows'
+import { notifyChange } from '../jobs/notify'
 import { plain } from '../jobs/record-deeds'
 import { selectReadingsAfter } from '../readings/history'
 import { spanOf } from '../readings/span'
+import { selectRinging, selectRung } from '../watch/alarm-rows'
 import { selectForecast } from '../watch/forecast-rows'
 import { judgedHold } from '../watch/judgement-rows'
 import { eventStream } from './event-stream'
+import { come, hereAt } from './presence'
 
 /** Readings in one message at most. */
 const MOST_READINGS = 3000
 
 /** What a reader may want to know anew. */
-const ALL = { readings: true, events: true, judged: true }
+const ALL = { readings: true, events: true, judged: true, alarms: true, here: true }
 
 /** Where a reader of a job stands: the last reading and the last event it has seen. */
 export type Cursor = { readings: number; events: number }
@@ -27,23 +30,35 @@ export function jobStream(request: Request, db: SessionScope, jobId: string, fro
   let cursor = from
   // what a notification said is new; at first, and after a lost line, anything may be
   let wanted = ALL
+  const gone = come(jobId, db.user, () => {
+    // a database that is away tells nobody who is here: the next change does
+    void notifyChange(db, { job: jobId, here: true }).catch(() => undefined)
+  })
+  request.signal.addEventListener('abort', gone)
   return eventStream(
     request,
     db,
     (change) => {
-      if (change !== 'reconnected' && change.job !== jobId) return false
-      if (change === 'reconnected') wanted = ALL
+      if (change === 'reconnected') {
+        wanted = ALL
+        return true
+      }
+      // what rings anywhere in the shop is told on every page
+      if (change.shop !== db.shopId || (change.job !== jobId && !change.alarms)) return false
+      if (change.job !== jobId) wanted = { ...wanted, alarms: true }
       else
         wanted = {
           readings: wanted.readings || change.readings !== undefined,
           events: wanted.events || change.events !== undefined,
           judged: wanted.judged || change.judged === true,
+          alarms: wanted.alarms || change.alarms === true,
+          here: wanted.here || change.here === true,
         }
       return true
     },
     async () => {
       const asked = wanted
-      wanted = { readings: false, events: false, judged: false }
+      wanted = { readings: false, events: false, judged: false, alarms: false, here: false }
       try {
         const pulse = await selectPulse(db, jobId)
         if (!pulse) return null
@@ -51,7 +66,8 @@ export function jobStream(request: Request, db: SessionScope, jobId: string, fro
           ? await selectReadingsAfter(db, spanOf(pulse), cursor.readings, pulse.readingSeq, MOST_READINGS)
           : []
         const events = asked.events ? await selectEvents(db, jobId, cursor.events - 1) : []
-        if (readings.length === 0 && events.length === 0 && !asked.events && !asked.judged) return null
+        const said = asked.events || asked.judged || asked.alarms || asked.here
+        if (readings.length === 0 && events.length === 0 && !said) return null
         const first = cursor.events
         cursor = {
           readings: readings[readings.length - 1]?.seq ?? cursor.readings,
@@ -74,6 +90,8 @@ export function jobStream(request: Request, db: SessionScope, jobId: string, fro
             benchTrouble,
             judged,
             forecast,
+            ...(asked.alarms && { alarms: await selectRinging(db), rung: await selectRung(db, jobId) }),
+            ...(asked.here && { here: hereAt(jobId) }),
             serverMs: Date.now(),
           },
           more,

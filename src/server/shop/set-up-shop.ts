@@ -9,6 +9,7 @@ import { fillShelf } from '../equipment/fill-shelf'
 import { AppError } from '../errors'
 import { upsertProcedure } from './catalogue'
 import { findShop, insertShop, openShop, type Shop, setShopUnits, shopOf } from './shop'
+import { logShop } from './shop-log'
 
 /** Set-ups wait for each other, and for a start that loads a demo place. */
 const SET_UP_LOCK = 460002
@@ -44,6 +45,8 @@ export async function setUpShop(asked: ShopSetUp, now: Date): Promise<{ shop: Sh
       now,
     )
     await openShop(scope)
+    await logShop(scope, asked.lead.name, 'key-made')
+    await logShop(scope, asked.lead.name, 'account-made', `${asked.lead.name}, lead`)
     return { shop: await shopOf(scope), accountId: lead.id }
   })
 }

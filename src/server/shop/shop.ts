@@ -1,5 +1,6 @@
 import { generateKeyPairSync, randomBytes } from 'node:crypto'
 import type { OnSale } from '@/core/charge/buy'
+import type { TraineeRights } from '@/core/shop/trainee'
 import type { Units } from '@/core/units/shown'
 import type { Queryable } from '../db/pool'
 import type { Scope } from '../db/scope'
@@ -21,8 +22,12 @@ export type Shop = {
   /** when the installation was last backed up, and after how many days the lead is told */
   backedUpAt: Date | null
   backupDays: number
+  /** minutes an alarm rings unanswered before it is the lead's too */
+  leadAfterMin: number
   /** sizes of cans and cylinders that can be bought here */
   onSale: OnSale[]
+  /** what trainees may do, as far as it was set */
+  traineeRights: Partial<TraineeRights>
   cookieSecret: string
   signingKey: string
   publicKey: string
@@ -30,7 +35,7 @@ export type Shop = {
 
 const SHOP = `select id, name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC",
   time_zone as "timeZone", demo, certificate_asked as "certificateAsked", air_at as "airAt",
-    backed_up_at as "backedUpAt", backup_days as "backupDays", on_sale as "onSale", cookie_secret as "cookieSecret",
+    backed_up_at as "backedUpAt", backup_days as "backupDays", lead_after_min as "leadAfterMin", trainee_rights as "traineeRights", on_sale as "onSale", cookie_secret as "cookieSecret",
     signing_key as "signingKey", public_key as "publicKey" from shop`
 
 /**
@@ -65,7 +70,16 @@ export async function insertShop(
   db: Queryable,
   shop: Omit<
     Shop,
-    'id' | 'cookieSecret' | 'signingKey' | 'publicKey' | 'airAt' | 'backedUpAt' | 'backupDays' | 'onSale'
+    | 'id'
+    | 'cookieSecret'
+    | 'signingKey'
+    | 'publicKey'
+    | 'airAt'
+    | 'backedUpAt'
+    | 'backupDays'
+    | 'leadAfterMin'
+    | 'traineeRights'
+    | 'onSale'
   >,
 ): Promise<number> {
   const keys = generateKeyPairSync('ed25519')
@@ -92,13 +106,19 @@ export async function insertShop(
 /** What the lead decides once: whether a certificate is asked of whoever signs, and how old a backup may be, days. */
 export async function setRules(
   { shopId, query }: Scope,
-  rules: { certificateAsked: boolean; backupDays: number },
+  rules: { certificateAsked: boolean; backupDays: number; leadAfterMin: number },
 ): Promise<void> {
-  await query('update shop set certificate_asked = $2, backup_days = $3 where id = $1', [
+  await query('update shop set certificate_asked = $2, backup_days = $3, lead_after_min = $4 where id = $1', [
     shopId,
     rules.certificateAsked,
     rules.backupDays,
+    rules.leadAfterMin,
   ])
+}
+
+/** What trainees may do here. */
+export async function setTraineeRights({ shopId, query }: Scope, rights: TraineeRights): Promise<void> {
+  await query('update shop set trainee_rights = $2 where id = $1', [shopId, JSON.stringify(rights)])
 }
 
 /** What can be bought here. */

@@ -1,3 +1,4 @@
+import { rightsOf } from '@/core/shop/trainee'
 import type { Account } from '../accounts/accounts'
 import type { Shop } from './shop'
 
@@ -12,6 +13,7 @@ export const shopView = ({
   certificateAsked,
   airAt,
   onSale,
+  leadAfterMin,
 }: Shop) => ({
   name,
   altitudeM,
@@ -22,11 +24,15 @@ export const shopView = ({
   certificateAsked,
   airAt: airAt?.toISOString() ?? null,
   onSale,
+  leadAfterMin,
 })
 
-export const userView = ({ name, role, certificate }: Account, { certificateAsked }: Shop) => ({
+export const userView = ({ id, name, role, certificate }: Account, { certificateAsked, traineeRights }: Shop) => ({
+  id,
   name,
   role,
   certificate,
   certificateAsked,
+  /** what a trainee may do; null for everybody else */
+  trainee: role === 'trainee' ? rightsOf(traineeRights) : null,
 })

@@ -4,6 +4,7 @@ import { AIR_PA, OPENING } from '@/core/tests/opening'
 import { type Account, insertAccount } from '../accounts/accounts'
 import { insertSession } from '../accounts/session-rows'
 import { onBehalf, type SessionScope, type UserScope } from '../accounts/user-scope'
+import { emptyTables } from '../db/empty'
 import { database } from '../db/pool'
 import { type DeviceScope, inTransaction, type Scope, scopeOf } from '../db/scope'
 import { selectPulse } from '../jobs/job-rows'
@@ -44,11 +45,7 @@ export type Fixture = {
 /** An empty database with one shop, three people and one device with the gauge `G1`. */
 export async function freshShop(): Promise<Fixture> {
   const db = database()
-  await db.query(
-    'truncate photo, forecast, judgement, ledger_entry, column_mapping, reading, event, attachment, job_clock, job, ' +
-      'car, place, odd_reading, invitation, session, account, procedure, rig, equipment_deed, equipment, ' +
-      'instrument, device, shop, sign_in_attempt cascade',
-  )
+  await emptyTables(db)
   const shopId = await insertShop(db, {
     name: 'Test bay',
     altitudeM: 0,

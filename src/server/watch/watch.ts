@@ -1,11 +1,15 @@
 import pg from 'pg'
 import { environment } from '../environment'
+import { hub } from '../live/hub'
 import { log } from '../log'
+import { AlarmWatch } from './watch-alarms'
 import { HoldWatch } from './watch-holds'
 import { PullWatch } from './watch-pulls'
 
 /** Time between two looks at all running holds or pulls, ms; one hold is judged no oftener than that. */
 const ROUND_MS = 1000
+/** Time between two looks at what wants a person, ms. */
+const ALARM_ROUND_MS = 250
 /** Another server watches: it is looked after so often, ms. */
 const TAKE_OVER_MS = 5000
 const WATCHER = 460003
@@ -38,11 +42,11 @@ async function watchWhileFirst(): Promise<void> {
   try {
     const { rows } = await client.query<{ first: boolean }>('select pg_try_advisory_lock($1) as first', [WATCHER])
     if (!rows[0]?.first) return
-    const rounds = async (watched: HoldWatch | PullWatch) => {
+    const rounds = async (watched: { round: () => Promise<number> }, everyMs: number) => {
       try {
         while (!lost) {
           await watched.round()
-          await new Promise((done) => setTimeout(done, ROUND_MS))
+          await new Promise((done) => setTimeout(done, everyMs))
         }
       } finally {
         // one that cannot go on takes the other along: both are taken up again together
@@ -50,7 +54,17 @@ async function watchWhileFirst(): Promise<void> {
       }
     }
     // beside each other: a forecast takes seconds, and no hold waits for it
-    await Promise.all([rounds(new HoldWatch()), rounds(new PullWatch())])
+    const alarms = new AlarmWatch()
+    const unheard = hub().subscribe((change) => alarms.tell(change))
+    try {
+      await Promise.all([
+        rounds(new HoldWatch(), ROUND_MS),
+        rounds(new PullWatch(), ROUND_MS),
+        rounds(alarms, ALARM_ROUND_MS),
+      ])
+    } finally {
+      unheard()
+    }
   } finally {
     await client.end().catch(() => undefined)
   }

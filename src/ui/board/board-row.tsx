@@ -1,5 +1,6 @@
 import Link from 'next/link'
 import { boardAlarm } from '@/core/board/needed'
+import { alarmWords } from '@/core/call/alarms'
 import { clockFactor, wallTimeMs } from '@/core/job/clock'
 import { type JobSummary, stepLabel } from '@/core/job/summary'
 import { drawnPa, strataOf } from '@/core/pull/strata'
@@ -44,6 +45,7 @@ export function BoardLine({
   const depth = summary.step === 'pull' || summary.step === 'hold' || summary.step === 'isolate'
   const shown = depth ? vacuumPa : null
   const alarm = boardAlarm(row, axis.nowMs)
+  const calls = row.ringing[0] ? alarmWords(row.ringing[0].id) : alarm && ALARM_WORDS[alarm]
   return (
     <li className="border-b border-rule">
       <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[386px_1fr] items-center max-lg:grid-cols-1">
@@ -54,16 +56,16 @@ export function BoardLine({
           />
           <span className="min-w-0">
             <b className="block truncate text-row font-semibold leading-tight">{summary.name}</b>
-            <span className="block truncate text-note text-ink-2">{summary.model}</span>
+            <span className="block truncate text-note text-ink-2">{summary.signed ? summary.model : whoAt(row)}</span>
           </span>
           <span className="min-w-0">
             <b className="block truncate text-small font-semibold leading-tight">
               {summary.signed ? 'Signed' : summary.rests === 'parked' ? 'Left standing' : stepLabel(summary.step)}
             </b>
-            {alarm ? (
+            {calls ? (
               <b className="block truncate text-note font-semibold" suppressHydrationWarning>
                 <Sign kind="caution" />
-                {ALARM_WORDS[alarm]}
+                {calls}
               </b>
             ) : (
               <span className="block truncate text-note">
@@ -80,6 +82,13 @@ export function BoardLine({
       </Link>
     </li>
   )
+}
+
+/** Whose car it is, and who else is at it now. */
+function whoAt({ whose, here, summary }: BoardRow): string {
+  const others = here.filter((name) => name !== whose.name)
+  const at = [whose.name, ...others.map((name) => `+ ${name}`)].filter((part) => part !== '')
+  return [at.join(' '), summary.model].filter((part) => part !== '').join(' · ')
 }
 
 /** What a car is about, a charge's weight in the reader's unit. */

@@ -3,7 +3,7 @@
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { changeIn } from '@/core/units/pressure'
 import type { Units } from '@/core/units/shown'
-import type { CurvePoint } from '../hooks/use-job-live'
+import type { CurvePoint } from '@/core/views'
 import { AXIS, endName, merged } from './recharts-look'
 
 /** A hold's rise: seconds since its isolation, Pa above its first reading. */

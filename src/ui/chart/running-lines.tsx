@@ -1,7 +1,7 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import type { CurvePoint } from '../hooks/use-job-live'
+import type { CurvePoint } from '@/core/views'
 import { endName, KPA_AXIS, merged, timeAxis } from './recharts-look'
 
 type Props = {

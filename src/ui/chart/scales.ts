@@ -2,7 +2,7 @@ import { tzOffset } from '@date-fns/tz'
 import { ticks } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
-import type { CurvePoint } from '../hooks/use-job-live'
+import type { CurvePoint } from '@/core/views'
 
 /** Linear map from [a, b] to [from, to]. */
 export function linear(a: number, b: number, from: number, to: number): (value: number) => number {

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { clockIn, gaugeText, micronText, paText, signed } from '../format'
+import { clockIn } from '@/core/units/clock-text'
+import { gaugeText, micronText, paText, signed } from '../format'
 import { gaugeHint, massHint, readAmount, readCelsius, readGauge } from './entries'
 
 test('a gauge entry shows its other units at once, below the air as inches too', () => {

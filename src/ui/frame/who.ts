@@ -1,4 +1,5 @@
 import type { OnSale } from '@/core/charge/buy'
+import type { TraineeRights } from '@/core/shop/trainee'
 
 /** The shop as every page shows it: figures in SI, altitude m. */
 export type ShopView = {
@@ -13,12 +14,17 @@ export type ShopView = {
   airAt: string | null
   /** sizes of cans and cylinders that can be bought here */
   onSale: readonly OnSale[]
+  /** minutes an alarm rings unanswered before it is the lead's too */
+  leadAfterMin: number
 }
 
 /** Who is signed in. */
 export type UserView = {
+  id: string
   name: string
   role: 'lead' | 'technician' | 'trainee'
   certificate: string
   certificateAsked: boolean
+  /** what a trainee may do; null for everybody else */
+  trainee: TraineeRights | null
 }

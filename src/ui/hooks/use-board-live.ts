@@ -1,7 +1,9 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { ringingOn } from '@/core/board/concerns'
 import type { BoardRow } from '@/core/views'
+import { useAlarmsOfStream } from '../alarms/alarms'
 import { type Line, useEventStream } from './use-event-stream'
 
 const LIVE = '/api/board/live'
@@ -15,6 +17,8 @@ type Message = { rows: BoardRow[]; all: boolean }
 export function useBoardLive(first: BoardRow[]): { rows: BoardRow[]; line: Line } {
   const [rows, setRows] = useState(first)
   useEffect(() => setRows(first), [first])
+  const hear = useAlarmsOfStream()
+  useEffect(() => hear(ringingOn(rows)), [hear, rows])
   const line = useEventStream(
     LIVE,
     () => LIVE,

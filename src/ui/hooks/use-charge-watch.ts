@@ -1,13 +1,11 @@
 'use client'
 
 import { useMemo, useRef } from 'react'
-import { type Closing, closingOf, type Lead } from '@/core/charge/closing'
-import { stopNow } from '@/core/charge/plan-for-job'
+import type { Closing, Lead } from '@/core/charge/closing'
 import type { ScaleEvent } from '@/core/charge/scale-watch'
-import { watchContainer } from '@/core/charge/watch-container'
-import { type JobState, openContainer, wayOf } from '@/core/job/state'
-import { WAY_WORDS } from '@/core/job/ways'
-import type { CurvePoint } from './use-job-live'
+import { watchCharge } from '@/core/charge/watch-charge'
+import { type JobState, openContainer } from '@/core/job/state'
+import type { CurvePoint } from '@/core/views'
 
 /**
  * The scale under the open container: what it weighs with everything that is no refrigerant counted out, what was
@@ -34,20 +32,7 @@ export function useChargeWatch(
   const open = openContainer(state)
   const said = useRef<{ id: string; closing: NonNullable<ChargeWatch['said']> } | null>(null)
   const stepG = state.opened.rig.scaleStepG
-  const stopG = stopNow(state, open?.id)?.stopGrossG
-  const { valve } = WAY_WORDS[wayOf(state)]
-  const flowing = state.rig[valve] === 'open' && state.rig['container-valve'] === 'open'
-  const shutAt = state.turnedAt[valve]
-  const watch = useMemo(() => {
-    if (!open) return undefined
-    const fromMs = Date.parse(open.startedAt)
-    const shutSinceMs = !flowing && shutAt ? Date.parse(shutAt) : undefined
-    const watched = watchContainer(scale, { fromMs, shutSinceMs }, factor, stepG)
-    if (watched.readings.length === 0) return undefined
-    const since = shutAt && flowing ? Math.max(0, watched.seconds(Date.parse(shutAt))) : 0
-    const own = watched.readings.filter((r) => r.tS >= since)
-    return { watched, closing: flowing && stopG !== undefined ? closingOf(own, stopG, stepG, lead) : null }
-  }, [open, scale, factor, lead, stepG, stopG, flowing, shutAt])
+  const watch = useMemo(() => watchCharge(state, scale, factor, lead), [state, scale, factor, lead])
   if (!open || !watch) return undefined
   // the word is said once for each container: what the hand does with it is what is learned
   const { closing } = watch

@@ -29,11 +29,12 @@ export async function whyNot(): Promise<string | 'signed-out' | null> {
 
 /**
  * Server-sent events of `path`, joined again by itself from the last one that came whatever ended the line.
+ * @param path - null while none is wanted
  * @param resume - the address to go on from after the message with this id
  * @param onData - what to do with a message; may change from render to render
  */
 export function useEventStream(
-  path: string,
+  path: string | null,
   resume: (lastId: string) => string,
   onData: (data: unknown) => void,
 ): Line {
@@ -43,6 +44,8 @@ export function useEventStream(
   const from = useRef(resume)
   from.current = resume
   useEffect(() => {
+    if (path === null) return
+    const address = path
     let source: EventSource | undefined
     let lastId = ''
     let ended = false
@@ -76,7 +79,7 @@ export function useEventStream(
       } else if (why) away(why)
     }
     function open() {
-      source = new EventSource(lastId === '' ? path : from.current(lastId))
+      source = new EventSource(lastId === '' ? address : from.current(lastId))
       source.onopen = heard
       source.onmessage = (message) => {
         heard()

@@ -4,14 +4,11 @@ import { useReducer } from 'react'
 import type { ClockSegment } from '@/core/job/clock'
 import type { JobEvent } from '@/core/job/events'
 import { PUMP_CHANNEL } from '@/core/shop/instruments'
-import type { JobView, LiveReading } from '@/core/views'
+import type { CurvePoint, JobView, LiveReading, Ring, Ringing, Sides, Stretch } from '@/core/views'
+import { useAlarmsOfStream } from '../alarms/alarms'
 import { learnServerTime } from '../server-clock'
 import { type Line, useEventStream } from './use-event-stream'
 
-/** A point of a curve: job time in ms, value in the channel's stored unit. */
-export type CurvePoint = { at: number; value: number }
-/** Low side and high side, Pa absolute, and the vent, Celsius. */
-export type Sides = Record<'low' | 'high' | 'vent', CurvePoint[]>
 export type LiveJob = {
   events: JobEvent[]
   clock: ClockSegment[]
@@ -27,10 +24,12 @@ export type LiveJob = {
   benchTrouble: string | null
   judged: JobView['judged']
   forecast: JobView['forecast']
+  rung: JobView['rung']
+  /** what the server's watch says rings on it now */
+  ringing: Ring[]
+  here: JobView['here']
 }
 
-/** Events as they are stored, the first of them at place `from` of the job's log. */
-export type Stretch = { from: number; events: JobEvent[] }
 type Message = Stretch & {
   readings: LiveReading[]
   clock?: ClockSegment[]
@@ -38,7 +37,11 @@ type Message = Stretch & {
   benchTrouble: string | null
   judged?: JobView['judged']
   forecast?: JobView['forecast']
+  alarms?: Ringing[]
+  rung?: JobView['rung']
+  here?: JobView['here']
   serverMs: number
+  job?: string
 }
 
 /** A curve longer than this is thinned, keeping the extremes of every four points. */
@@ -84,7 +87,7 @@ export function withStretch(events: JobEvent[], { from, events: more }: Stretch)
 function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
   const events = withStretch(job.events, message)
   if (!('readings' in message)) return events === job.events ? job : { ...job, events }
-  const { readings, clock, latest, benchTrouble, judged, forecast } = message
+  const { readings, clock, latest, benchTrouble, judged, forecast, alarms, rung, here } = message
   return {
     events,
     clock: clock ?? job.clock,
@@ -93,6 +96,9 @@ function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
     // undefined: nothing was judged anew
     judged: judged === undefined ? job.judged : judged,
     forecast: forecast === undefined ? job.forecast : forecast,
+    rung: rung ?? job.rung,
+    ringing: alarms && message.job ? alarms.filter((a) => a.jobId === message.job) : job.ringing,
+    here: here ?? job.here,
     vacuum: extend(job.vacuum, readings, 'vacuum'),
     pump: extend(job.pump, readings, PUMP_CHANNEL),
     scale: extend(job.scale, readings, 'scale'),
@@ -110,7 +116,7 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
   const [job, dispatch] = useReducer(
     reduce,
     view,
-    ({ events, clock, latest, vacuum, pump, scale, sides, warmth, typed, benchTrouble, judged, forecast }) => ({
+    ({
       events,
       clock,
       latest,
@@ -123,8 +129,27 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
       benchTrouble,
       judged,
       forecast,
+      rung,
+      here,
+    }) => ({
+      events,
+      clock,
+      latest,
+      vacuum,
+      pump,
+      scale,
+      sides,
+      warmth,
+      typed,
+      benchTrouble,
+      judged,
+      forecast,
+      rung,
+      ringing: [],
+      here,
     }),
   )
+  const hear = useAlarmsOfStream()
   const live = `/api/jobs/${view.id}/live`
   const line = useEventStream(
     `${live}?from=${view.cursor}`,
@@ -132,7 +157,8 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
     (data) => {
       const message = data as Message
       learnServerTime(message.serverMs, null)
-      dispatch(message)
+      if (message.alarms) hear(message.alarms)
+      dispatch({ ...message, job: view.id })
     },
   )
   return { job, line, take: dispatch }

@@ -10,7 +10,8 @@ import type { PullPlan } from '@/core/pull/planner'
 import { medianWater, mostLiquidG } from '@/core/pull/water-inventory'
 import type { Say } from '@/core/units/say'
 import { kelvin } from '@/core/units/temperature'
-import { type CurvePoint, thin } from './use-job-live'
+import type { CurvePoint } from '@/core/views'
+import { thin } from './use-job-live'
 
 const MOST = 400
 

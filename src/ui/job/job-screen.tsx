@@ -1,29 +1,23 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { alarmsOf } from '@/core/call/alarms'
 import { callFor } from '@/core/call/call'
-import type { Live, WayOut } from '@/core/call/types'
+import { forecastNow, judgedNow, liveOf } from '@/core/call/live'
+import type { WayOut } from '@/core/call/types'
 import type { Lead } from '@/core/charge/closing'
-import { handFlowOf } from '@/core/charge/hand-flow-of-job'
 import { clockFactor } from '@/core/job/clock'
 import { foldJob } from '@/core/job/reduce'
 import { searchNow } from '@/core/job/search'
-import { currentHold, gaugesApart, type JobState, openContainer, shutIn } from '@/core/job/state'
-import { judgePressureTest } from '@/core/leak/pressure-test'
-import { pressureTestOf } from '@/core/leak/pressure-test-of-job'
+import { type JobState, openContainer, shutIn } from '@/core/job/state'
 import type { Learned } from '@/core/leak/search-view'
-import { cyclingOf, runningWords, ventTrend } from '@/core/prove/trend'
-import type { PullForecast } from '@/core/pull/forecast'
-import { PUMP_CHANNEL } from '@/core/shop/instruments'
-import type { Say } from '@/core/units/say'
-import { recentSlope } from '@/core/units/slope'
 import type { JobView } from '@/core/views'
+import { RangList } from '../alarms/rang-list'
+import { useOwnCar } from '../alarms/use-own-car'
 import { chargedDay } from '../format'
 import { LineBar } from '../frame/line-bar'
 import type { ShopView, UserView } from '../frame/who'
 import { useAwake } from '../hooks/use-awake'
-import { type ChargeWatch, useChargeWatch } from '../hooks/use-charge-watch'
+import { useChargeWatch } from '../hooks/use-charge-watch'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
 import { useJobNow } from '../hooks/use-now'
 import { usePlan } from '../hooks/use-plan'
@@ -32,10 +26,10 @@ import { useOutbox } from '../outbox/outbox'
 import { withWaiting } from '../outbox/with-waiting'
 import { useClock, useSay } from '../units'
 import { ZoneProvider } from '../zone'
+import { NodHere } from './charge/nod-here'
 import { WarmEntry } from './charge/warm-entry'
 import { FormsProvider, type StockContainer } from './forms/forms'
 import { ToldPressure } from './forms/told-pressure'
-import { AlarmBar } from './frame/alarm-bar'
 import { AsideBar } from './frame/aside-bar'
 import { BenchPanel } from './frame/bench-panel'
 import { BenchTroubleBar } from './frame/bench-trouble-bar'
@@ -44,9 +38,10 @@ import { ConnectionDrawing } from './frame/connection-drawing'
 import { InstrumentsBar } from './frame/instruments-bar'
 import { Spine } from './frame/spine'
 import { Trail } from './frame/trail'
+import { type Colleague, WhoseCar } from './frame/whose-car'
 import { Instrument, StepDetails } from './instrument/instrument'
+import { chargeLive, nodLive, pressureLive, runningLive } from './live-parts'
 import { NotesBar } from './notes/notes-bar'
-import { runningSince } from './prove/running-trace'
 import { TypeReading } from './readings/type-reading'
 import { useDeeds } from './use-deeds'
 import { hasOtherWays, OtherWays } from './ways/other-ways'
@@ -60,6 +55,7 @@ type Props = {
   shop: ShopView
   user: UserView
   maySign: boolean
+  colleagues: readonly Colleague[]
   serverNowMs: number
 }
 
@@ -67,7 +63,18 @@ type Props = {
 const NOTHING: LiveJob['scale'] = []
 
 /** One car: spine, the step's own instrument, the connection, the trail, and the call at the side. */
-export function JobScreen({ pumpDue, lead, learned, stock, view, shop, user, maySign, serverNowMs }: Props) {
+export function JobScreen({
+  pumpDue,
+  lead,
+  learned,
+  stock,
+  view,
+  shop,
+  user,
+  maySign,
+  colleagues,
+  serverNowMs,
+}: Props) {
   const { job: told, line, take } = useJobLive(view)
   const { kept } = useOutbox()
   const job = useMemo(
@@ -99,8 +106,10 @@ export function JobScreen({ pumpDue, lead, learned, stock, view, shop, user, may
     ...(charging && chargeLive(charging)),
     learned,
     ...pressureLive(state, job),
+    ...nodLive(user, state, colleagues),
     ...((state.step === 'prove' || state.step === 'charge') && runningLive(job, state, nowMs, say)),
   }
+  useOwnCar(view.id, state, live, job.clock, job.ringing)
   useAwake(state.step === 'charge' && openContainer(state) !== undefined && !state.signed)
   const call = callFor(state, live)
   const deeds = useDeeds({ jobId: view.id, state, seen: told.events.length, clock: job.clock, take })
@@ -117,8 +126,16 @@ export function JobScreen({ pumpDue, lead, learned, stock, view, shop, user, may
     <ZoneProvider timeZone={shop.timeZone}>
       <FormsProvider stock={stock} state={state} live={live} call={call} user={user}>
         <Spine state={state} clock={clock} nowMs={nowMs} factor={clockFactor(job.clock)} />
+        <WhoseCar
+          state={state}
+          last={job.events.at(-1)}
+          here={job.here}
+          user={user}
+          colleagues={colleagues}
+          nowMs={nowMs}
+          deeds={deeds}
+        />
         <LineBar line={line} clock={clock} />
-        <AlarmBar alarms={alarmsOf(state, live, clockFactor(job.clock))} deeds={deeds} />
         <AsideBar state={state} deeds={deeds} clock={clock} />
         <BenchTroubleBar trouble={state.signed ? null : job.benchTrouble} />
         <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
@@ -163,7 +180,11 @@ export function JobScreen({ pumpDue, lead, learned, stock, view, shop, user, may
             {state.step === 'pull' && state.stages.some((s) => s.kind === 'sweep') && (
               <ToldPressure what="nitrogenLimitPaG" state={state} deeds={deeds} />
             )}
+            {live.nod === 'asks' && (state.plan || state.counted) && !state.nodded && state.step === 'charge' && (
+              <NodHere jobId={view.id} take={take} seen={told.events.length} />
+            )}
             <NotesBar jobId={view.id} state={state} deeds={deeds} take={take} clock={clock} />
+            <RangList rung={job.rung} state={state} nowMs={nowMs} clock={clock} />
             <Trail job={job} jobId={view.id} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
             {typed && !byHand(job, state) && (
               <TypeReading jobId={view.id} state={state} latest={job.latest} nowMs={nowMs} clock={clock} />
@@ -192,10 +213,6 @@ export function JobScreen({ pumpDue, lead, learned, stock, view, shop, user, may
   )
 }
 
-/** Whether the scale is read by eye: what was weighed last was typed, or no scale is there that could report. */
-const scaleByHand = ({ opened, hung }: JobState, instrument: string | undefined): boolean =>
-  instrument === undefined ? !opened.simulated && !hung.some((h) => h.kind === 'scale') : instrument === 'hand'
-
 /** Whether the step's own channel is read by hand: no instrument ever sent it. A scale is read once something is on it. */
 function byHand({ latest }: LiveJob, state: JobState): boolean {
   if (state.step === 'charge' && !openContainer(state)) return false
@@ -203,89 +220,4 @@ function byHand({ latest }: LiveJob, state: JobState): boolean {
   if (state.search?.nitrogen) return [latest.low, latest.engine_bay].some((l) => !l || l.instrument === 'hand')
   const newest = state.step === 'charge' ? latest.scale : latest.vacuum
   return newest === undefined || newest.instrument === 'hand'
-}
-
-/** What was said of the end of the pull that runs now. */
-const forecastNow = (state: JobState, forecast: JobView['forecast']): PullForecast | undefined =>
-  forecast && state.step === 'pull' && forecast.pull === state.pulls.length - 1 ? forecast : undefined
-
-/** The judgement of the hold that runs now; one of an earlier hold says nothing of it. */
-function judgedNow(state: JobState, judged: JobView['judged']): JobView['judged'] {
-  const running = state.step === 'hold' && currentHold(state)?.ended === undefined
-  return running && judged?.hold === state.holds.length - 1 ? judged : null
-}
-
-/** How the air conditioner runs, from both sides and the vent since its engine went on. */
-function runningLive({ sides }: LiveJob, state: JobState, nowMs: number, say: Say): Partial<Live> {
-  if (state.rig.engine !== 'on') return {}
-  const fromMs = runningSince(state, nowMs)
-  const cycling = cyclingOf(sides.low.filter((p) => p.at >= fromMs))
-  return {
-    running: runningWords(
-      ventTrend(sides.vent.filter((p) => p.at >= fromMs)),
-      cycling,
-      state.opened.place.barometerPa,
-      say,
-    ),
-    cycling: cycling !== null,
-  }
-}
-
-/** What the pressure test says by now, while nitrogen is in. */
-function pressureLive(state: JobState, { sides, warmth }: LiveJob): Partial<Live> {
-  const test = pressureTestOf(state, sides.low, warmth)
-  return test ? { pressureTest: judgePressureTest(test) } : {}
-}
-
-/** What the watched scale adds to what is live. */
-function chargeLive({ scaleG, notes, closing, said }: ChargeWatch): Partial<Live> {
-  return {
-    scaleG,
-    ...(notes.length > 0 && { scaleNotes: notes.map((n) => n.words) }),
-    ...(closing && { closing }),
-    ...(said && { said }),
-  }
-}
-
-function liveOf(
-  job: LiveJob,
-  state: JobState,
-  nowMs: number,
-  reader: { clock: Live['clock']; say: Say },
-  judgement: Live['judgement'],
-): Live {
-  const { vacuum, low, high, vent, barometer, [PUMP_CHANNEL]: pump } = job.latest
-  // what the scale showed before this container stood on it is another container's weight
-  const since = openContainer(state)?.startedAt ?? ''
-  const scale = job.latest.scale && job.latest.scale.at >= since ? job.latest.scale : undefined
-  const fall = recentSlope(job.vacuum, 120_000)
-  const weighed = scaleByHand(state, scale?.instrument)
-  const hand = weighed ? handFlowOf(state, job.scale) : null
-  const flow = recentSlope(
-    job.scale.slice(-400).filter((p) => p.at >= Date.parse(since || '1970-01-01')),
-    60_000,
-  )
-  return {
-    nowMs,
-    factor: clockFactor(job.clock),
-    ...reader,
-    ...(vacuum && {
-      vacuumPa: vacuum.value,
-      vacuumAtMs: Date.parse(vacuum.at),
-      ...(vacuum.backS !== undefined && { gaugeBackS: vacuum.backS }),
-      vacuumByHand: vacuum.instrument === 'hand',
-      vacuumUnit: vacuum.sentUnit,
-    }),
-    ...(pump && vacuum && gaugesApart(state).length > 0 && { pumpPa: pump.value }),
-    ...(low && { lowPa: low.value }),
-    ...(high && { highPa: high.value }),
-    ...(barometer && { airAtMs: Date.parse(barometer.at) }),
-    scaleByHand: weighed,
-    ...(scale && { scaleG: scale.value, scaleAtMs: Date.parse(scale.at) }),
-    ...(hand && { handFlow: hand }),
-    ...(vent && { ventC: vent.value }),
-    ...(fall !== undefined && { fallPaS: fall }),
-    ...(flow !== undefined && { flowGMin: Math.max(0, -flow * 60) }),
-    ...(judgement && { judgement }),
-  }
 }

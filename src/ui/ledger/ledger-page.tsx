@@ -12,10 +12,12 @@ type Props = {
   containers: Stock[]
   timeZone: string
   mayCorrect: boolean
+  /** null for whoever may; else why not */
+  mayNotBook: string | null
 }
 
 /** The refrigerant ledger: what is left in every container by the book, the sums, and every line; a file of all. */
-export function LedgerPage({ entries, balances, query, containers, timeZone, mayCorrect }: Props) {
+export function LedgerPage({ entries, balances, query, containers, timeZone, mayCorrect, mayNotBook }: Props) {
   const asked = new URLSearchParams(
     Object.entries(query).filter((pair): pair is [string, string] => Boolean(pair[1])),
   ).toString()
@@ -55,7 +57,11 @@ export function LedgerPage({ entries, balances, query, containers, timeZone, may
             </li>
           ))}
         </ul>
-        <BookByHand containers={containers} mayCorrect={mayCorrect} />
+        {mayNotBook === null ? (
+          <BookByHand containers={containers} mayCorrect={mayCorrect} />
+        ) : (
+          <p className="text-body text-ink-2">{mayNotBook}</p>
+        )}
       </aside>
     </main>
   )

@@ -2,8 +2,8 @@
 
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import type { Caution } from '@/core/call/cautions'
+import type { Stretch } from '@/core/views'
 import { type Answer, send } from '../api'
-import type { Stretch } from '../hooks/use-job-live'
 import { allKept, type Kept, keep, letGo, mark, onKept, takeUpTrying, type What } from './store'
 
 /** Time between two tries while the line is away, ms. */

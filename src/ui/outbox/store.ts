@@ -3,7 +3,7 @@ import type { Deed } from '@/core/call/types'
 import type { Channel, ReadingUnit } from '@/core/units/channel'
 
 /** A deed as it is sent: with its id, when it was done in job time, and how much of the job its hand had seen. */
-export type SentDeed = { id: string; happenedAt: string; seen: number } & Deed
+export type SentDeed = { id: string; happenedAt: string; seen?: number } & Deed
 /** A typed reading as it is sent: with its number and its own time, job time; `now` where the server's clock says it better. */
 export type SentReading = {
   now?: true

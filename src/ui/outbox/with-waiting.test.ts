@@ -19,6 +19,9 @@ const told: LiveJob = {
   benchTrouble: null,
   judged: null,
   forecast: null,
+  rung: [],
+  ringing: [],
+  here: [],
 }
 const base = { n: 1, jobId: 'job', who: 'a', whoName: 'Teo Brisal', doneAtMs: 0, knew: [] }
 const closed = (id: string, state: Kept['state'] = 'waiting'): Kept => ({

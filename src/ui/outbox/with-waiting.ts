@@ -1,7 +1,8 @@
 import type { JobEvent } from '@/core/job/events'
 import { toStored } from '@/core/units/channel'
 import { STANDARD_ATMOSPHERE_PA } from '@/core/units/constants'
-import type { CurvePoint, LiveJob } from '../hooks/use-job-live'
+import type { CurvePoint } from '@/core/views'
+import type { LiveJob } from '../hooks/use-job-live'
 import type { Kept, SentReading } from './store'
 
 /** The job as it stands with what waits here: deeds after what is stored, readings at their own times. */

@@ -4,7 +4,9 @@ import { useState } from 'react'
 import type { OnSale } from '@/core/charge/buy'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import type { Instrument } from '@/core/shop/instruments'
+import type { TraineeRights } from '@/core/shop/trainee'
 import type { StoredProcedure } from '@/core/views'
+import { Fold } from '../form/fold'
 import { Instruments } from './instruments'
 import { LinkTold } from './link-told'
 import { SizesOnSale } from './on-sale'
@@ -12,10 +14,16 @@ import { type LinkOf, NewPerson, type Person, PersonRow } from './people'
 import { Places, type PlaceView } from './places'
 import { Procedures } from './procedures'
 import { ShopRules } from './rules'
+import { type LoggedLine, ShopLog } from './shop-log'
+import { TraineeSwitches } from './trainee-switches'
 
 type Props = {
   places: PlaceView[]
-  rules: { certificateAsked: boolean; backupDays: number; backedUpAt: string | null }
+  rules: { certificateAsked: boolean; backupDays: number; leadAfterMin: number; backedUpAt: string | null }
+  trainee: TraineeRights
+  logged: readonly LoggedLine[]
+  timeZone: string
+  publicKey: string
   instruments: Instrument[]
   onSale: readonly OnSale[]
   address: string
@@ -26,7 +34,21 @@ type Props = {
 }
 
 /** What the lead decides for the shop: procedures and people; rigs are put together in the rig room. */
-export function ShopPage({ places, rules, instruments, onSale, address, procedures, people, me, fingerprint }: Props) {
+export function ShopPage({
+  places,
+  rules,
+  instruments,
+  onSale,
+  address,
+  procedures,
+  people,
+  me,
+  fingerprint,
+  publicKey,
+  trainee,
+  logged,
+  timeZone,
+}: Props) {
   return (
     <main className="space-y-8 px-5 py-4 max-sm:px-4">
       <Places places={places} />
@@ -34,6 +56,7 @@ export function ShopPage({ places, rules, instruments, onSale, address, procedur
       <Instruments instruments={instruments} address={address} />
       <Procedures procedures={procedures} />
       <SizesOnSale onSale={onSale} />
+      <TraineeSwitches rights={trainee} />
       <ShopRules {...rules} />
       <section>
         <h2 className="text-head font-semibold">Key the records are sealed with</h2>
@@ -44,7 +67,11 @@ export function ShopPage({ places, rules, instruments, onSale, address, procedur
             on a changed record.
           </span>
         </p>
+        <Fold title="The key itself" className="mt-2 max-w-[760px]">
+          <code className="block break-all py-2 text-small">{publicKey}</code>
+        </Fold>
       </section>
+      <ShopLog lines={logged} timeZone={timeZone} />
     </main>
   )
 }

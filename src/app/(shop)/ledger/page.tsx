@@ -1,4 +1,5 @@
 import { LedgerQuery } from '@/core/shop/ledger'
+import { rightsOf, TRAINEE_RIGHTS } from '@/core/shop/trainee'
 import { forPage } from '@/server/accounts/for-page'
 import { may } from '@/server/accounts/roles'
 import { selectShelf } from '@/server/equipment/shelf'
@@ -31,6 +32,11 @@ export default async function Ledger({
       query={query}
       containers={containers}
       timeZone={scope.shop.timeZone}
+      mayNotBook={
+        scope.user.role === 'trainee' && !rightsOf(scope.shop.traineeRights).bookByHand
+          ? TRAINEE_RIGHTS.bookByHand.refused
+          : null
+      }
       mayCorrect={may(scope.user.role, 'correct-book')}
     />
   )

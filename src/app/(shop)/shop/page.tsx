@@ -1,6 +1,7 @@
 import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { fingerprintOf } from '@/core/record/record'
+import { rightsOf } from '@/core/shop/trainee'
 import { nodeCrypto } from '@/node/record-crypto'
 import { selectAccounts } from '@/server/accounts/accounts'
 import { forPage } from '@/server/accounts/for-page'
@@ -8,6 +9,7 @@ import { may } from '@/server/accounts/roles'
 import { selectInstruments } from '@/server/instruments/instruments'
 import { selectProcedures } from '@/server/shop/catalogue'
 import { selectPlaces } from '@/server/shop/places'
+import { LOGGED, selectShopLog } from '@/server/shop/shop-log'
 import { ShopPage } from '@/ui/shop/shop-page'
 
 /** Where whoever asks found this server: an instrument on the same network finds it there too. */
@@ -17,13 +19,14 @@ const addressOf = (asked: Headers): string =>
 export default async function Shop() {
   const scope = await forPage()
   if (!may(scope.user.role, 'edit-shop')) redirect('/board')
-  const { certificateAsked, backupDays, backedUpAt, onSale } = scope.shop
-  const [places, procedures, accounts, instruments, asked] = await Promise.all([
+  const { certificateAsked, backupDays, backedUpAt, onSale, leadAfterMin, publicKey } = scope.shop
+  const [places, procedures, accounts, instruments, asked, logged] = await Promise.all([
     selectPlaces(scope),
     selectProcedures(scope),
     selectAccounts(scope),
     selectInstruments(scope),
     headers(),
+    selectShopLog(scope),
   ])
   const people = accounts.map(({ id, name, signIn, role, certificate, disabledAt }) => ({
     id,
@@ -36,14 +39,18 @@ export default async function Shop() {
   return (
     <ShopPage
       places={places}
-      rules={{ certificateAsked, backupDays, backedUpAt: backedUpAt?.toISOString() ?? null }}
+      rules={{ certificateAsked, backupDays, leadAfterMin, backedUpAt: backedUpAt?.toISOString() ?? null }}
       instruments={instruments}
       onSale={onSale}
       address={addressOf(asked)}
       procedures={procedures}
       people={people}
       me={scope.user.id}
-      fingerprint={fingerprintOf(scope.shop.publicKey, nodeCrypto) ?? ''}
+      trainee={rightsOf(scope.shop.traineeRights)}
+      logged={logged.map((l) => ({ ...l, what: LOGGED[l.what] }))}
+      timeZone={scope.shop.timeZone}
+      publicKey={publicKey}
+      fingerprint={fingerprintOf(publicKey, nodeCrypto) ?? ''}
     />
   )
 }

@@ -8,6 +8,7 @@ import { inTransaction } from '@/server/db/scope'
 import { AppError } from '@/server/errors'
 import { handle, parseInput, readJson } from '@/server/http'
 import { addressOfSender } from '@/server/sender'
+import { logShop } from '@/server/shop/shop-log'
 
 const Body = z.strictObject({ old: verbatim(200), password: Password })
 
@@ -23,6 +24,9 @@ export const POST = handle(async (request) => {
       { path: 'old', reason: 'is not your password now' },
     ])
   await forgetAttempts(signIn, address)
-  await inTransaction(scope, (tx) => setPassword(tx, id, password, scope.sessionId))
+  await inTransaction(scope, async (tx) => {
+    await setPassword(tx, id, password, scope.sessionId)
+    await logShop(tx, scope.user.name, 'password-set', scope.user.name)
+  })
   return Response.json({ ok: true })
 })

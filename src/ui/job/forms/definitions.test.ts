@@ -4,7 +4,14 @@ import { CAR, HOLDING, job, later, minutes } from '@/core/tests/job-fixture'
 import { FORMS } from './definitions'
 import type { Parsed } from './form-types'
 
-const USER = { name: 'Teo Brisal', role: 'technician' as const, certificate: 'CL-0533', certificateAsked: true }
+const USER = {
+  id: 'a',
+  name: 'Teo Brisal',
+  role: 'technician' as const,
+  certificate: 'CL-0533',
+  certificateAsked: true,
+  trainee: null,
+}
 const LIVE = { nowMs: minutes(80), clock: String }
 const errorsOf = (parsed: Parsed) => ('errors' in parsed ? parsed.errors : {})
 const deedsOf = (parsed: Parsed): Deed[] => ('deeds' in parsed ? parsed.deeds : [])

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import type { Hold, JobState } from '@/core/job/state'
-import type { CurvePoint } from '../../hooks/use-job-live'
+import type { CurvePoint } from '@/core/views'
 import { useSay } from '../../units'
 
 type Props = { state: JobState; vacuum: readonly CurvePoint[]; nowMs: number }

@@ -3,11 +3,11 @@
 import { Camera } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { PHOTO_OF, PHOTO_WORDS, type PhotoOf } from '@/core/job/photos'
+import type { Stretch } from '@/core/views'
 import { newEventId } from '../../api'
 import { Field } from '../../form/field'
 import { Pick } from '../../form/pick'
 import { Refused } from '../../form/refused'
-import type { Stretch } from '../../hooks/use-job-live'
 import { shrunk } from './shrink'
 
 /** Takes a photograph by the phone's camera, or a picture from the disk, and sends it small. */

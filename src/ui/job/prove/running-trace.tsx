@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import type { JobState } from '@/core/job/state'
-import type { CurvePoint, Sides } from '../../hooks/use-job-live'
+import type { CurvePoint, Sides } from '@/core/views'
 
 /** So much of the running engine is shown, ms. */
 const SHOWN_MS = 12 * 60_000

@@ -1,7 +1,7 @@
 import type { VacuumSeen } from '@/core/readings/vacuum-seen'
+import type { CurvePoint } from '@/core/views'
 import { Fold } from '../../form/fold'
 import { paText } from '../../format'
-import type { CurvePoint } from '../../hooks/use-job-live'
 
 const ROWS = 24
 

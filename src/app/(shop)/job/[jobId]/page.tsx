@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation'
 import { Id } from '@/core/entry/id'
 import { duesOfRig } from '@/core/equipment/upkeep'
+import { selectAccounts } from '@/server/accounts/accounts'
 import { forPage } from '@/server/accounts/for-page'
 import { may } from '@/server/accounts/roles'
 import { selectShelf } from '@/server/equipment/shelf'
@@ -52,6 +53,9 @@ export default async function JobPage({ params }: JobContext) {
       shop={shopView(scope.shop)}
       user={userView(scope.user, scope.shop)}
       maySign={may(scope.user.role, 'sign-job')}
+      colleagues={(await selectAccounts(scope)).flatMap(({ id, name, role, disabledAt }) =>
+        disabledAt ? [] : [{ id, name, role }],
+      )}
       serverNowMs={now}
     />
   )

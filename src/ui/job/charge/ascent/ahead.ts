@@ -3,7 +3,7 @@ import type { Level } from '@/core/charge/levels'
 import { toleranceG } from '@/core/charge/plan-for-job'
 import { watchContainer } from '@/core/charge/watch-container'
 import { chargedG, type JobState, lostG, openContainer } from '@/core/job/state'
-import type { CurvePoint } from '../../../hooks/use-job-live'
+import type { CurvePoint } from '@/core/views'
 
 /** The lens shows this much below the next closing, g, and this much above what is allowed. */
 const LENS_BELOW_G = 140

@@ -1,6 +1,6 @@
+import type { CurvePoint } from '@/core/views'
 import { linear, pathOf } from '../../../chart/scales'
 import { TimeLabels } from '../../../chart/time-labels'
-import type { CurvePoint } from '../../../hooks/use-job-live'
 import { useSay } from '../../../units'
 import type { Ahead } from './ahead'
 import { HEIGHT, TOP } from './layout'

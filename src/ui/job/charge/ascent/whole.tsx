@@ -1,7 +1,7 @@
 import type { Level } from '@/core/charge/levels'
 import type { JobState } from '@/core/job/state'
+import type { CurvePoint } from '@/core/views'
 import { linear, pathOf } from '../../../chart/scales'
-import type { CurvePoint } from '../../../hooks/use-job-live'
 import { useSay } from '../../../units'
 import type { Ahead } from './ahead'
 import { HEIGHT, TOP } from './layout'

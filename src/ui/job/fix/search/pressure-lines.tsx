@@ -1,8 +1,8 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import type { CurvePoint } from '@/core/views'
 import { endName, KPA_AXIS, merged, timeAxis } from '../../../chart/recharts-look'
-import type { CurvePoint } from '../../../hooks/use-job-live'
 
 type Props = {
   /** gauge pressures, Pa: as read, and at the temperature it began with */

@@ -1,0 +1,25 @@
+import type { Role } from '../shop/people'
+import type { BoardRow, Ringing } from '../views'
+
+/**
+ * Whether an alarm rings at somebody: whoever has the car; everybody where nobody has it; the lead too once nobody
+ * answered for so long.
+ * @param leadAfterMin - minutes it rings unanswered before it is the lead's as well
+ */
+export function ringsFor(
+  { whose, sinceMs }: Pick<Ringing, 'whose' | 'sinceMs'>,
+  user: { id: string; role: Role },
+  leadAfterMin: number,
+  wallMs: number,
+): boolean {
+  if (whose.id === null || whose.id === user.id) return true
+  return user.role === 'lead' && wallMs - sinceMs >= leadAfterMin * 60_000
+}
+
+/** What rings on the cars of a board, the longest first. */
+export const ringingOn = (rows: readonly BoardRow[]): Ringing[] =>
+  rows
+    .flatMap(({ id, summary, ringing, whose, clock }) =>
+      ringing.map((ring) => ({ ...ring, jobId: id, car: summary.name, whose, clock })),
+    )
+    .sort((a, b) => a.sinceMs - b.sinceMs)

@@ -1,0 +1,39 @@
+import { unanswered } from '@/core/call/alarms'
+import type { JobState } from '@/core/job/state'
+import type { Rung } from '@/core/views'
+import { Fold } from '../form/fold'
+
+/** What rang on this car, and who answered it when. */
+export function RangList({
+  rung,
+  state,
+  nowMs,
+  clock,
+}: {
+  rung: readonly Rung[]
+  state: JobState
+  nowMs: number
+  clock: (ms: number) => string
+}) {
+  if (rung.length === 0) return null
+  const open = unanswered(state, rung, nowMs).length
+  return (
+    <Fold title={`What rang: ${rung.length}${open > 0 ? `, ${open} not answered` : ''}`} className="mt-3">
+      <ul aria-label="What rang">
+        {rung.map(({ id, sentence, at }) => (
+          <li key={id} className="grid grid-cols-[60px_1fr_auto] gap-3 border-t border-rule py-1.5 text-body">
+            <span className="font-medium">{clock(Date.parse(at))}</span>
+            <span>{sentence}</span>
+            <span className="text-right text-ink-2">{answerWords(state.alarms[id], clock)}</span>
+          </li>
+        ))}
+      </ul>
+    </Fold>
+  )
+}
+
+function answerWords(answer: JobState['alarms'][string] | undefined, clock: (ms: number) => string): string {
+  if (!answer) return 'nobody answered'
+  const put = answer.untilMs === null ? 'seen' : `put off until ${clock(answer.untilMs)}`
+  return `${put} by ${answer.by}, ${clock(Date.parse(answer.at))}`
+}

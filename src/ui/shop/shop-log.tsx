@@ -1,0 +1,35 @@
+import { Fold } from '../form/fold'
+import { dateTimeIn } from '../format'
+
+export type LoggedLine = { id: string; at: string; by: string; what: string; about: string }
+
+/** What was done with accounts, rights, keys and backups, the newest first. */
+export function ShopLog({ lines, timeZone }: { lines: readonly LoggedLine[]; timeZone: string }) {
+  const when = dateTimeIn(timeZone)
+  return (
+    <section>
+      <h2 className="text-head font-semibold">What was done with accounts, rights, keys and backups</h2>
+      {lines.length === 0 ? (
+        <p className="mt-1 text-body text-ink-2">Nothing yet.</p>
+      ) : (
+        <Fold title={`The log: ${lines.length}`} className="mt-1 max-w-[860px]">
+          <ul aria-label="Shop log">
+            {lines.map(({ id, at, by, what, about }) => (
+              <li
+                key={id}
+                className="grid grid-cols-[150px_150px_1fr] gap-3 border-t border-rule py-1.5 text-body max-sm:grid-cols-1 max-sm:gap-0"
+              >
+                <span className="text-ink-2">{when(at)}</span>
+                <span>{by || 'command line'}</span>
+                <span>
+                  <b className="font-semibold">{what}</b>
+                  {about && `: ${about}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </Fold>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,40 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { TRAINEE_RIGHT_NAMES, TRAINEE_RIGHTS, type TraineeRights } from '@/core/shop/trainee'
+import { Refused } from '../form/refused'
+import { Tick } from '../form/tick'
+import { useSend } from '../form/use-send'
+import { useSaid } from '../frame/said'
+
+/** What a trainee may do, each a switch. */
+export function TraineeSwitches({ rights }: { rights: TraineeRights }) {
+  const router = useRouter()
+  const done = useSaid()
+  const { send, said } = useSend('/api/shop')
+  const set = async (change: Partial<TraineeRights>) => {
+    if (!(await send({ what: 'trainee-rights', rights: { ...rights, ...change } }))) return
+    done('Saved.')
+    router.refresh()
+  }
+  return (
+    <section aria-label="What a trainee may do">
+      <h2 className="mb-1 text-head font-semibold">What a trainee may do</h2>
+      <p className="mb-1 max-w-[760px] text-small text-ink-2">
+        A trainee runs jobs to their end and signs none. Beside that, what is ticked here; what was done by it stands in
+        the car’s log under their name.
+      </p>
+      <div className="grid max-w-[860px] grid-cols-2 gap-x-8 max-md:grid-cols-1">
+        {TRAINEE_RIGHT_NAMES.map((name) => (
+          <Tick
+            key={name}
+            label={TRAINEE_RIGHTS[name].label}
+            checked={rights[name]}
+            onChange={(on) => void set({ [name]: on })}
+          />
+        ))}
+      </div>
+      <Refused>{said}</Refused>
+    </section>
+  )
+}
