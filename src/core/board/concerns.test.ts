@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { ringsFor } from './concerns'
+import { inOrder, ringsFor } from './concerns'
 
 const ring = { sinceMs: 1_000_000, whose: { id: 'teo', name: 'Teo' } }
 const after = (minutes: number) => 1_000_000 + minutes * 60_000
@@ -13,4 +13,13 @@ test('an alarm rings at whoever has the car, and at the lead once nobody answere
 
 test('a car nobody has rings at everybody', () => {
   expect(ringsFor({ ...ring, whose: { id: null, name: '' } }, { id: 'ida', role: 'trainee' }, 5, after(0))).toBe(true)
+})
+
+test('what hurries is heard first, then what rang last', () => {
+  const heard = inOrder([
+    { id: 'verdict:1:wet', sinceMs: 5 },
+    { id: 'past:A', sinceMs: 1 },
+    { id: 'target:1', sinceMs: 9 },
+  ])
+  expect(heard.map((r) => r.id)).toEqual(['past:A', 'target:1', 'verdict:1:wet'])
 })

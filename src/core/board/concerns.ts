@@ -1,3 +1,4 @@
+import { hurries } from '../call/alarms'
 import type { Role } from '../shop/people'
 import type { BoardRow, Ringing } from '../views'
 
@@ -16,10 +17,12 @@ export function ringsFor(
   return user.role === 'lead' && wallMs - sinceMs >= leadAfterMin * 60_000
 }
 
-/** What rings on the cars of a board, the longest first. */
+/** Alarms in the order they are heard: what hurries first, then what rang last. */
+export const inOrder = <T extends Pick<Ringing, 'id' | 'sinceMs'>>(ringing: readonly T[]): T[] =>
+  [...ringing].sort((a, b) => Number(hurries(b.id)) - Number(hurries(a.id)) || b.sinceMs - a.sinceMs)
+
+/** What rings on the cars of a board. */
 export const ringingOn = (rows: readonly BoardRow[]): Ringing[] =>
-  rows
-    .flatMap(({ id, summary, ringing, whose, clock }) =>
-      ringing.map((ring) => ({ ...ring, jobId: id, car: summary.name, whose, clock })),
-    )
-    .sort((a, b) => a.sinceMs - b.sinceMs)
+  rows.flatMap(({ id, summary, ringing, whose, clock }) =>
+    ringing.map((ring) => ({ ...ring, jobId: id, car: summary.name, whose, clock })),
+  )

@@ -32,7 +32,12 @@ const WORDS: Record<string, string> = {
   past: 'weight past its stop',
   moved: 'it ends at another time',
 }
-export const alarmWords = (id: string): string => WORDS[id.split(':')[0] ?? ''] ?? id
+const kindOf = (id: string): string => id.split(':')[0] ?? ''
+export const alarmWords = (id: string): string => WORDS[kindOf(id)] ?? id
+
+/** Alarms a hand has to follow within seconds. */
+const HURRY = ['pressure', 'past', 'runaway', 'scale-silent']
+export const hurries = (id: string): boolean => HURRY.includes(kindOf(id))
 
 /**
  * Alarms of a car now, answered ones left out.

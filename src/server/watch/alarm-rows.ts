@@ -4,7 +4,7 @@ import type { Scope } from '../db/scope'
 import { JOIN_WHOSE, selectClocks, WHOSE } from '../jobs/job-rows'
 import { notifyChange } from '../jobs/notify'
 
-/** What rings in the shop now, the longest first. */
+/** What rings in the shop now. */
 export async function selectRinging(db: Scope): Promise<Ringing[]> {
   const { rows } = await db.query<{ id: string; car: string; ringing: Ring[]; whose: Whose }>(
     `select j.id, j.summary ->> 'name' as car, j.ringing, ${WHOSE} from job j ${JOIN_WHOSE}
@@ -15,11 +15,9 @@ export async function selectRinging(db: Scope): Promise<Ringing[]> {
     db,
     rows.map((r) => r.id),
   )
-  return rows
-    .flatMap(({ id, car, ringing, whose }) =>
-      ringing.map((ring) => ({ ...ring, jobId: id, car, whose, clock: clocks.get(id) ?? [] })),
-    )
-    .sort((a, b) => a.sinceMs - b.sinceMs)
+  return rows.flatMap(({ id, car, ringing, whose }) =>
+    ringing.map((ring) => ({ ...ring, jobId: id, car, whose, clock: clocks.get(id) ?? [] })),
+  )
 }
 
 /** What rang on a car so far, oldest first. */

@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import { Toggle } from 'radix-ui'
-import { useEffect, useRef } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { ringsFor } from '@/core/board/concerns'
 import type { Ringing } from '@/core/views'
 import type { UserView } from '../frame/who'
@@ -10,10 +10,12 @@ import { useHotkeys } from '../hooks/use-hotkeys'
 import { useWallNow } from '../hooks/use-now'
 import { play, type Tone, useSoundSwitch, vibrate } from '../hooks/use-sound'
 import { Triangle } from '../job/frame/call-panel'
-import { useAlarms } from './alarms'
+import { type AnswerAlarm, useAlarms } from './alarms'
 
 const SNOOZE_MIN = 5
 const AGAIN_MS = 8000
+/** A page's title while nothing rings. */
+const TITLE = 'Yperos'
 const KEY = 'yperos-alarm-sound'
 /** Two short tones, the second higher: heard over an engine, no melody. */
 const RING: readonly Tone[] = [
@@ -36,40 +38,71 @@ export function AlarmBar({ user, leadAfterMin, serverNowMs }: Props) {
   // whoever stands at a car hears it, whosever it is
   const mine = ringing.filter((r) => r.jobId === own?.jobId || ringsFor(r, user, leadAfterMin, now))
   const first = mine[0]
-  const elsewhere = first && first.jobId !== own?.jobId
+  const [all, setAll] = useState(false)
   const [sound, setSound] = useSound()
   useRinging(first, mine.length, sound)
   useHotkeys(first ? { z: () => answer(first, 'seen', 0), x: () => answer(first, 'snoozed', SNOOZE_MIN) } : {})
   if (!first) return null
-  return (
-    <div
-      role="alert"
-      className="no-print flex flex-wrap items-center gap-x-4 gap-y-2 border-b-2 border-ink bg-sheet px-5 py-2 max-sm:gap-x-2 max-sm:px-4 max-sm:py-1"
-    >
+  const line = (ring: Ringing) => (
+    <>
       <Triangle />
       <p className="min-w-0 flex-1 text-row font-semibold leading-tight max-sm:basis-[80%] max-sm:text-small">
-        {elsewhere && (
-          <Link href={`/job/${first.jobId}`} className="mr-2 underline underline-offset-2">
-            {first.car}:
+        {ring.jobId !== own?.jobId && (
+          <Link href={`/job/${ring.jobId}`} className="mr-2 underline underline-offset-2">
+            {ring.car}:
           </Link>
         )}
-        {first.sentence}
-        {first.whose.id !== user.id && first.whose.name !== '' && elsewhere && (
-          <span className="ml-3 text-small font-medium text-ink-2">{first.whose.name} has not answered</span>
+        {ring.sentence}
+        {ring.whose.id !== user.id && ring.whose.name !== '' && ring.jobId !== own?.jobId && (
+          <span className="ml-3 text-small font-medium text-ink-2">{ring.whose.name} has not answered</span>
         )}
-        {mine.length > 1 && <span className="ml-3 text-small font-medium text-ink-2">and {mine.length - 1} more</span>}
       </p>
-      <button type="button" className="plain-button text-small" onClick={() => answer(first, 'seen', 0)}>
-        Seen <span className="key max-sm:hidden">Z</span>
-      </button>
-      <button type="button" className="plain-button text-small" onClick={() => answer(first, 'snoozed', SNOOZE_MIN)}>
-        <span className="max-sm:sr-only">In </span>
-        {SNOOZE_MIN} min <span className="key max-sm:hidden">X</span>
-      </button>
-      <Toggle.Root className="plain-button text-small max-sm:sr-only" pressed={sound} onPressedChange={setSound}>
-        {sound ? 'Sound on' : 'Sound off'}
-      </Toggle.Root>
+    </>
+  )
+  return (
+    <div role="alert" className="no-print border-b-2 border-ink bg-sheet px-5 max-sm:px-4">
+      <div className={LINE}>
+        {line(first)}
+        {mine.length > 1 && (
+          <button
+            type="button"
+            aria-expanded={all}
+            className="min-h-9 text-small font-medium underline underline-offset-2"
+            onClick={() => setAll(!all)}
+          >
+            {all ? 'only this' : `and ${mine.length - 1} more`}
+          </button>
+        )}
+        <Answers ring={first} answer={answer} keys />
+        <Toggle.Root className="plain-button text-small max-sm:sr-only" pressed={sound} onPressedChange={setSound}>
+          {sound ? 'Sound on' : 'Sound off'}
+        </Toggle.Root>
+      </div>
+      {all &&
+        mine.slice(1).map((ring) => (
+          <div key={`${ring.jobId} ${ring.id}`} className={`${LINE} border-t border-rule`}>
+            {line(ring)}
+            <Answers ring={ring} answer={answer} />
+          </div>
+        ))}
     </div>
+  )
+}
+
+const LINE = 'flex flex-wrap items-center gap-x-4 gap-y-2 py-2 max-sm:gap-x-2 max-sm:py-1'
+
+/** The two answers to an alarm; the first one's are on keys. */
+function Answers({ ring, answer, keys }: { ring: Ringing; answer: AnswerAlarm; keys?: boolean }) {
+  return (
+    <>
+      <button type="button" className="plain-button text-small" onClick={() => answer(ring, 'seen', 0)}>
+        Seen {keys && <span className="key max-sm:hidden">Z</span>}
+      </button>
+      <button type="button" className="plain-button text-small" onClick={() => answer(ring, 'snoozed', SNOOZE_MIN)}>
+        <span className="max-sm:sr-only">In </span>
+        {SNOOZE_MIN} min {keys && <span className="key max-sm:hidden">X</span>}
+      </button>
+    </>
   )
 }
 
@@ -98,14 +131,11 @@ function useRinging(alarm: Ringing | undefined, count: number, sound: boolean): 
   const told = useRef(new Set<string>())
   const id = alarm && `${alarm.jobId} ${alarm.id}`
   const sentence = alarm && `${alarm.car}: ${alarm.sentence}`
+  // at every look, for a page that is built anew under it puts its own title back
   useEffect(() => {
-    if (!sentence) return
-    const before = document.title
-    document.title = `(${count}) ${sentence}`
-    return () => {
-      document.title = before
-    }
-  }, [sentence, count])
+    const wanted = sentence ? `(${count}) ${sentence}` : TITLE
+    if (document.title !== wanted && (sentence || document.title.startsWith('('))) document.title = wanted
+  })
   useEffect(() => {
     if (!id) return
     vibrate(VIBRATES_MS)

@@ -1,6 +1,7 @@
 'use client'
 
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react'
+import { inOrder } from '@/core/board/concerns'
 import type { ClockSegment } from '@/core/job/clock'
 import { jobTimeMs } from '@/core/job/clock'
 import type { Ringing } from '@/core/views'
@@ -16,13 +17,13 @@ const ANSWERED_MS = 6000
 /** What the open page of a car knows of its alarms itself, at once and without a line. */
 export type OwnCar = { jobId: string; ringing: readonly Ringing[] }
 
-type Answer = (ring: Ringing, answer: 'seen' | 'snoozed', minutes: number) => void
+export type AnswerAlarm = (ring: Ringing, answer: 'seen' | 'snoozed', minutes: number) => void
 type AlarmsValue = {
-  /** everything that rings in the shop, the longest first */
+  /** everything that rings in the shop, in the order it is heard */
   ringing: readonly Ringing[]
   /** the car whose page is open here */
   own: OwnCar | null
-  answer: Answer
+  answer: AnswerAlarm
   /** a page with a stream of its own tells by it what rings; while one does, no other is opened */
   hear: (ringing: Ringing[]) => void
   joinStream: () => () => void
@@ -60,7 +61,7 @@ export function AlarmsProvider({ first, children }: { first: readonly Ringing[];
     setStreams((n) => n + 1)
     return () => setStreams((n) => n - 1)
   }, [])
-  const answer = useCallback<Answer>(
+  const answer = useCallback<AnswerAlarm>(
     ({ jobId, id, clock }, kind, minutes) => {
       const key = `${jobId} ${id}`
       setAnswered((now) => [...now, key])
@@ -76,8 +77,8 @@ export function AlarmsProvider({ first, children }: { first: readonly Ringing[];
   )
   const value = useMemo((): AlarmsValue => {
     const elsewhere = told.filter((r) => r.jobId !== own?.jobId)
-    const ringing = [...(own?.ringing ?? []), ...elsewhere].filter((r) => !answered.includes(`${r.jobId} ${r.id}`))
-    return { ringing, own, answer, hear, joinStream, showOwn }
+    const open = [...(own?.ringing ?? []), ...elsewhere].filter((r) => !answered.includes(`${r.jobId} ${r.id}`))
+    return { ringing: inOrder(open), own, answer, hear, joinStream, showOwn }
   }, [told, own, answered, answer, joinStream])
   return <AlarmsContext value={value}>{children}</AlarmsContext>
 }

@@ -87,7 +87,9 @@ export function BoardLine({
 /** Whose car it is, and who else is at it now. */
 function whoAt({ whose, here, summary }: BoardRow): string {
   const others = here.filter((name) => name !== whose.name)
-  const at = [whose.name, ...others.map((name) => `+ ${name}`)].filter((part) => part !== '')
+  // first names: the line is short, and a shop knows its own
+  const first = (name: string) => name.split(' ')[0] ?? name
+  const at = [first(whose.name), ...others.map((name) => `+ ${first(name)}`)].filter((part) => part !== '')
   return [at.join(' '), summary.model].filter((part) => part !== '').join(' · ')
 }
 

@@ -19,7 +19,7 @@ export function TraineeSwitches({ rights }: { rights: TraineeRights }) {
   }
   return (
     <section aria-label="What a trainee may do">
-      <h2 className="mb-1 text-head font-semibold">What a trainee may do</h2>
+      <h1 className="mb-2 border-b-2 border-ink pb-2 text-title font-semibold">What a trainee may do</h1>
       <p className="mb-1 max-w-[760px] text-small text-ink-2">
         A trainee runs jobs to their end and signs none. Beside that, what is ticked here; what was done by it stands in
         the car’s log under their name.
