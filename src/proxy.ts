@@ -9,7 +9,7 @@ export function proxy(request: NextRequest): NextResponse {
     // style attributes place the marks of the charts; they cannot run anything
     `style-src 'self' 'unsafe-inline'`,
     `worker-src 'self' blob:`,
-    `img-src 'self' data:`,
+    `img-src 'self' data: blob:`,
     `font-src 'self'`,
     `connect-src 'self'`,
     `object-src 'none'`,

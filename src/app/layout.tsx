@@ -6,6 +6,7 @@ import type { Metadata, Viewport } from 'next'
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
 import { Queries } from '@/ui/frame/queries'
+import { Install } from '@/ui/offline/install'
 
 export const metadata: Metadata = {
   title: 'Yperos',
@@ -18,6 +19,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" data-theme={night ? 'night' : 'day'}>
       <body>
+        <Install />
         <Queries>{children}</Queries>
       </body>
     </html>

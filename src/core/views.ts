@@ -73,6 +73,8 @@ export type BoardRow = {
   /** what is said of the running pull's end, null while nothing is */
   forecast: PullForecast | null
   clock: ClockSegment[]
+  /** how much was done on it: entries of its log */
+  events: number
   /** what rings on it now */
   ringing: Ring[]
   whose: Whose

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { Stop, say } from './say'
+import { buildServiceWorker } from './service-worker'
 
 /**
  * Newest change below a folder or of a file, ms; 0 when it is not there. Tests do not count: nothing is built of them.
@@ -14,12 +15,13 @@ function newest(path: string): number {
 }
 
 /** Builds the web application unless the build there is newer than everything it is made of. */
-export function buildWeb(root: string): void {
+export async function buildWeb(root: string): Promise<void> {
   const mark = join(root, '.next', 'BUILD_ID')
   const sources = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'].map((p) =>
     newest(join(root, p)),
   )
-  if (existsSync(mark) && statSync(mark).mtimeMs > Math.max(...sources)) return
+  const worker = join(root, 'public/sw.js')
+  if (existsSync(mark) && existsSync(worker) && statSync(worker).mtimeMs > Math.max(...sources)) return
   say('building the web application, once')
   const env = { ...process.env, NODE_ENV: 'production' as const, NEXT_TELEMETRY_DISABLED: '1' }
   const built = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
@@ -28,4 +30,5 @@ export function buildWeb(root: string): void {
     encoding: 'utf8',
   })
   if (built.status !== 0) throw new Stop(`the build failed:\n${built.stdout}\n${built.stderr}`)
+  await buildServiceWorker(root)
 }

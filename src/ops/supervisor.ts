@@ -93,7 +93,7 @@ export class Supervisor {
     const shop = await findShop(database())
     this.shopId = shop?.id ?? 0
     await database().end()
-    buildWeb(this.places.root)
+    await buildWeb(this.places.root)
     await this.keep('web', (born) => this.web(born)).first()
     if (shop?.demo) await this.startBench(benchIsOurs)
     if (this.lan) await this.startLan(this.lan)

@@ -142,7 +142,7 @@ async function databaseTests(root: string, files: readonly string[]): Promise<Ra
 async function endToEndTests(root: string, stage: 'e2e' | 'long', chosen: readonly string[]): Promise<Ran> {
   await stop(['--name', 'test'])
   throwAway(placesOf('test'))
-  buildWeb(root)
+  await buildWeb(root)
   const port = await freePort()
   const address = `http://127.0.0.1:${port}`
   const inside = lonely()

@@ -13,18 +13,24 @@ export type Answer<T> =
       message: string
       faults: { path: string; reason: string }[]
       lost?: true
+      /** the server itself failed: what was sent may be right */
+      failed?: true
       signedOut?: true
       unseen?: JobEvent[]
     }
 
 /** Sends JSON to our own server; a lost line is an answer too, so that nobody types into the void. */
-export async function send<T = unknown>(path: string, body: unknown): Promise<Answer<T>> {
+export const send = <T = unknown>(path: string, body: unknown): Promise<Answer<T>> =>
+  sendBody(path, JSON.stringify(body), 'application/json')
+
+/** The same for bytes, such as a photograph. */
+export async function sendBody<T = unknown>(path: string, body: BodyInit, type: string): Promise<Answer<T>> {
   try {
     const sentMs = Date.now()
     const response = await fetch(path, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
+      headers: { 'content-type': type },
+      body,
     })
     const data = await response.json()
     if (typeof data.serverMs === 'number') learnServerTime(data.serverMs, sentMs)
@@ -36,6 +42,7 @@ export async function send<T = unknown>(path: string, body: unknown): Promise<An
           faults: data.faults ?? [],
           ...(data.unseen && { unseen: data.unseen as JobEvent[] }),
           ...(data.error === 'away' && { lost: true as const }),
+          ...(response.status >= 500 && data.error !== 'away' && { failed: true as const }),
           ...(response.status === 401 && { signedOut: true as const }),
         }
   } catch {

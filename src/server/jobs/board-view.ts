@@ -33,6 +33,7 @@ async function rowsOf(db: Scope, jobs: readonly BoardJob[]): Promise<BoardRow[]>
     found: job.found,
     forecast: job.forecast,
     clock: clocks.get(job.id) ?? [],
+    events: job.events,
     ringing: job.ringing,
     whose: job.whose,
     here: hereAt(job.id),

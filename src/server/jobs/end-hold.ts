@@ -1,13 +1,11 @@
+import { randomUUID } from 'node:crypto'
 import { holdContext } from '@/core/hold/context'
-import { type Agreement, historyAgainst } from '@/core/hold/history'
-import { lossOf } from '@/core/hold/loss'
 import { holdSamples } from '@/core/hold/samples'
-import type { HoldResult } from '@/core/hold/types'
-import type { HoldEnded } from '@/core/job/events'
+import { contradictionOf } from '@/core/job/contradictions'
+import type { EventDraft, JobEvent } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
-import { holdStage } from '@/core/job/stage-now'
-import { currentHold, type JobState } from '@/core/job/state'
-import { RULE_NAMES, type RuleSaid } from '@/core/schools/rules'
+import { currentHold } from '@/core/job/state'
+import { holdEnded } from '@/core/schools/ended'
 import type { Author } from '../accounts/author'
 import { inTransaction, type Scope } from '../db/scope'
 import { AppError, notFound } from '../errors'
@@ -17,32 +15,60 @@ import { selectSpan, within } from '../readings/span'
 import { judgeApart } from '../watch/judge-thread'
 import { type Appended, appendEvents } from './append-events'
 import { jobNow } from './job-now'
-import { selectEvents, selectJobForUpdate } from './job-rows'
+import { type StoredEvent, selectEvents, selectJobForUpdate } from './job-rows'
 import { refuseContradicted } from './record-deeds'
+
+/** How a hold is ended: by hand now, by a hand that had no line then, or at a moment of its own. */
+type Ending = {
+  /** job time it ends, ms; now when left out */
+  atMs?: number | undefined
+  /** how many events the hand had seen; without it the job as it stands counts */
+  seen?: number | undefined
+  /** it waited without a line: what contradicts it meanwhile stands beside it */
+  waited?: { knew: readonly string[] } | undefined
+}
+
+/** What happened to this hold that a hand without a line did not know of; null when nothing did. */
+const meanwhile = (events: readonly StoredEvent[], draft: EventDraft, { seen, waited }: Ending): JobEvent | null =>
+  waited && seen !== undefined
+    ? contradictionOf(
+        events.slice(seen).filter((e) => !waited.knew.includes(e.id)),
+        draft,
+      )
+    : null
 
 /**
  * Ends the running hold of a job and judges it on all readings since isolation.
  * @param eventId - id of the event that will hold the verdict; the same twice ends it once
- * @param atMs - job time it ends, ms; now when left out
- * @param seen - how many events the hand had seen; without it the job as it stands counts
- * @throws AppError `conflict` when the job is not holding, or somebody ended this hold meanwhile
+ * @throws AppError `conflict` when the job is not holding, or somebody ended this hold meanwhile and it did not wait
  */
 export async function endHold(
   db: Scope & { user: Author },
   jobId: string,
   eventId: string,
-  { atMs, seen }: { atMs?: number; seen?: number | undefined } = {},
+  ending: Ending = {},
 ): Promise<Appended[]> {
   const events = await selectEvents(db, jobId)
   if (events.length === 0) throw notFound('this job')
   const repeated = events.find((e) => e.id === eventId)
   if (repeated) return [{ id: eventId, seq: repeated.seq, repeated: true }]
-  const state = foldJob(events)
+  const stub = { id: eventId, kind: 'hold-ended', happenedAt: '', payload: {} } as unknown as EventDraft
+  const against = meanwhile(events, stub, ending)
+  // what was done without a line is judged as the job stood then
+  const state = foldJob(
+    against
+      ? events.slice(
+          0,
+          events.findIndex((e) => e.id === against.id),
+        )
+      : events,
+  )
   const hold = currentHold(state)
   if (state.step !== 'hold' || !hold || hold.ended) throw new AppError('conflict', 'This car is not holding now.')
   const from = Date.parse(hold.isolatedAt)
-  // a clock that was set back makes no hold of less than nothing
-  const to = Math.max(from, atMs ?? (await jobNow(db, jobId))?.ms ?? from)
+  const nowMs = (await jobNow(db, jobId))?.ms ?? from
+  // a clock that was set back makes no hold of less than nothing, and none ends ahead of now
+  const to = Math.max(from, ending.waited ? Math.min(ending.atMs ?? nowMs, nowMs) : (ending.atMs ?? nowMs))
   const readings = await selectChannelAfter(
     db,
     within(await selectSpan(db, jobId), new Date(from), new Date(to)),
@@ -53,47 +79,18 @@ export async function endHold(
   )
   const air = await airOfHold(db, jobId, { fromMs: from, toMs: to }, state.opened.place.barometerPa)
   const samples = holdSamples(readings, from, to, air)
-  const { result: judged, rules } = await judgeApart(samples, holdContext(state, hold.plannedMinutes, hold, air.read))
-  const payload = {
-    ...endedOf(judged, (to - from) / 1000, samples.length, historyOf(state, judged)),
-    ...ruleOf(state, rules),
-  }
+  const judged = await judgeApart(samples, holdContext(state, hold.plannedMinutes, hold, air.read))
+  const payload = holdEnded(state, judged, (to - from) / 1000, samples.length)
   const happenedAt = new Date(Math.round(to)).toISOString()
   const draft = { id: eventId, kind: 'hold-ended' as const, happenedAt, payload }
   return inTransaction(db, async (tx) => {
     await selectJobForUpdate(tx, jobId)
-    refuseContradicted(await selectEvents(tx, jobId), seen, draft)
-    return appendEvents(tx, db.user, jobId, [draft])
+    const stored = await selectEvents(tx, jobId)
+    const now = meanwhile(stored, draft, ending)
+    if (!ending.waited) refuseContradicted(stored, ending.seen, draft)
+    const aside = now
+      ? [{ id: randomUUID(), kind: 'set-aside' as const, happenedAt, payload: { eventId, because: now.id } }]
+      : []
+    return (await appendEvents(tx, db.user, jobId, [...aside, draft])).filter((a) => a.id === eventId)
   })
-}
-
-/** What the procedure's own rule says, where one decides. */
-function ruleOf(state: JobState, rules: readonly RuleSaid[]): Pick<HoldEnded, 'rule'> {
-  const accept = holdStage(state)?.accept
-  if (accept?.by !== 'rule') return {}
-  const said = rules.find((r) => r.id === accept.rule)
-  return { rule: { id: accept.rule, words: RULE_NAMES[accept.rule], says: said?.says ?? 'not yet' } }
-}
-
-/** What the car lost before, set against what was found; empty without the figures. */
-function historyOf(state: JobState, judged: HoldResult): Agreement[] {
-  const loss = lossOf(state)
-  const agreement = historyAgainst(judged, loss?.grams ?? null, loss?.days ?? null)
-  return agreement ? [agreement] : []
-}
-
-function endedOf(judged: HoldResult, heldS: number, samples: number, more: Agreement[]): HoldEnded {
-  return {
-    verdict: judged.verdict,
-    leak: judged.probability.leak,
-    damp: judged.probability.damp,
-    risePaS: judged.sustainedRisePaS?.value ?? null,
-    provesGramsPerYear: judged.detectionLimitGramsPerYear?.high ?? null,
-    leakGramsPerYear: judged.leakGramsPerYear?.high ?? null,
-    heldS,
-    samples,
-    reasons: [...judged.reasons, ...more.map((m) => m.words)],
-    codes: judged.codes,
-    findings: [...judged.findings, ...more.map((m) => m.finding)],
-  }
 }

@@ -63,12 +63,13 @@ export const JOIN_WHOSE = 'left join account w on w.id = j.whose and w.shop_id =
 export type BoardJob = Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'> & {
   found: string | null
   forecast: PullForecast | null
+  events: number
   ringing: Ring[]
   whose: Whose
 }
 
 /** A finding counts for the hold it was made of, a forecast for its pull. */
-const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found, f.payload as forecast, j.ringing, ${WHOSE}
+const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found, f.payload as forecast, j.event_count as events, j.ringing, ${WHOSE}
   from job j ${JOIN_WHOSE} left join judgement g on g.job_id = j.id and g.hold = (j.summary ->> 'holds')::int - 1
   left join forecast f on f.job_id = j.id and f.pull = (j.summary ->> 'pulls')::int - 1`
 

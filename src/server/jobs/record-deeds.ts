@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import * as z from 'zod'
 import { type Caution, cautionsBefore, pumpElsewhere } from '@/core/call/cautions'
+import { canonicalJson } from '@/core/entry/canonical'
 import { Id } from '@/core/entry/id'
+import { Instant } from '@/core/entry/instant'
 import { contradictionOf } from '@/core/job/contradictions'
 import { type EventDraft, EventDraftSchema, type JobEvent, SERVER_KINDS } from '@/core/job/events'
 import { foldJob, reduceJob } from '@/core/job/reduce'
@@ -24,11 +26,15 @@ const MOST_KNOWN = 500
  * What a hand sends beside its deed: how much of the job it had seen, whether the deed waited without a line, and the
  * hand's own deeds that waited before it.
  */
-const Hand = z.object({
+const SEEN = {
   seen: z.number().int().min(0).max(1e6).optional(),
   waited: z.boolean().optional(),
   knew: z.array(Id).max(MOST_KNOWN).optional(),
-})
+}
+const Hand = z.object(SEEN)
+/** The same of a deed with a request of its own; `at`: the job time it was done at, where it waited. */
+export const Waited = { ...SEEN, at: Instant.optional() }
+
 export const Deeds = z.strictObject({
   events: z
     .array(z.looseObject({ id: Id.optional() }))
@@ -169,30 +175,34 @@ function weigh(elsewhere: readonly Caution[], deeds: readonly Deed[], stored: re
     const unseen = stored.slice(seen).filter((e) => !knew.includes(e.id))
     const against = seen === undefined ? null : contradictionOf(unseen, draft)
     if (against && !waited) throw contradicted(draft, against, stored.slice(seen))
-    if (against)
-      take({
-        id: randomUUID(),
-        kind: 'set-aside',
-        happenedAt: draft.happenedAt,
-        payload: { eventId: draft.id, because: against.id },
-      })
-    else
-      for (const caution of unanswered(state, draft, passed, elsewhere)) {
-        passed.add(caution.code)
-        // a program shows nobody a question: what it went past is written down in its name
-        if (seen === undefined || waited)
-          take({
-            id: randomUUID(),
-            kind: 'caution-passed',
-            happenedAt: draft.happenedAt,
-            payload: { code: caution.code },
-          })
-        else cautions.push(caution)
-      }
+    if (against) {
+      const { happenedAt } = draft
+      take({ id: randomUUID(), kind: 'set-aside', happenedAt, payload: { eventId: draft.id, because: against.id } })
+      take(draft)
+      // two hands that did the very same agree: it is written down, and nobody is asked
+      if (sameDeed(against, draft))
+        take({ id: randomUUID(), kind: 'deed-chosen', happenedAt, payload: { eventId: draft.id, holds: false } })
+      continue
+    }
+    for (const caution of unanswered(state, draft, passed, elsewhere)) {
+      passed.add(caution.code)
+      // a program shows nobody a question: what it went past is written down in its name
+      if (seen === undefined || waited)
+        take({
+          id: randomUUID(),
+          kind: 'caution-passed',
+          happenedAt: draft.happenedAt,
+          payload: { code: caution.code },
+        })
+      else cautions.push(caution)
+    }
     take(draft)
   }
   return { drafts, cautions }
 }
+
+const sameDeed = (a: Pick<JobEvent, 'kind' | 'payload'>, b: Pick<JobEvent, 'kind' | 'payload'>): boolean =>
+  a.kind === b.kind && canonicalJson(a.payload) === canonicalJson(b.payload)
 
 /** @throws AppError `conflict` when a deed is about what happened since its hand had seen `seen` events of the job */
 export function refuseContradicted(stored: readonly StoredEvent[], seen: number | undefined, draft: EventDraft): void {

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import sharp from 'sharp'
 import * as z from 'zod'
 import { Id } from '@/core/entry/id'
+import { Instant } from '@/core/entry/instant'
 import { text } from '@/core/entry/text'
 import { LARGEST_PHOTO, MOST_PHOTOS, PHOTO_OF, PHOTO_SIDE_PX } from '@/core/job/photos'
 import type { UserScope } from '../accounts/user-scope'
@@ -16,6 +17,8 @@ export const PhotoSaid = z.strictObject({
   id: Id,
   of: z.enum(PHOTO_OF).default('other'),
   caption: text(200, 0).default(''),
+  /** job time it was taken at, where it waited without a line */
+  at: Instant.optional(),
 })
 type PhotoSaid = z.infer<typeof PhotoSaid>
 
@@ -73,7 +76,9 @@ export async function keepPhoto(db: UserScope, jobId: string, said: PhotoSaid, b
       'insert into photo (id, shop_id, job_id, kind, width, height, image) values ($1, $2, $3, $4, $5, $6, $7)',
       [said.id, tx.shopId, jobId, said.of, width, height, image],
     )
-    const happenedAt = new Date(Math.round((await jobNow(tx, jobId))?.ms ?? Date.now())).toISOString()
+    const nowMs = (await jobNow(tx, jobId))?.ms ?? Date.now()
+    // a device's clock may lead: nothing was taken ahead of now
+    const happenedAt = new Date(Math.round(Math.min(nowMs, Date.parse(said.at ?? '') || nowMs))).toISOString()
     const payload = { photo: said.id, of: said.of, caption: said.caption, sha256 }
     return appendEvents(tx, db.user, jobId, [{ id: said.id, kind: 'pictured', happenedAt, payload }])
   })

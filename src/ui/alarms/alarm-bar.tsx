@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { Toggle } from 'radix-ui'
 import { useEffect, useRef, useState } from 'react'
-import { ringsFor } from '@/core/board/concerns'
+import { ringsFor } from '@/core/call/rings-for'
 import type { Ringing } from '@/core/views'
 import type { UserView } from '../frame/who'
 import { useHotkeys } from '../hooks/use-hotkeys'

@@ -1,7 +1,7 @@
 'use client'
 
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react'
-import { inOrder } from '@/core/board/concerns'
+import { inOrder } from '@/core/call/rings-for'
 import type { ClockSegment } from '@/core/job/clock'
 import { jobTimeMs } from '@/core/job/clock'
 import type { Ringing } from '@/core/views'

@@ -28,7 +28,7 @@ export function Board({
   timeZone: string
   serverNowMs: number
 }) {
-  const { rows, line } = useBoardLive(first)
+  const { rows, line, fromMs } = useBoardLive(first)
   const clock = useClock(timeZone)
   const now = useWallNow(serverNowMs)
   const [finding, setFinding] = useState(false)
@@ -44,7 +44,7 @@ export function Board({
   return (
     <ZoneProvider timeZone={timeZone}>
       <main>
-        <LineBar line={line} clock={clock} />
+        <LineBar line={line} fromMs={fromMs} clock={clock} />
         <NextMoment rows={sorted} now={now} timeZone={timeZone} />
         <section aria-label="Cars" className="px-5 max-sm:px-4">
           <div className="grid grid-cols-[386px_1fr] max-lg:grid-cols-1">

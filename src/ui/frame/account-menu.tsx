@@ -2,6 +2,8 @@
 
 import { DropdownMenu } from 'radix-ui'
 import { send } from '../api'
+import { ask } from '../offline/kept'
+import { forgetSeen } from '../offline/seen-store'
 import type { UserView } from './who'
 
 function switchTheme(): void {
@@ -13,6 +15,9 @@ function switchTheme(): void {
 }
 
 async function signOut(): Promise<void> {
+  // nothing of the shop stays on this device but what still waits to be sent
+  ask({ do: 'forget' })
+  await forgetSeen()
   await send('/api/sign-out', {})
   window.location.assign('/sign-in')
 }

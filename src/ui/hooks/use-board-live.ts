@@ -1,9 +1,11 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { ringingOn } from '@/core/board/concerns'
+import { ringingOn } from '@/core/call/rings-for'
 import type { BoardRow } from '@/core/views'
 import { useAlarmsOfStream } from '../alarms/alarms'
+import { useKeepOpenJobs } from '../offline/keep-open-jobs'
+import { useSeen } from '../offline/use-seen'
 import { type Line, useEventStream } from './use-event-stream'
 
 const LIVE = '/api/board/live'
@@ -14,17 +16,19 @@ type Message = { rows: BoardRow[]; all: boolean }
  * The board's rows, kept up to date by the live stream: rows of the same kind as the page came with, all of them after
  * a lost line.
  */
-export function useBoardLive(first: BoardRow[]): { rows: BoardRow[]; line: Line } {
+export function useBoardLive(first: BoardRow[]): { rows: BoardRow[]; line: Line; fromMs: number | null } {
   const [rows, setRows] = useState(first)
   useEffect(() => setRows(first), [first])
+  useKeepOpenJobs(rows)
+  const { ready, fromMs } = useSeen('board', rows, setRows)
   const hear = useAlarmsOfStream()
   useEffect(() => hear(ringingOn(rows)), [hear, rows])
   const line = useEventStream(
-    LIVE,
+    ready ? LIVE : null,
     () => LIVE,
     (data) => setRows((before) => merge(before, data as Message)),
   )
-  return { rows, line }
+  return { rows, line, fromMs }
 }
 
 /** Rows with what changed put in their place; new cars at the end. */

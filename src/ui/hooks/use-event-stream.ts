@@ -2,6 +2,8 @@
 
 import { useEffect, useRef, useState } from 'react'
 
+import { heardFromServer } from '../offline/kept'
+
 /** How the live line stands: open, or what is away and since when (wall ms). */
 export type Line = { kind: 'open' } | { kind: 'away'; words: string; sinceMs: number } | { kind: 'signed-out' }
 
@@ -36,7 +38,7 @@ export async function whyNot(): Promise<string | 'signed-out' | null> {
 export function useEventStream(
   path: string | null,
   resume: (lastId: string) => string,
-  onData: (data: unknown) => void,
+  onData: (data: unknown, id: string) => void,
 ): Line {
   const [line, setLine] = useState<Line>({ kind: 'open' })
   const handler = useRef(onData)
@@ -82,10 +84,11 @@ export function useEventStream(
       source = new EventSource(lastId === '' ? address : from.current(lastId))
       source.onopen = heard
       source.onmessage = (message) => {
+        heardFromServer()
         heard()
         opened()
         lastId = message.lastEventId
-        handler.current(JSON.parse(message.data))
+        handler.current(JSON.parse(message.data), lastId)
       }
       source.addEventListener('ping', () => {
         heard()

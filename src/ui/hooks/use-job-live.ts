@@ -1,11 +1,12 @@
 'use client'
 
-import { useReducer } from 'react'
+import { useMemo, useReducer, useRef } from 'react'
 import type { ClockSegment } from '@/core/job/clock'
 import type { JobEvent } from '@/core/job/events'
 import { PUMP_CHANNEL } from '@/core/shop/instruments'
 import type { CurvePoint, JobView, LiveReading, Ring, Ringing, Sides, Stretch } from '@/core/views'
 import { useAlarmsOfStream } from '../alarms/alarms'
+import { useSeen } from '../offline/use-seen'
 import { learnServerTime } from '../server-clock'
 import { type Line, useEventStream } from './use-event-stream'
 
@@ -84,7 +85,8 @@ export function withStretch(events: JobEvent[], { from, events: more }: Stretch)
   return from <= events.length && from + more.length > events.length ? [...events.slice(0, from), ...more] : events
 }
 
-function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
+function reduce(job: LiveJob, message: Message | Stretch | { seen: LiveJob }): LiveJob {
+  if ('seen' in message) return message.seen.events.length >= job.events.length ? message.seen : job
   const events = withStretch(job.events, message)
   if (!('readings' in message)) return events === job.events ? job : { ...job, events }
   const { readings, clock, latest, benchTrouble, judged, forecast, alarms, rung, here } = message
@@ -112,7 +114,12 @@ function reduce(job: LiveJob, message: Message | Stretch): LiveJob {
  * A job kept up to date by its live stream, from the view the page came with; a lost line is joined again where it was
  * lost.
  */
-export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (stretch: Stretch) => void } {
+export function useJobLive(view: JobView): {
+  job: LiveJob
+  line: Line
+  fromMs: number | null
+  take: (stretch: Stretch) => void
+} {
   const [job, dispatch] = useReducer(
     reduce,
     view,
@@ -151,15 +158,23 @@ export function useJobLive(view: JobView): { job: LiveJob; line: Line; take: (st
   )
   const hear = useAlarmsOfStream()
   const live = `/api/jobs/${view.id}/live`
+  // where the stream stands: a page that was kept goes on from where it was last seen
+  const cursor = useRef(view.cursor)
+  const shown = useMemo(() => ({ job, cursor: cursor.current }), [job])
+  const { ready, fromMs } = useSeen(`job ${view.id}`, shown, (seen: { job: LiveJob; cursor: string }) => {
+    cursor.current = seen.cursor
+    dispatch({ seen: seen.job })
+  })
   const line = useEventStream(
-    `${live}?from=${view.cursor}`,
+    ready ? `${live}?from=${cursor.current}` : null,
     (lastId) => `${live}?from=${lastId}`,
-    (data) => {
+    (data, id) => {
+      cursor.current = id
       const message = data as Message
       learnServerTime(message.serverMs, null)
       if (message.alarms) hear(message.alarms)
       dispatch({ ...message, job: view.id })
     },
   )
-  return { job, line, take: dispatch }
+  return { job, line, fromMs, take: dispatch }
 }

@@ -2,12 +2,14 @@
 
 import { useEffect, useState } from 'react'
 import { type ClockSegment, clockFactor, jobTimeMs } from '@/core/job/clock'
+import { keptAtMs } from '../offline/kept'
 import { learnServerTime, PAGE_DOUBT_MS, serverNow } from '../server-clock'
 
 function useTick(everyMs: number, serverNowMs: number): number {
   const [now, setNow] = useState(serverNowMs)
   useEffect(() => {
-    learnServerTime(serverNowMs, null, PAGE_DOUBT_MS)
+    // a page that was kept on this device told the server's time of then
+    learnServerTime(serverNowMs, null, PAGE_DOUBT_MS, keptAtMs() ?? Date.now())
     const timer = setInterval(() => setNow(serverNow()), everyMs)
     return () => clearInterval(timer)
   }, [everyMs, serverNowMs])

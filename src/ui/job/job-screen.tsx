@@ -19,6 +19,7 @@ import type { ShopView, UserView } from '../frame/who'
 import { useAwake } from '../hooks/use-awake'
 import { useChargeWatch } from '../hooks/use-charge-watch'
 import { type LiveJob, useJobLive } from '../hooks/use-job-live'
+import { useForecastHere, useJudgeHere } from '../hooks/use-judge-here'
 import { useJobNow } from '../hooks/use-now'
 import { usePlan } from '../hooks/use-plan'
 import { usePullAdvice } from '../hooks/use-pull-advice'
@@ -75,7 +76,7 @@ export function JobScreen({
   colleagues,
   serverNowMs,
 }: Props) {
-  const { job: told, line, take } = useJobLive(view)
+  const { job: told, line, fromMs, take } = useJobLive(view)
   const { kept } = useOutbox()
   const job = useMemo(
     () =>
@@ -87,11 +88,13 @@ export function JobScreen({
   )
   const nowMs = useJobNow(job.clock, serverNowMs)
   const state = useMemo(() => foldJob(job.events), [job.events])
-  const judged = judgedNow(state, job.judged)
+  // without a line, what is typed here is judged here
+  const alone = line.kind === 'away' || job !== told
+  const judged = judgedNow(state, useJudgeHere(state, job, alone) ?? job.judged)
   const clock = useClock(shop.timeZone)
   const say = useSay(state.opened.place.barometerPa)
   const planned = usePlan(state)
-  const forecast = forecastNow(state, job.forecast)
+  const forecast = forecastNow(state, useForecastHere(state, job, alone) ?? job.forecast)
   const pull = usePullAdvice(state, job.vacuum, planned?.plan, forecast, say)
   const charging = useChargeWatch(
     state,
@@ -112,7 +115,15 @@ export function JobScreen({
   useOwnCar(view.id, state, live, job.clock, job.ringing)
   useAwake(state.step === 'charge' && openContainer(state) !== undefined && !state.signed)
   const call = callFor(state, live)
-  const deeds = useDeeds({ jobId: view.id, state, seen: told.events.length, clock: job.clock, take })
+  const deeds = useDeeds({
+    jobId: view.id,
+    state,
+    seen: told.events.length,
+    clock: job.clock,
+    judged,
+    vacuum: job.vacuum,
+    take,
+  })
   const searching = searchNow(state) !== undefined
   // a search reads what stands in the car: its vacuum, or nitrogen
   const reading = searching && (state.search?.nitrogen !== undefined || shutIn(state))
@@ -135,8 +146,8 @@ export function JobScreen({
           nowMs={nowMs}
           deeds={deeds}
         />
-        <LineBar line={line} clock={clock} />
-        <AsideBar state={state} deeds={deeds} clock={clock} />
+        <LineBar line={line} fromMs={fromMs} clock={clock} />
+        <AsideBar events={job.events} state={state} deeds={deeds} clock={clock} />
         <BenchTroubleBar trouble={state.signed ? null : job.benchTrouble} />
         <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
           <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
@@ -183,7 +194,7 @@ export function JobScreen({
             {live.nod === 'asks' && (state.plan || state.counted) && !state.nodded && state.step === 'charge' && (
               <NodHere jobId={view.id} take={take} seen={told.events.length} />
             )}
-            <NotesBar jobId={view.id} state={state} deeds={deeds} take={take} clock={clock} />
+            <NotesBar jobId={view.id} state={state} deeds={deeds} take={take} clock={clock} segments={job.clock} />
             <RangList rung={job.rung} state={state} nowMs={nowMs} clock={clock} />
             <Trail job={job} jobId={view.id} clock={clock} open={trailOpen} onOpenChange={setTrailOpen} />
             {typed && !byHand(job, state) && (

@@ -5,13 +5,14 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { type Caution, cautionsBefore } from '@/core/call/cautions'
 import type { Deed } from '@/core/call/types'
 import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
-import type { JobEvent } from '@/core/job/events'
+import type { HoldEnded, JobEvent } from '@/core/job/events'
 import { reduceJob } from '@/core/job/reduce'
-import type { JobState } from '@/core/job/state'
-import type { Stretch } from '@/core/views'
+import { currentHold, type JobState } from '@/core/job/state'
+import { holdEnded } from '@/core/schools/ended'
+import type { JudgedHold, Stretch } from '@/core/views'
 import { type Answer, newEventId, send } from '../api'
 import { useOutbox } from '../outbox/outbox'
-import type { SentDeed } from '../outbox/store'
+import type { SentDeed, What } from '../outbox/store'
 import { serverNow } from '../server-clock'
 
 export type Deeds = {
@@ -19,8 +20,11 @@ export type Deeds = {
   record: (deeds: Deed[], earlierMin?: number) => void
   /** the same for deeds that carry their own reason; resolves when they are stored */
   recordNow: (deeds: Deed[]) => Promise<void>
-  /** a deed with a request of its own: ending a hold, signing, hanging an instrument on */
-  request: (path: 'hold-end' | 'sign' | 'instruments', body: Record<string, unknown>) => Promise<void>
+  /** a deed with a request of its own that needs a line: hanging an instrument on */
+  request: (path: 'instruments', body: Record<string, unknown>) => Promise<void>
+  /** ends the hold, judged by what this device knows where there is no line */
+  endHold: () => Promise<void>
+  sign: (certificate: string) => Promise<void>
   /** cautions that wait for an answer, empty when none */
   pending: Caution[]
   goOn: () => void
@@ -53,6 +57,26 @@ function cautionsHere(state: JobState, sent: readonly SentDeed[]): Caution[] {
   return found
 }
 
+/** What the end of a hold says on a device without a line; the server judges it itself when it is sent. */
+function endedHere({ state, judged, vacuum }: Pick<Page, 'state' | 'judged' | 'vacuum'>, at: string): HoldEnded {
+  const hold = currentHold(state)
+  const samples = vacuum.filter((p) => hold && p.at >= Date.parse(hold.isolatedAt) && p.at <= Date.parse(at)).length
+  const heldS = hold ? Math.max(0, (Date.parse(at) - Date.parse(hold.isolatedAt)) / 1000) : 0
+  if (judged) return holdEnded(state, judged, heldS, samples)
+  const words = 'Nothing was judged without a line: the server does when this is sent.'
+  return {
+    verdict: 'undecided',
+    leak: 0.5,
+    damp: 0.5,
+    risePaS: null,
+    provesGramsPerYear: null,
+    leakGramsPerYear: null,
+    heldS,
+    samples,
+    reasons: [words],
+  }
+}
+
 type Page = {
   jobId: string
   /** the job as this page shows it, what waits here included */
@@ -60,6 +84,10 @@ type Page = {
   /** events of the job the server told this page */
   seen: number
   clock: readonly ClockSegment[]
+  /** what is found of the running hold by now */
+  judged: JudgedHold | null
+  /** what was read of its vacuum, job time ms */
+  vacuum: readonly { at: number }[]
   /** puts what an answer brings into the page's job */
   take: (stretch: Stretch) => void
 }
@@ -69,7 +97,7 @@ type Page = {
  * judges it under the job's lock, and its answer moves the screen at once. Where no answer comes it is kept on this
  * device, shown as done, and sent when the line is back.
  */
-export function useDeeds({ jobId, state, seen, clock, take }: Page): Deeds {
+export function useDeeds({ jobId, state, seen, clock, judged, vacuum, take }: Page): Deeds {
   const box = useOutbox()
   const { onAnswer } = box
   useEffect(() => onAnswer(jobId, take), [onAnswer, jobId, take])
@@ -85,8 +113,8 @@ export function useDeeds({ jobId, state, seen, clock, take }: Page): Deeds {
     retry: TRIES - 1,
     retryDelay: AGAIN_MS,
   })
-  const now = useRef({ seen, clock, state })
-  now.current = { seen, clock, state }
+  const now = useRef({ seen, clock, state, judged, vacuum })
+  now.current = { seen, clock, state, judged, vacuum }
   const takeIn = useCallback(
     (from: number, answer: Answer<Answered>) => {
       const brought: Stretch | null = answer.ok ? answer.data : answer.unseen ? { from, events: answer.unseen } : null
@@ -114,6 +142,7 @@ export function useDeeds({ jobId, state, seen, clock, take }: Page): Deeds {
     },
     [mutateAsync, takeIn],
   )
+  const jobNow = () => new Date(Math.round(jobTimeMs(now.current.clock, serverNow()))).toISOString()
   const stamped = (deeds: Deed[], earlierMin = 0): SentDeed[] =>
     deeds.map((deed) => ({
       id: newEventId(),
@@ -121,19 +150,23 @@ export function useDeeds({ jobId, state, seen, clock, take }: Page): Deeds {
       seen: now.current.seen,
       ...deed,
     }))
-  const store = async (sent: SentDeed[]) => {
+  /** puts something into the outbox, and what became of it onto the screen */
+  const put = async (what: What, ask?: () => Caution[]) => {
     setTrying((n) => n + 1)
     const from = now.current.seen
-    const answer = await box.put<Answered>(jobId, { kind: 'events', events: sent }, () =>
-      cautionsHere(now.current.state, sent),
-    )
+    const answer = await box.put<Answered>(jobId, what, ask)
     setTrying((n) => n - 1)
-    if (answer.kind === 'waits') setRefused(null)
-    else if (answer.kind === 'asked') setWaiting({ sent, cautions: answer.cautions })
-    else {
+    if (answer.kind === 'told') {
+      setRefused(answer.told.ok ? null : answer.told.message)
+      takeIn(from, answer.told)
+    } else setRefused(null)
+    return answer
+  }
+  const store = async (sent: SentDeed[]) => {
+    const answer = await put({ kind: 'events', events: sent }, () => cautionsHere(now.current.state, sent))
+    if (answer.kind === 'asked') setWaiting({ sent, cautions: answer.cautions })
+    if (answer.kind === 'told') {
       const { told } = answer
-      setRefused(told.ok ? null : told.message)
-      takeIn(from, told)
       if (told.ok && told.data.cautions) setWaiting({ sent, cautions: told.data.cautions })
     }
   }
@@ -147,6 +180,13 @@ export function useDeeds({ jobId, state, seen, clock, take }: Page): Deeds {
     record: (deeds, earlierMin) => void store(stamped(deeds, earlierMin)),
     recordNow: (deeds) => store(stamped(deeds)),
     request: async (path, body) => void (await post(path, { id: newEventId(), seen: now.current.seen, ...body })),
+    endHold: async () => {
+      const at = jobNow()
+      const ended = endedHere(now.current, at)
+      await put({ kind: 'hold-end', id: newEventId(), seen: now.current.seen, at, ended })
+    },
+    sign: async (certificate) =>
+      void (await put({ kind: 'sign', id: newEventId(), seen: now.current.seen, at: jobNow(), certificate })),
     pending: waiting?.cautions ?? [],
     goOn,
     goBack: () => setWaiting(null),

@@ -11,7 +11,7 @@ export function OutboxBar() {
   const refused = mine.filter((k) => k.state === 'refused')
   const others = [...new Set(kept.filter((k) => k.who !== who && k.state !== 'trying').map((k) => k.whoName))]
   return (
-    <div role="status" className="no-print">
+    <div role="status" className="no-print sticky top-0 z-10">
       {waiting.length > 0 && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
           <b className="font-semibold text-caution">Waiting to be sent: {waiting.length}.</b>{' '}

@@ -1,5 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Deed } from '@/core/call/types'
+import type { HoldEnded } from '@/core/job/events'
+import type { PhotoOf } from '@/core/job/photos'
 import type { Channel, ReadingUnit } from '@/core/units/channel'
 
 /** A deed as it is sent: with its id, when it was done in job time, and how much of the job its hand had seen. */
@@ -15,7 +17,16 @@ export type SentReading = {
   note?: string
 }
 
-export type What = { kind: 'events'; events: SentDeed[] } | { kind: 'readings'; readings: SentReading[] }
+/** A deed with a request of its own: its id, when it was done in job time, and how much of the job its hand had seen. */
+type Own = { id: string; at: string; seen: number }
+
+export type What =
+  | { kind: 'events'; events: SentDeed[] }
+  | { kind: 'readings'; readings: SentReading[] }
+  /** `ended`: what this device found of the hold; the server judges it itself when it comes */
+  | ({ kind: 'hold-end'; ended: HoldEnded } & Own)
+  | ({ kind: 'sign'; certificate: string } & Own)
+  | ({ kind: 'photos'; of: PhotoOf; caption: string; image: Blob } & Omit<Own, 'seen'>)
 
 /**
  * Something a hand did on this device that the server has not acknowledged. `trying`: the page that did it waits for its
@@ -33,6 +44,8 @@ export type Kept = What & {
   knew: readonly string[]
   state: 'trying' | 'waiting' | 'refused'
   why?: string
+  /** how often the server failed on it */
+  failed?: number
 }
 
 /** One table, its rows in the order they were put in. */
@@ -76,11 +89,15 @@ export function onKept(tell: (kept: readonly Kept[]) => void): () => void {
   return () => listening.delete(ask)
 }
 
+/** Ids of the events it becomes; none for readings, which contradict nothing. */
+const idsOf = (what: What): string[] =>
+  what.kind === 'events' ? what.events.map((e) => e.id) : what.kind === 'readings' ? [] : [what.id]
+
 /** Keeps something before it is sent. @returns its place, or null where this browser keeps nothing */
 export async function keep(entry: What & Omit<Kept, 'n' | 'knew' | 'kind'>): Promise<number | null> {
   try {
     const before = (await allKept()).filter((k) => k.jobId === entry.jobId)
-    const knew = before.flatMap((k) => (k.kind === 'events' ? [...k.knew, ...k.events.map((e) => e.id)] : []))
+    const knew = before.flatMap((k) => [...k.knew, ...idsOf(k)])
     // its place is given by the store
     const n = await (await store()).add('kept', { ...entry, knew: [...new Set(knew)] } as unknown as Kept)
     changed()
@@ -99,7 +116,7 @@ export async function letGo(n: number | null): Promise<void> {
 }
 
 /** What became of something that is kept. */
-export async function mark(n: number | null, change: Partial<Pick<Kept, 'state' | 'why'>>): Promise<void> {
+export async function mark(n: number | null, change: Partial<Pick<Kept, 'state' | 'why' | 'failed'>>): Promise<void> {
   if (n === null) return
   const table = (await store()).transaction('kept', 'readwrite').store
   const kept = await table.get(n)

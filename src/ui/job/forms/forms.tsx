@@ -95,7 +95,7 @@ export function FormsProvider({ stock, state, live, call, user, children }: Prop
           return
         }
         deeds.report(null)
-        if (sending === 'sign') await deeds.request('sign', { certificate: form.getValues('certificate') ?? '' })
+        if (sending === 'sign') await deeds.sign(form.getValues('certificate') ?? '')
         else deeds.record(found)
       },
       () => deeds.report('Something typed cannot be taken; the reason stands beside it.'),

@@ -60,7 +60,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props
     if (does.do === 'send') void forms.submit(does.form, deeds)
     if (does.do === 'type') goToPad()
     if (does.do === 'way') onWay?.(does.at)
-    if (does.do === 'judge') void deeds.request('hold-end', {})
+    if (does.do === 'judge') void deeds.endHold()
   }
   const buttons = [call.action, ...call.plain]
   useHotkeys({
@@ -214,7 +214,7 @@ function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () 
   const form = useForm({ resolver: zodResolver(Reason), defaultValues: { why: '' } })
   const goOn = form.handleSubmit(async ({ why }) => {
     await deeds.recordNow([{ kind: ask.kind, payload: { why } }])
-    if (ask.judge) await deeds.request('hold-end', {})
+    if (ask.judge) await deeds.endHold()
     onDone()
   })
   return (

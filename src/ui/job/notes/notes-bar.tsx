@@ -1,13 +1,16 @@
 'use client'
 
 import { zodResolver } from '@hookform/resolvers/zod'
+import { useEffect, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import type { ClockSegment } from '@/core/job/clock'
 import { MOST_PHOTOS, PHOTO_WORDS } from '@/core/job/photos'
 import type { JobState } from '@/core/job/state'
 import type { Stretch } from '@/core/views'
 import { TextField } from '../../form/bound'
 import { Fold } from '../../form/fold'
+import { useOutbox } from '../../outbox/outbox'
 import type { Deeds } from '../use-deeds'
 import { TakePhoto } from './take-photo'
 
@@ -17,10 +20,11 @@ type Props = {
   deeds: Deeds
   take: (stretch: Stretch) => void
   clock: (ms: number) => string
+  segments: readonly ClockSegment[]
 }
 
 /** What is noted and photographed of this car, at any moment: it stands in the trail and in the record. */
-export function NotesBar({ jobId, state, deeds, take, clock }: Props) {
+export function NotesBar({ jobId, state, deeds, take, clock, segments }: Props) {
   const { notes, photos } = state
   const count = notes.length + photos.length
   return (
@@ -36,7 +40,7 @@ export function NotesBar({ jobId, state, deeds, take, clock }: Props) {
       className="mt-3 border-t border-rule"
     >
       <NoteForm deeds={deeds} />
-      {photos.length < MOST_PHOTOS && <TakePhoto jobId={jobId} take={take} />}
+      {photos.length < MOST_PHOTOS && <TakePhoto jobId={jobId} clock={segments} take={take} />}
       {notes.length > 0 && (
         <ul aria-label="Notes" className="mt-2 text-body">
           {notes.map((n) => (
@@ -64,22 +68,37 @@ export function Photos({ jobId, photos }: { jobId: string; photos: JobState['pho
         const words = `${PHOTO_WORDS[p.of]}${p.caption ? `: ${p.caption}` : ''}`
         return (
           <li key={p.photo}>
-            <a href={`/api/jobs/${jobId}/photos/${p.photo}`} target="_blank" rel="noreferrer">
-              {/* biome-ignore lint/performance/noImgElement: it is ours, small already, and behind the session */}
-              <img
-                src={`/api/jobs/${jobId}/photos/${p.photo}`}
-                alt={words}
-                loading="lazy"
-                className="aspect-[4/3] w-full border border-rule-2 object-cover"
-              />
-              <span className="mt-0.5 block text-note leading-tight">
-                {words}, {p.by}
-              </span>
-            </a>
+            <PhotoSeen jobId={jobId} photo={p.photo} words={words} by={p.by} />
           </li>
         )
       })}
     </ul>
+  )
+}
+
+/** One of them, from the server; one that waits here from this device. */
+function PhotoSeen({ jobId, photo, words, by }: { jobId: string; photo: string; words: string; by: string }) {
+  const { kept } = useOutbox()
+  const waits = kept.find((k) => k.kind === 'photos' && k.id === photo)
+  const image = waits?.kind === 'photos' ? waits.image : null
+  const [here, setHere] = useState<string | null>(null)
+  useEffect(() => {
+    const url = image && URL.createObjectURL(image)
+    setHere(url)
+    return () => (url === null ? undefined : URL.revokeObjectURL(url))
+  }, [image])
+  const src = image ? here : `/api/jobs/${jobId}/photos/${photo}`
+  return (
+    <a href={src ?? undefined} target="_blank" rel="noreferrer">
+      {src && (
+        // biome-ignore lint/performance/noImgElement: it is ours, small already, and behind the session
+        <img src={src} alt={words} loading="lazy" className="aspect-[4/3] w-full border border-rule-2 object-cover" />
+      )}
+      <span className="mt-0.5 block text-note leading-tight">
+        {words}, {by}
+        {image && ', waits to be sent'}
+      </span>
+    </a>
   )
 }
 

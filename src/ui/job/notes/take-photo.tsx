@@ -2,16 +2,22 @@
 
 import { Camera } from 'lucide-react'
 import { useRef, useState } from 'react'
+import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
 import { PHOTO_OF, PHOTO_WORDS, type PhotoOf } from '@/core/job/photos'
 import type { Stretch } from '@/core/views'
 import { newEventId } from '../../api'
 import { Field } from '../../form/field'
 import { Pick } from '../../form/pick'
 import { Refused } from '../../form/refused'
+import { useOutbox } from '../../outbox/outbox'
+import { serverNow } from '../../server-clock'
 import { shrunk } from './shrink'
 
+type Props = { jobId: string; clock: readonly ClockSegment[]; take: (stretch: Stretch) => void }
+
 /** Takes a photograph by the phone's camera, or a picture from the disk, and sends it small. */
-export function TakePhoto({ jobId, take }: { jobId: string; take: (stretch: Stretch) => void }) {
+export function TakePhoto({ jobId, clock, take }: Props) {
+  const box = useOutbox()
   const input = useRef<HTMLInputElement>(null)
   const [of, setOf] = useState<PhotoOf>('label')
   const [caption, setCaption] = useState('')
@@ -23,19 +29,15 @@ export function TakePhoto({ jobId, take }: { jobId: string; take: (stretch: Stre
     setSaid('')
     try {
       const image = await shrunk(file)
-      const query = new URLSearchParams({ id: newEventId(), of, caption })
-      const response = await fetch(`/api/jobs/${jobId}/photos?${query}`, { method: 'POST', body: image })
-      const answer = await response.json()
-      if (response.ok) {
-        take(answer as Stretch)
+      const at = new Date(Math.round(jobTimeMs(clock, serverNow()))).toISOString()
+      const put = await box.put<Stretch>(jobId, { kind: 'photos', id: newEventId(), of, caption, at, image })
+      if (put.kind === 'told' && !put.told.ok) setSaid(put.told.message)
+      else {
+        if (put.kind === 'told' && put.told.ok) take(put.told.data)
         setCaption('')
-      } else setSaid(answer.message)
+      }
     } catch (error) {
-      setSaid(
-        error instanceof TypeError
-          ? 'The server does not answer: take it again in a moment.'
-          : String((error as Error).message),
-      )
+      setSaid(String((error as Error).message))
     }
     setBusy(false)
     if (input.current) input.current.value = ''

@@ -4,15 +4,16 @@ import { forUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
 import { endHold } from '@/server/jobs/end-hold'
 import { type JobContext, JobParams } from '@/server/jobs/params'
-import { recordedSince } from '@/server/jobs/record-deeds'
+import { recordedSince, Waited } from '@/server/jobs/record-deeds'
 
-const Body = z.strictObject({ id: Id, seen: z.number().int().min(0).max(1e6).optional() })
+const Body = z.strictObject({ id: Id, ...Waited })
 
 export const POST = handle(async (request, context: JobContext) => {
   const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
-  const { id, seen } = parseInput(Body, await readJson(request))
-  return Response.json(await recordedSince(scope, jobId, seen, await endHold(scope, jobId, id, { seen })), {
+  const { id, seen, at, waited, knew } = parseInput(Body, await readJson(request))
+  const ending = { seen, ...(waited && at && { atMs: Date.parse(at), waited: { knew: knew ?? [] } }) }
+  return Response.json(await recordedSince(scope, jobId, seen, await endHold(scope, jobId, id, ending)), {
     status: 201,
   })
 })

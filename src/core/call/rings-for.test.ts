@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { inOrder, ringsFor } from './concerns'
+import { inOrder, ringsFor } from './rings-for'
 
 const ring = { sinceMs: 1_000_000, whose: { id: 'teo', name: 'Teo' } }
 const after = (minutes: number) => 1_000_000 + minutes * 60_000

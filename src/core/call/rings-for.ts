@@ -1,6 +1,6 @@
-import { hurries } from '../call/alarms'
 import type { Role } from '../shop/people'
 import type { BoardRow, Ringing } from '../views'
+import { hurries } from './alarms'
 
 /**
  * Whether an alarm rings at somebody: whoever has the car; everybody where nobody has it; the lead too once nobody

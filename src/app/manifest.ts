@@ -1,0 +1,15 @@
+import type { MetadataRoute } from 'next'
+
+/** How the application stands among a phone's own once it is installed. */
+export default function manifest(): MetadataRoute.Manifest {
+  return {
+    name: 'Yperos',
+    short_name: 'Yperos',
+    description: 'Vacuum, hold and charge of vehicle air conditioning',
+    start_url: '/board',
+    display: 'standalone',
+    background_color: '#f3eee2',
+    theme_color: '#f3eee2',
+    icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+  }
+}
