@@ -8,10 +8,11 @@ import { measurePhysics } from './physics'
 import { startShop, throwAway } from './running-shop'
 import { measureScripts } from './script-sizes'
 import { soak, wordsOf } from './soak'
+import { measureWatch } from './watch'
 
-const PARTS = ['physics', 'judge', 'commands', 'start', 'weights', 'views', 'ingest'] as const
+const PARTS = ['physics', 'judge', 'commands', 'start', 'weights', 'views', 'ingest', 'watch'] as const
 type Part = (typeof PARTS)[number]
-const IN_A_SHOP: readonly string[] = ['start', 'weights', 'views', 'ingest']
+const IN_A_SHOP: readonly string[] = ['start', 'weights', 'views', 'ingest', 'watch']
 
 /** Measures everything the issues call a speed or a size, on a shop of its own that is thrown away. */
 async function perf(only: string | undefined): Promise<Measure[]> {
@@ -36,16 +37,29 @@ async function perf(only: string | undefined): Promise<Measure[]> {
     await measure('weights', 'what a view weighs', () => measureScripts(shop))
     await measure('views', 'what a person waits for', () => measureBrowser(shop))
     await measure('ingest', 'the ingest', () => measureIngest(shop))
-    return measures
   } finally {
     await shop.stop()
+  }
+  try {
+    // watched by a process that can be measured by itself
+    process.env.YPEROS_WATCH = 'elsewhere'
+    await measure('watch', 'the watch', async () => {
+      const watched = await startShop()
+      try {
+        return await measureWatch(watched)
+      } finally {
+        await watched.stop()
+      }
+    })
+    return measures
+  } finally {
     throwAway()
   }
 }
 
 const HELP = `yperos perf [PART] [--json] [--soak MINUTES]
 
-Measures the speeds and sizes this product promises; about two minutes. PART measures one alone: physics, judge, commands, start, weights, views, ingest.
+Measures the speeds and sizes this product promises; about five minutes. PART measures one alone: physics, judge, commands, start, weights, views, ingest, watch.
 --soak MINUTES  instead: load for so long while a part is killed every few seconds, then counts what was acknowledged against what is stored; exit 3 when anything is lost or doubled
 `
 

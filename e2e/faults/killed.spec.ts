@@ -9,6 +9,7 @@ import {
   expectStep,
   openCar,
   passwordOf,
+  press,
   readings,
   runFile,
   signIn,
@@ -77,6 +78,39 @@ for (const part of ['web', 'bench', 'database']) {
     await expect(figure).toHaveText(comeBack)
   })
 }
+
+test('a web server that is killed and stays away: what is done meanwhile is kept, and sent once when another is there', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(120_000)
+  await signIn(context.request)
+  const jobId = await openCar(context.request, { simulated: false })
+  await startPull(context.request, jobId)
+  await page.goto(`/job/${jobId}`)
+  await expect(theCall(page)).toContainText('Leave it. Come back at')
+  // whoever would start it anew sleeps meanwhile
+  const { supervisor, parts } = runFile()
+  process.kill(supervisor.pid, 'SIGSTOP')
+  try {
+    process.kill(parts.web?.pid ?? 0, 'SIGKILL')
+    await page.getByLabel(/Type a vacuum reading/).fill('880 micron')
+    await page.getByRole('button', { name: 'Log it' }).click()
+    await press(page, /^Isolate now/)
+    await press(page, 'Both valves are shut')
+    await expect(page.getByRole('status').filter({ hasText: 'Waiting to be sent: 3.' })).toBeVisible()
+  } finally {
+    process.kill(supervisor.pid, 'SIGCONT')
+  }
+  await expect(page.getByText('Waiting to be sent')).toBeHidden({ timeout: 60_000 })
+  const log = (await (await context.request.get(`/api/jobs/${jobId}/events`)).json()) as {
+    events: { id: string; kind: string }[]
+  }
+  expect(new Set(log.events.map((e) => e.id)).size).toBe(log.events.length)
+  expect(log.events.filter((e) => e.kind === 'isolated')).toHaveLength(1)
+  expect(await readings(context.request, jobId, 'vacuum')).toHaveLength(1)
+  await expect(theCall(page)).toContainText('Now stop the pump.')
+})
 
 // one after the other in one worker: the second stops what the first started
 test.describe

@@ -34,7 +34,7 @@ const API_HEADERS = {
 }
 
 const [host = '127.0.0.1', port = '4600'] = process.argv.slice(2)
-const { YPEROS_HOSTS, YPEROS_PROXY } = environment()
+const { YPEROS_HOSTS, YPEROS_PROXY, YPEROS_WATCH } = environment()
 const hosts = hostsOf(host, YPEROS_HOSTS)
 const proxies = listOf(YPEROS_PROXY)
 
@@ -117,5 +117,5 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, stop)
 process.on('message', (message) => tellWrong(message))
 
 keepHouse()
-watchApart()
+if (YPEROS_WATCH === 'here') watchApart()
 server.listen(Number(port), host)

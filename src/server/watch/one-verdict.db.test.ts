@@ -96,7 +96,7 @@ const closeTo = (a: number, b: number) => expect(Math.abs(a - b)).toBeLessThan(1
 
 test('the same record gets the same verdict and chances while it runs, when it ends, from a file, ' +
   'on the command line and on the proving ground', async () => {
-  const watch = new HoldWatch()
+  const watch = new HoldWatch(0)
   const records = Array.from({ length: RECORDS }, (_, i) => ({ seed: 7000 + i, samples: samplesOf(7000 + i) }))
   const jobs: string[] = []
   for (const { seed, samples } of records) jobs.push(await carThatHeld(seed, samples))
@@ -149,34 +149,34 @@ test('the same record gets the same verdict and chances while it runs, when it e
 
 test('a hold that goes on is judged again with what came since, and one that ended no more', async () => {
   shop = await freshShop()
-  const watch = new HoldWatch()
+  const watch = new HoldWatch(0)
   const samples = samplesOf(7100)
   const jobId = await carThatHeld(7100, samples)
   expect(await watch.round()).toBe(1)
   const first = await selectJudgement(here(), jobId)
-  const at = new Date().toISOString()
-  await ingest(
-    shop.box,
-    JSON.stringify({
-      instrument: 'V7100',
-      seq: 90_000,
-      at,
-      channel: 'vacuum',
-      value: samples.at(-1)?.pressurePa,
-      unit: 'Pa',
-    }),
-  )
-  expect(await watch.round()).toBe(1)
-  expect((await selectJudgement(here(), jobId))?.judgement.result.samples).toBe(
-    (first?.judgement.result.samples ?? 0) + 1,
-  )
+  const read = (seq: number, value: number) =>
+    ingest(
+      shop.box,
+      JSON.stringify({ instrument: 'V7100', seq, at: new Date().toISOString(), channel: 'vacuum', value, unit: 'Pa' }),
+    )
+  const last = samples.at(-1)?.pressurePa ?? 0
+  const judgedOn = async () => (await selectJudgement(here(), jobId))?.judgement.result.samples ?? 0
+  await read(90_000, last)
+  // as expected: it has ten seconds
+  expect(await watch.round()).toBe(0)
+  expect(await watch.round(Date.now() + 11_000)).toBe(1)
+  expect(await judgedOn()).toBe((first?.judgement.result.samples ?? 0) + 1)
+  // not as expected: at once
+  await read(90_001, last + 400)
+  expect(await watch.round(Date.now() + 11_500)).toBe(1)
+  expect(await watch.round(Date.now() + 60_000)).toBe(0)
   await endHold(by(shop.technician), jobId, randomUUID())
   expect(await watch.round()).toBe(0)
 })
 
 test('a hold that its procedure ends when it is decided goes on by itself past its minutes, and one of minutes does not', async () => {
   shop = await freshShop()
-  const watch = new HoldWatch()
+  const watch = new HoldWatch(0)
   // six minutes decide nothing on this record
   const samples = samplesOf(7108).filter((s) => s.elapsedS <= 360)
   const stages = (until: { until?: 'decided' }): JobOpened['procedure'] => ({

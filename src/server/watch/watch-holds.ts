@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { findingOf } from '@/core/call/finding'
+import { type Band, bandAfter, leftBand } from '@/core/hold/band'
 import { holdContext } from '@/core/hold/context'
 import { holdSamples } from '@/core/hold/samples'
 import type { HoldResult } from '@/core/hold/types'
@@ -7,6 +8,7 @@ import { minutesMore } from '@/core/hold/until-decided'
 import { foldJob } from '@/core/job/reduce'
 import { holdStage } from '@/core/job/stage-now'
 import { currentHold, type JobState } from '@/core/job/state'
+import type { Latest } from '@/core/views'
 import type { Author } from '../accounts/author'
 import { database } from '../db/pool'
 import { inTransaction, type Scope, scopeOf } from '../db/scope'
@@ -20,8 +22,27 @@ import { judgeApart } from './judge-thread'
 import { upsertJudgement } from './judgement-rows'
 import { KeptReadings } from './kept-readings'
 
-/** Up to which reading and deed a hold was judged. */
-type Judged = { seq: number; events: number }
+/** One hold is judged no oftener than this while nothing unexpected was read, wall ms. */
+const LOOK_MS = 10_000
+/** After a look so many times its length is rested: the judge takes a third of one core at most, however many hold. */
+const RESTS = 2
+
+/** Up to which reading and deed a hold was judged, when, and where the next readings are expected. */
+type Judged = { seq: number; events: number; wallMs: number; band: Band | null }
+type Running = { id: string; shopId: number; events: number; seq: number; latest: Latest }
+
+/** A round gives way to the next after so long, ms. */
+const ROUND_MOST_MS = 2000
+
+/** How much a running hold wants to be looked at: nothing at 0; what was done or was not expected before what only grew. */
+function urgencyOf({ seq, events, latest }: Running, before: Judged | undefined, wallMs: number): number {
+  if (!before || before.events !== events) return 3
+  if (before.seq === seq) return 0
+  const { vacuum } = latest
+  if (vacuum && before.band && leftBand(before.band, { at: Date.parse(vacuum.at), value: vacuum.value })) return 2
+  if (wallMs - before.wallMs < LOOK_MS) return 0
+  return Math.min(1, (seq - before.seq) / Math.max(1, before.seq)) || 0.001
+}
 
 /** Who lengthens a hold: nobody’s hand. */
 const THE_JUDGE: Author = { id: null, name: 'the judge' }
@@ -53,38 +74,56 @@ export class HoldWatch {
   private readonly kept = new KeptReadings()
   private readonly judged = new Map<string, Judged>()
 
-  /** One look at all running holds: those with new readings or deeds are judged. @returns how many were judged */
-  async round(): Promise<number> {
+  private readonly rests: number
+
+  constructor(rests = RESTS) {
+    this.rests = rests
+  }
+
+  /**
+   * Looks at the running holds that are due: at once where a reading is not where it was expected or something was done,
+   * else ten seconds after the last look; where that is more than the judge can do, those that grew most come first.
+   * @returns how many were judged
+   */
+  async round(wallMs = Date.now()): Promise<number> {
     const db = database()
-    const { rows } = await db.query<{ id: string; shopId: number; events: number; seq: number }>(
-      `select id, shop_id as "shopId", event_count as events, reading_seq::float8 as seq from job
+    const { rows } = await db.query<Running>(
+      `select id, shop_id as "shopId", event_count as events, reading_seq::float8 as seq, latest from job
         where signed_at is null and summary ->> 'step' = 'hold' and summary ->> 'comeBackAt' is not null`,
     )
     const running = new Set(rows.map((r) => r.id))
     this.kept.only(running)
     for (const id of this.judged.keys()) if (!running.has(id)) this.judged.delete(id)
     let judged = 0
-    for (const { id, shopId, events, seq } of rows) {
-      const before = this.judged.get(id)
-      if (before && before.seq === seq && before.events === events) continue
+    const due = rows
+      .map((row) => ({ row, urgency: urgencyOf(row, this.judged.get(row.id), wallMs) }))
+      .filter(({ urgency }) => urgency > 0)
+      .sort((a, b) => b.urgency - a.urgency)
+    const began = Date.now()
+    for (const { row } of due) {
+      const { id, shopId, events } = row
+      const from = Date.now()
       // one car's failure is its own
-      await this.judge(scopeOf(shopId), id, events).then(
+      await this.judge(scopeOf(shopId), id, events, wallMs).then(
         (done) => {
           judged += done ? 1 : 0
         },
         (error: Error) => log.warn({ err: error, job: id }, 'a running hold could not be judged'),
       )
+      await new Promise((rested) => setTimeout(rested, this.rests * (Date.now() - from)))
+      // another round sees what has become urgent meanwhile
+      if (this.rests > 0 && Date.now() - began > ROUND_MOST_MS) break
     }
     return judged
   }
 
-  private async judge(db: Scope, jobId: string, events: number): Promise<boolean> {
+  private async judge(db: Scope, jobId: string, events: number, wallMs: number): Promise<boolean> {
     const state = foldJob(await selectEvents(db, jobId))
     const hold = currentHold(state)
     const pulse = await selectPulse(db, jobId)
     if (state.step !== 'hold' || !hold || hold.ended || !pulse) return false
     const kept = await this.kept.upTo(db, jobId, pulse, hold.isolatedAt)
-    this.judged.set(jobId, { seq: kept.seq, events })
+    this.judged.set(jobId, { seq: kept.seq, events, wallMs, band: bandAfter(kept.readings) })
     const fromMs = Date.parse(hold.isolatedAt)
     const toMs = kept.readings.reduce((latest, r) => Math.max(latest, r.at), fromMs)
     const air = await airOfHold(db, jobId, { fromMs, toMs }, state.opened.place.barometerPa)
