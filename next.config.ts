@@ -7,6 +7,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   compress: false,
   devIndicators: false,
+  // links that were sent before it was called so
+  redirects: async () => [{ source: '/welcome/:token', destination: '/invite/:token', permanent: false }],
 }
 
 export default config

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { stopChild } from './cluster'
 import { openLog } from './log-file'
 import type { Places } from './places'
+import { authorityOf } from './proxy'
 import { Stop } from './say'
 
 /** Starts a Node program of the checkout in a process group of its own, its output in a log of the state folder. */
@@ -31,7 +32,11 @@ export function startWeb(
   return startNode(places, 'web', ['--enable-source-maps', program, host, String(port)], {
     DATABASE_URL: databaseUrl,
     ...(cookie !== undefined && { YPEROS_COOKIE: cookie }),
-    ...(lan && { YPEROS_HOSTS: [process.env.YPEROS_HOSTS ?? '', ...lan].join(','), YPEROS_PROXY: '127.0.0.1' }),
+    ...(lan && {
+      YPEROS_HOSTS: [process.env.YPEROS_HOSTS ?? '', ...lan].join(','),
+      YPEROS_PROXY: '127.0.0.1',
+      YPEROS_AUTHORITY: authorityOf(places),
+    }),
   })
 }
 

@@ -57,6 +57,9 @@ export async function startProxy(
   return child
 }
 
+/** Where the certificate of the shop's own authority lies. */
+export const authorityOf = (places: Places): string => join(places.state, 'tls/pki/authorities/local/root.crt')
+
 const configOf = (kept: string, { tlsPort, plainPort, hosts }: Lan, webPort: number): string => `{
   admin off
   auto_https disable_redirects
@@ -72,7 +75,8 @@ ${hosts.map((host) => `https://${host}:${tlsPort}`).join(', ')} {
   }
 }
 http://:${plainPort} {
-  handle /ca.crt {
+  @authority path /authority /ca.crt
+  handle @authority {
     root * ${join(kept, 'pki/authorities/local')}
     rewrite * /root.crt
     header Content-Type application/x-x509-ca-cert

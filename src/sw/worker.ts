@@ -26,7 +26,7 @@ declare const self: {
 /** A page that does not come within this is shown as it was last seen, where it was, ms. */
 const PATIENCE_MS = 5000
 /** Pages that are another's business, or make no sense without a server. */
-const NEVER = ['/sign-in', '/setup', '/welcome', '/offline', '/check', '/invite', '/sign-out']
+const NEVER = ['/sign-in', '/setup', '/invite', '/offline', '/sign-out', '/authority', '/health']
 const OFFLINE = '/offline'
 
 const isKept = (path: string): boolean => !NEVER.some((n) => path === n || path.startsWith(`${n}/`))

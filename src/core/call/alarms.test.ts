@@ -4,6 +4,7 @@ import { reduceJob } from '../job/reduce'
 import type { JobState } from '../job/state'
 import { CAR, CYLINDER_PLANNED, HOLDING, job } from '../tests/job-fixture'
 import { PA_PER_MICRON } from '../units/constants'
+import { recentLeap } from '../units/slope'
 import { alarmsOf } from './alarms'
 import type { Live } from './types'
 
@@ -88,4 +89,16 @@ test('a job that ended calls nobody; one left standing only at its time', () => 
   } as unknown as JobState
   expect(ids(parked, late)).toEqual([])
   expect(ids(parked, live(61, { vacuumPa: 50, vacuumAtMs: T0 }))).toEqual([`back:parked:${iso(60)}`])
+})
+
+test('a leap of a few readings calls at once; one bad reading, or two, do not', () => {
+  const flat = Array.from({ length: 20 }, (_, i) => ({ at: T0 + i * 1000, value: 60 + (i % 2) }))
+  const then = (...values: number[]) => [...flat, ...values.map((value, i) => ({ at: T0 + (20 + i) * 1000, value }))]
+  const leapt = (points: ReturnType<typeof then>) =>
+    ids(holding(), live(2, { vacuumPa: 60, leaptPa: recentLeap(points) ?? 0 }))
+  expect(leapt(then(900, 1400, 1900))).toEqual(['runaway:hold:1'])
+  expect(leapt(then(900, 61, 60))).toEqual([])
+  expect(leapt(then(61, 900, 1400))).toEqual([])
+  // a slow rise is no leap
+  expect(leapt(then(62, 64, 66))).toEqual([])
 })

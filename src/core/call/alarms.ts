@@ -18,6 +18,10 @@ export type Alarm = { id: string; sentence: string }
  */
 const RUNAWAY_HOLD_PA_S = 0.2
 const RUNAWAY_PULL_PA_S = 0.5
+/** So much at once, Pa: 1,500 micron within a few readings is no water and no warmth (assumed). */
+const LEAPT_PA = 200
+const ranAway = ({ fallPaS, leaptPa }: Live, morePaS: number): boolean =>
+  (fallPaS ?? 0) > morePaS || (leaptPa ?? 0) > LEAPT_PA
 
 /** What an alarm was about, by the first word of its id. */
 const WORDS: Record<string, string> = {
@@ -137,7 +141,7 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
           },
         ]
       : []),
-    ...((live.fallPaS ?? 0) > RUNAWAY_PULL_PA_S
+    ...(ranAway(live, RUNAWAY_PULL_PA_S)
       ? [{ id: `runaway:pull:${n}`, sentence: 'It rises with the pump on: something has opened.' }]
       : []),
   ]
@@ -163,7 +167,7 @@ function holdAlarms(state: JobState, live: Live): Alarm[] {
           },
         ]
       : []),
-    ...((live.fallPaS ?? 0) > RUNAWAY_HOLD_PA_S
+    ...(ranAway(live, RUNAWAY_HOLD_PA_S)
       ? [{ id: `runaway:hold:${n}`, sentence: 'It is running away: a valve, a hose or a large hole.' }]
       : []),
   ]

@@ -4,7 +4,7 @@ import { currentHold, gaugesApart, type JobState, openContainer } from '../job/s
 import type { PullForecast } from '../pull/forecast'
 import { PUMP_CHANNEL } from '../shop/instruments'
 import type { Say } from '../units/say'
-import { recentSlope } from '../units/slope'
+import { recentLeap, recentSlope } from '../units/slope'
 import type { CurvePoint, JobView, Latest } from '../views'
 import type { Live } from './types'
 
@@ -46,6 +46,7 @@ export function liveOf(
   const since = openContainer(state)?.startedAt ?? ''
   const scale = job.latest.scale && job.latest.scale.at >= since ? job.latest.scale : undefined
   const fall = recentSlope(job.vacuum, 120_000)
+  const leapt = recentLeap(job.vacuum)
   const weighed = scaleByHand(state, scale?.instrument)
   const hand = weighed ? handFlowOf(state, job.scale) : null
   const flow = recentSlope(
@@ -72,6 +73,7 @@ export function liveOf(
     ...(hand && { handFlow: hand }),
     ...(vent && { ventC: vent.value }),
     ...(fall !== undefined && { fallPaS: fall }),
+    ...(leapt !== undefined && { leaptPa: leapt }),
     ...(flow !== undefined && { flowGMin: Math.max(0, -flow * 60) }),
     ...(judgement && { judgement }),
   }

@@ -87,6 +87,8 @@ export type Live = {
   gaugeBackS?: number
   /** how vacuum moves, Pa/s, over the last minutes */
   fallPaS?: number
+  /** how far its newest readings lie above all of the minute before, Pa */
+  leaptPa?: number
   lowPa?: number
   highPa?: number
   /** when the barometer was read last, job time in ms */

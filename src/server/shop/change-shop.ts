@@ -134,4 +134,4 @@ async function apply(tx: TxScope, byId: string, change: ShopChange): Promise<Sho
   }
 }
 
-const linkOf = (token: string): string => `/welcome/${token}`
+const linkOf = (token: string): string => `/invite/${token}`

@@ -27,12 +27,14 @@ export class AlarmWatch {
   private readonly watched = new WatchedCars()
   private readonly news = new Map<string, News>()
   private allAt = Number.NEGATIVE_INFINITY
+  /** something may have gone unheard: everything is read anew */
+  private missed = true
   private timeAt = Number.NEGATIVE_INFINITY
   private zones = new Map<number, string>()
 
   /** Something changed; after a lost line anything may have. */
   tell(change: Change | 'reconnected'): void {
-    if (change === 'reconnected') this.allAt = Number.NEGATIVE_INFINITY
+    if (change === 'reconnected') this.missed = true
     else if (!change.alarms && !change.here) this.news.set(change.job, joined(this.news.get(change.job), change))
   }
 
@@ -42,9 +44,11 @@ export class AlarmWatch {
     this.news.clear()
     try {
       let due: WatchedCar[] = []
-      if (wallMs - this.allAt >= ALL_AGAIN_MS) {
+      if (this.missed || wallMs - this.allAt >= ALL_AGAIN_MS) {
+        const missed = this.missed
+        this.missed = false
         await this.readZones()
-        await this.watched.all()
+        await this.watched.all(missed)
         this.allAt = wallMs
         due = [...this.watched.cars.values()]
       } else if (news.size > 0) due = await this.watched.some(news)
@@ -57,7 +61,7 @@ export class AlarmWatch {
       return changed
     } catch (error) {
       // what could not be read is read again
-      this.allAt = Number.NEGATIVE_INFINITY
+      this.missed = true
       throw error
     }
   }

@@ -31,7 +31,8 @@ export type WatchedCar = {
 
 /** What is new of a car since it was looked at. */
 export type News = { readings: boolean; events: boolean; judged: boolean }
-export const ALL_NEWS: News = { readings: true, events: true, judged: true }
+const ALL_NEWS: News = { readings: true, events: true, judged: true }
+const ONLY_READ: News = { readings: true, events: false, judged: false }
 
 type Row = { id: string; shopId: number; events: number; seq: number; latest: Latest; ringing: Ring[] }
 const COLUMNS = `id, shop_id as "shopId", event_count as events, reading_seq::float8 as seq, latest, ringing`
@@ -50,6 +51,10 @@ async function openRows(ids: readonly string[] | null): Promise<Row[]> {
   return rows
 }
 
+/** How far back readings of a car that is new here are asked for, and of one that was seen a moment ago. */
+const FIRST_S = 7200
+const LATER_S = 300
+
 type Reading = { id: string; seq: number; channel: 'vacuum' | 'scale'; at: number; value: number }
 
 /** Vacuum and weights of some jobs since the readings that are known of each, in one question. */
@@ -57,12 +62,12 @@ async function newReadings(asked: readonly { id: string; seq: number }[]): Promi
   if (asked.length === 0) return []
   const { rows } = await database().query<Reading>(
     `select c.id, r.seq::float8 as seq, r.channel, date_part('epoch', r.measured_at) * 1000 as at, r.value
-       from unnest($1::uuid[], $2::bigint[]) as c (id, seq) join job j on j.id = c.id
+       from unnest($1::uuid[], $2::bigint[], $3::int[]) as c (id, seq, back_s) join job j on j.id = c.id
        cross join lateral (select seq, channel, measured_at, value from reading
          where job_id = c.id and seq > c.seq and channel in ('vacuum', 'scale')
-           and measured_at >= j.readings_to - interval '2 hours' and measured_at <= j.readings_to) r
+           and measured_at >= j.readings_to - c.back_s * interval '1 second' and measured_at <= j.readings_to) r
       order by r.seq`,
-    [asked.map((a) => a.id), asked.map((a) => a.seq)],
+    [asked.map((a) => a.id), asked.map((a) => a.seq), asked.map((a) => (a.seq > 0 ? LATER_S : FIRST_S))],
   )
   return rows
 }
@@ -71,12 +76,17 @@ async function newReadings(asked: readonly { id: string; seq: number }[]): Promi
 export class WatchedCars {
   readonly cars = new Map<string, WatchedCar>()
 
-  /** Everything anew: at first, and after a line that was lost. */
-  async all(): Promise<void> {
+  /**
+   * All open cars: those that are new or were changed anew, and every one of them where anything may have been missed.
+   * @param missed - at first, and after a line that was lost
+   */
+  async all(missed: boolean): Promise<void> {
     const rows = await openRows(null)
     const open = new Set(rows.map((r) => r.id))
     for (const id of this.cars.keys()) if (!open.has(id)) this.cars.delete(id)
-    await this.take(rows, () => ALL_NEWS)
+    const events = new Map(rows.map((r) => [r.id, r.events]))
+    const known = (id: string) => !missed && this.cars.get(id)?.events === events.get(id)
+    await this.take(rows, (id) => (known(id) ? ONLY_READ : ALL_NEWS))
   }
 
   /** What is new of some cars. @returns those that are open */

@@ -1,9 +1,7 @@
 'use client'
 
 import { DropdownMenu } from 'radix-ui'
-import { send } from '../api'
-import { ask } from '../offline/kept'
-import { forgetSeen } from '../offline/seen-store'
+import { signOut } from './leave'
 import type { UserView } from './who'
 
 function switchTheme(): void {
@@ -12,14 +10,6 @@ function switchTheme(): void {
   root.dataset.theme = next
   // biome-ignore lint/suspicious/noDocumentCookie: the cookie store API is not in every browser on a bench
   document.cookie = `yperos-theme=${next}; path=/; max-age=31536000; samesite=lax`
-}
-
-async function signOut(): Promise<void> {
-  // nothing of the shop stays on this device but what still waits to be sent
-  ask({ do: 'forget' })
-  await forgetSeen()
-  await send('/api/sign-out', {})
-  window.location.assign('/sign-in')
 }
 
 const ITEM = 'flex min-h-11 cursor-pointer items-center px-4 text-body outline-none data-[highlighted]:bg-deep'

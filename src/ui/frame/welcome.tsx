@@ -14,7 +14,7 @@ type Props = { shopName: string; token: string; name: string | null; signIn: str
 /** Somebody who was asked in chooses a password, once. */
 export function Welcome({ shopName, token, name, signIn }: Props) {
   const form = useForm({ resolver: zodResolver(z.object({ password: Password })), defaultValues: { password: '' } })
-  const { post, busy, said } = useSending(form, '/api/welcome')
+  const { post, busy, said } = useSending(form, '/api/invite')
   const submit = form.handleSubmit(async ({ password }) => {
     if (await post({ token, password })) window.location.assign('/board')
   })

@@ -1,0 +1,17 @@
+'use client'
+
+import { MainButton } from '../form/main-button'
+import { signOut } from './leave'
+
+/** One button: an address alone, followed from anywhere, signs nobody out. */
+export function SignOut() {
+  return (
+    <main className="mx-auto max-w-[440px] px-5 py-10 max-sm:px-4">
+      <h1 className="mb-4 text-call font-semibold leading-tight">Sign out</h1>
+      <p className="mb-5 text-lead">What you did and is not sent yet stays on this device until you sign in again.</p>
+      <MainButton type="button" onClick={() => void signOut()}>
+        Sign out
+      </MainButton>
+    </main>
+  )
+}
