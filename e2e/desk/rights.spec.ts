@@ -36,7 +36,6 @@ test('every handler and stream refuses a stranger', async ({ request }) => {
     '/api/rig-room',
     '/api/column-mappings',
     '/api/ledger',
-    '/api/sign-out',
     '/api/ingest',
     ...['events', 'readings', 'sign', 'hold-end', 'hold-file', 'bench'].map((p) => `/api/jobs/${JOB}/${p}`),
   ]

@@ -192,7 +192,7 @@ export function JobScreen({
               <ToldPressure what="nitrogenLimitPaG" state={state} deeds={deeds} />
             )}
             {live.nod === 'asks' && (state.plan || state.counted) && !state.nodded && state.step === 'charge' && (
-              <NodHere jobId={view.id} take={take} seen={told.events.length} />
+              <NodHere jobId={view.id} take={take} />
             )}
             <NotesBar jobId={view.id} state={state} deeds={deeds} take={take} clock={clock} segments={job.clock} />
             <RangList rung={job.rung} state={state} nowMs={nowMs} clock={clock} />

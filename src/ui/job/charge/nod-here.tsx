@@ -13,12 +13,12 @@ import { useSending } from '../../form/use-sending'
 const Typed = z.object({ signIn: z.string().min(1, 'their name to sign in'), password: z.string().min(1, 'theirs') })
 
 /** A technician beside a trainee nods to the plan on the trainee's own screen. */
-export function NodHere({ jobId, seen, take }: { jobId: string; seen: number; take: (stretch: Stretch) => void }) {
+export function NodHere({ jobId, take }: { jobId: string; take: (stretch: Stretch) => void }) {
   const form = useForm({ resolver: zodResolver(Typed), defaultValues: { signIn: '', password: '' } })
   const { post, busy, said } = useSending(form, `/api/jobs/${jobId}/nod`)
   const submit = form.handleSubmit(async (typed) => {
-    const told = await post<Stretch>({ id: newEventId(), seen, ...typed })
-    form.reset()
+    const told = await post<Stretch>({ id: newEventId(), ...typed })
+    form.resetField('password')
     if (told) take(told)
   })
   return (
