@@ -1,6 +1,7 @@
 import { say } from '@/ops/say'
 import { measureBrowser } from './browser'
 import { measureCommandLine } from './cli-start'
+import { measureDay } from './day'
 import { measureIngest } from './ingest'
 import { measureJudge } from './judge'
 import { atMost, type Measure, tableOf } from './measure'
@@ -10,7 +11,7 @@ import { measureScripts } from './script-sizes'
 import { soak, wordsOf } from './soak'
 import { measureWatch } from './watch'
 
-const PARTS = ['physics', 'judge', 'commands', 'start', 'weights', 'views', 'ingest', 'watch'] as const
+const PARTS = ['physics', 'judge', 'day', 'commands', 'start', 'weights', 'views', 'ingest', 'watch'] as const
 type Part = (typeof PARTS)[number]
 const IN_A_SHOP: readonly string[] = ['start', 'weights', 'views', 'ingest', 'watch']
 
@@ -24,6 +25,7 @@ async function perf(only: string | undefined): Promise<Measure[]> {
   }
   await measure('physics', 'the physics', measurePhysics)
   await measure('judge', 'the judge', measureJudge)
+  await measure('day', 'the plan of a day', measureDay)
   await measure('commands', 'the command line', () => measureCommandLine(process.env.YPEROS_ROOT ?? process.cwd()))
   if (only !== undefined && !IN_A_SHOP.includes(only)) return measures
   throwAway()
@@ -59,7 +61,7 @@ async function perf(only: string | undefined): Promise<Measure[]> {
 
 const HELP = `yperos perf [PART] [--json] [--soak MINUTES]
 
-Measures the speeds and sizes this product promises; about five minutes. PART measures one alone: physics, judge, commands, start, weights, views, ingest, watch.
+Measures the speeds and sizes this product promises; about five minutes. PART measures one alone: physics, judge, day, commands, start, weights, views, ingest, watch.
 --soak MINUTES  instead: load for so long while a part is killed every few seconds, then counts what was acknowledged against what is stored; exit 3 when anything is lost or doubled
 `
 

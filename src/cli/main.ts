@@ -6,6 +6,7 @@ const COMMANDS: Record<string, () => Promise<import('./command').Command>> = {
   pulldown: async () => (await import('./pulldown')).pulldown,
   hold: async () => (await import('./hold')).hold,
   pull: async () => (await import('./pull')).pull,
+  day: async () => (await import('./day')).day,
   charge: async () => (await import('./charge')).charge,
   proving: async () => (await import('./proving')).proving,
   'set-up': async () => (await import('./set-up')).setUp,

@@ -21,6 +21,7 @@ type Next = () => Promise<(Message & { more?: boolean }) | null>
  * Besides its messages it says `away` while the database does not answer and `back` when it does again, and `signed-out`
  * before it ends with its session.
  * @param scope - of the session it was opened under
+ * @param ended - called once when its reader is gone, or its session
  * @param next - what is new since the last call, or null; asked again at once while it returns something `more`
  */
 export function eventStream(
@@ -28,6 +29,7 @@ export function eventStream(
   scope: SessionScope,
   concerns: (change: Change | 'reconnected') => boolean,
   next: Next,
+  ended: () => void = () => undefined,
 ): Response {
   const encoder = new TextEncoder()
   const close: (() => void)[] = []
@@ -44,7 +46,7 @@ export function eventStream(
       }
       const ping = setInterval(() => void stillSignedIn(scope, pump, hangUp), PING_MS)
       const unsubscribe = hub().subscribe((change) => concerns(change) && pump.wake())
-      close.push(unsubscribe, () => clearInterval(ping), pump.stop)
+      close.push(unsubscribe, () => clearInterval(ping), pump.stop, ended)
       request.signal.addEventListener('abort', hangUp)
       pump.send('retry: 500\n\n')
       pump.wake()

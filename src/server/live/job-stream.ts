@@ -34,7 +34,6 @@ export function jobStream(request: Request, db: SessionScope, jobId: string, fro
     // a database that is away tells nobody who is here: the next change does
     void notifyChange(db, { job: jobId, here: true }).catch(() => undefined)
   })
-  request.signal.addEventListener('abort', gone)
   return eventStream(
     request,
     db,
@@ -101,5 +100,6 @@ export function jobStream(request: Request, db: SessionScope, jobId: string, fro
         throw error
       }
     },
+    gone,
   )
 }

@@ -24,6 +24,8 @@ import { KeptReadings } from './kept-readings'
 
 /** One hold is judged no oftener than this while nothing unexpected was read, wall ms. */
 const LOOK_MS = 10_000
+/** So many readings are worth a look before that: a simulated car's minutes pass in seconds. */
+const LOOK_READINGS = 30
 /** After a look so many times its length is rested: the judge takes a third of one core at most, however many hold. */
 const RESTS = 2
 
@@ -40,7 +42,7 @@ function urgencyOf({ seq, events, latest }: Running, before: Judged | undefined,
   if (before.seq === seq) return 0
   const { vacuum } = latest
   if (vacuum && before.band && leftBand(before.band, { at: Date.parse(vacuum.at), value: vacuum.value })) return 2
-  if (wallMs - before.wallMs < LOOK_MS) return 0
+  if (wallMs - before.wallMs < LOOK_MS && seq - before.seq < LOOK_READINGS) return 0
   return Math.min(1, (seq - before.seq) / Math.max(1, before.seq)) || 0.001
 }
 
