@@ -234,3 +234,17 @@ export function sheetOf(request: APIRequestContext, jobId: string, opened: numbe
   }
   return { read, pulled, shutIn }
 }
+
+export type Logged = {
+  id: string
+  kind: string
+  by: string
+  happenedAt: string
+  storedAt: string
+  payload: Record<string, unknown>
+}
+
+/** The log of a job as the server has it. */
+export async function logOf(request: APIRequestContext, jobId: string): Promise<Logged[]> {
+  return ((await (await request.get(`/api/jobs/${jobId}/events`)).json()) as { events: Logged[] }).events
+}

@@ -149,6 +149,42 @@ test('nobody signed in comes in by any door but those that are open to nobody', 
   await nobody.dispose()
 })
 
+/** Something each door that is not everybody's would do, were it let in. */
+const ASKED: Record<string, (jobId: string) => object> = {
+  '/api/instruments': () => ({ what: 'withdraw', id: 'nothing' }),
+  '/api/jobs/[jobId]/sign': () => ({ id: randomUUID(), certificate: '' }),
+  '/api/shop': () => ({ what: 'link', id: randomUUID() }),
+}
+
+test('a trainee comes in by no door of a technician, a technician by none of the lead, and nothing of another shop is there', async ({
+  playwright,
+  context,
+  baseURL,
+}) => {
+  await signIn(context.request)
+  const jobId = await openCar(context.request, { simulated: false })
+  const trainee = await playwright.request.newContext({ ...(baseURL && { baseURL }) })
+  await signIn(trainee, 'anouk')
+  const came: string[] = []
+  for (const door of DOORS.filter((d) => d.who === 'technician' || d.who === 'lead'))
+    for (const request of door.who === 'lead' ? [trainee, context.request] : [trainee])
+      for (const method of door.methods) {
+        const answer = await request.fetch(filled(door.path, jobId), {
+          method,
+          maxRedirects: 0,
+          ...(method === 'POST' && { data: ASKED[door.path]?.(jobId) }),
+        })
+        const away = answer.status() === 403 || (answer.headers().location ?? '').endsWith('/board')
+        if (!away) came.push(`${method} ${door.path}: ${answer.status()}`)
+      }
+  expect(came).toEqual([])
+  // a job of another shop, as of none, is not there: whatever is asked of it
+  const strange = randomUUID()
+  for (const door of DOORS.filter((d) => d.path.startsWith('/api/jobs/[jobId]') && d.methods.includes('GET')))
+    expect((await trainee.get(filled(door.path, strange))).status(), door.path).not.toBe(200)
+  await trainee.dispose()
+})
+
 test('@long no route answers 500, whoever sends whatever', async ({ playwright, context, baseURL }) => {
   test.setTimeout(240_000)
   await signIn(context.request, 'maira')

@@ -7,6 +7,7 @@ import {
   expect,
   expectStep,
   finished,
+  logOf,
   openCar,
   press,
   readings,
@@ -17,19 +18,6 @@ import {
   test,
   theCall,
 } from '../shop'
-
-type Logged = {
-  id: string
-  kind: string
-  by: string
-  happenedAt: string
-  storedAt: string
-  payload: Record<string, unknown>
-}
-
-async function logOf(request: APIRequestContext, jobId: string): Promise<Logged[]> {
-  return ((await (await request.get(`/api/jobs/${jobId}/events`)).json()) as { events: Logged[] }).events
-}
 
 const CLOSING = [
   'Container is shut',

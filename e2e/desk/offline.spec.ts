@@ -1,18 +1,4 @@
-import type { APIRequestContext } from '@playwright/test'
-import { expect, openCar, press, signIn, startPull, test, theCall } from '../shop'
-
-type Logged = {
-  id: string
-  kind: string
-  happenedAt: string
-  payload: { part?: string; state?: string; text?: string }
-}
-
-/** The log of a job as the server has it. */
-async function logOf(request: APIRequestContext, jobId: string): Promise<Logged[]> {
-  const answer = await request.get(`/api/jobs/${jobId}/events`)
-  return ((await answer.json()) as { events: Logged[] }).events
-}
+import { expect, logOf, openCar, press, signIn, startPull, test, theCall } from '../shop'
 
 test('without a line what is done is kept, shown as done, and sent once, at its own time, when the line is back', async ({
   page,

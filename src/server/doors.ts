@@ -1,5 +1,8 @@
-/** Who may come in by a door: nobody signed in, a device with its token, the shop's own bench, or whoever is signed in. */
-export type Who = 'nobody' | 'instrument' | 'bench' | 'trainee'
+/**
+ * Who may come in by a door: nobody signed in, a device with its token, the shop's own bench, or whoever is signed in from
+ * a trainee, a technician or the lead on.
+ */
+export type Who = 'nobody' | 'instrument' | 'bench' | 'trainee' | 'technician' | 'lead'
 export type Door = { path: string; methods: readonly ('GET' | 'POST')[]; who: Who; why?: string }
 
 const get = (path: string, who: Who = 'trainee', why?: string): Door => ({
@@ -42,7 +45,7 @@ export const DOORS: readonly Door[] = [
   get('/me'),
   get('/rig-room'),
   get('/rig-room/[equipmentId]'),
-  get('/shop'),
+  get('/shop', 'lead'),
   get('/api/health', 'nobody', 'whether it works, for whoever watches over it'),
   get('/api/session', 'nobody', 'whether one is signed in'),
   post('/api/sign-in', 'nobody', 'the sign-in itself, slowed down by name and address'),
@@ -56,7 +59,8 @@ export const DOORS: readonly Door[] = [
   get('/api/alarms/live'),
   get('/api/board/live'),
   post('/api/column-mappings'),
-  both('/api/instruments'),
+  get('/api/instruments'),
+  post('/api/instruments', 'lead'),
   post('/api/jobs'),
   post('/api/jobs/[jobId]/bench'),
   both('/api/jobs/[jobId]/events'),
@@ -70,11 +74,11 @@ export const DOORS: readonly Door[] = [
   both('/api/jobs/[jobId]/readings'),
   get('/api/jobs/[jobId]/readings.csv'),
   get('/api/jobs/[jobId]/record.json'),
-  post('/api/jobs/[jobId]/sign'),
+  post('/api/jobs/[jobId]/sign', 'technician'),
   post('/api/ledger'),
   get('/api/ledger.csv'),
   post('/api/password'),
   post('/api/rig-room'),
-  post('/api/shop'),
+  post('/api/shop', 'lead'),
   post('/api/units'),
 ]

@@ -5,6 +5,7 @@ import type { PullForecast } from '@/core/pull/forecast'
 import type { Latest, Ring, Whose } from '@/core/views'
 import type { StoredBench } from '../bench/stored-bench'
 import type { Scope } from '../db/scope'
+import { notFound } from '../errors'
 
 export type JobRow = {
   id: string
@@ -44,6 +45,11 @@ export async function selectPulse(db: Scope, id: string): Promise<JobPulse | nul
     [id, db.shopId],
   )
   return rows[0] ?? null
+}
+
+/** @throws AppError `not-found` for a job that is not of the shop */
+export async function requireJob(db: Scope, id: string): Promise<void> {
+  if (!(await selectPulse(db, id))) throw notFound('this job')
 }
 
 /** The job, locked until the transaction ends: whoever appends to it waits for its turn. */

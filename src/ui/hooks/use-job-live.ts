@@ -165,8 +165,11 @@ export function useJobLive(view: JobView): {
     cursor.current = seen.cursor
     dispatch({ seen: seen.job })
   })
+  // where it was joined stays: another address would be another line
+  const joined = useRef<string | null>(null)
+  if (ready) joined.current ??= cursor.current
   const line = useEventStream(
-    ready ? `${live}?from=${cursor.current}` : null,
+    joined.current === null ? null : `${live}?from=${joined.current}`,
     (lastId) => `${live}?from=${lastId}`,
     (data, id) => {
       cursor.current = id

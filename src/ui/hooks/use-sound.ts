@@ -18,6 +18,16 @@ export function useSoundSwitch(key: string): [boolean, (on: boolean) => void] {
   ]
 }
 
+/** How loud tones are on this device, as a share of all it can. */
+export const LOUDNESS = { quiet: 0.15, usual: 0.5, loud: 1 } as const
+export type Loudness = keyof typeof LOUDNESS
+const LOUDNESS_KEY = 'yperos-loudness'
+export const loudness = (): Loudness => {
+  const kept = localStorage.getItem(LOUDNESS_KEY)
+  return kept === 'quiet' || kept === 'loud' ? kept : 'usual'
+}
+export const setLoudness = (to: Loudness): void => localStorage.setItem(LOUDNESS_KEY, to)
+
 /** Plays tones that begin and end softly: no click through a workshop's loudspeaker. */
 export function play(audio: AudioContext, tones: readonly Tone[]): void {
   for (const { hertz, afterS, lastsS } of tones) {
@@ -25,7 +35,7 @@ export function play(audio: AudioContext, tones: readonly Tone[]): void {
     const [source, volume] = [audio.createOscillator(), audio.createGain()]
     source.frequency.value = hertz
     volume.gain.setValueAtTime(0.0001, at)
-    volume.gain.exponentialRampToValueAtTime(0.5, at + 0.02)
+    volume.gain.exponentialRampToValueAtTime(LOUDNESS[loudness()], at + 0.02)
     volume.gain.exponentialRampToValueAtTime(0.0001, at + lastsS)
     source.connect(volume).connect(audio.destination)
     source.start(at)

@@ -1,4 +1,5 @@
 import { forPage } from '@/server/accounts/for-page'
+import { OwnLoudness } from '@/ui/frame/own-loudness'
 import { OwnPassword } from '@/ui/frame/own-password'
 import { OwnUnits } from '@/ui/frame/own-units'
 
@@ -8,7 +9,10 @@ export default async function Me() {
   return (
     <main className="grid grid-cols-[440px_minmax(0,1fr)] gap-x-12 gap-y-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
       <OwnPassword name={user.name} signIn={user.signIn} />
-      <OwnUnits />
+      <div className="space-y-8">
+        <OwnUnits />
+        <OwnLoudness />
+      </div>
     </main>
   )
 }

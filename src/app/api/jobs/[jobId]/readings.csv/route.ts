@@ -1,11 +1,13 @@
 import { forUser } from '@/server/accounts/session'
 import { handle, parseInput } from '@/server/http'
+import { requireJob } from '@/server/jobs/job-rows'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 import { readingsCsv } from '@/server/records/readings-csv'
 
 export const GET = handle(async (_request, context: JobContext) => {
   const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
+  await requireJob(scope, jobId)
   const { text } = await readingsCsv(scope, jobId)
   return new Response(text, {
     headers: {

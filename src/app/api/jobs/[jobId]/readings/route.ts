@@ -3,6 +3,7 @@ import { Instant } from '@/core/entry/instant'
 import { CHANNELS } from '@/core/units/channel'
 import { forUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
+import { requireJob } from '@/server/jobs/job-rows'
 import { type JobContext, JobParams } from '@/server/jobs/params'
 import { selectAverages, selectHistory } from '@/server/readings/history'
 import { selectSpan, within } from '@/server/readings/span'
@@ -23,6 +24,7 @@ export const GET = handle(async (request, context: JobContext) => {
   const query = parseInput(Query, Object.fromEntries(new URL(request.url).searchParams))
   const from = query.from ? new Date(query.from) : null
   const to = query.to ? new Date(query.to) : null
+  await requireJob(scope, jobId)
   const span = within(await selectSpan(scope, jobId), from, to)
   const select = query.kind === 'averages' ? selectAverages : selectHistory
   const points = await select(scope, span, query.channel, query.most)
