@@ -10,33 +10,34 @@ type Props = { events: readonly JobEvent[]; state: JobState; deeds: Deeds; clock
  * whoever is at the car says by one tap which holds; both stay in the log.
  */
 export function AsideBar({ events, state, deeds, clock }: Props) {
-  const waiting = Object.values(state.aside).flatMap(({ event, because }) => (event ? [{ event, because }] : []))
-  if (waiting.length === 0) return null
-  const choose = (eventId: string, holds: boolean) =>
-    deeds.record([{ kind: 'deed-chosen', payload: { eventId, holds } }])
+  const questions = asked(state)
+  if (questions.length === 0) return null
+  const choose = (those: readonly JobEvent[], holds: boolean) =>
+    deeds.record(those.map((e) => ({ kind: 'deed-chosen', payload: { eventId: e.id, holds } })))
   return (
     <ul aria-label="Set aside" className="border-b-2 border-caution bg-sheet px-5 max-sm:px-4">
-      {waiting.map(({ event, because }) => {
+      {questions.map(({ those, because }) => {
         const against = events.find((e) => e.id === because)
+        const late = those[0] as JobEvent
         return (
-          <li key={event.id} className="py-3">
+          <li key={late.id} className="py-3">
             <p className="mb-2 text-row font-semibold">Two hands did different things here. Which holds?</p>
             <div className="grid grid-cols-2 gap-x-6 gap-y-3 max-sm:grid-cols-1">
               <Side
                 title="what stands now"
-                event={against}
+                those={against ? [against] : []}
                 clock={clock}
                 label={`${against?.by ?? 'What stands'} is right`}
                 busy={deeds.busy}
-                onHolds={() => choose(event.id, false)}
+                onHolds={() => choose(those, false)}
               />
               <Side
                 title="done without a line, come in later"
-                event={event}
+                those={those}
                 clock={clock}
-                label={`${event.by} is right`}
+                label={`${late.by} is right`}
                 busy={deeds.busy}
-                onHolds={() => choose(event.id, true)}
+                onHolds={() => choose(those, true)}
               />
             </div>
           </li>
@@ -46,25 +47,43 @@ export function AsideBar({ events, state, deeds, clock }: Props) {
   )
 }
 
+/** What waits to be chosen: all that one hand did against one thing is one question. */
+function asked(state: JobState): { because: string; those: JobEvent[] }[] {
+  const found = new Map<string, { because: string; those: JobEvent[] }>()
+  for (const { event, because } of Object.values(state.aside)) {
+    if (!event) continue
+    const key = `${event.by} ${because}`
+    const question = found.get(key) ?? { because, those: [] }
+    question.those.push(event)
+    found.set(key, question)
+  }
+  return [...found.values()]
+}
+
 type SideProps = {
   title: string
-  event: JobEvent | undefined
+  those: readonly JobEvent[]
   clock: (ms: number) => string
   label: string
   busy: boolean
   onHolds: () => void
 }
 
-function Side({ title, event, clock, label, busy, onHolds }: SideProps) {
+function Side({ title, those, clock, label, busy, onHolds }: SideProps) {
+  const last = those.at(-1)
   return (
     <div className="flex min-w-0 items-start gap-4 border-l-4 border-ink pl-3">
       <p className="min-w-0 flex-1 text-body leading-snug">
         <span className="block text-note text-ink-2">{title}</span>
-        {event ? (
+        {last ? (
           <>
-            <b className="font-semibold">{eventWords(event)}</b>
+            {those.map((event) => (
+              <b key={event.id} className="block font-semibold">
+                {eventWords(event)}
+              </b>
+            ))}
             <span className="block text-small" suppressHydrationWarning>
-              {event.by}, {clock(Date.parse(event.happenedAt))}
+              {last.by}, {clock(Date.parse(last.happenedAt))}
             </span>
           </>
         ) : (
