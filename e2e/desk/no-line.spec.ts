@@ -268,6 +268,7 @@ test('two phones without a line on one car: what contradicts stands side by side
   await sentAll(hers, second)
   const aside = hers.getByRole('list', { name: 'Set aside' })
   await expect(aside).toContainText('Which holds?')
+  await expect(aside).toBeInViewport()
   await expect(aside).toContainText('Teo Brisal')
   await expect(aside).toContainText('Maira Qolque')
   await hers.screenshot({ path: '/tmp/n4.png' })

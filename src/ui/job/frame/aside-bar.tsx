@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react'
 import type { JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
 import { eventWords } from '@/core/words/event-words'
@@ -11,11 +12,17 @@ type Props = { events: readonly JobEvent[]; state: JobState; deeds: Deeds; clock
  */
 export function AsideBar({ events, state, deeds, clock }: Props) {
   const questions = asked(state)
+  const list = useRef<HTMLUListElement>(null)
+  const count = questions.length
+  // whoever stands further down the page is shown that there is something to decide
+  useEffect(() => {
+    if (count > 0) list.current?.scrollIntoView({ block: 'nearest' })
+  }, [count])
   if (questions.length === 0) return null
   const choose = (those: readonly JobEvent[], holds: boolean) =>
     deeds.record(those.map((e) => ({ kind: 'deed-chosen', payload: { eventId: e.id, holds } })))
   return (
-    <ul aria-label="Set aside" className="border-b-2 border-caution bg-sheet px-5 max-sm:px-4">
+    <ul ref={list} aria-label="Set aside" className="border-b-2 border-caution bg-sheet px-5 max-sm:px-4">
       {questions.map(({ those, because }) => {
         const against = events.find((e) => e.id === because)
         const late = those[0] as JobEvent
