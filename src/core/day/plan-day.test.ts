@@ -25,6 +25,8 @@ function faultsOf(day: Day, plan: DayPlan): string[] {
       if (step?.wait !== undefined && row.to - row.from < step.wait - NEAR)
         faults.push(`${car.id} ${row.step}: cut short`)
       if (row.step === 'charge' && row.scale === null) faults.push(`${car.id}: no scale`)
+      // a pump that runs is not stopped by itself
+      if (own[i - 1]?.step === 'pull' && Math.abs(row.from - before) > NEAR) faults.push(`${car.id}: pull ends alone`)
       before = row.to
     }
     const end = own.at(-1)?.to ?? before

@@ -20,3 +20,11 @@ test('a step, a fall and a run-away leave it', () => {
 test('a few readings expect nothing', () => {
   expect(bandAfter(rising.slice(0, 4))).toBeNull()
 })
+
+test('a steep rise is expected to go on, and one that stops is not', () => {
+  const steep = Array.from({ length: 60 }, (_, i) => ({ at: i * 1000, value: 60 + 0.5 * i + 0.05 * Math.sin(i * 7) }))
+  const band = bandAfter(steep)
+  if (!band) throw new Error('no band')
+  expect(leftBand(band, { at: 79_000, value: 99.5 })).toBe(false)
+  expect(leftBand(band, { at: 79_000, value: 89.5 })).toBe(true)
+})
