@@ -154,7 +154,7 @@ test('a hold that is typed and ended without a line is judged here, and by the s
   await desk.dispose()
 })
 
-test('a can charged by typed weights without a line, and a photograph, are there once when the line is back', async ({
+test('@long a can charged by typed weights without a line, and a photograph, are there once when the line is back', async ({
   page,
   context,
   playwright,
@@ -294,7 +294,7 @@ test('two phones without a line on one car: what contradicts stands side by side
   await second.close()
 })
 
-test('two phones without a line that did the same agree: nobody is asked', async ({
+test('@long two phones without a line that did the same agree: nobody is asked', async ({
   page,
   context,
   browser,

@@ -1,6 +1,6 @@
 import { expect, logOf, openCar, press, signIn, startPull, test, theCall } from '../shop'
 
-test('without a line what is done is kept, shown as done, and sent once, at its own time, when the line is back', async ({
+test('@long without a line what is done is kept, shown as done, and sent once, at its own time, when the line is back', async ({
   page,
   context,
   playwright,

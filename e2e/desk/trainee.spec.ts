@@ -12,7 +12,7 @@ import {
   theCall,
 } from '../shop'
 
-test('a trainee charges once a technician nodded, on the trainee’s own screen or on theirs; the lead switches that', async ({
+test('@long a trainee charges once a technician nodded, on the trainee’s own screen or on theirs; the lead switches that', async ({
   page,
   context,
   browser,
