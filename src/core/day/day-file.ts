@@ -1,10 +1,11 @@
 import * as z from 'zod'
 import { Instant } from '../entry/instant'
+import { text } from '../entry/text'
 import { STEPS, type Step } from '../job/steps'
 import type { Day, DayCar, DayPlan, DayRow, Minutes } from './day'
 import { lateBy } from './search'
 
-const Name = z.string().trim().min(1).max(80)
+const Name = text(80)
 const Names = z.array(Name).max(60)
 /** Two days of minutes: a step that takes longer is none of a day. */
 const Length = z.number().min(0).max(2880)
