@@ -54,8 +54,12 @@ async function made(request: APIRequestContext, step: string): Promise<string> {
   return `/job/${jobId}`
 }
 
+/** Views that are much like others of theirs: looked at among the long tests. */
+const LATER = ['zero', 'take in', 'fix', 'signed', 'label']
+
 for (const [name, place] of VIEWS) {
-  test(`${name}: no serious finding by day or night, nothing wider than the screen, nothing asked of another machine`, async ({
+  const later = LATER.includes(name) ? '@long ' : ''
+  test(`${later}${name}: no serious finding by day or night, nothing wider than the screen, nothing asked of another machine`, async ({
     page,
     context,
     baseURL,
