@@ -60,7 +60,7 @@ test('without a line the application opens: the board with its age, a car as it 
       () =>
         page.evaluate(async (p) => (await (await caches.open('yperos-pages')).match(p)) !== undefined, `/job/${other}`),
       {
-        timeout: 40_000,
+        timeout: 60_000,
       },
     )
     .toBe(true)
@@ -97,7 +97,7 @@ test('without a line the application opens: the board with its age, a car as it 
   await page.getByRole('button', { name: /menu$/ }).click()
   await page.getByRole('menuitem', { name: 'Sign out' }).click()
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
-  expect(await page.evaluate(async () => (await (await caches.open('yperos-pages')).keys()).length)).toBe(0)
+  await expect.poll(() => page.evaluate(async () => (await (await caches.open('yperos-pages')).keys()).length)).toBe(0)
 })
 
 /** The same server, from a desk that has a line. */

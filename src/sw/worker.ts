@@ -40,11 +40,15 @@ async function marked(answer: Response): Promise<Response> {
   return new Response(text, { status: 200, headers })
 }
 
-async function keep(path: string, answer: Response): Promise<void> {
+/** How often everything was forgotten: what was asked for before is not kept after. */
+let forgotten = 0
+
+async function keep(path: string, answer: Response, asOf: number): Promise<void> {
   if (!answer.ok || answer.redirected || !isKept(path)) return
   if (!(answer.headers.get('content-type') ?? '').startsWith('text/html')) return
+  const page = await marked(answer)
   const cache = await caches.open(PAGES)
-  await cache.put(path, await marked(answer))
+  if (asOf === forgotten) await cache.put(path, page)
 }
 
 const after = (ms: number): Promise<null> => new Promise((done) => setTimeout(() => done(null), ms))
@@ -58,10 +62,11 @@ async function page({
   event: { waitUntil(work: Promise<unknown>): void }
 }): Promise<Response> {
   const path = new URL(request.url).pathname
+  const asOf = forgotten
   const kept = await (await caches.open(PAGES)).match(path)
   const asked = fetch(request).then(
     (answer) => {
-      if (answer.ok) event.waitUntil(keep(path, answer.clone()))
+      if (answer.ok) event.waitUntil(keep(path, answer.clone(), asOf))
       // a server that is there and whose database is not shows less than what was last seen
       return answer.status >= 500 ? null : answer
     },
@@ -97,12 +102,16 @@ serwist.addEventListeners()
 
 self.addEventListener('message', (event) => {
   const asked = event.data as Partial<Asked> | null
-  if (asked?.do === 'forget') event.waitUntil(caches.delete(PAGES))
+  if (asked?.do === 'forget') {
+    forgotten += 1
+    event.waitUntil(caches.delete(PAGES))
+  }
   if (asked?.do === 'keep' && 'path' in asked && typeof asked.path === 'string') {
     const { path } = asked
+    const asOf = forgotten
     event.waitUntil(
       fetch(path, { redirect: 'manual' })
-        .then((answer) => keep(path, answer))
+        .then((answer) => keep(path, answer, asOf))
         .catch(() => undefined),
     )
   }

@@ -19,7 +19,10 @@ export function useKeepOpenJobs(rows: readonly BoardRow[]): void {
   useEffect(() => {
     const next = setInterval(() => {
       if (!keeper() || keptAtMs() !== null) return
-      const due = now.current.find((row) => !row.summary.signed && isDue(kept.current.get(row.id), row.events))
+      // the one that was kept the longest ago: a car on which much is done keeps no other waiting
+      const [due] = now.current
+        .filter((row) => !row.summary.signed && isDue(kept.current.get(row.id), row.events))
+        .sort((a, b) => keptAt(kept.current.get(a.id)) - keptAt(kept.current.get(b.id)))
       if (!due) return
       kept.current.set(due.id, { events: due.events, atMs: Date.now() })
       ask({ do: 'keep', path: `/job/${due.id}` })
@@ -27,6 +30,8 @@ export function useKeepOpenJobs(rows: readonly BoardRow[]): void {
     return () => clearInterval(next)
   }, [])
 }
+
+const keptAt = (kept: Kept | undefined): number => kept?.atMs ?? 0
 
 const isDue = (kept: Kept | undefined, events: number): boolean =>
   kept === undefined || kept.events !== events || Date.now() - kept.atMs > AGAIN_MS
