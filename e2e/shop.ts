@@ -84,6 +84,8 @@ type CarWish = {
   history?: object
   /** the whole of it, stages and all */
   procedure?: object
+  /** it came in earlier than it is written down */
+  openedAt?: string
 }
 
 /** Opens a job by the request its form sends, for tests that begin later in the work. */
@@ -105,7 +107,10 @@ export async function openCar(request: APIRequestContext, wish: CarWish = {}): P
     rig: { ...OPENING.rig, name: 'Cart P2', ...wish.rig },
     simulated: wish.simulated ?? true,
   }
-  const answer = await request.post('/api/jobs', { data: { id: randomUUID(), eventId: randomUUID(), payload } })
+  const ids = { id: randomUUID(), eventId: randomUUID() }
+  const answer = await request.post('/api/jobs', {
+    data: { ...ids, payload, ...(wish.openedAt && { openedAt: wish.openedAt }) },
+  })
   expect(answer.ok(), await answer.text()).toBe(true)
   const { id } = (await answer.json()) as { id: string }
   if (payload.simulated) hurried.push(id)

@@ -13,6 +13,7 @@ const VIEWS: [name: string, place: string][] = [
   ['new car', '/job/new'],
   ['judge', '/judge'],
   ['ledger', '/ledger'],
+  ['cars', '/cars'],
   ['shop', '/shop'],
   ['rig room', '/rig-room'],
   ['zero', 'Grader'],
@@ -54,8 +55,22 @@ async function made(request: APIRequestContext, step: string): Promise<string> {
   return `/job/${jobId}`
 }
 
-/** Views that are much like others of theirs: looked at among the long tests. */
-const LATER = ['zero', 'take in', 'fix', 'signed', 'label']
+/** Views that are much like others of theirs, or change seldom: looked at among the long tests. */
+const LATER = [
+  'cars',
+  'judge',
+  'shop',
+  'rig room',
+  'zero',
+  'take in',
+  'fix',
+  'hold',
+  'plan',
+  'prove',
+  'leave',
+  'signed',
+  'label',
+]
 
 for (const [name, place] of VIEWS) {
   const later = LATER.includes(name) ? '@long ' : ''

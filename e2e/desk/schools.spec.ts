@@ -35,6 +35,8 @@ async function untilCharge(page: Page): Promise<string[]> {
     const sentence = (await theCall(page).getByRole('heading', { level: 2 }).textContent()) ?? ''
     if (said[said.length - 1] !== sentence) said.push(sentence)
     const label = (await theCall(page).locator('button.bg-accent').textContent()) ?? ''
+    // what was said when the button was read: nothing is pressed whose sentence nobody heard
+    if ((await theCall(page).getByRole('heading', { level: 2 }).textContent()) !== sentence) continue
     // the button that was read is pressed, never the one that came in its place: what it says is read first
     const read = theCall(page).locator('button.bg-accent', { hasText: label })
     if (!WAITS.test(label) && (await read.isEnabled({ timeout: 2000 }).catch(() => false)))

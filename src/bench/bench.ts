@@ -34,7 +34,7 @@ const PIECE_S = 600
 /** No car keeps the others waiting longer than this in one tick, ms: what it lacks then, it plays in the next. */
 const SLICE_MS = 100
 
-type Played = { run: BenchRun; sentTo: number; unsent: string[] }
+type Played = { run: BenchRun; truth: string; sentTo: number; unsent: string[] }
 
 /** A car that failed is tried again after so long, ms: what it needs may have been set right meanwhile. */
 const REST_MS = 10_000
@@ -96,11 +96,18 @@ export class Bench {
   private async play(job: PlayableJob): Promise<void> {
     const startMs = job.clock[0]?.jobMs ?? 0
     const nowSecond = Math.floor((jobTimeMs(job.clock, job.serverMs - BEHIND_MS) - startMs) / 1000)
-    const car = this.played.get(job.jobId) ?? {
-      run: new BenchRun(job.truth, job.scaleStepG),
-      sentTo: job.lastSecond,
-      unsent: [],
-    }
+    const truth = JSON.stringify([job.truth, job.scaleStepG])
+    const known = this.played.get(job.jobId)
+    // another rig was taken: it is played again from the start, and only what is new is sent
+    const car =
+      known?.truth === truth
+        ? known
+        : {
+            run: new BenchRun(job.truth, job.scaleStepG),
+            truth,
+            sentTo: known?.sentTo ?? job.lastSecond,
+            unsent: known?.unsent ?? [],
+          }
     this.played.set(job.jobId, car)
     await this.drain(car)
     const until = performance.now() + SLICE_MS

@@ -7,6 +7,7 @@ const COMMANDS: Record<string, () => Promise<import('./command').Command>> = {
   hold: async () => (await import('./hold')).hold,
   pull: async () => (await import('./pull')).pull,
   day: async () => (await import('./day')).day,
+  week: async () => (await import('./week')).week,
   charge: async () => (await import('./charge')).charge,
   proving: async () => (await import('./proving')).proving,
   'set-up': async () => (await import('./set-up')).setUp,

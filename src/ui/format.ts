@@ -57,3 +57,17 @@ const threeDigits = (x: number): string => String(Number(x.toPrecision(3)))
 export const cfmText = (m3S: number): string => threeDigits(m3S / CUBIC_METRES_S_PER_CFM)
 /** A bore as hoses are sold. */
 export const mmText = (m: number): string => threeDigits(m / METRES_PER_MM)
+
+/** A moment as a date-and-time entry has it, in a zone: 2026-11-25T14:20. */
+export const localTimeIn =
+  (timeZone: string) =>
+  (ms: number): string =>
+    format(new TZDate(ms, timeZone), "yyyy-MM-dd'T'HH:mm")
+
+/** The moment such an entry means in that zone, ms; NaN where it is none. */
+export function localTimeMs(text: string, timeZone: string): number {
+  const parts = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)/.exec(text)?.slice(1).map(Number)
+  if (!parts) return Number.NaN
+  const [year, month, day, hour, minute] = parts as [number, number, number, number, number]
+  return new TZDate(year, month - 1, day, hour, minute, timeZone).getTime()
+}

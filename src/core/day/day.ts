@@ -8,8 +8,12 @@ export type DayStep = {
   step: Step
   /** one person is there all the time */
   hands?: Minutes
+  /** the same for those who are known to take another time */
+  handsBy?: Readonly<Record<string, Minutes>>
   /** nobody is needed; may be stretched */
   wait?: Minutes
+  /** the same by the rig that hangs on the car: a pump of its own pace */
+  waitBy?: Readonly<Record<string, Minutes>>
   /** nine of ten such waits are over by then */
   waitP90?: Minutes
   /** the rig is free at its end: shut at the core tools, hoses off */
@@ -39,6 +43,9 @@ export type DayRow = {
 
 export type Away = { person: string; from: Minutes; to: Minutes }
 
+/** Steps somebody may not do: a trainee signs nothing. */
+export type Barred = { person: string; steps: readonly Step[] }
+
 /** What a day is planned from. */
 export type Day = {
   people: readonly string[]
@@ -46,6 +53,12 @@ export type Day = {
   scales: readonly string[]
   cars: readonly DayCar[]
   away: readonly Away[]
+  /** nobody where left out; where nobody at all may, everybody does */
+  barred?: readonly Barred[]
+  /** rigs that are out of use for now, and until when; all are there where left out */
+  rigsFrom?: Readonly<Record<string, Minutes>>
+  /** rigs that stay on until the end of the hold, whatever a car could: they have no core tools; none where left out */
+  rigsStay?: readonly string[]
   /** pieces that stand as they are */
   fixed: readonly DayRow[]
 }

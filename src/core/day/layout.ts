@@ -14,13 +14,19 @@ import {
 /** A step as it is laid out, things by their index; a row that stands beside it where one does. */
 type Piece = {
   step: DayStep
-  hands: Minutes
+  /** of each person, min, and who may */
+  hands: readonly Minutes[]
+  may: readonly number[]
   isWait: boolean
+  /** how many times its wait a wait lasts on each rig, 1 where rigs make no difference */
+  pace: readonly number[]
   pulls: boolean
   scaled: boolean
   /** a rig is bound from its beginning, or free again at its end */
   takesRig: boolean
   freesRig: boolean
+  /** the same for a rig that stays on until its hold is over */
+  freesLast: boolean
   standing: Placed | null
 }
 /** A piece at its place: indexes of person, rig and scale, -1 for none. */
@@ -36,6 +42,8 @@ export type Ground = {
   scales: readonly Calendar[]
   /** the rig that hangs on each car already, -1 for none */
   hanging: readonly number[]
+  /** of each rig whether it stays on until the hold is over */
+  stays: readonly boolean[]
   /** cars with pieces that stand and have begun: they are laid out as far before the list */
   begun: readonly { car: number; pieces: number }[]
 }
@@ -45,22 +53,40 @@ const BOUND: readonly Step[] = ['rig', 'pull', 'isolate', 'hold']
 
 function piecesOf(day: Day, car: DayCar): Piece[] {
   const freed = car.steps.findIndex((s) => s.freesRig)
-  const last = freed >= 0 ? freed : car.steps.findLastIndex((s) => BOUND.includes(s.step))
+  const bound = car.steps.findLastIndex((s) => BOUND.includes(s.step))
+  const last = freed >= 0 ? freed : bound
   return car.steps.map((step, i) => ({
     step,
-    hands: step.hands ?? 0,
+    hands: day.people.map((person) => step.handsBy?.[person] ?? step.hands ?? 0),
+    may: mayDo(day, step.step),
     isWait: step.hands === undefined,
+    pace: day.rigs.map((rig) => (step.wait ? (step.waitBy?.[rig] ?? step.wait) / step.wait : 1)),
     pulls: step.step === 'pull' && step.hands === undefined,
     scaled: step.step === 'charge' && step.hands !== undefined && day.scales.length > 0,
     takesRig: step.step === 'rig',
     freesRig: i === last,
+    freesLast: i === bound,
     standing: standingOf(day, car, step, i),
   }))
 }
 
+/** Who may do a step; everybody where nobody may. */
+function mayDo({ people, barred = [] }: Day, step: Step): number[] {
+  const all = people.map((_, i) => i)
+  const some = all.filter((i) => !barred.some((b) => b.person === people[i] && b.steps.includes(step)))
+  return some.length > 0 ? some : all
+}
+
 function standingOf(day: Day, car: DayCar, step: DayStep, piece: number): Placed | null {
-  const row = day.fixed.find((r) => r.car === car.id && r.step === step.step)
-  if (!row) return null
+  // a pull is begun by hands and then waits: two pieces of one step
+  const row = day.fixed.find(
+    (r) => r.car === car.id && r.step === step.step && (step.hands === undefined) === (r.person === null),
+  )
+  // of a step that comes twice the first one stands
+  const first = car.steps.findIndex(
+    (s) => s.step === step.step && (s.hands === undefined) === (step.hands === undefined),
+  )
+  if (!row || first !== piece) return null
   const at = (names: readonly string[], name: string | null) => (name === null ? -1 : names.indexOf(name))
   const { from, to } = row
   return {
@@ -89,6 +115,7 @@ export function groundOf(day: Day): Ground {
     turns: pieces.map((own) => own.filter((p) => !p.isWait).length),
     people,
     scales,
+    stays: day.rigs.map((rig) => day.rigsStay?.includes(rig) ?? false),
     hanging: day.cars.map((car) =>
       car.rig !== undefined &&
       car.steps.some((s) => BOUND.includes(s.step) && s.step !== 'rig') &&
@@ -121,6 +148,7 @@ class Layout {
   /** the rig on each car, -1 for none, and the pull that runs on it */
   private readonly carRig: number[]
   private readonly pulling: (Placed | null)[]
+  private readonly stays: readonly boolean[]
   private readonly ground: Ground
   private readonly waitOf: WaitOf
 
@@ -132,7 +160,8 @@ class Layout {
     this.scales = ground.scales.map((c) => c.copy())
     this.ready = day.cars.map((car) => Math.max(0, car.arrives))
     this.next = day.cars.map(() => 0)
-    this.rigFree = day.rigs.map(() => 0)
+    this.rigFree = day.rigs.map((rig) => day.rigsFrom?.[rig] ?? 0)
+    this.stays = ground.stays
     this.rigOn = day.rigs.map((_, rig) => ground.hanging.indexOf(rig))
     this.carRig = [...ground.hanging]
     this.pulling = day.cars.map(() => null)
@@ -157,7 +186,9 @@ class Layout {
     const index = this.next[car] as number
     const piece = (this.ground.pieces[car] as readonly Piece[])[index] as Piece
     const ready = this.ready[car] as number
-    const placed = piece.standing ? this.standing(car, piece.standing, ready) : this.placed(car, piece, index, ready)
+    const placed = piece.standing
+      ? this.standing(car, piece, piece.standing, ready)
+      : this.placed(car, piece, index, ready)
     this.next[car] = index + 1
     this.rows.push({ car, placed })
     if (!piece.standing) {
@@ -173,7 +204,7 @@ class Layout {
       this.carRig[car] = placed.rig
     }
     const rig = this.carRig[car] as number
-    if (piece.freesRig && rig >= 0) {
+    if ((this.stays[rig] ? piece.freesLast : piece.freesRig) && rig >= 0) {
       this.rigFree[rig] = Math.max(this.rigFree[rig] as number, placed.to)
       if (this.rigOn[rig] === car) this.rigOn[rig] = -1
       this.carRig[car] = -1
@@ -182,32 +213,56 @@ class Layout {
   }
 
   /** What stands is as it is; where its car or its rig cannot be there by then that is counted against the plan. */
-  private standing(car: number, placed: Placed, ready: Minutes): Placed {
-    this.broken += Math.max(0, ready - placed.from)
-    if (placed.rig >= 0 && (this.carRig[car] as number) < 0)
-      this.broken += Math.max(0, (this.rigFree[placed.rig] as number) - placed.from)
-    return { ...placed }
+  private standing(car: number, piece: Piece, placed: Placed, ready: Minutes): Placed {
+    // what began before now began when its car was there
+    const since = placed.piece === 0 ? Math.min(ready, (this.ground.day.cars[car] as DayCar).arrives) : ready
+    this.broken += Math.max(0, since - placed.from)
+    if (piece.takesRig && placed.rig < 0) while (this.rigOn.every((on) => on >= 0)) this.turn(this.soonest())
+    const rig = piece.takesRig && placed.rig < 0 ? this.freeRig(placed.from) : placed.rig
+    if (rig >= 0 && (this.carRig[car] as number) < 0)
+      this.broken += Math.max(0, (this.rigFree[rig] as number) - placed.from)
+    return { ...placed, rig }
+  }
+
+  /** A rig for what stands without one: of those free by then the one that lay the shortest, else the one free the soonest. */
+  private freeRig(by: Minutes): number {
+    let best = -1
+    for (let r = 0; r < this.rigOn.length; r++) {
+      if ((this.rigOn[r] as number) >= 0) continue
+      if (best < 0) best = r
+      const [free, known] = [this.rigFree[r] as number, this.rigFree[best] as number]
+      if (known > by ? free < known : free <= by && free > known) best = r
+    }
+    return best
   }
 
   private placed(car: number, piece: Piece, index: number, ready: Minutes): Placed {
     const rig = this.carRig[car] as number
-    if (piece.isWait)
-      return { piece: index, person: -1, rig, scale: -1, from: ready, to: ready + this.waitOf(car, piece.step) }
+    if (piece.isWait) {
+      const lasts = this.waitOf(car, piece.step) * (piece.pace[rig] ?? 1)
+      return { piece: index, person: -1, rig, scale: -1, from: ready, to: ready + lasts }
+    }
     if (!piece.takesRig) return this.byHands(piece, index, ready, rig)
     let best: Placed | null = null
+    let bestEnd = Number.POSITIVE_INFINITY
+    const pull = (this.ground.pieces[car] as readonly Piece[]).find((p, i) => i > index && p.pulls)
     // where every rig hangs somewhere, whoever is soonest done with one goes on first
     while (this.rigOn.every((on) => on >= 0)) this.turn(this.soonest())
     for (let r = 0; r < this.rigOn.length; r++) {
       if ((this.rigOn[r] as number) >= 0) continue
       const free = this.rigFree[r] as number
       const found = this.byHands(piece, index, Math.max(ready, free), r)
+      // by when its pull is over: a quick pump may be worth the wait for it
+      const end = found.to + (pull ? this.waitOf(car, pull.step) * (pull.pace[r] ?? 1) : 0)
       // of rigs that come to the same the one that lay the shortest
       if (
         !best ||
-        found.from < best.from - SAME_MIN ||
-        (found.from < best.from + SAME_MIN && free > (this.rigFree[best.rig] as number))
-      )
+        end < bestEnd - SAME_MIN ||
+        (end < bestEnd + SAME_MIN && free > (this.rigFree[best.rig] as number))
+      ) {
         best = found
+        bestEnd = end
+      }
     }
     return best as Placed
   }
@@ -220,22 +275,38 @@ class Layout {
   }
 
   /** The earliest moment somebody, and a scale where one is asked for, is free for so long. */
-  private byHands({ hands, scaled }: Piece, piece: number, at: Minutes, rig: number): Placed {
+  private byHands({ hands, may, scaled }: Piece, piece: number, at: Minutes, rig: number): Placed {
     let since = at
     for (;;) {
-      const person = earliest(this.people, since, hands)
-      const from = (this.people[person] as Calendar).freeFrom(since, hands)
+      const person = this.soonestDone(hands, may, since)
+      const long = hands[person] as Minutes
+      const from = (this.people[person] as Calendar).freeFrom(since, long)
       let scale = -1
       if (scaled) {
-        scale = earliest(this.scales, from, hands)
-        const free = (this.scales[scale] as Calendar).freeFrom(from, hands)
+        scale = earliest(this.scales, from, long)
+        const free = (this.scales[scale] as Calendar).freeFrom(from, long)
         if (free > from + SAME_MIN) {
           since = free
           continue
         }
       }
-      return { piece, person, rig, scale, from, to: from + hands }
+      return { piece, person, rig, scale, from, to: from + long }
     }
+  }
+
+  /** Who of those who may is done the earliest. */
+  private soonestDone(hands: readonly Minutes[], may: readonly number[], since: Minutes): number {
+    let [best, bestTo] = [may[0] as number, Number.POSITIVE_INFINITY]
+    for (let i = 0; i < may.length; i++) {
+      const person = may[i] as number
+      const long = hands[person] as Minutes
+      const to = (this.people[person] as Calendar).freeFrom(since, long) + long
+      if (to < bestTo - SAME_MIN) {
+        best = person
+        bestTo = to
+      }
+    }
+    return best
   }
 }
 

@@ -1,14 +1,15 @@
 import type { Day, DayPlan, Minutes } from './day'
 import { layOut } from './layout'
-import { sturdiest } from './robust'
-import { type Found, searchDay } from './search'
+import { DRAWN_DAYS, sturdiest } from './robust'
+import { type Found, searchDay, WHOLE } from './search'
 
 /** A day's plan: of those with the least lateness and as good ends, the one that is late in fewest drawn days. */
-export function planDay(day: Day): { plan: DayPlan; found: Found } {
-  const found = searchDay(day)
-  const plan = layOut(found.ground, sturdiest(found).order)
+export function planDay(day: Day, effort = WHOLE): { plan: DayPlan; found: Found; order: readonly number[] } {
+  const found = searchDay(day, effort)
+  const { order } = sturdiest(found, Math.ceil(DRAWN_DAYS * effort.share))
+  const plan = layOut(found.ground, order)
   const rows = [...plan.rows].sort((a, b) => a.from - b.from || a.to - b.to || (a.car < b.car ? -1 : 1))
-  return { plan: { ...plan, rows }, found }
+  return { plan: { ...plan, rows }, found, order }
 }
 
 /** Which fixed row its car, or its rig, cannot be there for, and when it could be; null where all are kept. */

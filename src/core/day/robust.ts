@@ -4,7 +4,7 @@ import { costOf } from './layout'
 import type { Candidate, Found } from './search'
 
 /** Days drawn to see which plan is late in fewest. */
-const DRAWN_DAYS = 200
+export const DRAWN_DAYS = 200
 /** Deviations of a normal below which nine of ten lie. */
 const NINE_OF_TEN = 1.2815515655446004
 
@@ -14,12 +14,13 @@ type Drawn = (car: number, step: DayStep) => number
 /**
  * Of the plans that are as good as the best, the one that is late in fewest drawn days; the best where no wait is uncertain
  * or nothing is promised.
+ * @param drawn - days drawn: fewer where the search itself is cut short
  */
-export function sturdiest({ ground, best, pool }: Found): Candidate {
+export function sturdiest({ ground, best, pool }: Found, drawn = DRAWN_DAYS): Candidate {
   const { cars } = ground.day
   const uncertain = cars.some((c) => c.steps.some((s) => (s.waitP90 ?? 0) > (s.wait ?? 0)))
   if (!uncertain || !cars.some((c) => c.promised !== null) || pool.length < 2) return best
-  const days = Array.from({ length: DRAWN_DAYS }, (_, i) => drawnDay(i + 1))
+  const days = Array.from({ length: drawn }, (_, i) => drawnDay(i + 1))
   let chosen = { candidate: best, late: Number.POSITIVE_INFINITY }
   for (const candidate of pool) {
     const late = lateDays(ground, candidate, days, chosen.late)

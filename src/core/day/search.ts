@@ -28,17 +28,23 @@ const WALKS: readonly Walk[] = [
   { share: 0.2, hot: 0.004, late: 30, from: 'best' },
 ]
 
+/** How far a search goes: its share of the layouts, 1 for all of them, and lists to begin from besides the rules'. */
+export type Effort = { share: number; from: readonly (readonly number[])[] }
+export const WHOLE: Effort = { share: 1, from: [] }
+
 /**
  * Searches for the best plan of a day: by several list rules first, then by moving one piece of the list after another and
  * keeping what is better, or little worse while it is early (simulated annealing, seeded).
  */
-export function searchDay(day: Day): Found {
+export function searchDay(day: Day, effort = WHOLE): Found {
   const ground = groundOf(day)
-  const candidates = listRules(ground).map((order) => ({ order, cost: costOf(ground, order) }))
+  const lists = [...effort.from, ...listRules(ground)]
+  const candidates = lists.map((order) => ({ order, cost: costOf(ground, order) }))
   const pool = new Pool()
   for (const c of candidates) pool.offer(c)
   const blocks = ground.turns.reduce((n, t) => n + t, 0)
-  const layouts = blocks > 1 ? Math.min(LAYOUTS_MOST, Math.ceil(BLOCKS_TIMES_LAYOUTS / blocks)) : 0
+  const most = Math.min(LAYOUTS_MOST, Math.ceil(BLOCKS_TIMES_LAYOUTS / Math.max(1, blocks)))
+  const layouts = blocks > 1 ? Math.ceil(most * effort.share) : 0
   const random = seeded(1 + blocks)
   const starts = [...candidates].sort((a, b) => compareCost(a.cost, b.cost))
   for (const [i, walk] of WALKS.entries()) {

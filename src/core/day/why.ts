@@ -34,7 +34,8 @@ export function whyOf(day: Day, plan: DayPlan, late: Readonly<Record<string, Min
 
 /** How much longer a pull runs than it has to, min. */
 function stretched(day: Day, car: string, row: DayRow): Minutes {
-  const wait = day.cars.find((c) => c.id === car)?.steps.find((s) => s.step === row.step)?.wait ?? 0
+  const step = day.cars.find((c) => c.id === car)?.steps.find((s) => s.step === row.step && s.wait !== undefined)
+  const wait = (row.rig !== null ? step?.waitBy?.[row.rig] : undefined) ?? step?.wait ?? 0
   return Math.max(0, row.to - row.from - wait)
 }
 

@@ -71,6 +71,7 @@ function subjectsOf({ kind, payload }: Pick<EventDraft, 'kind' | 'payload'> & Ev
     case 'part-charge':
     case 'noted':
     case 'car-told':
+    case 'rig-taken':
     case 'proof-read':
       return [`${kind} ${canonicalJson(payload)}`]
     // said by the server, or beside a deed that speaks for itself

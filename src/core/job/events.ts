@@ -235,6 +235,8 @@ export const PAYLOADS = {
     /** the most its label or manual lets in for a test or a sweep, Pa above the air */
     nitrogenLimitPaG: z.number().min(5_000).max(3_000_000).optional(),
   }),
+  /** another rig than it was taken in with, before any hose hangs on it */
+  'rig-taken': z.strictObject({ rig: RigWritten }),
   'zero-read': z.strictObject({
     lowPaG: PaGauge,
     highPaG: PaGauge,

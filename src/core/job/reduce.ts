@@ -1,4 +1,4 @@
-import type { JobEvent, JobOpened, PayloadOf } from './events'
+import { type EventKind, type JobEvent, type JobOpened, type PayloadOf, SERVER_KINDS } from './events'
 import { RIG_AT_START, type RigState } from './parts'
 import { searchOn } from './search'
 import { atStage, lastOf, nextOf } from './stage-now'
@@ -44,8 +44,8 @@ const openedRead = ({ rig, procedure, ...opened }: JobOpened): Opened => ({
   procedure: procedureRead(procedure),
 })
 
-function gaugeFacts(opened: JobOpened): GaugeFacts {
-  const { gauge, gaugeAt, resolutionPa } = rigRead(opened.rig)
+function gaugeFacts({ rig }: Pick<JobOpened, 'rig'>): GaugeFacts {
+  const { gauge, gaugeAt, resolutionPa } = rigRead(rig)
   return { gauge, gaugeAt, resolutionPa }
 }
 
@@ -128,8 +128,20 @@ function openJob(event: Extract<JobEvent, { kind: 'job-opened' }>): JobState {
   return event.payload.procedure.stages ? atStage(opened, 0) : opened
 }
 
+/** Kinds that say nothing of where hands are: written by the server, or from wherever somebody stands. */
+const NO_HANDS: readonly EventKind[] = [...SERVER_KINDS, 'alarm-answered', 'car-given', 'corrected', 'deed-chosen']
+
 /** One event onto a state: pure, total, and never forbidding; what is unwise is named by `cautionsBefore`. */
 export function reduceJob(state: JobState, event: JobEvent): JobState {
+  const next = withEvent(state, event)
+  const touched = NO_HANDS.includes(event.kind) ? {} : { touched: { at: event.happenedAt, by: event.by } }
+  if (next.visits === state.visits) return { ...next, ...touched }
+  // whoever ended a visit did its work
+  const visits = next.visits.map((v) => (v.endedAt === undefined || v.by !== undefined ? v : { ...v, by: event.by }))
+  return { ...next, ...touched, visits }
+}
+
+function withEvent(state: JobState, event: JobEvent): JobState {
   const at = event.happenedAt
   const waiting = state.aside[event.id]
   if (waiting?.event === null) return { ...state, aside: { ...state.aside, [event.id]: { ...waiting, event } } }
@@ -146,6 +158,15 @@ export function reduceJob(state: JobState, event: JobEvent): JobState {
         ...(event.payload.ageYears !== undefined && { ageYears: event.payload.ageYears }),
         ...(event.payload.nitrogenLimitPaG !== undefined && { nitrogenLimitPaG: event.payload.nitrogenLimitPaG }),
       }
+    case 'rig-taken':
+      return withHung(
+        {
+          ...state,
+          opened: { ...state.opened, rig: rigRead(event.payload.rig) },
+          ownGauge: gaugeFacts(event.payload),
+        },
+        state.hung,
+      )
     case 'zero-read':
       return { ...state, zero: { ...event.payload, at, by: event.by }, recoveredUnread: false }
     case 'recovered':

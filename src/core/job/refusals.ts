@@ -16,6 +16,13 @@ const SETTLES_G = 5
  */
 export function refusalOf(state: JobState, event: Pick<EventDraft, 'kind' | 'payload'>): Refusal | null {
   switch (event.kind) {
+    case 'rig-taken':
+      return ['coupler-low', 'coupler-high'].some((c) => state.rig[c as 'coupler-low'] !== 'off')
+        ? {
+            path: 'rig',
+            reason: `${state.opened.rig.name} hangs on it: its hoses come off before another rig is taken`,
+          }
+        : null
     case 'charge-planned':
       return refusePlan(state, event.payload as PayloadOf<'charge-planned'>)
     case 'container-started':

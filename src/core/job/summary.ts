@@ -33,6 +33,8 @@ export type JobSummary = {
   pump?: string
   /** left standing under its vacuum, or ended before its last step */
   rests?: 'parked' | 'closed'
+  /** the rig on it, by name; missing in rows from before it was kept */
+  rig?: string
   /** what is to be charged while it is charged, g */
   targetG?: number
 }
@@ -56,6 +58,7 @@ export function summarise(state: JobState): JobSummary {
     ambientC: opened.place.ambientC,
     barometerPa: opened.place.barometerPa,
     ultimatePa: opened.rig.ultimatePa,
+    rig: opened.rig.name,
     gauge: gaugeSeat(opened.rig),
     holds: state.holds.length,
     pulls: state.pulls.length,

@@ -31,6 +31,8 @@ export function eventWords(event: JobEvent): string {
       return `At rest: ${event.payload.typed}`
     case 'car-told':
       return `Told of the car: ${toldWords(event.payload)}`
+    case 'rig-taken':
+      return `Rig: ${event.payload.rig.name}`
     case 'recovered':
       return `Recovered ${Math.round(event.payload.grams)} g`
     case 'zero-explained':

@@ -5,6 +5,7 @@ import { AppError } from '../errors'
 const RIGHTS = {
   'sign-job': ['lead', 'technician'],
   'correct-book': ['lead', 'technician'],
+  'plan-day': ['lead', 'technician'],
   'edit-shop': ['lead'],
 } as const satisfies Record<string, readonly Role[]>
 export type Right = keyof typeof RIGHTS
@@ -14,6 +15,7 @@ export const may = (role: Role, right: Right): boolean => (RIGHTS[right] as read
 const REFUSED: Record<Right, string> = {
   'sign-job': 'A trainee runs jobs; a technician or the lead signs them.',
   'correct-book': 'The lead, or a technician who signs, corrects the book.',
+  'plan-day': 'The lead or a technician plans the day; a trainee says when they are away.',
   'edit-shop': 'Only the lead edits procedures, accounts and rigs.',
 }
 

@@ -1,5 +1,5 @@
 import type { BenchTruth } from '@/core/bench/truth'
-import type { JobOpened } from '@/core/job/events'
+import type { JobOpened, RigWritten } from '@/core/job/events'
 
 /** Water by the story of the job, g liquid and bound: middles of the ranges of model.md section 8 (assumed). */
 const WATER_G: Record<JobOpened['story']['opened'], number> = {
@@ -10,15 +10,20 @@ const WATER_G: Record<JobOpened['story']['opened'], number> = {
   days: 4,
 }
 
+/** What of a simulated car is its rig's. */
+export const rigTruth = (rig: RigWritten): Pick<BenchTruth, 'line' | 'rig' | 'pumpCfm' | 'ultimateMicron'> => ({
+  line: { boreMm: rig.boreMm, lengthM: rig.lengthM, hoses: rig.hoses },
+  rig,
+  pumpCfm: rig.pumpCfm,
+  ultimateMicron: rig.ultimateMicron,
+})
+
 /** What is hidden in a simulated car: from its story, no leak until somebody sets one. */
 export function truthOf(opened: JobOpened, jobId: string): BenchTruth {
   const { rig, place, story } = opened
   return {
     volumeL: opened.volumeL,
-    line: { boreMm: rig.boreMm, lengthM: rig.lengthM, hoses: rig.hoses },
-    rig,
-    pumpCfm: rig.pumpCfm,
-    ultimateMicron: rig.ultimateMicron,
+    ...rigTruth(rig),
     leakPaM3S: 0,
     waterG: WATER_G[story.opened],
     boundG: story.drierReplaced || story.opened === 'nothing' ? 0 : 0.4,

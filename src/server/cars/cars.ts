@@ -6,21 +6,30 @@ import type { Scope, TxScope } from '../db/scope'
 /** Cars offered at the door at most. */
 const MOST_CARS = 1000
 
+type CarRow = Omit<KnownCar, 'seenAt' | 'lastChargedAt'> & { seenAt: Date; lastChargedAt: Date | null }
+
+const CAR = `select id, name, plate, model, hybrid, label, volume_l as "volumeL", last_charge_g as "lastChargeG",
+  last_charged_at as "lastChargedAt", seen_at as "seenAt" from car`
+
+const known = ({ seenAt, lastChargedAt, ...car }: CarRow): KnownCar => ({
+  ...car,
+  seenAt: seenAt.toISOString(),
+  lastChargedAt: lastChargedAt?.toISOString() ?? null,
+})
+
 /** Cars of the shop, the one that came last first. */
 export async function selectCars(db: Scope): Promise<KnownCar[]> {
-  const { rows } = await db.query<
-    Omit<KnownCar, 'seenAt' | 'lastChargedAt'> & { seenAt: Date; lastChargedAt: Date | null }
-  >(
-    `select id, name, plate, model, hybrid, label, volume_l as "volumeL", last_charge_g as "lastChargeG",
-            last_charged_at as "lastChargedAt", seen_at as "seenAt"
-       from car where shop_id = $1 order by seen_at desc limit $2`,
-    [db.shopId, MOST_CARS],
-  )
-  return rows.map(({ seenAt, lastChargedAt, ...car }) => ({
-    ...car,
-    seenAt: seenAt.toISOString(),
-    lastChargedAt: lastChargedAt?.toISOString() ?? null,
-  }))
+  const { rows } = await db.query<CarRow>(`${CAR} where shop_id = $1 order by seen_at desc limit $2`, [
+    db.shopId,
+    MOST_CARS,
+  ])
+  return rows.map(known)
+}
+
+/** A car of the shop, or null. */
+export async function selectCar(db: Scope, id: string): Promise<KnownCar | null> {
+  const { rows } = await db.query<CarRow>(`${CAR} where shop_id = $1 and id = $2`, [db.shopId, id])
+  return rows[0] ? known(rows[0]) : null
 }
 
 /**

@@ -12,6 +12,7 @@ import { DemoEquipment, DemoRig, fillShelf } from '../equipment/fill-shelf'
 import { selectProcedures, selectRigs, upsertProcedure } from '../shop/catalogue'
 import { insertShop, openShop } from '../shop/shop'
 import { DemoCar } from './demo-car'
+import { DemoDay, planAhead } from './plan-ahead'
 import { DEMO_SIGN_INS } from './sign-ins'
 import { DemoAway, walkAway } from './walk-away'
 import { walkCar } from './walk-car'
@@ -32,6 +33,7 @@ const DemoPlace = z.strictObject({
   rigs: z.array(DemoRig),
   cars: z.array(DemoCar),
   away: z.array(DemoAway).default([]),
+  day: DemoDay.optional(),
 })
 
 /**
@@ -65,6 +67,7 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   const rigs = await selectRigs(scope)
   for (const car of place.cars) await walkCar(scope, car, place.shop, procedures, rigs, now)
   for (const away of place.away) await walkAway(scope, away, now)
+  if (place.day) await planAhead(scope, place.day, now)
   await openShop(scope)
   return true
 }

@@ -2,12 +2,13 @@ import { randomUUID } from 'node:crypto'
 import { canonicalJson } from '@/core/entry/canonical'
 import { oneForm } from '@/core/entry/instant'
 import { clockFactor, jobTimeMs } from '@/core/job/clock'
-import { AFTER_SIGNATURE, type EventDraft, type JobEvent } from '@/core/job/events'
+import { AFTER_SIGNATURE, type EventDraft, type JobEvent, type RigWritten } from '@/core/job/events'
 import { foldJob, reduceJob } from '@/core/job/reduce'
 import { refusalOf } from '@/core/job/refusals'
 import { countsAsWork, type JobState } from '@/core/job/state'
 import { summarise } from '@/core/job/summary'
 import type { Author } from '../accounts/author'
+import { rigTruth } from '../bench/truth'
 import type { TxScope } from '../db/scope'
 import { insertDeed } from '../equipment/shelf'
 import { AppError, notFound } from '../errors'
@@ -44,6 +45,8 @@ export async function appendEvents(
   for (const draft of fresh)
     if (draft.kind === 'charge-planned') await refuseOtherStock(tx, before, draft.payload.containers)
   for (const draft of fresh) if (draft.kind === 'car-given') await refuseStranger(tx, draft.payload)
+  for (const draft of fresh)
+    if (draft.kind === 'rig-taken' && job.simulated) await rigOfTheBench(tx, jobId, draft.payload.rig)
   const slowing = job.simulated ? await slowForHands(tx, jobId, before, fresh) : []
   const said = fresh.length > 0 ? clockSetBack(stored, fresh[0] as EventDraft) : []
   const added = await insertChain(tx, author, job, [...said, ...fresh, ...slowing])
@@ -58,6 +61,15 @@ export async function appendEvents(
   }
   const places = new Map([...stored, ...added].map((e) => [e.id, e.seq]))
   return drafts.map((draft) => ({ id: draft.id, seq: places.get(draft.id) as number, repeated: known.has(draft.id) }))
+}
+
+/** The simulated bench plays with the rig that is really on. */
+async function rigOfTheBench(tx: TxScope, jobId: string, rig: RigWritten): Promise<void> {
+  await tx.query(
+    `update job set bench = jsonb_set(jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb), '{scaleStepG}', to_jsonb($3::float8))
+      where id = $1 and shop_id = $4`,
+    [jobId, JSON.stringify(rigTruth(rig)), rig.scaleStepG, tx.shopId],
+  )
 }
 
 /** Fresh oil in the middle of a pull stands in the pump's own book: its hours begin anew. */

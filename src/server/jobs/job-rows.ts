@@ -127,19 +127,18 @@ export async function insertClockSegment(db: Scope, jobId: string, segment: Cloc
 
 export type StoredEvent = JobEvent & { seq: number; previous: string; hash: string }
 
+/** An event as the database gives it back. */
+export type EventRow = { happenedAt: Date; storedAt: Date } & Record<string, unknown>
+
+export const eventRead = (row: EventRow): StoredEvent =>
+  ({ ...row, happenedAt: row.happenedAt.toISOString(), storedAt: row.storedAt.toISOString() }) as unknown as StoredEvent
+
 /** Events of a job after `afterSeq`, in the order of the chain. */
 export async function selectEvents(db: Scope, jobId: string, afterSeq = -1): Promise<StoredEvent[]> {
-  const { rows } = await db.query<{ happenedAt: Date; storedAt: Date } & Record<string, unknown>>(
+  const { rows } = await db.query<EventRow>(
     `select seq, id, kind, happened_at as "happenedAt", stored_at as "storedAt", by_name as "by", payload, previous, hash
        from event where job_id = $1 and shop_id = $3 and seq > $2 order by seq`,
     [jobId, afterSeq, db.shopId],
   )
-  return rows.map(
-    (row) =>
-      ({
-        ...row,
-        happenedAt: row.happenedAt.toISOString(),
-        storedAt: row.storedAt.toISOString(),
-      }) as unknown as StoredEvent,
-  )
+  return rows.map(eventRead)
 }

@@ -9,9 +9,14 @@ export type Change = {
   judged?: true
   alarms?: true
   here?: true
+  /** of the shop's day rather than of a job: something it is planned from changed, or the plan did */
+  day?: 'asked' | 'planned'
 }
 export const CHANGE_CHANNEL = 'yperos_change'
 
 export async function notifyChange(db: Scope, change: Omit<Change, 'shop'>): Promise<void> {
   await db.query('select pg_notify($1, $2)', [CHANGE_CHANNEL, JSON.stringify({ shop: db.shopId, ...change })])
 }
+
+/** Tells that the shop's day is to be planned anew, or was. */
+export const notifyDay = (db: Scope, day: 'asked' | 'planned'): Promise<void> => notifyChange(db, { job: '', day })

@@ -1,4 +1,5 @@
 import type { SessionScope } from '../accounts/user-scope'
+import { dayView } from '../day/plan-rows'
 import { boardRows, boardView } from '../jobs/board-view'
 import { eventStream } from './event-stream'
 
@@ -8,34 +9,40 @@ const GATHER_MS = 400
 /**
  * The board as server-sent events: all of it at first and whenever the line to the database was lost, then the cars
  * that changed.
- * Rows are the board's own (`BoardRow`); a message with `all` holds every car there is.
+ * Rows are the board's own (`BoardRow`); a message with `all` holds every car there is, one with `day` the day's plan.
  */
 export function boardStream(request: Request, scope: SessionScope): Response {
   const changed = new Set<string>()
   let everything = true
+  let planned = true
   let counter = 0
   return eventStream(
     request,
     scope,
     (change) => {
-      if (change === 'reconnected') everything = true
+      if (change === 'reconnected') everything = planned = true
       else if (change.shop !== scope.shopId) return false
+      else if (change.day === 'asked') return false
+      else if (change.day) planned = true
       else changed.add(change.job)
       return true
     },
     async () => {
       await new Promise((done) => setTimeout(done, GATHER_MS))
       const all = everything
+      const withDay = planned
       const ids = [...changed]
-      everything = false
+      everything = planned = false
       changed.clear()
-      if (!all && ids.length === 0) return null
+      if (!all && !withDay && ids.length === 0) return null
       try {
-        const rows = all ? await boardView(scope) : await boardRows(scope, ids)
-        return { id: String(++counter), data: { rows, all } }
+        const rows = all ? await boardView(scope) : ids.length > 0 ? await boardRows(scope, ids) : []
+        const day = withDay ? await dayView(scope) : null
+        return { id: String(++counter), data: { rows, all, ...(day && { day }) } }
       } catch (error) {
         // what could not be read is still to be told
         everything ||= all
+        planned ||= withDay
         for (const id of ids) changed.add(id)
         throw error
       }

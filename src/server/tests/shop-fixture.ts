@@ -79,6 +79,20 @@ export async function freshShop(): Promise<Fixture> {
   }
 }
 
+/** A second shop in the same database, not opened: whatever is asked of it must have nothing of the first. */
+export const anotherShop = async (): Promise<Scope> =>
+  scopeOf(
+    await insertShop(database(), {
+      name: 'Elsewhere',
+      altitudeM: 0,
+      barometerPa: AIR_PA,
+      ambientC: 20,
+      timeZone: 'UTC',
+      demo: false,
+      certificateAsked: false,
+    }),
+  )
+
 /** A job opened at `openedAt` with the gauge G1 hanging at it since then. */
 export async function jobWithGauge(by: Account, openedAt = new Date(Date.now() - 3600_000)): Promise<string> {
   const id = randomUUID()

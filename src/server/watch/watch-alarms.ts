@@ -32,10 +32,16 @@ export class AlarmWatch {
   private timeAt = Number.NEGATIVE_INFINITY
   private zones = new Map<number, string>()
 
+  /** Every open car as it is known here, null before the first look: what else is watched needs no fold of its own. */
+  get cars(): readonly WatchedCar[] | null {
+    return Number.isFinite(this.allAt) ? [...this.watched.cars.values()] : null
+  }
+
   /** Something changed; after a lost line anything may have. */
   tell(change: Change | 'reconnected'): void {
     if (change === 'reconnected') this.missed = true
-    else if (!change.alarms && !change.here) this.news.set(change.job, joined(this.news.get(change.job), change))
+    else if (!change.alarms && !change.here && !change.day)
+      this.news.set(change.job, joined(this.news.get(change.job), change))
   }
 
   /** One look. @returns how many cars' alarms changed */

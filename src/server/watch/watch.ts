@@ -3,6 +3,7 @@ import { environment } from '../environment'
 import { hub } from '../live/hub'
 import { log } from '../log'
 import { AlarmWatch } from './watch-alarms'
+import { DayWatch } from './watch-day'
 import { HoldWatch } from './watch-holds'
 import { PullWatch } from './watch-pulls'
 
@@ -10,6 +11,8 @@ import { PullWatch } from './watch-pulls'
 const ROUND_MS = 1000
 /** Time between two looks at what wants a person, ms. */
 const ALARM_ROUND_MS = 250
+/** Time between two looks at whether a day is to be planned anew, ms. */
+const DAY_ROUND_MS = 500
 /** Another server watches: it is looked after so often, ms. */
 const TAKE_OVER_MS = 5000
 const WATCHER = 460003
@@ -55,12 +58,17 @@ async function watchWhileFirst(): Promise<void> {
     }
     // beside each other: a forecast takes seconds, and no hold waits for it
     const alarms = new AlarmWatch()
-    const unheard = hub().subscribe((change) => alarms.tell(change))
+    const days = new DayWatch(() => alarms.cars)
+    const unheard = hub().subscribe((change) => {
+      alarms.tell(change)
+      days.tell(change)
+    })
     try {
       await Promise.all([
         rounds(new HoldWatch(), ROUND_MS),
         rounds(new PullWatch(), ROUND_MS),
         rounds(alarms, ALARM_ROUND_MS),
+        rounds(days, DAY_ROUND_MS),
       ])
     } finally {
       unheard()

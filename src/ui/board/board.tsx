@@ -1,10 +1,14 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
+import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
 import { boardAlarm, neededMs, readFirst } from '@/core/board/needed'
+import type { DayView, PromisesKept } from '@/core/day/view'
 import { stepLabel } from '@/core/job/summary'
 import type { BoardRow } from '@/core/views'
+import type { DayViewer } from '../day/viewer'
 import { Fold } from '../form/fold'
 import { LineBar } from '../frame/line-bar'
 import { useBoardLive } from '../hooks/use-board-live'
@@ -18,17 +22,37 @@ import { type Axis, TimeAxis } from './time-axis'
 
 const HOUR = 3600_000
 
+export type View = 'now' | 'day'
+
+// the day is drawn and dragged by whoever looks at it: the board of now does not wait for its scripts
+const DayBoard = dynamic(() => import('../day/day-board').then((m) => m.DayBoard), {
+  loading: () => <p className="px-5 py-8 text-row">The day is drawn.</p>,
+})
+
 /** Every car in the shop today, in the order they need someone. */
 export function Board({
   rows: first,
+  day: firstDay,
+  kept,
+  view: firstView,
+  viewer,
   timeZone,
   serverNowMs,
 }: {
   rows: BoardRow[]
+  day: DayView | null
+  kept: readonly PromisesKept[]
+  view: View
+  viewer: DayViewer
   timeZone: string
   serverNowMs: number
 }) {
-  const { rows, line, fromMs } = useBoardLive(first)
+  const { rows, day, line, fromMs } = useBoardLive(first, firstDay)
+  const [view, setView] = useState(firstView)
+  const turn = (to: View) => {
+    setView(to)
+    window.history.replaceState(null, '', to === 'day' ? '/board?view=day' : '/board')
+  }
   const clock = useClock(timeZone)
   const now = useWallNow(serverNowMs)
   const [finding, setFinding] = useState(false)
@@ -40,34 +64,68 @@ export function Board({
   )
   const open = sorted.filter((row) => row.summary.rests !== 'closed' || row.summary.signed)
   const axis: Axis = { fromMs: Math.floor((now - 3.5 * HOUR) / HOUR) * HOUR, toMs: now + 2 * HOUR, nowMs: now }
-  useHotkeys({ '/': () => setFinding(true) })
+  useHotkeys({ '/': () => setFinding(true), d: () => turn(view === 'day' ? 'now' : 'day') })
   return (
     <ZoneProvider timeZone={timeZone}>
       <main>
         <LineBar line={line} fromMs={fromMs} clock={clock} />
-        <NextMoment rows={sorted} now={now} timeZone={timeZone} />
-        <section aria-label="Cars" className="px-5 max-sm:px-4">
-          <div className="grid grid-cols-[386px_1fr] max-lg:grid-cols-1">
-            <button
-              type="button"
-              className="flex items-center gap-2 self-end pb-1 text-small text-ink-2"
-              onClick={() => setFinding(true)}
-            >
-              <span className="key">/</span> find a car
-            </button>
-            <TimeAxis axis={axis} clock={clock} />
-          </div>
-          <ul className="border-t-2 border-ink">
-            {open.map((row) => (
-              <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row, now)} />
-            ))}
-          </ul>
-          {open.length === 0 && <p className="py-8 text-row">No car today. Take one in: New car.</p>}
-          <Ended rows={sorted.filter((row) => row.summary.rests === 'closed' && !row.summary.signed)} />
-        </section>
+        <ViewChoice view={view} onView={turn} />
+        {view === 'day' ? (
+          day ? (
+            <DayBoard day={day} rows={rows} nowMs={now} timeZone={timeZone} viewer={viewer} kept={kept} />
+          ) : (
+            <p className="px-5 py-8 text-row">The day is being planned: it is here in a moment.</p>
+          )
+        ) : (
+          <>
+            <NextMoment rows={sorted} now={now} timeZone={timeZone} />
+            <section aria-label="Cars" className="px-5 max-sm:px-4">
+              <div className="grid grid-cols-[386px_1fr] max-lg:grid-cols-1">
+                <button
+                  type="button"
+                  className="flex items-center gap-2 self-end pb-1 text-small text-ink-2"
+                  onClick={() => setFinding(true)}
+                >
+                  <span className="key">/</span> find a car
+                </button>
+                <TimeAxis axis={axis} clock={clock} />
+              </div>
+              <ul className="border-t-2 border-ink">
+                {open.map((row) => (
+                  <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row, now)} />
+                ))}
+              </ul>
+              {open.length === 0 && <p className="py-8 text-row">No car today. Take one in: New car.</p>}
+              <Ended rows={sorted.filter((row) => row.summary.rests === 'closed' && !row.summary.signed)} />
+            </section>
+          </>
+        )}
         <FindCar open={finding} onOpenChange={setFinding} rows={sorted} />
       </main>
     </ZoneProvider>
+  )
+}
+
+/** The board of now, or of the day. */
+function ViewChoice({ view, onView }: { view: View; onView: (view: View) => void }) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label="The board shows"
+      value={view}
+      onValueChange={(next) => next && onView(next as View)}
+      className="no-print float-right flex gap-2 px-5 pt-4 max-sm:float-none max-sm:px-4 max-sm:pt-2"
+    >
+      {(['now', 'day'] as const).map((name) => (
+        <ToggleGroup.Item
+          key={name}
+          value={name}
+          className="plain-button bg-sheet text-body data-[state=on]:bg-ink data-[state=on]:text-ground"
+        >
+          {name} {name !== view && <span className="key max-sm:hidden">D</span>}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
   )
 }
 

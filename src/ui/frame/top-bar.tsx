@@ -19,6 +19,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
   const places = [
     { href: '/board', name: 'Board' },
     { href: '/job/new', name: 'New car' },
+    { href: '/cars', name: 'Cars' },
     { href: '/rig-room', name: 'Rig room' },
     { href: '/judge', name: 'Judge' },
     { href: '/ledger', name: 'Ledger' },

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { ringingOn } from '@/core/call/rings-for'
+import type { DayView } from '@/core/day/view'
 import type { BoardRow } from '@/core/views'
 import { useAlarmsOfStream } from '../alarms/alarms'
 import { useKeepOpenJobs } from '../offline/keep-open-jobs'
@@ -10,14 +11,18 @@ import { type Line, useEventStream } from './use-event-stream'
 
 const LIVE = '/api/board/live'
 
-type Message = { rows: BoardRow[]; all: boolean }
+type Message = { rows: BoardRow[]; all: boolean; day?: DayView }
 
 /**
- * The board's rows, kept up to date by the live stream: rows of the same kind as the page came with, all of them after
- * a lost line.
+ * The board's rows and the day's plan, kept up to date by the live stream: of the same kind as the page came with, all of
+ * them after a lost line.
  */
-export function useBoardLive(first: BoardRow[]): { rows: BoardRow[]; line: Line; fromMs: number | null } {
+export function useBoardLive(
+  first: BoardRow[],
+  firstDay: DayView | null,
+): { rows: BoardRow[]; day: DayView | null; line: Line; fromMs: number | null } {
   const [rows, setRows] = useState(first)
+  const [day, setDay] = useState(firstDay)
   useEffect(() => setRows(first), [first])
   useKeepOpenJobs(rows)
   const { ready, fromMs } = useSeen('board', rows, setRows)
@@ -26,9 +31,13 @@ export function useBoardLive(first: BoardRow[]): { rows: BoardRow[]; line: Line;
   const line = useEventStream(
     ready ? LIVE : null,
     () => LIVE,
-    (data) => setRows((before) => merge(before, data as Message)),
+    (data) => {
+      const message = data as Message
+      setRows((before) => merge(before, message))
+      if (message.day) setDay(message.day)
+    },
   )
-  return { rows, line, fromMs }
+  return { rows, day, line, fromMs }
 }
 
 /** Rows with what changed put in their place; new cars at the end. */

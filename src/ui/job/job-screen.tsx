@@ -37,6 +37,7 @@ import { BenchTroubleBar } from './frame/bench-trouble-bar'
 import { CallPanel } from './frame/call-panel'
 import { ConnectionDrawing } from './frame/connection-drawing'
 import { InstrumentsBar } from './frame/instruments-bar'
+import { mayTakeRig, RigTaken } from './frame/rig-taken'
 import { Spine } from './frame/spine'
 import { Trail } from './frame/trail'
 import { type Colleague, WhoseCar } from './frame/whose-car'
@@ -180,6 +181,7 @@ export function JobScreen({
               planned={planned}
               rules={judged?.rules}
             />
+            {mayTakeRig(state) && <RigTaken jobId={view.id} state={state} deeds={deeds} clock={clock} />}
             {connected && !state.signed && <InstrumentsBar jobId={view.id} state={state} deeds={deeds} />}
             {connected && <ConnectionDrawing state={state} live={live} call={call} deeds={deeds} />}
             {state.step === 'charge' && openContainer(state) && (

@@ -2,6 +2,7 @@
 
 import { useController, useWatch } from 'react-hook-form'
 import { pumpElsewhere } from '@/core/call/cautions'
+import { rigBusyWords } from '@/core/words/shop-plan-words'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
 import { Pick } from '../form/pick'
@@ -11,7 +12,7 @@ import { Tick } from '../form/tick'
 import { cfmText } from '../format'
 import { PanelFoot, SidePanel } from '../frame/side-panel'
 import { DueList } from '../rig-room/due-list'
-import { useSay } from '../units'
+import { useClock, useSay } from '../units'
 import type { NewCarControl, ProcedureChoice, RigChoice } from './values'
 
 type Props = {
@@ -31,6 +32,7 @@ type Props = {
   known: boolean
   busy: boolean
   said: string
+  timeZone: string
 }
 
 const byName = (things: readonly { name: string }[]) => Object.fromEntries(things.map(({ name }) => [name, name]))
@@ -53,6 +55,7 @@ export function NewCarCall(props: Props) {
     known,
     busy,
     said,
+    timeZone,
   } = props
   const say = useSay()
   const simulated = useWatch({ control, name: 'simulated' })
@@ -81,7 +84,14 @@ export function NewCarCall(props: Props) {
           </p>
         )}
         <Pick label="Rig" value={rig?.name ?? ''} options={byName(rigs)} onPick={onRig} />
-        {rig && <RigFacts rig={rig} />}
+        {rig && <RigFacts rig={rig} timeZone={timeZone} />}
+        <TextField
+          control={control}
+          name="promised"
+          type="datetime-local"
+          label="Promised for"
+          hint="left empty: no promise. The day is planned by it."
+        />
         {demo && <OnTheBench control={control} />}
         {!simulated && (
           <TextField
@@ -109,14 +119,21 @@ export function NewCarCall(props: Props) {
   )
 }
 
-function RigFacts({ rig }: { rig: RigChoice }) {
+function RigFacts({ rig, timeZone }: { rig: RigChoice; timeZone: string }) {
   const say = useSay()
+  const clock = useClock(timeZone)
   return (
     <>
       <p className="text-small leading-snug text-ink-2">
         {cfmText(rig.pumpM3S)} CFM, {rig.hoses} hoses of {say.length(rig.boreM)} and {rig.lengthM} m, {rig.gauge} gauge,
         scale in {rig.scaleStepG} g steps
       </p>
+      {rig.busy && (
+        <p className="text-small font-medium">
+          {rig.busy.now && <Sign kind="caution" />}
+          It {rigBusyWords(rig.busy, clock)}.
+        </p>
+      )}
       {rig.missing && (
         <p className="text-small font-medium text-leak">
           <Sign kind="fault" />

@@ -9,6 +9,7 @@ import { USUAL_SCHOOL } from '@/core/schools/schools'
 import type { KnownCar } from '@/core/shop/known-car'
 import { newEventId } from '../api'
 import { useSending } from '../form/use-sending'
+import { localTimeIn, localTimeMs } from '../format'
 import type { ShopView } from '../frame/who'
 import { serverNow } from '../server-clock'
 import type { PlaceView } from '../shop/places'
@@ -16,7 +17,15 @@ import { LabelCard } from './label-card'
 import { NewCarCall } from './new-car-call'
 import { OpenedBlock } from './opened-block'
 import { RestBlock } from './rest-block'
-import { lineQuestion, type NewCarValues, newCarForm, type ProcedureChoice, type RigChoice, rigOffered } from './values'
+import {
+  lineQuestion,
+  type NewCarValues,
+  newCarForm,
+  type ProcedureChoice,
+  type RigChoice,
+  rigOffered,
+  valuesOfCar,
+} from './values'
 import { WhoBlock } from './who-block'
 
 type Props = {
@@ -25,7 +34,14 @@ type Props = {
   rigs: RigChoice[]
   cars: KnownCar[]
   places: [PlaceView, ...PlaceView[]]
+  /** the car this one was expected as */
+  expected: ExpectedCar | null
+  /** the car of the shop that is taken in again */
+  again: KnownCar | null
 }
+
+/** A car that was told to come. */
+export type ExpectedCar = { id: string; name: string; model: string; promisedMs: number | null }
 
 const plainProcedure = ({ name, targetPa, pullMinutes, holdMinutes }: Procedure): Procedure => ({
   name,
@@ -34,7 +50,7 @@ const plainProcedure = ({ name, targetPa, pullMinutes, holdMinutes }: Procedure)
   holdMinutes,
 })
 
-const plainRig = ({ id: _i, parts: _p, missing: _m, dues: _d, pullsOn: _o, ...rig }: RigChoice): Rig => rig
+const plainRig = ({ id: _i, parts: _p, missing: _m, dues: _d, pullsOn: _o, busy: _b, ...rig }: RigChoice): Rig => rig
 
 /** Air that was read so long ago is the place's, not the day's, ms. */
 const READ_TODAY_MS = 12 * 3_600_000
@@ -77,18 +93,34 @@ function firstValues(shop: ShopView, home: PlaceView): NewCarValues {
     evaporators: '1',
     simulated: shop.demo,
     cameAt: '',
+    promised: '',
+  }
+}
+
+/** The car of the shop that was expected, where its name is known. */
+const knownAs = ({ name }: ExpectedCar, cars: readonly KnownCar[]): KnownCar | undefined =>
+  cars.find((c) => c.name.toLowerCase() === name.toLowerCase())
+
+/** What is known of a car that was expected: its label where it was here before, its promise. */
+function valuesExpected(expected: ExpectedCar, cars: readonly KnownCar[], timeZone: string): Partial<NewCarValues> {
+  const known = knownAs(expected, cars)
+  return {
+    ...(known && valuesOfCar(known, serverNow())),
+    name: expected.name,
+    model: expected.model || (known?.model ?? ''),
+    promised: expected.promisedMs === null ? '' : localTimeIn(timeZone)(expected.promisedMs),
   }
 }
 
 /** Takes a car in: what its label says, the air it stands in, and its story. */
-export function NewCar({ shop, procedures, rigs, cars, places }: Props) {
+export function NewCar({ shop, procedures, rigs, cars, places, expected, again }: Props) {
   const router = useRouter()
   const [procedureName, setProcedure] = useState(
     procedures.find((p) => p.name === USUAL_SCHOOL)?.name ?? procedures[0]?.name ?? '',
   )
   const [rigName, setRig] = useState(() => rigOffered(rigs)?.name ?? '')
   const [asked, setAsked] = useState<string>()
-  const [known, setKnown] = useState<KnownCar>()
+  const [known, setKnown] = useState(() => again ?? (expected ? knownAs(expected, cars) : undefined))
   const [placeName, setPlace] = useState(places[0].name)
   const goTo = (name: string) => {
     const place = places.find((p) => p.name === name) ?? places[0]
@@ -100,7 +132,11 @@ export function NewCar({ shop, procedures, rigs, cars, places }: Props) {
   const rig = rigs.find((r) => r.name === rigName)
   const form = useForm({
     resolver: zodResolver(newCarForm(procedure && plainProcedure(procedure), rig && plainRig(rig))),
-    defaultValues: firstValues(shop, places[0]),
+    defaultValues: {
+      ...firstValues(shop, places[0]),
+      ...(again && valuesOfCar(again, serverNow())),
+      ...(expected && valuesExpected(expected, cars, shop.timeZone)),
+    },
   })
   const { post, busy, said, say } = useSending(form, '/api/jobs')
   const question = lineQuestion(useWatch({ control: form.control }) as NewCarValues)
@@ -111,7 +147,14 @@ export function NewCar({ shop, procedures, rigs, cars, places }: Props) {
         say('Look once more at the label’s line; press again to keep it.')
         return
       }
-      const opened = await post<{ id: string }>({ ...ids, payload, ...(openedAt !== null && { openedAt }) })
+      const promised = localTimeMs(form.getValues('promised'), shop.timeZone)
+      const opened = await post<{ id: string }>({
+        ...ids,
+        payload,
+        ...(openedAt !== null && { openedAt }),
+        ...(Number.isFinite(promised) && { promisedAt: new Date(promised).toISOString() }),
+        ...(expected && { expected: expected.id }),
+      })
       if (opened) router.push(`/job/${opened.id}`)
     },
     (errors) =>
@@ -143,6 +186,7 @@ export function NewCar({ shop, procedures, rigs, cars, places }: Props) {
         known={known !== undefined}
         busy={busy}
         said={said}
+        timeZone={shop.timeZone}
       />
     </form>
   )

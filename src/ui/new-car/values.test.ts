@@ -39,6 +39,7 @@ const VALUES: NewCarValues = {
   evaporators: '2',
   simulated: false,
   cameAt: '',
+  promised: '',
 }
 const errorsOf = (change: Partial<NewCarValues>) => {
   const read = readNewCar({ ...VALUES, ...change }, PROCEDURE, RIG)

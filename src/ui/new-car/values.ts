@@ -1,5 +1,6 @@
 import type { Control } from 'react-hook-form'
 import * as z from 'zod'
+import type { RigBusy } from '@/core/day/rig-busy'
 import type { Due } from '@/core/equipment/upkeep'
 import { JobOpened, OIL_UNREAD } from '@/core/job/events'
 import { type Procedure, procedureWritten, type Rig, rigWritten } from '@/core/job/written'
@@ -39,6 +40,8 @@ export type NewCarValues = {
   simulated: boolean
   /** when it came in, as a browser's local date and time; empty for now */
   cameAt: string
+  /** when it is promised for, as the shop's local date and time; empty where nobody promised */
+  promised: string
 }
 
 /** How long it usually stood open, hours, until the repair tells better (assumed). */
@@ -93,14 +96,21 @@ export function valuesOfCar(car: KnownCar, nowMs: number): Partial<NewCarValues>
 const rangeText = ({ lowG, highG }: { lowG: number; highG: number }): string =>
   lowG === highG ? `${lowG} g` : `${lowG}-${highG} g`
 
-/** A rig as it may be chosen: with what it is due for, what it is missing, and the car its pump pulls on now. */
-export type RigChoice = Rig & { id: string; parts?: unknown; missing?: string; dues: Due[]; pullsOn?: string }
+/** A rig as it may be chosen: with what it is due for, what it is missing, the car its pump pulls on now, and what it is on by the plan. */
+export type RigChoice = Rig & {
+  id: string
+  parts?: unknown
+  missing?: string
+  dues: Due[]
+  pullsOn?: string
+  busy?: RigBusy | null
+}
 
 /** The rig that is offered first: one that is whole, its pump free, and of those the strongest. */
-export function rigOffered<T extends Pick<RigChoice, 'missing' | 'pullsOn' | 'pumpM3S'>>(
+export function rigOffered<T extends Pick<RigChoice, 'missing' | 'pullsOn' | 'busy' | 'pumpM3S'>>(
   rigs: readonly T[],
 ): T | undefined {
-  const ready = rigs.filter((r) => r.missing === undefined && r.pullsOn === undefined)
+  const ready = rigs.filter((r) => r.missing === undefined && r.pullsOn === undefined && !r.busy?.now)
   return (ready.length > 0 ? ready : [...rigs]).sort((a, b) => b.pumpM3S - a.pumpM3S)[0]
 }
 export type ProcedureChoice = Procedure & { proves: string }

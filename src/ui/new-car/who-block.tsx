@@ -1,5 +1,6 @@
 'use client'
 
+import Link from 'next/link'
 import { type UseFormReturn, useWatch } from 'react-hook-form'
 import { carLine } from '@/core/job/car-line'
 import { carsLike, type KnownCar } from '@/core/shop/known-car'
@@ -40,6 +41,9 @@ export function WhoBlock({ form, cars, known, onKnown, timeZone }: Props) {
         <p className="text-body">
           The shop knows it{carLine(known) && `: ${carLine(known)}`}, here {dateTimeIn(timeZone)(known.seenAt)}
           {known.lastChargeG !== null && `, ${Math.round(known.lastChargeG)} g charged`}.{' '}
+          <Link href={`/cars/${known.id}`} className="inline-flex min-h-11 items-center font-semibold underline">
+            Its page
+          </Link>{' '}
           <button type="button" className="min-h-11 font-semibold underline" onClick={() => onKnown(undefined)}>
             Another car
           </button>

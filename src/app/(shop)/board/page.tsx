@@ -1,10 +1,28 @@
 import { forPage } from '@/server/accounts/for-page'
+import { may } from '@/server/accounts/roles'
+import { promisesKept } from '@/server/day/calendar'
+import { dayView } from '@/server/day/plan-rows'
 import { boardView } from '@/server/jobs/board-view'
 import { Board } from '@/ui/board/board'
 
-export default async function BoardPage() {
+export default async function BoardPage({ searchParams }: { searchParams: Promise<{ view?: string }> }) {
   const scope = await forPage()
-  const rows = await boardView(scope)
-  const now = Date.now()
-  return <Board rows={rows} timeZone={scope.shop.timeZone} serverNowMs={now} />
+  const { view } = await searchParams
+  const [rows, day, kept] = await Promise.all([
+    boardView(scope),
+    dayView(scope),
+    promisesKept(scope, scope.shop.timeZone),
+  ])
+  const { id, name, role } = scope.user
+  return (
+    <Board
+      rows={rows}
+      day={day}
+      kept={kept}
+      view={view === 'day' ? 'day' : 'now'}
+      viewer={{ id, name, mayPlan: may(role, 'plan-day'), lead: role === 'lead' }}
+      timeZone={scope.shop.timeZone}
+      serverNowMs={Date.now()}
+    />
+  )
 }

@@ -1,0 +1,17 @@
+import * as z from 'zod'
+import { verbatim } from '../entry/text'
+
+const Time = verbatim(5, 5).regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of the day, such as 07:30')
+
+/**
+ * When somebody works: days of the week, 0 for Sunday, and times of the shop's own clock; to the next day where it ends
+ * earlier than it begins.
+ */
+export const Works = z
+  .strictObject({
+    days: z.array(z.number().int().min(0).max(6)).min(1, 'one day of the week at least').max(7),
+    from: Time,
+    to: Time,
+  })
+  .refine((w) => w.from !== w.to, { path: ['to'], error: 'ends when it begins' })
+export type Works = z.infer<typeof Works>

@@ -1,0 +1,37 @@
+import type { CarRate, NextShort } from '../book/car-loss'
+import type { CarHold } from '../book/car-visit'
+
+const grams = (g: number): string => Math.round(g).toLocaleString('en').replace('-', '−')
+
+/** How fast a car loses, in one sentence. */
+export function rateWords(rate: CarRate | null): string {
+  if (!rate) return 'How fast it loses is not known: it takes a charge here and a recovery after it.'
+  const span = rate.spans === 1 ? 'one span between a charge and a recovery' : `${rate.spans} such spans`
+  if (rate.low <= 0) return `No loss is certain: by ${span} ${grams(rate.value)} g a year, at most ${grams(rate.high)}.`
+  return `It loses ${grams(rate.value)} g a year (${grams(rate.low)} to ${grams(rate.high)}), by ${span}.`
+}
+
+/** Months ahead from which a car is called in before it is short (assumed: a season). */
+const CALL_IN_MS = 180 * 86_400_000
+
+/** When it will be short again, and whether to call it in. @param month - such as `March 2028` */
+export function shortWords(short: NextShort | null, month: (ms: number) => string, nowMs: number): string {
+  if (!short) return ''
+  const { p10Ms, p50Ms, p90Ms } = short
+  if (p50Ms === null)
+    return p10Ms === null
+      ? 'It is not short within twenty years.'
+      : `One of ten such cars is short by ${month(p10Ms)}, most are not.`
+  const when = p50Ms <= nowMs ? `It is likely short by now` : `Half of such cars are short by ${month(p50Ms)}`
+  const spread =
+    p10Ms === null ? '' : `, one of ten by ${month(p10Ms)}${p90Ms === null ? '' : `, nine of ten by ${month(p90Ms)}`}`
+  const call = p50Ms - nowMs < CALL_IN_MS ? ' Call it in.' : ''
+  return `${when}${spread}.${call}`
+}
+
+/** What a hold of the past said, in a few words. */
+export function holdWords({ verdict, leakGramsPerYear, provesGramsPerYear }: CarHold): string {
+  const words = verdict.replaceAll('-', ' ')
+  if (leakGramsPerYear !== null) return `${words}, ${grams(leakGramsPerYear)} g a year`
+  return provesGramsPerYear === null ? words : `${words}, no leak above ${grams(provesGramsPerYear)} g a year`
+}

@@ -1,0 +1,57 @@
+'use client'
+
+import Link from 'next/link'
+import { useState } from 'react'
+import { carLine } from '@/core/job/car-line'
+import { carsLike, type KnownCar } from '@/core/shop/known-car'
+import { Field } from '../form/field'
+import { dayIn } from '../format'
+
+/** Cars shown at most: what is typed finds the others. */
+const MOST_SHOWN = 100
+
+/** Every car the shop knows: by its name, plate or model. */
+export function CarList({ cars, timeZone }: { cars: readonly KnownCar[]; timeZone: string }) {
+  const [typed, setTyped] = useState('')
+  const day = dayIn(timeZone)
+  const shown = carsLike(cars, typed, MOST_SHOWN)
+  return (
+    <main className="px-5 py-4 max-sm:px-4">
+      <h1 className="text-title font-semibold leading-tight">Cars</h1>
+      <div className="mt-2 max-w-[420px]">
+        <Field label="Name, plate or model" value={typed} onChange={setTyped} placeholder="Shuttle 3" />
+      </div>
+      {shown.length === 0 ? (
+        <p className="py-6 text-row">
+          {cars.length === 0
+            ? 'No car was taken in yet: what is taken in is remembered here.'
+            : 'No car is called like that.'}
+        </p>
+      ) : (
+        <ul aria-label="Cars of the shop" className="mt-3 border-t-2 border-ink">
+          {shown.map((car) => (
+            <li key={car.id} className="border-b border-rule">
+              <Link
+                href={`/cars/${car.id}`}
+                className="grid min-h-11 grid-cols-[200px_110px_minmax(0,1fr)_170px_190px] items-center gap-x-4 text-body hover:bg-sheet max-lg:grid-cols-[minmax(0,1fr)_auto]"
+              >
+                <b className="truncate text-lead font-semibold">{car.name}</b>
+                <span className="text-ink-2 max-lg:text-right">{car.plate}</span>
+                <span className="truncate max-lg:hidden">{carLine(car)}</span>
+                <span className="max-lg:col-span-2 max-lg:text-small max-lg:text-ink-2">
+                  here {day(Date.parse(car.seenAt))}
+                </span>
+                <span className="max-lg:hidden">
+                  {car.lastChargeG === null ? 'not charged here yet' : `${Math.round(car.lastChargeG)} g charged`}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+      {typed.trim() === '' && cars.length > MOST_SHOWN && (
+        <p className="mt-2 text-small text-ink-2">The {MOST_SHOWN} that came last; what is typed finds the others.</p>
+      )}
+    </main>
+  )
+}

@@ -1,0 +1,150 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import Link from 'next/link'
+import { lossesOf, nextShort, rateOf } from '@/core/book/car-loss'
+import type { CarVisit } from '@/core/book/car-visit'
+import { carLine } from '@/core/job/car-line'
+import type { KnownCar } from '@/core/shop/known-car'
+import { holdWords, rateWords, shortWords } from '@/core/words/book-words'
+import { RENEWED_WORDS } from '@/core/words/renewed'
+import { dayIn } from '../format'
+import { useSay } from '../units'
+import { chargePoints, showsYears } from './charge-points'
+
+// the chart library comes when there is something to draw with it
+const ChargeYears = dynamic(() => import('./charge-years'), {
+  ssr: false,
+  loading: () => <div className="h-[230px]" />,
+})
+
+type Props = { car: KnownCar; visits: readonly CarVisit[]; timeZone: string; nowMs: number }
+
+/** A car's memory: what it was charged and what it brought, how fast it loses, when it is short again, and every visit. */
+export function CarPage({ car, visits, timeZone, nowMs }: Props) {
+  const say = useSay()
+  const day = dayIn(timeZone)
+  const date = (iso: string) => day(Date.parse(iso))
+  const month = (ms: number) =>
+    new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone }).format(new Date(ms))
+  const losses = lossesOf(visits)
+  const rate = rateOf(losses)
+  const short = nextShort(visits, rate)
+  const points = chargePoints(visits)
+  const newest = [...visits].reverse()
+  const remarks = newest.find((v) => v.notes.length > 0)
+  return (
+    <main className="grid grid-cols-[minmax(0,1fr)_344px] gap-x-10 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
+      <div className="min-w-0">
+        <h1 className="text-title font-semibold leading-tight">{car.name}</h1>
+        <p className="text-body text-ink-2">
+          {[
+            car.plate,
+            carLine(car),
+            `${car.label.refrigerant}, label ${car.label.typed}`,
+            `free volume ${car.volumeL} L`,
+          ]
+            .filter((part) => part !== '')
+            .join(' · ')}
+        </p>
+        <section aria-label="Charge over the years" className="mt-4 border-t border-rule pt-2">
+          <h2 className="text-row font-semibold">Charge over the years</h2>
+          {showsYears(points) ? (
+            <div
+              role="img"
+              aria-label={points.map((p) => `${date(new Date(p.at).toISOString())}: ${say.mass(p.value)}`).join('; ')}
+            >
+              <ChargeYears points={points} labelG={car.label.lowG} short={short} nowMs={nowMs} day={day} />
+            </div>
+          ) : (
+            <p className="py-3 text-body">One visit draws no line yet: the next recovery here shows what was lost.</p>
+          )}
+        </section>
+        {losses.length > 0 && (
+          <table className="mt-3 w-full text-body">
+            <caption className="text-left text-row font-semibold">What it lost between</caption>
+            <thead>
+              <tr className="border-b border-rule text-left text-small text-ink-2">
+                <th className="font-normal">from</th>
+                <th className="font-normal">to</th>
+                <th className="text-right font-normal">lost</th>
+                <th className="text-right font-normal">a year</th>
+                <th className="text-right font-normal">95 of 100 lie between</th>
+              </tr>
+            </thead>
+            <tbody>
+              {losses.map((l) => (
+                <tr key={l.fromAt} className="border-b border-rule">
+                  <td className="py-1">{date(l.fromAt)}</td>
+                  <td>{date(l.toAt)}</td>
+                  <td className="text-right">{say.mass(l.gramsLost)}</td>
+                  <td className="text-right">{say.mass(l.gramsPerYear.value)}</td>
+                  <td className="text-right">
+                    {say.mass(l.gramsPerYear.low)} to {say.mass(l.gramsPerYear.high)}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        <section aria-label="Visits" className="mt-5">
+          <h2 className="text-row font-semibold">Visits, the newest first</h2>
+          {newest.length === 0 && <p className="py-3 text-body">Nothing but training was done on it here.</p>}
+          <ul className="border-t-2 border-ink">
+            {newest.map((v) => (
+              <li key={v.jobId} className="border-b border-rule py-2">
+                <Link
+                  href={`/job/${v.jobId}`}
+                  className="inline-flex min-h-11 items-center text-lead font-semibold hover:underline"
+                >
+                  {date(v.at)}, {v.procedure}
+                  {v.ended !== 'signed' && (
+                    <span className="pl-2 font-normal text-ink-2">{v.ended === 'open' ? 'open' : 'ended early'}</span>
+                  )}
+                </Link>
+                <p className="text-body">
+                  {[
+                    v.recoveredG === null ? '' : `${say.mass(v.recoveredG)} recovered`,
+                    v.charged
+                      ? `${say.mass(v.charged.grams)} charged${v.charged.counted ? ' by counting' : ''}`
+                      : 'not charged',
+                    ...v.holds.map((h) => `hold of ${Math.round(h.heldS / 60)} min: ${holdWords(h)}`),
+                    ...v.mended.map((place) => `leak mended at the ${place.replaceAll('-', ' ')}`),
+                    ...v.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count} renewed`),
+                  ]
+                    .filter((part) => part !== '')
+                    .join(' · ')}
+                </p>
+                {v.notes.map((note) => (
+                  <p key={note} className="text-body text-ink-2">
+                    {note}
+                  </p>
+                ))}
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
+      <aside aria-label="What it comes to" className="max-lg:mt-5">
+        <h2 className="text-call font-semibold leading-[1.1]">{rateWords(rate)}</h2>
+        <p className="mt-3 text-lead leading-snug">{shortWords(short, month, nowMs)}</p>
+        {remarks && (
+          <p className="mt-3 text-body">
+            <b className="font-semibold">Said at its last visit with a note, {date(remarks.at)}:</b>{' '}
+            {remarks.notes.at(-1)}
+          </p>
+        )}
+        <p className="mt-3 text-small text-ink-2">
+          A recovery is taken to be 30 g off, a charge by its own band. A charge is short where it falls below the least
+          the label allows.
+        </p>
+        <Link
+          href={`/job/new?car=${car.id}`}
+          className="plain-button mt-4 inline-flex items-center bg-sheet font-semibold"
+        >
+          Take it in
+        </Link>
+      </aside>
+    </main>
+  )
+}

@@ -1,0 +1,44 @@
+import type { ShopPlan } from '@/core/day/plan-shop'
+import { carName, personName } from '@/core/words/shop-plan-words'
+import type { DayViewer } from './viewer'
+
+/** On a phone: what whoever looks does, one under the other, and then everybody else. */
+export function OwnDay({
+  plan,
+  viewer,
+  nowMs,
+  clock,
+}: {
+  plan: ShopPlan
+  viewer: DayViewer
+  nowMs: number
+  clock: (ms: number) => string
+}) {
+  const now = (nowMs - plan.madeMs) / 60_000
+  const rows = plan.rows.filter((r) => r.person !== null && r.to > now)
+  const own = rows.filter((r) => r.person === viewer.id)
+  const list = own.length > 0 ? own : rows
+  return (
+    <section aria-label="Own day" className="no-print lg:hidden">
+      <h2 className="mt-3 text-row font-semibold">{own.length > 0 ? 'Your day' : 'Everybody’s day'}</h2>
+      <ul className="border-t border-rule">
+        {list.slice(0, 30).map((row) => (
+          <li
+            key={`${row.car} ${row.step} ${row.from}`}
+            className="flex min-h-11 items-center gap-3 border-b border-rule text-body"
+            suppressHydrationWarning
+          >
+            <b className="w-14 shrink-0 font-semibold">
+              {row.from <= now ? 'now' : clock(plan.madeMs + row.from * 60_000)}
+            </b>
+            <span className="min-w-0">
+              {carName(plan, row.car)}, {row.step}
+              {own.length === 0 && row.person !== null && `: ${personName(plan, row.person)}`}
+              {row.rig && row.step === 'rig' && `, ${row.rig}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}

@@ -1,0 +1,132 @@
+'use client'
+
+import { useDraggable } from '@dnd-kit/core'
+import { useRouter } from 'next/navigation'
+import { STEP_NAMES } from '@/core/job/steps'
+import type { Axis } from '../board/time-axis'
+import { share } from '../board/time-axis'
+import type { Piece } from './lanes-of'
+import { WaitCurve } from './wait-curve'
+
+type Props = {
+  piece: Piece
+  axis: Axis
+  clock: (ms: number) => string
+  /** whether its name stands above it; in its tooltip and for readers it always does */
+  named: boolean
+  /** it is the next of whoever looks */
+  accent: boolean
+  movable: boolean
+}
+
+const STATE_WORDS = { done: 'done', running: 'under way', planned: 'planned' } as const
+
+/** What a piece is, for whoever cannot see where it stands. */
+const saidOf = (p: Piece, clock: (ms: number) => string): string =>
+  `${p.name}, ${STEP_NAMES[p.step].toLowerCase()}, ${STATE_WORDS[p.state]}, ${clock(p.fromMs)} to ${clock(p.toMs)}` +
+  `${p.latestMs > p.toMs + 90_000 ? `, ${clock(p.latestMs)} at the latest` : ''}${p.pinnedBy ? `, set by ${p.pinnedBy}` : ''}`
+
+/** One piece of a lane: hands solid or outlined, a wait as a piece of the strata whose end fades as it is unsure. */
+export function PieceBox({ piece, axis, clock, named, accent, movable }: Props) {
+  const router = useRouter()
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
+    id: piece.id,
+    data: { piece },
+    disabled: !movable,
+  })
+  const left = share(axis, piece.fromMs) * 100
+  const right = share(axis, piece.kind === 'wait' ? piece.latestMs : piece.toMs) * 100
+  if (right <= left) return null
+  const open = () => piece.jobId && router.push(`/job/${piece.jobId}`)
+  const said = saidOf(piece, clock)
+  const place = {
+    left: `${left}%`,
+    width: `max(6px, calc(${right - left}% - 2px))`,
+    ...(transform && { transform: `translate(${transform.x}px, ${transform.y}px)` }),
+  }
+  const name = (
+    <span
+      className={`pointer-events-none absolute -top-[19px] left-0 whitespace-nowrap text-note ${accent || isDragging ? 'font-semibold' : ''} ${isDragging ? 'bg-ground px-1' : ''}`}
+    >
+      {named || isDragging ? piece.name : ''}
+    </span>
+  )
+  return (
+    <button
+      type="button"
+      ref={setNodeRef}
+      {...(movable && { ...attributes, ...listeners })}
+      aria-label={said}
+      aria-roledescription={movable ? 'movable piece' : 'piece'}
+      title={said}
+      onClick={open}
+      style={place}
+      data-piece={`${piece.name} ${piece.step}`}
+      className={`absolute top-[21px] h-[34px] text-left ${isDragging ? 'z-20' : accent ? 'z-10' : ''} ${movable ? 'cursor-grab touch-none' : ''}`}
+    >
+      {name}
+      {piece.kind === 'wait' ? (
+        <WaitShape piece={piece} axis={axis} />
+      ) : (
+        <HandsShape piece={piece} axis={axis} accent={accent} lifted={isDragging} wide={right - left > 4.2} />
+      )}
+    </button>
+  )
+}
+
+function HandsShape({
+  piece,
+  axis,
+  accent,
+  lifted,
+  wide,
+}: {
+  piece: Piece
+  axis: Axis
+  accent: boolean
+  lifted: boolean
+  wide: boolean
+}) {
+  const solid = piece.state === 'done'
+  const begun = piece.state === 'running' ? (axis.nowMs - piece.fromMs) / (piece.toMs - piece.fromMs) : 0
+  return (
+    <span
+      className={`block h-full overflow-hidden rounded-[4px] border-[1.5px] px-1 text-note leading-[31px] ${
+        solid
+          ? 'border-ink bg-ink text-ground'
+          : accent
+            ? 'border-accent border-[2.5px] bg-accent-soft text-ink'
+            : `border-ink bg-sheet text-ink ${lifted ? 'border-[3px]' : ''}`
+      }`}
+    >
+      {begun > 0 && (
+        <span
+          className="absolute inset-y-0 left-0 rounded-l-[4px] bg-ink"
+          style={{ width: `${Math.min(1, begun) * 100}%` }}
+        />
+      )}
+      {wide && begun === 0 ? STEP_NAMES[piece.step].toLowerCase() : ''}
+      {piece.pinnedBy && (
+        // a nail: it stands where somebody put it
+        <span className="absolute right-1 top-1 h-2 w-2 rotate-45 border-[1.5px] border-ink bg-ground" />
+      )}
+    </span>
+  )
+}
+
+function WaitShape({ piece, axis }: { piece: Piece; axis: Axis }) {
+  const sure =
+    (share(axis, piece.toMs) - share(axis, piece.fromMs)) /
+    Math.max(1e-9, share(axis, piece.latestMs) - share(axis, piece.fromMs))
+  const from = Math.round(Math.min(1, sure) * 100)
+  const fade = `linear-gradient(to right, #000 ${Math.max(0, from - 4)}%, ${from < 97 ? `rgb(0 0 0 / 0.12) 100%` : '#000 100%'})`
+  return (
+    <span className="block h-full overflow-hidden">
+      <span className="absolute inset-0 bg-deep" style={{ maskImage: fade, WebkitMaskImage: fade }} />
+      <WaitCurve piece={piece} axis={axis} />
+      <span className="relative block truncate px-1 text-note leading-[31px]">
+        {piece.state === 'done' ? '' : piece.step}
+      </span>
+    </span>
+  )
+}
