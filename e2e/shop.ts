@@ -47,6 +47,20 @@ export async function press(page: Page, label: string | RegExp, timeout = 15_000
   await button.click()
 }
 
+/**
+ * An alarm's line on this page, once it rings. Where several ring, and other tests' cars ring at the same person, all
+ * are opened first.
+ */
+export async function alarmSaying(page: Page, text: string, timeout = 60_000): Promise<Locator> {
+  const line = page.getByTestId('alarm').filter({ hasText: text })
+  const more = page.getByRole('alert').getByRole('button', { name: /^and \d+ more/ })
+  await expect(async () => {
+    if (!(await line.isVisible())) await more.click({ timeout: 500 })
+    await expect(line).toBeVisible({ timeout: 500 })
+  }).toPass({ timeout, intervals: [200] })
+  return line
+}
+
 /** Ends a running hold before its time, with the reason it asks for. */
 export async function endEarly(page: Page, why: string): Promise<void> {
   await press(page, 'End the hold')

@@ -1,4 +1,5 @@
 import {
+  alarmSaying,
   controlBench,
   endEarly,
   expect,
@@ -68,8 +69,7 @@ test('@long a gauge that dies is noticed and answered, and the hold goes on with
   await expect(page.getByTestId('vacuum')).toBeVisible()
   await page.waitForTimeout(2000)
   await controlBench(context.request, jobId, { action: 'gauge', state: 'dead' })
-  const alarm = page.getByRole('alert').filter({ hasText: 'The gauge has said nothing' })
-  await expect(alarm).toBeVisible({ timeout: 60_000 })
+  const alarm = await alarmSaying(page, 'The gauge has said nothing')
   await alarm.getByRole('button', { name: /^Seen/ }).click()
   await expect(alarm).toBeHidden()
   await expect(page.getByText('Alarm seen: gauge silent')).toBeVisible()

@@ -15,11 +15,12 @@ test('a car nobody has rings at everybody', () => {
   expect(ringsFor({ ...ring, whose: { id: null, name: '' } }, { id: 'ida', role: 'trainee' }, 5, after(0))).toBe(true)
 })
 
-test('what hurries is heard first, then what rang last', () => {
-  const heard = inOrder([
-    { id: 'verdict:1:wet', sinceMs: 5 },
-    { id: 'past:A', sinceMs: 1 },
-    { id: 'target:1', sinceMs: 9 },
-  ])
-  expect(heard.map((r) => r.id)).toEqual(['past:A', 'target:1', 'verdict:1:wet'])
+test('what hurries is heard first, then the car one stands at, then what rang last', () => {
+  const ringing = [
+    { id: 'verdict:1:wet', sinceMs: 5, jobId: 'here' },
+    { id: 'past:A', sinceMs: 1, jobId: 'there' },
+    { id: 'target:1', sinceMs: 9, jobId: 'there' },
+  ]
+  expect(inOrder(ringing).map((r) => r.id)).toEqual(['past:A', 'target:1', 'verdict:1:wet'])
+  expect(inOrder(ringing, 'here').map((r) => r.id)).toEqual(['past:A', 'verdict:1:wet', 'target:1'])
 })

@@ -17,9 +17,17 @@ export function ringsFor(
   return user.role === 'lead' && wallMs - sinceMs >= leadAfterMin * 60_000
 }
 
-/** Alarms in the order they are heard: what hurries first, then what rang last. */
-export const inOrder = <T extends Pick<Ringing, 'id' | 'sinceMs'>>(ringing: readonly T[]): T[] =>
-  [...ringing].sort((a, b) => Number(hurries(b.id)) - Number(hurries(a.id)) || b.sinceMs - a.sinceMs)
+/**
+ * Alarms in the order they are heard: what hurries first, then those of the car one stands at, then what rang last.
+ * @param hereId - the car whose page is open
+ */
+export const inOrder = <T extends Pick<Ringing, 'id' | 'sinceMs' | 'jobId'>>(
+  ringing: readonly T[],
+  hereId?: string,
+): T[] => {
+  const rank = (ring: T) => Number(hurries(ring.id)) * 2 + Number(ring.jobId === hereId)
+  return [...ringing].sort((a, b) => rank(b) - rank(a) || b.sinceMs - a.sinceMs)
+}
 
 /** What rings on the cars of a board. */
 export const ringingOn = (rows: readonly BoardRow[]): Ringing[] =>

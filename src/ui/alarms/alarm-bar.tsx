@@ -61,7 +61,7 @@ export function AlarmBar({ user, leadAfterMin, serverNowMs }: Props) {
   )
   return (
     <div role="alert" className="no-print border-b-2 border-ink bg-sheet px-5 max-sm:px-4">
-      <div className={LINE}>
+      <div className={LINE} data-testid="alarm">
         {line(first)}
         {mine.length > 1 && (
           <button
@@ -80,7 +80,7 @@ export function AlarmBar({ user, leadAfterMin, serverNowMs }: Props) {
       </div>
       {all &&
         mine.slice(1).map((ring) => (
-          <div key={`${ring.jobId} ${ring.id}`} className={`${LINE} border-t border-rule`}>
+          <div key={`${ring.jobId} ${ring.id}`} className={`${LINE} border-t border-rule`} data-testid="alarm">
             {line(ring)}
             <Answers ring={ring} answer={answer} />
           </div>

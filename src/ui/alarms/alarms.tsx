@@ -78,7 +78,7 @@ export function AlarmsProvider({ first, children }: { first: readonly Ringing[];
   const value = useMemo((): AlarmsValue => {
     const elsewhere = told.filter((r) => r.jobId !== own?.jobId)
     const open = [...(own?.ringing ?? []), ...elsewhere].filter((r) => !answered.includes(`${r.jobId} ${r.id}`))
-    return { ringing: inOrder(open), own, answer, hear, joinStream, showOwn }
+    return { ringing: inOrder(open, own?.jobId), own, answer, hear, joinStream, showOwn }
   }, [told, own, answered, answer, joinStream])
   return <AlarmsContext value={value}>{children}</AlarmsContext>
 }
