@@ -183,7 +183,7 @@ test('with a needle, a can and a kitchen scale, every reading typed, a real car 
   await page.context().close()
 })
 
-test('a hold of the needle that was pencilled down is judged, charged from and signed, without a certificate', async ({
+test('@long a hold of the needle that was pencilled down is judged, charged from and signed, without a certificate', async ({
   browser,
 }) => {
   test.setTimeout(150_000)
@@ -316,7 +316,7 @@ test('two phones come by TLS with the shop’s own authority: one types, the oth
   for (const page of [one, two]) await page.context().close()
 })
 
-test('backed up, wiped and restored, the shop is as it was: its people sign in and its record verifies by the same key', async ({
+test('@long backed up, wiped and restored, the shop is as it was: its people sign in and its record verifies by the same key', async ({
   browser,
 }) => {
   test.setTimeout(240_000)

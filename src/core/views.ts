@@ -1,3 +1,5 @@
+import type { CarVisit } from './book/car-visit'
+import type { FlagId } from './book/flags'
 import type { RigParts } from './equipment/assemble'
 import type { ClockSegment } from './job/clock'
 import type { JobEvent } from './job/events'
@@ -116,3 +118,19 @@ export type JudgedHold = Judgement & { hold: number }
 export type StoredProcedure = Procedure & { id: string; proves: string }
 /** A rig of the shop; `parts` when it is put together from the shelf, `missing` when one of them cannot be used. */
 export type StoredRig = Rig & { id: string; parts?: RigParts; missing?: string }
+
+/** A line of the book that was found: a job, or one of a former life. Times ISO 8601. */
+export type FoundLine = {
+  id: string
+  former: boolean
+  carId: string | null
+  at: string
+  endedAt: string | null
+  flags: FlagId[]
+  visit: CarVisit | null
+  car: string
+  model: string
+  /** what the board says of it */
+  line: string
+  whose: string
+}

@@ -149,3 +149,7 @@ export async function readJson(request: Request): Promise<unknown> {
     throw new AppError('bad-input', 'the body is not JSON', [{ path: '', reason: (cause as Error).message }], cause)
   }
 }
+
+/** The address somebody reached the server by, as their browser spelled it; @param asked - the request's headers */
+export const addressOf = (asked: Headers): string =>
+  `${asked.get('x-forwarded-proto') ?? 'http'}://${asked.get('host') ?? 'localhost'}`

@@ -7,6 +7,7 @@ import { AlarmBar } from '@/ui/alarms/alarm-bar'
 import { AlarmsProvider } from '@/ui/alarms/alarms'
 import { OnceAwake } from '@/ui/frame/once-awake'
 import { SaidProvider } from '@/ui/frame/said'
+import { SectionPages } from '@/ui/frame/sections'
 import { TopBar } from '@/ui/frame/top-bar'
 import { OutboxProvider } from '@/ui/outbox/outbox'
 import { OutboxBar } from '@/ui/outbox/outbox-bar'
@@ -23,6 +24,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
         <OutboxProvider who={user.id} whoName={user.name}>
           <AlarmsProvider first={await selectRinging(scope)}>
             <TopBar shop={shopView(shop)} user={userView(user, shop)} serverNowMs={now} />
+            <SectionPages />
             <OutboxBar />
             <AlarmBar user={userView(user, shop)} leadAfterMin={shop.leadAfterMin} serverNowMs={now} />
             <OnceAwake>{children}</OnceAwake>

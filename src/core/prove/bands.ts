@@ -6,6 +6,14 @@ import { kelvin } from '../units/temperature'
 /** Low and high end of what is to be expected: pressures Pa above the air of the place, vent in Celsius. */
 export type ProofBands = { lowPaG: [number, number]; highPaG: [number, number]; ventC: [number, number] }
 
+export type ProofKey = keyof ProofBands
+/** The scales proofs are drawn on, from and to: Pa above the air, and Celsius. */
+export const PROOF_SCALES: readonly { key: ProofKey; name: string; from: number; to: number }[] = [
+  { key: 'lowPaG', name: 'Low side', from: -100_000, to: 600_000 },
+  { key: 'highPaG', name: 'High side', from: 0, to: 2_600_000 },
+  { key: 'ventC', name: 'Middle vent', from: -5, to: 30 },
+]
+
 /**
  * What moves typical readings besides the ambient: whether the engine idles, and the air's relative humidity, 0 to 1.
  */

@@ -39,3 +39,19 @@ export function depthShare(pressurePa: number, surfacePa: number, bottomPa: numb
   const share = Math.log(surfacePa / pressurePa) / Math.log(surfacePa / bottomPa)
   return Math.min(1, Math.max(0, share))
 }
+
+/** The drawn depth goes this far below the pump's floor, as a share of its pressure. */
+const BELOW_FLOOR = 0.55
+
+/** Deepest pressure drawn, Pa. */
+export const bottomOf = (strata: Strata): number => strata.pumpFloorPa * BELOW_FLOOR
+
+/** The depths in the order they lie, the air first: whichever water and needle are the deeper here. */
+export const inDepth = (strata: Strata): { name: 'air' | 'needle' | 'drying' | 'deep' | 'floor'; pa: number }[] =>
+  [
+    { name: 'air' as const, pa: strata.airPa },
+    { name: 'needle' as const, pa: strata.needleLimitPa },
+    { name: 'drying' as const, pa: strata.waterBoilsPa },
+    { name: 'deep' as const, pa: strata.targetPa },
+    { name: 'floor' as const, pa: strata.pumpFloorPa },
+  ].sort((a, b) => b.pa - a.pa)

@@ -1,5 +1,5 @@
 import type { CarRate, NextShort } from '../book/car-loss'
-import type { CarHold } from '../book/car-visit'
+import type { CarHold, CarVisit } from '../book/car-visit'
 
 const grams = (g: number): string => Math.round(g).toLocaleString('en').replace('-', '−')
 
@@ -34,4 +34,18 @@ export function holdWords({ verdict, leakGramsPerYear, provesGramsPerYear }: Car
   const words = verdict.replaceAll('-', ' ')
   if (leakGramsPerYear !== null) return `${words}, ${grams(leakGramsPerYear)} g a year`
   return provesGramsPerYear === null ? words : `${words}, no leak above ${grams(provesGramsPerYear)} g a year`
+}
+
+/** What a job came to, in the fewest words: its last hold and its charge. */
+export function visitWords(visit: CarVisit | null): string {
+  if (!visit) return 'training'
+  const hold = visit.holds.at(-1)
+  const charged = visit.charged ? `${grams(visit.charged.grams)} g charged` : 'not charged'
+  return [
+    hold ? holdWords(hold) : '',
+    visit.recoveredG === null ? '' : `${grams(visit.recoveredG)} g recovered`,
+    charged,
+  ]
+    .filter((w) => w !== '')
+    .join(' · ')
 }

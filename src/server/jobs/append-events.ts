@@ -9,6 +9,7 @@ import { countsAsWork, type JobState } from '@/core/job/state'
 import { summarise } from '@/core/job/summary'
 import type { Author } from '../accounts/author'
 import { rigTruth } from '../bench/truth'
+import { keepLine } from '../book/keep-line'
 import type { TxScope } from '../db/scope'
 import { insertDeed } from '../equipment/shelf'
 import { AppError, notFound } from '../errors'
@@ -50,7 +51,7 @@ export async function appendEvents(
   const slowing = job.simulated ? await slowForHands(tx, jobId, before, fresh) : []
   const said = fresh.length > 0 ? clockSetBack(stored, fresh[0] as EventDraft) : []
   const added = await insertChain(tx, author, job, [...said, ...fresh, ...slowing])
-  if (added.length > 0) await updateJob(tx, job, added, added.reduce(reduceJob, before))
+  if (added.length > 0) await updateJob(tx, job, [...stored, ...added], added, added.reduce(reduceJob, before))
   let state = before
   for (const event of added) {
     const effect = effectOf(state, event)
@@ -242,7 +243,13 @@ async function insertChain(tx: TxScope, author: Author, job: JobRow, drafts: rea
   return linked
 }
 
-async function updateJob(tx: TxScope, job: JobRow, added: readonly Linked[], state: JobState): Promise<void> {
+async function updateJob(
+  tx: TxScope,
+  job: JobRow,
+  events: readonly JobEvent[],
+  added: readonly Linked[],
+  state: JobState,
+): Promise<void> {
   const last = added[added.length - 1] as Linked
   const count = job.eventCount + added.length
   await tx.query(
@@ -257,5 +264,6 @@ async function updateJob(tx: TxScope, job: JobRow, added: readonly Linked[], sta
       state.whose.account ?? null,
     ],
   )
+  await keepLine(tx, job.id, job.carId, state, events)
   await notifyChange(tx, { job: job.id, events: count })
 }

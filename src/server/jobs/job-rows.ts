@@ -21,11 +21,12 @@ export type JobRow = {
   readingsTo: Date | null
   benchTrouble: string | null
   bench: StoredBench | null
+  carId: string | null
 }
 
 const COLUMNS = `id, simulated, barometer_pa as "barometerPa", summary, latest, event_count as "eventCount", head,
   reading_seq::float8 as "readingSeq", signed_at as "signedAt", readings_from as "readingsFrom", readings_to as "readingsTo",
-  bench_trouble as "benchTrouble", bench`
+  bench_trouble as "benchTrouble", bench, car_id as "carId"`
 
 /** The job, or null when there is none with that id. */
 export async function selectJob(db: Scope, id: string): Promise<JobRow | null> {

@@ -6,6 +6,7 @@ import { summarise } from '@/core/job/summary'
 import { CHAIN_START } from '@/core/record/record'
 import type { Author } from '../accounts/author'
 import { truthOf } from '../bench/truth'
+import { keepLine } from '../book/keep-line'
 import { carTakenIn } from '../cars/cars'
 import type { TxScope } from '../db/scope'
 import { AppError } from '../errors'
@@ -34,6 +35,7 @@ export async function openJob(
   const hash = hashOf(event, CHAIN_START)
   const bench = truth && { truth, scaleStepG: payload.rig.scaleStepG }
   const carId = await carTakenIn(tx, payload, openedAt)
+  const state = foldJob([event])
   const { rowCount } = await tx.query(
     `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench, shop_id, car_id, whose)
      values ($1, $2, $3, $4, $5, 1, $6, $7, $8, $9, $10) on conflict (id) do nothing`,
@@ -42,7 +44,7 @@ export async function openJob(
       openedAt,
       payload.simulated,
       payload.place.barometerPa,
-      JSON.stringify(summarise(foldJob([event]))),
+      JSON.stringify(summarise(state)),
       hash,
       bench && JSON.stringify(bench),
       tx.shopId,
@@ -70,6 +72,7 @@ export async function openJob(
   const factor = draft.factor ?? (payload.simulated ? BENCH_FACTOR : 1)
   await insertClockSegment(tx, id, { wallMs: openedAt.getTime(), jobMs: openedAt.getTime(), factor })
   if (payload.simulated) await attachBench(tx, id, openedAt)
+  await keepLine(tx, id, carId, state, [event])
   await notifyChange(tx, { job: id, events: 1 })
   return { id, repeated: false }
 }

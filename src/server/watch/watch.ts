@@ -3,6 +3,7 @@ import { environment } from '../environment'
 import { hub } from '../live/hub'
 import { log } from '../log'
 import { AlarmWatch } from './watch-alarms'
+import { BookWatch } from './watch-book'
 import { DayWatch } from './watch-day'
 import { HoldWatch } from './watch-holds'
 import { PullWatch } from './watch-pulls'
@@ -69,6 +70,7 @@ async function watchWhileFirst(): Promise<void> {
         rounds(new PullWatch(), ROUND_MS),
         rounds(alarms, ALARM_ROUND_MS),
         rounds(days, DAY_ROUND_MS),
+        rounds(new BookWatch(), ROUND_MS),
       ])
     } finally {
       unheard()

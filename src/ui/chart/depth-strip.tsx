@@ -1,10 +1,4 @@
-import { depthShare, type Strata } from '@/core/pull/strata'
-
-/** The drawn depth goes this far below the pump's floor, as a share of its pressure. */
-const BELOW_FLOOR = 0.55
-
-/** Deepest pressure drawn, Pa. */
-export const bottomOf = (strata: Strata): number => strata.pumpFloorPa * BELOW_FLOOR
+import { bottomOf, depthShare, inDepth, type Strata } from '@/core/pull/strata'
 
 /** Strata as a narrow vertical strip with one marker: the small form of the descent. Decorative beside the words. */
 export function DepthStrip({
@@ -69,13 +63,7 @@ export function StrataFills({
   width: number
   height: number
 }) {
-  const lines = [
-    { from: strata.airPa, fill: 'var(--air)' },
-    { from: strata.needleLimitPa, fill: 'var(--needle)' },
-    { from: strata.waterBoilsPa, fill: 'var(--drying)' },
-    { from: strata.targetPa, fill: 'var(--deep)' },
-    { from: strata.pumpFloorPa, fill: 'var(--floor)' },
-  ].sort((a, b) => b.from - a.from)
+  const lines = inDepth(strata).map(({ name, pa }) => ({ from: pa, fill: `var(--${name})` }))
   return (
     <>
       {lines.map((line, i) => {

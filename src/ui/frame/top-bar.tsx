@@ -8,6 +8,7 @@ import { paText } from '../format'
 import { useWallNow } from '../hooks/use-now'
 import { useClock, useUnits } from '../units'
 import { AccountMenu } from './account-menu'
+import { BENCH, BOOK, inSection } from './sections'
 import type { ShopView, UserView } from './who'
 
 /** The bar on every page: places, where we are and what the air is here, the time, who works. */
@@ -17,13 +18,10 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
   const clock = useClock(shop.timeZone)
   const warm = shownTemperature(shop.ambientC, useUnits().temperature, 0)
   const places = [
-    { href: '/board', name: 'Board' },
-    { href: '/job/new', name: 'New car' },
-    { href: '/cars', name: 'Cars' },
-    { href: '/rig-room', name: 'Rig room' },
-    { href: '/judge', name: 'Judge' },
-    { href: '/ledger', name: 'Ledger' },
-    ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop' }] : []),
+    { href: '/board', name: 'Board', here: path === '/board' },
+    { href: '/job/new', name: 'New car', here: path === '/job/new' },
+    ...[BOOK, BENCH].map((s) => ({ href: s.pages[0]?.href ?? '', name: s.name, here: inSection(s, path) })),
+    ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop', here: path === '/shop' }] : []),
   ]
   return (
     <header className="no-print flex h-11 items-center gap-5 border-b border-rule px-5 max-sm:gap-3 max-sm:px-4">
@@ -37,12 +35,12 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
         aria-label="Places"
         className="flex h-full gap-5 whitespace-nowrap pl-8 text-body max-sm:min-w-0 max-sm:flex-1 max-sm:gap-2.5 max-sm:overflow-x-auto max-sm:pl-0 max-sm:text-note"
       >
-        {places.map(({ href, name }) => (
+        {places.map(({ href, name, here }) => (
           <Link
             key={href}
             href={href}
-            aria-current={path === href ? 'page' : undefined}
-            className={`flex h-full items-center border-b-4 pt-1 ${path === href ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`}
+            aria-current={here ? 'page' : undefined}
+            className={`flex h-full items-center border-b-4 pt-1 ${here ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`}
           >
             {name}
           </Link>

@@ -1,26 +1,20 @@
 'use client'
 
 import { type ReactNode, useMemo } from 'react'
-import { certificateWords } from '@/core/job/certificate'
 import type { JobEvent } from '@/core/job/events'
-import { chargedG, type Hold, type JobState } from '@/core/job/state'
-import { STEP_NAMES } from '@/core/job/steps'
-import { CLOSED_LINES } from '@/core/job/summary'
-import { leakRecord } from '@/core/leak/proved'
-import { customerWords, restAfterCharge } from '@/core/prove/proof-history'
+import type { JobState } from '@/core/job/state'
+import type { RecordPicture as Picture } from '@/core/record/picture'
 import { groupedFingerprint } from '@/core/record/signing-key'
-import { chanceWords } from '@/core/units/chance'
-import { formatPoundsOunces } from '@/core/units/mass'
-import type { Say } from '@/core/units/say'
-import { ACCEPTED_BY, eventWords } from '@/core/words/event-words'
-import { RENEWED_WORDS } from '@/core/words/renewed'
+import { eventWords } from '@/core/words/event-words'
+import { recordFacts } from '@/core/words/record-words'
 import { Sign } from '../form/sign'
-import { dateTimeIn, gaugeText, micronText } from '../format'
+import { dateTimeIn } from '../format'
 import { FoundSketch } from '../job/fix/search/found-sketch'
 import { Photos } from '../job/notes/notes-bar'
 import { BeforeAfter } from '../job/prove/before-after'
 import { useSay } from '../units'
 import { CorrectRecord } from './correct-record'
+import { RecordPicture } from './record-picture'
 
 type Props = {
   jobId: string
@@ -31,10 +25,21 @@ type Props = {
   head: string
   mayCorrect: boolean
   fingerprint: string
+  picture: Picture
 }
 
 /** The record as a page to print: what was done, what it proves, who signed, and every entry below. */
-export function RecordPage({ jobId, state, events, shopName, timeZone, head, mayCorrect, fingerprint }: Props) {
+export function RecordPage({
+  jobId,
+  state,
+  events,
+  shopName,
+  timeZone,
+  head,
+  mayCorrect,
+  fingerprint,
+  picture,
+}: Props) {
   const at = useMemo(() => dateTimeIn(timeZone), [timeZone])
   const { opened, signed } = state
   const say = useSay(opened.place.barometerPa)
@@ -62,6 +67,9 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
               Record file
             </a>
           )}
+          <a className="plain-button inline-flex items-center" href={`/api/jobs/${jobId}/certificate.pdf`}>
+            {signed ? 'Certificate, PDF' : 'Draft, PDF'}
+          </a>
         </div>
       </div>
       {opened.simulated && (
@@ -76,106 +84,14 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
           Not signed yet: this is a draft.
         </p>
       )}
-      <dl className="mt-3 grid grid-cols-[150px_1fr] gap-y-2 text-body max-sm:grid-cols-[110px_1fr]">
-        <Fact name="Label">
-          {opened.label.refrigerant}, {opened.label.typed}, from the{' '}
-          {opened.label.source === 'label' ? 'label' : 'service manual'}; oil {opened.label.oilKind}
-        </Fact>
-        <Fact name="Recovered">{state.recoveredG === undefined ? 'nothing' : `${Math.round(state.recoveredG)} g`}</Fact>
-        <Fact name="Renewed">
-          {state.fix?.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count}`).join(', ') || 'nothing'}
-          {state.fix && state.fix.oilOwedMl > 0 ? `; oil ${state.fix.oilOwedMl} mL, ${state.fix.oilReason}` : ''}
-        </Fact>
-        <Fact name="Procedure">
-          {opened.procedure.name}: {micronText(opened.procedure.targetPa)} micron, hold {opened.procedure.holdMinutes}{' '}
-          min
-        </Fact>
-        {state.pulls.map((p, i) => (
-          <Fact key={p.startedAt} name={`Pull ${i + 1}`}>
-            {at(p.startedAt)}
-            {p.endedAt ? `, ${Math.round((Date.parse(p.endedAt) - Date.parse(p.startedAt)) / 60_000)} min` : ''}
-          </Fact>
-        ))}
-        {state.sweeps.length > 0 && (
-          <Fact name="Nitrogen">
-            swept {state.sweeps.reduce((sum, s) => sum + s.passes, 0)} times, by{' '}
-            {[...new Set(state.sweeps.map((s) => s.by))].join(', ')}
-          </Fact>
-        )}
-        {state.holds.map((h, i) => (
-          <Fact key={h.isolatedAt} name={`Hold ${i + 1}`}>
-            {holdWords(h, say)}
-          </Fact>
-        ))}
-        {state.hosesHeld && (
-          <Fact name="Hoses alone">
-            held {Math.round(state.hosesHeld.minutes)} min: {state.hosesHeld.moved ? 'they rose' : 'they stood still'},{' '}
-            {state.hosesHeld.by}
-          </Fact>
-        )}
-        {state.looked.length > 0 && (
-          <Fact name="Looked for the leak">{state.looked.map((l) => `${l.place}: ${l.found}`).join('; ')}</Fact>
-        )}
-        {leakRecord(state, say).map(({ name, words }) => (
-          <Fact key={words} name={name}>
+      <RecordPicture picture={picture} id={jobId} />
+      <dl className="mt-4 grid grid-cols-[150px_1fr] gap-y-2 text-body max-sm:grid-cols-[110px_1fr]">
+        {recordFacts(state, say, at).map(({ name, strong, words }) => (
+          <Fact key={name + words} name={name}>
+            {strong && <b className="font-semibold">{strong}</b>}
             {words}
           </Fact>
         ))}
-        {state.turns.map((t) => (
-          <Fact key={t.at} name={`Back to ${STEP_NAMES[t.to]}`}>
-            {at(t.at)}, {t.by}: {t.why}
-          </Fact>
-        ))}
-        {state.spent.map((s) => (
-          <Fact key={s.at} name="Charged and recovered">
-            {say.mass(s.chargedG)} were charged, {say.mass(s.recoveredG)} recovered again, {at(s.at)}
-          </Fact>
-        ))}
-        {state.accepted && (
-          <Fact name="Known to leak">
-            up to {say.aYear(state.accepted.gramsPerYear)}, worst case; charged all the same by {state.accepted.by}:{' '}
-            {state.accepted.why}; the customer: {state.accepted.customer}
-          </Fact>
-        )}
-        {state.closed && (
-          <Fact name="Ended early">
-            {CLOSED_LINES[state.closed.as]}: {state.closed.why}; {state.closed.by}, {at(state.closed.at)}
-          </Fact>
-        )}
-        <Fact name="Charged">
-          <b className="font-semibold">
-            {Math.round(chargedG(state))} g, {formatPoundsOunces(chargedG(state))}
-          </b>{' '}
-          {state.counted
-            ? `by ${state.counted.emptied.length} whole ${state.counted.emptied.length === 1 ? 'can' : 'cans'} counted, not weighed`
-            : `of ${Math.round(state.plan?.targetG ?? 0)} g`}
-          ;{' '}
-          {state.containers
-            .map(
-              (c) =>
-                `${c.id} ${Math.round(c.startGrossG)} to ${c.endGrossG === undefined ? '…' : Math.round(c.endGrossG)} g`,
-            )
-            .join(', ')}
-        </Fact>
-        {state.proofs.map((p) => (
-          <Fact key={p.at + p.engine} name={p.engine === 'idle' ? 'At idle' : 'At 1,500 rpm'}>
-            low {gaugeText(p.lowPaG)}; high {p.highPaG === null ? 'not read' : gaugeText(p.highPaG)}; vent{' '}
-            {p.ventC.toFixed(1)} °C at {p.ambientC} °C
-            {p.note && `; ${p.note}`}
-          </Fact>
-        ))}
-        {state.rest && (
-          <Fact name="At rest, charged">
-            {gaugeText(state.rest.paG)} at {state.rest.ambientC} °C: {REST_WORDS[restAfterCharge(state) ?? 'right']}
-          </Fact>
-        )}
-        <Fact name="In plain words">{customerWords(state, say)}</Fact>
-        {signed && (
-          <Fact name="Signed">
-            <b className="font-semibold">{signed.by}</b>, {certificateWords(signed.certificate)}, {at(signed.at)};{' '}
-            {signed.readingCount.toLocaleString('en')} readings
-          </Fact>
-        )}
         {signed && (
           <Fact name="Sealed with">
             the key of {shopName}, <span className="text-note">{groupedFingerprint(fingerprint)}</span>
@@ -229,40 +145,6 @@ export function RecordPage({ jobId, state, events, shopName, timeZone, head, may
     </main>
   )
 }
-
-/** How a hold ended: what it was accepted by, what it would have shown, and what stays unproved. */
-function holdWords(h: Hold, say: Say): string {
-  if (h.skipped)
-    return `skipped by ${h.skipped.by}: ${h.skipped.why}. Not proved: that it is tight, and that it is dry.`
-  if (!h.ended) return h.left ? `left unjudged by ${h.left.by}: ${h.left.why}` : 'running'
-  const { verdict, leak, heldS, provesGramsPerYear: proves } = h.ended
-  const held = `${acceptedWords(h)}${verdict}, leak ${chanceWords(leak)}; held ${Math.round(heldS / 60)} min`
-  return [
-    held,
-    ...(proves === null
-      ? []
-      : [
-          `Would have shown a leak of ${say.aYear(proves)}, worst case; not proved: a smaller one, a core under its ` +
-            'coupler, a seal that opens under pressure only',
-        ]),
-    ...(h.shortened
-      ? [`Ended after ${Math.round(heldS / 60)} of ${h.plannedMinutes} min by ${h.shortened.by}: ${h.shortened.why}`]
-      : []),
-  ].join('. ')
-}
-
-/** By which rule a hold was accepted, and who did. */
-function acceptedWords({ accepted, ended }: Hold): string {
-  if (!accepted) return ''
-  const rule = accepted.as === 'rule' && ended?.rule ? `: ${ended.rule.words}` : ''
-  return `accepted by ${ACCEPTED_BY[accepted.as]}${rule} (${accepted.by}); `
-}
-
-const REST_WORDS = {
-  air: 'above saturation, so air inside',
-  right: 'as it should be',
-  'no-liquid': 'below saturation, so no liquid left',
-} as const
 
 function Fact({ name, children }: { name: string; children: ReactNode }) {
   return (

@@ -6,15 +6,12 @@ import { nodeCrypto } from '@/node/record-crypto'
 import { selectAccounts } from '@/server/accounts/accounts'
 import { forPage } from '@/server/accounts/for-page'
 import { may } from '@/server/accounts/roles'
+import { addressOf } from '@/server/http'
 import { selectInstruments } from '@/server/instruments/instruments'
 import { selectProcedures } from '@/server/shop/catalogue'
 import { selectPlaces } from '@/server/shop/places'
 import { LOGGED, selectShopLog } from '@/server/shop/shop-log'
 import { ShopPage } from '@/ui/shop/shop-page'
-
-/** Where whoever asks found this server: an instrument on the same network finds it there too. */
-const addressOf = (asked: Headers): string =>
-  `${asked.get('x-forwarded-proto') ?? 'http'}://${asked.get('host') ?? 'localhost'}`
 
 export default async function Shop() {
   const scope = await forPage()

@@ -1,17 +1,16 @@
 import type { JobState, Proof } from '@/core/job/state'
-import { bandsFor } from '@/core/prove/bands'
+import { bandsFor, PROOF_SCALES, type ProofKey } from '@/core/prove/bands'
 import { bothPressures, type Say } from '@/core/units/say'
 import { useSay } from '../../units'
 
-type Key = 'lowPaG' | 'highPaG' | 'ventC'
-type Reading = Record<Key, number | null | undefined>
-type Row = { key: Key; name: string; from: number; to: number; text: (v: number, say: Say) => string }
+type Reading = Record<ProofKey, number | null | undefined>
+type Row = (typeof PROOF_SCALES)[number] & { text: (v: number, say: Say) => string }
 
-const ROWS: Row[] = [
-  { key: 'lowPaG', name: 'Low side', from: -100_000, to: 600_000, text: bothPressures },
-  { key: 'highPaG', name: 'High side', from: 0, to: 2_600_000, text: bothPressures },
-  { key: 'ventC', name: 'Middle vent', from: -5, to: 30, text: (v, say) => say.celsius(v, 1) },
-]
+/** A figure of a proof in the reader's units. */
+export const proofText = (key: ProofKey, v: number, say: Say): string =>
+  key === 'ventC' ? say.celsius(v, 1) : bothPressures(v, say)
+
+const ROWS: Row[] = PROOF_SCALES.map((scale) => ({ ...scale, text: (v, say) => proofText(scale.key, v, say) }))
 
 /** What is to be expected, as bands with every reading on them; the maker's figures where they were entered. */
 export function ProofBands({ state, now }: { state: JobState; now: Reading }) {

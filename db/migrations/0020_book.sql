@@ -1,0 +1,50 @@
+-- Up Migration
+-- The book: a line for every job and for every one of a former life, by which it is found and its car remembered.
+create extension if not exists pg_trgm;
+
+-- what a car is besides its label: identification number, owner's reference, evaporators, ports (core/shop/car-facts)
+alter table car add column facts jsonb not null default '{}';
+
+-- jobs of a former life, brought in from a file and taken out again as a whole
+create table import (
+  id uuid primary key,
+  shop_id integer not null references shop (id),
+  file_name text not null,
+  lines integer not null,
+  by_account uuid,
+  by_name text not null,
+  stored_at timestamptz not null default now(),
+  withdrawn_at timestamptz,
+  withdrawn_by text,
+  foreign key (shop_id, by_account) references account (shop_id, id),
+  unique (shop_id, id)
+);
+
+create table book_line (
+  -- the job's id; a line of a former life has one of its own
+  id uuid primary key,
+  shop_id integer not null references shop (id),
+  import_id uuid,
+  car_id uuid,
+  at timestamptz not null,
+  ended_at timestamptz,
+  -- what it was for its car (core/book/car-visit); null for training
+  visit jsonb,
+  flags text[] not null,
+  -- what is said in it, and the same with what its car is known by
+  own tsvector not null,
+  words tsvector not null,
+  -- names as they are spelled, to be found when misspelled
+  names text not null,
+  -- by which rule it was made: made anew where an older one did
+  form smallint not null,
+  foreign key (shop_id, car_id) references car (shop_id, id),
+  foreign key (shop_id, import_id) references import (shop_id, id)
+);
+create index book_line_words on book_line using gin (words);
+create index book_line_names on book_line using gin (names gin_trgm_ops);
+create index book_line_flags on book_line using gin (flags);
+create index book_line_at on book_line (shop_id, at desc);
+create index book_line_car on book_line (shop_id, car_id, at);
+create index book_line_import on book_line (shop_id, import_id) where import_id is not null;
+create index car_names on car using gin ((name || ' ' || plate) gin_trgm_ops);

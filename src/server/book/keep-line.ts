@@ -1,0 +1,77 @@
+import { type BookLine, bookLineOf, LINE_FORM } from '@/core/book/book-line'
+import { joined, tokensOf } from '@/core/book/tokens'
+import type { JobEvent } from '@/core/job/events'
+import type { JobState } from '@/core/job/state'
+import type { CarFacts } from '@/core/shop/car-facts'
+import type { Scope, TxScope } from '../db/scope'
+
+/** What a car is found by besides its jobs' own words. */
+const knownBy = `coalesce((select array[c.name, c.plate, c.facts ->> 'vin', c.facts ->> 'owner'] from car c where c.id = $3 and c.shop_id = $2), '{}')`
+
+/** A job's line, written anew where it says something else than before; in the transaction that changed the job. */
+export async function keepLine(
+  tx: Scope,
+  jobId: string,
+  carId: string | null,
+  state: JobState,
+  events: readonly JobEvent[],
+): Promise<void> {
+  const { rows } = await tx.query<{ known: (string | null)[] }>(`select ${knownBy} as known from (select $1::uuid) q`, [
+    jobId,
+    tx.shopId,
+    carId,
+  ])
+  await writeLine(tx, { id: jobId, carId, importId: null }, bookLineOf(jobId, state, events), rows[0]?.known ?? [])
+}
+
+/** A line of any kind. @param known - names of its car, empty where they are not known */
+export async function writeLine(
+  tx: Scope,
+  place: { id: string; carId: string | null; importId: string | null },
+  line: BookLine,
+  known: readonly (string | null)[],
+): Promise<void> {
+  const { tokens, names } = carWords(known)
+  // what nobody looks for changes with every entry: the indexes are touched only where a word or a filter is new
+  await tx.query(
+    `insert into book_line as b (id, shop_id, import_id, car_id, at, ended_at, visit, flags, own, words, names, form)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, array_to_tsvector($9::text[]), array_to_tsvector($10::text[]), $11, $12)
+     on conflict (id) do update set car_id = excluded.car_id, ended_at = excluded.ended_at, visit = excluded.visit,
+       flags = excluded.flags, own = excluded.own, words = excluded.words, names = excluded.names, form = excluded.form
+     where (b.car_id, b.ended_at, b.visit, b.flags, b.words, b.names, b.form)
+       is distinct from (excluded.car_id, excluded.ended_at, excluded.visit, excluded.flags, excluded.words, excluded.names, excluded.form)`,
+    [
+      place.id,
+      tx.shopId,
+      place.importId,
+      place.carId,
+      line.at,
+      line.endedAt,
+      line.visit && JSON.stringify(line.visit),
+      line.flags,
+      line.tokens,
+      [...new Set([...line.tokens, ...tokens])],
+      [...new Set([line.names, ...names])].join(' '),
+      LINE_FORM,
+    ],
+  )
+}
+
+/** Words and names a car adds to the lines of its jobs. */
+export function carWords(known: readonly (string | null)[]): { tokens: string[]; names: string[] } {
+  const names = known.flatMap((n) => (n ? [n] : []))
+  return { tokens: [...new Set([...names.flatMap(tokensOf), ...names.flatMap(joined)])], names }
+}
+
+/** A car is called otherwise: its lines are found by that too. */
+export async function renameLines(
+  tx: TxScope,
+  carId: string,
+  car: { name: string; plate: string; facts: CarFacts },
+): Promise<void> {
+  const { tokens, names } = carWords([car.name, car.plate, car.facts.vin, car.facts.owner])
+  await tx.query(
+    `update book_line set words = own || array_to_tsvector($3::text[]), names = names || ' ' || $4 where car_id = $1 and shop_id = $2`,
+    [carId, tx.shopId, tokens, names.join(' ')],
+  )
+}

@@ -1,0 +1,59 @@
+'use client'
+
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+
+type Place = { href: string; name: string }
+/** A place with more than one page; the first of them is where its name leads. */
+type Section = { name: string; pages: readonly Place[] }
+
+export const BOOK: Section = {
+  name: 'Book',
+  pages: [
+    { href: '/records', name: 'Records' },
+    { href: '/cars', name: 'Cars' },
+    { href: '/fleet', name: 'Call in' },
+    { href: '/ledger', name: 'Ledger' },
+    { href: '/statement', name: 'Statement' },
+    { href: '/people', name: 'People' },
+    { href: '/import', name: 'Bring in' },
+  ],
+}
+
+export const BENCH: Section = {
+  name: 'Bench',
+  pages: [
+    { href: '/rig-room', name: 'Rig room' },
+    { href: '/judge', name: 'Judge a file' },
+    { href: '/sums', name: 'Sums' },
+    { href: '/check', name: 'Check a record' },
+  ],
+}
+
+const within = (path: string, href: string) => path === href || path.startsWith(`${href}/`)
+/** Whether a page lies in a section. */
+export const inSection = ({ pages }: Section, path: string): boolean => pages.some((p) => within(path, p.href))
+
+/** Pages of the section one is in, under the bar; nothing elsewhere. */
+export function SectionPages() {
+  const path = usePathname()
+  const section = [BOOK, BENCH].find((s) => inSection(s, path))
+  if (!section) return null
+  return (
+    <nav
+      aria-label={section.name}
+      className="no-print flex h-11 items-center gap-5 overflow-x-auto whitespace-nowrap border-b border-rule bg-sheet px-5 text-small max-sm:gap-4 max-sm:px-4"
+    >
+      {section.pages.map(({ href, name }) => (
+        <Link
+          key={href}
+          href={href}
+          aria-current={within(path, href) ? 'page' : undefined}
+          className={`flex h-full items-center ${within(path, href) ? 'font-semibold' : 'text-ink-2'}`}
+        >
+          {name}
+        </Link>
+      ))}
+    </nav>
+  )
+}
