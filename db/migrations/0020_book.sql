@@ -48,3 +48,15 @@ create index book_line_at on book_line (shop_id, at desc);
 create index book_line_car on book_line (shop_id, car_id, at);
 create index book_line_import on book_line (shop_id, import_id) where import_id is not null;
 create index car_names on car using gin ((name || ' ' || plate) gin_trgm_ops);
+
+-- recovered refrigerant is stock: it is handed in, used again, lost; a container is weighed against the book
+alter table ledger_entry drop constraint ledger_entry_kind_check;
+alter table ledger_entry add constraint ledger_entry_kind_check check
+  (kind in ('bought', 'charged', 'purged', 'recovered', 'corrected', 'heel', 'handed-in', 'reused', 'lost', 'weighed'));
+-- what a scale showed to be in it, g, where a line is the difference to the book
+alter table ledger_entry add column shows_g double precision check (shows_g between 0 and 1000000);
+-- what moves out of the recovery cylinder into another is two lines of one deed
+alter table ledger_entry add column deed uuid;
+create unique index ledger_entry_deed on ledger_entry (deed, container) where deed is not null;
+-- a year is summed from the index alone
+create index ledger_entry_sums on ledger_entry (shop_id, happened_at) include (refrigerant, kind, grams, equipment_id, job_id, why);

@@ -47,6 +47,7 @@ export const DOORS: readonly Door[] = [
   get('/cars'),
   get('/cars/[carId]'),
   get('/judge'),
+  get('/statement'),
   get('/ledger'),
   get('/me'),
   get('/rig-room'),
@@ -92,5 +93,6 @@ export const DOORS: readonly Door[] = [
   get('/api/records.csv'),
   get('/api/rigs'),
   post('/api/shop', 'lead'),
+  get('/api/statement.csv'),
   post('/api/units'),
 ]

@@ -1,20 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { gaveOut, heelLeftG, LedgerDraft, type LedgerEntry, totalsOf } from './ledger'
-
-const entry = (kind: LedgerEntry['kind'], grams: number, equipmentId: string | null = 'c1'): LedgerEntry => ({
-  id: `${kind}${grams}`,
-  kind,
-  happenedAt: '2026-03-01T10:00:00Z',
-  by: 'Teo',
-  refrigerant: 'R-134a',
-  container: equipmentId ?? 'can-1, Shuttle 3',
-  equipmentId,
-  grams,
-  jobId: null,
-  car: null,
-  why: '',
-})
+import { gaveOut, heelLeftG, LedgerDraft } from './ledger'
 
 test('what left a container is what went into the car and what was purged, whatever the weights', () => {
   fc.assert(
@@ -30,25 +16,6 @@ test('what left a container is what went into the car and what was purged, whate
       },
     ),
   )
-})
-
-test('sums are by refrigerant and kind, each above zero', () => {
-  const entries = [
-    entry('bought', 5710),
-    entry('charged', -500),
-    entry('purged', -3),
-    entry('corrected', 20),
-    entry('charged', -340, null),
-    entry('heel', -11, null),
-  ]
-  expect(totalsOf(entries)[0]?.sums).toEqual({
-    bought: 5710,
-    charged: 840,
-    purged: 3,
-    recovered: 0,
-    heel: 11,
-    corrected: 20,
-  })
 })
 
 test('what goes away with an empty can is its heel; a can that is put back and a cylinder keep theirs', () => {

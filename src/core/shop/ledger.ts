@@ -4,7 +4,18 @@ import { Day } from '../entry/instant'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 
-export const LEDGER_KINDS = ['bought', 'charged', 'purged', 'recovered', 'heel', 'corrected'] as const
+export const LEDGER_KINDS = [
+  'bought',
+  'charged',
+  'purged',
+  'recovered',
+  'heel',
+  'handed-in',
+  'reused',
+  'lost',
+  'weighed',
+  'corrected',
+] as const
 export type LedgerKind = (typeof LEDGER_KINDS)[number]
 
 /** A line of the ledger: into its container above zero, out of it below, g. Times ISO 8601. */
@@ -22,19 +33,46 @@ export type LedgerEntry = {
   why: string
 }
 
-/** What a hand may enter: a purchase, or a correction with its reason. */
+/** Where what is recovered stands until it is handed in or used again. */
+export const RECOVERY = 'recovery cylinder'
+
+/** What a hand may enter. */
+export const BY_HAND = ['bought', 'weighed', 'handed-in', 'reused', 'lost', 'corrected'] as const
+export type ByHand = (typeof BY_HAND)[number]
+
+/** Why a line of its kind has to say more: a receipt, a reason. */
+const ASKS_WHY: Partial<Record<ByHand, string>> = {
+  corrected: 'a correction says why',
+  weighed: 'a difference says why; where nobody knows, that',
+  'handed-in': 'the number of the receipt',
+  reused: 'who cleaned it, or that it goes back into the car it came from: local rules decide',
+  lost: 'how it was lost',
+}
+
+/**
+ * What a hand enters: a purchase, a container weighed against the book, what was handed in, used again, lost, or a
+ * correction with its reason. Grams: what came or went; for `weighed` what is in it by the scale.
+ */
 export const LedgerDraft = z
   .strictObject({
     id: Id,
-    kind: z.enum(['bought', 'corrected']),
+    kind: z.enum(BY_HAND),
     refrigerant: z.enum(REFRIGERANTS),
     container: text(80, 1, 'what people call it'),
     equipmentId: Id.nullable(),
     grams: z.number().min(-100_000).max(100_000),
     why: text(300, 0),
   })
-  .refine((d) => d.kind !== 'corrected' || d.why !== '', { path: ['why'], error: 'a correction says why' })
-  .refine((d) => d.kind !== 'bought' || d.grams > 0, { path: ['grams'], error: 'what was bought weighs something' })
+  .superRefine(({ kind, grams, why, equipmentId }, issues) => {
+    const add = (path: string, message: string) => issues.addIssue({ code: 'custom', path: [path], message })
+    const asked = ASKS_WHY[kind]
+    if (asked !== undefined && why === '') add('why', asked)
+    if (kind === 'bought' && grams <= 0) add('grams', 'what was bought weighs something')
+    if ((kind === 'handed-in' || kind === 'reused' || kind === 'lost') && grams <= 0)
+      add('grams', 'how much it was, more than nothing')
+    if (kind === 'weighed' && grams < 0) add('grams', 'what is in it by the scale, empty weight taken off')
+    if (kind === 'reused' && equipmentId === null) add('equipmentId', 'the container of the shelf it went into')
+  })
 export type LedgerDraft = z.infer<typeof LedgerDraft>
 
 /** What one container gave: into the car, and purged or left in the hose, g, both at least zero. */
@@ -76,18 +114,8 @@ const Part = text(80, 0).optional()
 export const LedgerQuery = z.object({ from: Day.optional(), to: Day.optional(), container: Part, car: Part })
 export type LedgerQuery = z.infer<typeof LedgerQuery>
 
-/** Sums by refrigerant and kind, g, each above zero: what an inspector asks for. */
-export function totalsOf(entries: readonly LedgerEntry[]): { refrigerant: string; sums: Record<LedgerKind, number> }[] {
-  const all = [...new Set(entries.map((e) => e.refrigerant))].sort()
-  return all.map((refrigerant) => ({
-    refrigerant,
-    sums: Object.fromEntries(
-      LEDGER_KINDS.map((kind) => [
-        kind,
-        entries
-          .filter((e) => e.refrigerant === refrigerant && e.kind === kind)
-          .reduce((sum, e) => sum + (kind === 'corrected' ? e.grams : Math.abs(e.grams)), 0),
-      ]),
-    ) as Record<LedgerKind, number>,
-  }))
-}
+/** Sums by refrigerant and kind, g, each above zero but for what may be either: what an inspector asks for. */
+export type Totals = { refrigerant: string; sums: Record<LedgerKind, number> }[]
+
+/** Kinds whose lines may add or take. */
+export const EITHER_WAY: readonly LedgerKind[] = ['corrected', 'weighed']

@@ -1,12 +1,16 @@
 import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
+import type { LedgerDraft } from '@/core/shop/ledger'
+import { outOfBalanceG, type Statement } from '@/core/shop/statement'
 import { database } from '../db/pool'
 import { inTransaction } from '../db/scope'
 import { selectShelf, upsertEquipment } from '../equipment/shelf'
 import { appendEvents } from '../jobs/append-events'
 import { openJob } from '../jobs/open-job'
 import { draft, type Fixture, freshShop, here, jobWithGauge, OPENING } from '../tests/shop-fixture'
-import { bookByHand, bookOpening, selectBalances, selectLedger } from './ledger'
+import { bookByHand } from './by-hand'
+import { bookOpening, selectBalances, selectLedger, selectTotals } from './ledger'
+import { selectStatement } from './statement'
 
 let shop: Fixture
 beforeEach(async () => {
@@ -256,4 +260,76 @@ test('what is done for training or demonstration reaches no ledger', async () =>
     )
   }
   expect((await ledger()).map((e) => e.grams)).toEqual([70])
+})
+
+test('sums are the database’s, by refrigerant and kind, and a page’s length cuts none of them', async () => {
+  await onShelf()
+  await charged(8617)
+  await charged(8100)
+  const [totals] = await selectTotals(here(), {}, 'UTC')
+  const lines = await ledger()
+  const of = (kind: string) => lines.filter((l) => l.kind === kind).reduce((sum, l) => sum + l.grams, 0)
+  expect(totals?.sums).toMatchObject({ bought: 5710, charged: -of('charged'), purged: -of('purged'), recovered: 0 })
+  expect((await selectLedger(here(), {}, 'UTC', 2)).length).toBe(2)
+  // read in parts they are the same lines, none twice
+  const parts = []
+  for (
+    let part = await selectLedger(here(), {}, 'UTC', 2);
+    part.length > 0;
+    part = await selectLedger(here(), {}, 'UTC', 2, part.at(-1))
+  )
+    parts.push(...part)
+  expect(parts.map((l) => l.id)).toEqual(lines.map((l) => l.id))
+})
+
+const by = (kind: LedgerDraft['kind'], more: Partial<LedgerDraft>): LedgerDraft => ({
+  id: randomUUID(),
+  kind,
+  refrigerant: 'R-134a',
+  container: 'Cylinder 7',
+  equipmentId: CYLINDER.id,
+  grams: 100,
+  why: 'not known',
+  ...more,
+})
+
+test('what was recovered is stock: handed in with its receipt, used again, and never more than there is', async () => {
+  await onShelf()
+  const jobId = await jobWithGauge(shop.lead)
+  await inTransaction(here(), (tx) => appendEvents(tx, shop.lead, jobId, [draft('recovered', { grams: 800 })]))
+  const left = async () =>
+    Object.fromEntries((await selectBalances(here())).map((b) => [b.container, Math.round(b.grams)]))
+  expect(await left()).toEqual({ 'Cylinder 7': 5710, 'recovery cylinder': 800 })
+  await bookByHand(here(), shop.lead, by('handed-in', { grams: 500, why: 'receipt 4711' }))
+  await bookByHand(here(), shop.lead, by('reused', { grams: 200, why: 'cleaned here' }))
+  expect(await left()).toEqual({ 'Cylinder 7': 5910, 'recovery cylinder': 100 })
+  const more = by('handed-in', { grams: 101, why: 'receipt 4712' })
+  await expect(bookByHand(here(), shop.lead, more)).rejects.toMatchObject({ code: 'conflict' })
+  expect(await left()).toEqual({ 'Cylinder 7': 5910, 'recovery cylinder': 100 })
+})
+
+test('a bottle weighed twice at once is booked against what the first left; sent twice it is booked once', async () => {
+  await onShelf()
+  const first = by('weighed', { grams: 5600 })
+  await Promise.all(
+    [first, first, by('weighed', { grams: 5600, why: 'a leaking valve' })].map((d) => bookByHand(here(), shop.lead, d)),
+  )
+  const weighed = (await ledger()).filter((l) => l.kind === 'weighed').map((l) => l.grams)
+  expect(weighed.sort((a, b) => a - b)).toEqual([-110, 0])
+  expect(await selectBalances(here())).toMatchObject([{ grams: 5600 }])
+  expect((await selectShelf(here()))[0]?.spec).toMatchObject({ grossG: 9010 })
+})
+
+test('a statement opens with what stood there, ends with what stands there, and its lines add up', async () => {
+  await onShelf()
+  await charged(8617)
+  await bookByHand(here(), shop.lead, by('weighed', { grams: 5100 }))
+  await bookByHand(here(), shop.lead, by('lost', { grams: 40, why: 'a hose burst' }))
+  const day = (n: number) => new Date(Date.now() + n * 86_400_000).toISOString().slice(0, 10)
+  const [now] = await selectStatement(here(), { from: day(-1), to: day(1) }, 'UTC')
+  expect(now).toMatchObject({ openingG: 0, boughtG: 5710, chargedG: 500, purgedG: 3, lostG: 40, unexplainedG: -107 })
+  expect(now?.closingG).toBe((await selectBalances(here()))[0]?.grams)
+  expect(outOfBalanceG(now as Statement)).toBeCloseTo(0, 6)
+  const [next] = await selectStatement(here(), { from: day(2), to: day(3) }, 'UTC')
+  expect(next).toMatchObject({ openingG: 5060, boughtG: 0, closingG: 5060 })
 })

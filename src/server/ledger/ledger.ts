@@ -1,34 +1,32 @@
 import { randomUUID } from 'node:crypto'
 import { heelG, tareOf } from '@/core/charge/plan'
-import { canonicalJson } from '@/core/entry/canonical'
 import type { EquipmentOf } from '@/core/equipment/equipment'
 import { withinTablesC } from '@/core/fluids/refrigerant'
 import type { JobEvent } from '@/core/job/events'
 import { countsAsWork, type JobState, lostG } from '@/core/job/state'
 import {
   type Balance,
+  EITHER_WAY,
   gaveOut,
   heelLeftG,
-  type LedgerDraft,
+  LEDGER_KINDS,
   type LedgerEntry,
   type LedgerKind,
   type LedgerQuery,
+  RECOVERY,
+  type Totals,
 } from '@/core/shop/ledger'
-import type { Account } from '../accounts/accounts'
 import type { Author } from '../accounts/author'
-import { requireRight } from '../accounts/roles'
-import { requireOfTrainee } from '../accounts/trainee'
 import type { Scope, TxScope } from '../db/scope'
-import { AppError } from '../errors'
 
-type New = Omit<LedgerEntry, 'by' | 'car'> & { eventId: string | null }
+export type New = Omit<LedgerEntry, 'by' | 'car'> & { eventId: string | null; showsG?: number; deed?: string }
 
 /** Books a line; one that is booked already is left as it is. @returns whether it is new */
-async function insertEntry(tx: Scope, author: Author, e: New): Promise<boolean> {
+export async function insertEntry(tx: Scope, author: Author, e: New): Promise<boolean> {
   const { rowCount } = await tx.query(
     `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id,
-      grams, job_id, event_id, why, shop_id)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) on conflict do nothing`,
+      grams, job_id, event_id, why, shop_id, shows_g, deed)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15) on conflict do nothing`,
     [
       e.id,
       e.kind,
@@ -43,87 +41,78 @@ async function insertEntry(tx: Scope, author: Author, e: New): Promise<boolean> 
       e.eventId,
       e.why,
       tx.shopId,
+      e.showsG ?? null,
+      e.deed ?? null,
     ],
   )
   return rowCount === 1
 }
 
+/** Which lines are asked for; parameters 1 to 6. */
+const ASKED = `l.shop_id = $1 and ($2::date is null or l.happened_at >= ($2::date)::timestamp at time zone $6)
+        and ($3::date is null or l.happened_at < ($3::date + 1)::timestamp at time zone $6)
+        and ($4::text is null or position(lower($4) in lower(l.container)) > 0)
+        and ($5::text is null or position(lower($5) in lower(j.summary ->> 'name')) > 0)`
+const FROM = 'from ledger_entry l left join job j on j.id = l.job_id'
+const askedOf = (db: Scope, query: LedgerQuery, timeZone: string) => [
+  db.shopId,
+  query.from ?? null,
+  query.to ?? null,
+  query.container || null,
+  query.car || null,
+  timeZone,
+]
+
 /**
  * Lines of the ledger, newest first.
  * @param timeZone - the shop's: its days begin there
+ * @param before - only those that stand behind this one in that order
  */
 export async function selectLedger(
   db: Scope,
   query: LedgerQuery,
   timeZone: string,
   limit: number,
+  before?: LedgerEntry,
 ): Promise<LedgerEntry[]> {
   const { rows } = await db.query<Omit<LedgerEntry, 'happenedAt'> & { happenedAt: Date }>(
     `select l.id, l.kind, l.happened_at as "happenedAt", l.by_name as by, l.refrigerant, l.container,
       l.equipment_id as "equipmentId", l.grams,
             l.job_id as "jobId", j.summary ->> 'name' as car, l.why
-       from ledger_entry l left join job j on j.id = l.job_id
-      where l.shop_id = $7 and ($1::date is null or l.happened_at >= ($1::date)::timestamp at time zone $5)
-        and ($2::date is null or l.happened_at < ($2::date + 1)::timestamp at time zone $5)
-        and ($3::text is null or position(lower($3) in lower(l.container)) > 0)
-        and ($4::text is null or position(lower($4) in lower(j.summary ->> 'name')) > 0)
-      order by l.happened_at desc, l.stored_at desc limit $6`,
-    [query.from ?? null, query.to ?? null, query.container || null, query.car || null, timeZone, limit, db.shopId],
+       ${FROM} where ${ASKED} and ($7::timestamptz is null or (l.happened_at, l.id) < ($7, $8::uuid))
+      order by l.happened_at desc, l.id desc limit $9`,
+    [...askedOf(db, query, timeZone), before?.happenedAt ?? null, before?.id ?? null, limit],
   )
   return rows.map((r) => ({ ...r, happenedAt: r.happenedAt.toISOString() }))
 }
 
-/**
- * What is left in every container by the book, g; cans of one charge only, which were never on the book, are left out.
- */
+/** Sums of the lines that are asked for, by the database: no page's length cuts them. */
+export async function selectTotals(db: Scope, query: LedgerQuery, timeZone: string): Promise<Totals> {
+  const { rows } = await db.query<{ refrigerant: string; kind: LedgerKind; grams: number }>(
+    `select l.refrigerant, l.kind, sum(l.grams) as grams ${FROM} where ${ASKED} group by 1, 2 order by 1`,
+    askedOf(db, query, timeZone),
+  )
+  return [...new Set(rows.map((r) => r.refrigerant))].map((refrigerant) => {
+    const of = (kind: LedgerKind) => rows.find((r) => r.refrigerant === refrigerant && r.kind === kind)?.grams ?? 0
+    const sums = LEDGER_KINDS.map((kind) => [kind, EITHER_WAY.includes(kind) ? of(kind) : Math.abs(of(kind))])
+    return { refrigerant, sums: Object.fromEntries(sums) as Record<LedgerKind, number> }
+  })
+}
+
+/** Lines that stand on the book: not what a can of one charge only gave, which was never on it. */
+export const ON_BOOK = `(equipment_id is not null or kind not in ('charged', 'purged', 'heel'))`
+
+/** What is left in every container by the book, g; the recovery cylinder among them. */
 export async function selectBalances(db: Scope): Promise<Balance[]> {
   const { rows } = await db.query<Balance>(
     `select max(container) as container, equipment_id as "equipmentId", refrigerant, sum(grams) as grams
        from ledger_entry
-      where shop_id = $1 and (equipment_id is not null or kind in ('bought', 'corrected'))
+      where shop_id = $1 and ${ON_BOOK}
       group by equipment_id, refrigerant, case when equipment_id is null then container end
       order by 1`,
     [db.shopId],
   )
   return rows
-}
-
-/**
- * Books a purchase or a correction by hand; the same id twice is booked once.
- * @throws AppError `not-allowed` for a trainee's correction, `bad-input` for a container that is none or holds
- *   something else,
- * `conflict` when the id is booked with another content
- */
-export async function bookByHand(tx: Scope, user: Account, draft: LedgerDraft): Promise<void> {
-  await requireOfTrainee(tx, user, 'bookByHand')
-  if (draft.kind === 'corrected') requireRight(user, 'correct-book')
-  if (draft.equipmentId !== null) await refuseOtherContainer(tx, draft.equipmentId, draft.refrigerant)
-  if (await insertEntry(tx, user, { ...draft, happenedAt: new Date().toISOString(), jobId: null, eventId: null }))
-    return
-  const { rows } = await tx.query<LedgerDraft>(
-    'select id, kind, refrigerant, container, equipment_id as "equipmentId", grams, why from ledger_entry where id = $1 and shop_id = $2',
-    [draft.id, tx.shopId],
-  )
-  if (canonicalJson(rows[0]) !== canonicalJson(draft))
-    throw new AppError(
-      'conflict',
-      'This entry is booked already with another content: a change is a correction of its own.',
-    )
-}
-
-async function refuseOtherContainer(tx: Scope, equipmentId: string, refrigerant: string): Promise<void> {
-  const { rows } = await tx.query<{ kind: string; name: string; held: string | null }>(
-    `select kind, name, spec ->> 'refrigerant' as held from equipment where id = $1 and shop_id = $2`,
-    [equipmentId, tx.shopId],
-  )
-  const found = rows[0]
-  const fault =
-    found?.kind !== 'container'
-      ? `${found ? `${found.name} is a ${found.kind}` : 'nothing of the shelf has this id'}: pick a container`
-      : found.held !== refrigerant
-        ? `${found.name} holds ${found.held}: never mix`
-        : null
-  if (fault) throw new AppError('bad-input', fault, [{ path: 'equipmentId', reason: fault }])
 }
 
 /**
@@ -148,7 +137,7 @@ export async function bookEvent(
       ...base,
       id: randomUUID(),
       kind: 'recovered',
-      container: 'recovery cylinder',
+      container: RECOVERY,
       equipmentId: null,
       grams: event.payload.grams,
     })
@@ -163,7 +152,7 @@ export async function bookEvent(
       ...round,
       id: randomUUID(),
       kind: 'recovered',
-      container: 'recovery cylinder',
+      container: RECOVERY,
       grams: outG,
     })
     return

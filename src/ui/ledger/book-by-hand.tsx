@@ -7,7 +7,7 @@ import { useForm, useWatch } from 'react-hook-form'
 import * as z from 'zod'
 import { massWords } from '@/core/charge/working'
 import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerants'
-import { LedgerDraft } from '@/core/shop/ledger'
+import { BY_HAND, type ByHand, LedgerDraft, RECOVERY } from '@/core/shop/ledger'
 import { newEventId } from '../api'
 import { ChoiceField, PickField, TextField } from '../form/bound'
 import { massHint } from '../form/entries'
@@ -16,11 +16,11 @@ import { signedMass } from '../form/schemas'
 import { useSending } from '../form/use-sending'
 import { useSaid } from '../frame/said'
 
-/** A container on the shelf that a line may be booked on. */
-export type Stock = { id: string; name: string; refrigerant: Refrigerant }
+/** A container on the shelf that a line may be booked on; its empty weight g. */
+export type Stock = { id: string; name: string; refrigerant: Refrigerant; tareG: number }
 
 const Typed = z.object({
-  kind: z.enum(['bought', 'corrected']),
+  kind: z.enum(BY_HAND),
   stock: z.string(),
   container: z.string(),
   refrigerant: z.enum(REFRIGERANTS),
@@ -36,19 +36,34 @@ const BLANK: z.input<typeof Typed> = {
   why: '',
 }
 
+/** What each kind of line is called, what its weight is, and what its words are for. */
+const KINDS: Record<ByHand, { label: string; weight: string; why: string; like: string }> = {
+  bought: { label: 'bought', weight: 'Weight', why: 'Note', like: '' },
+  weighed: { label: 'weighed anew', weight: 'The scale shows', why: 'Why it differs', like: 'not known' },
+  'handed-in': { label: 'handed in', weight: 'Weight', why: 'Receipt', like: 'number of the receipt' },
+  reused: { label: 'used again', weight: 'Weight', why: 'By which right', like: 'cleaned by …, back into …' },
+  lost: { label: 'lost', weight: 'Weight', why: 'How', like: 'a hose burst …' },
+  corrected: { label: 'correction', weight: 'Weight, minus for what is missing', why: 'Why', like: 'booked twice …' },
+}
+/** Kinds that only who may correct the book may book. */
+const CORRECTS: readonly ByHand[] = ['weighed', 'corrected']
+
 /** What is typed, with what is known of a container of the shelf, held against what the book takes. */
 const entryOf = (id: string, containers: readonly Stock[]) =>
-  Typed.transform(({ stock, ...typed }) => {
-    const shelved = containers.find((c) => c.id === stock)
+  Typed.transform(({ stock, ...typed }): z.input<typeof LedgerDraft> => {
+    const shelved = typed.kind === 'handed-in' ? undefined : containers.find((c) => c.id === stock)
+    const net = typed.kind === 'weighed' && shelved ? typed.grams - shelved.tareG : typed.grams
     return {
       ...typed,
       id,
+      grams: net,
       equipmentId: shelved?.id ?? null,
+      ...(typed.kind === 'handed-in' && { container: RECOVERY }),
       ...(shelved && { container: shelved.name, refrigerant: shelved.refrigerant }),
     }
   }).pipe(LedgerDraft)
 
-/** A purchase or a correction by hand. */
+/** A line by hand: bought, weighed anew, handed in, used again, lost, corrected. */
 export function BookByHand({ containers, mayCorrect }: { containers: readonly Stock[]; mayCorrect: boolean }) {
   const router = useRouter()
   // the same entry keeps its id until it is booked: sent twice it is booked once
@@ -73,20 +88,27 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
         control={control}
         name="kind"
         label="What"
-        options={[
-          { value: 'bought', label: 'bought' },
-          ...(mayCorrect ? [{ value: 'corrected', label: 'correction' }] : []),
-        ]}
+        options={BY_HAND.filter((k) => mayCorrect || !CORRECTS.includes(k)).map((k) => ({
+          value: k,
+          label: KINDS[k].label,
+        }))}
       />
-      <PickField
-        control={control}
-        name="stock"
-        label="Container"
-        options={{ '': 'one not on the shelf', ...Object.fromEntries(containers.map((c) => [c.id, c.name])) }}
-      />
-      {!stock && (
+      {kind !== 'handed-in' && (
+        <PickField
+          control={control}
+          name="stock"
+          label={kind === 'reused' ? 'Into' : 'Container'}
+          options={{
+            '': kind === 'reused' ? 'pick one of the shelf' : 'one not on the shelf',
+            ...Object.fromEntries(containers.map((c) => [c.id, c.name])),
+          }}
+        />
+      )}
+      {(kind === 'handed-in' || (!stock && kind !== 'reused')) && (
         <>
-          <TextField control={control} name="container" label="Its name" placeholder="cylinder 9, a box of cans …" />
+          {kind !== 'handed-in' && (
+            <TextField control={control} name="container" label="Its name" placeholder="cylinder 9, a box of cans …" />
+          )}
           <ChoiceField
             control={control}
             name="refrigerant"
@@ -98,16 +120,11 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
       <TextField
         control={control}
         name="grams"
-        label={kind === 'bought' ? 'Weight' : 'Weight, minus for what is missing'}
-        hint="such as 5.7 kg or 340 g"
+        label={KINDS[kind].weight}
+        hint={weighedHint(kind, stock)}
         below={(text) => massHint(text.replace(/^[-−]/, ''))}
       />
-      <TextField
-        control={control}
-        name="why"
-        label={kind === 'bought' ? 'Note' : 'Why'}
-        placeholder={kind === 'bought' ? '' : 'weighed again, lost …'}
-      />
+      <TextField control={control} name="why" label={KINDS[kind].why} placeholder={KINDS[kind].like} />
       <div className="flex items-center gap-3 pt-1">
         <button type="submit" className="plain-button text-small" disabled={busy}>
           Book it
@@ -116,7 +133,16 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
       </div>
       <p className="text-note text-ink-2">
         {massWords(1000)} is a kilogram. Lines are never taken back; a wrong one is corrected by another.
+        {(kind === 'reused' || kind === 'handed-in') &&
+          ' Recovery, reuse and handing in are regulated: local rules and licensed practice decide.'}
       </p>
     </form>
   )
+}
+
+function weighedHint(kind: ByHand, stock: Stock | undefined): string {
+  if (kind !== 'weighed') return 'such as 5.7 kg or 340 g'
+  return stock
+    ? `with its container; ${Math.round(stock.tareG)} g is its empty weight`
+    : 'what is in it, without its container'
 }

@@ -1,12 +1,22 @@
 'use client'
 
-import { type Balance, LEDGER_KINDS, type LedgerEntry, type LedgerQuery, totalsOf } from '@/core/shop/ledger'
+import {
+  type Balance,
+  EITHER_WAY,
+  LEDGER_KINDS,
+  type LedgerEntry,
+  type LedgerQuery,
+  type Totals,
+} from '@/core/shop/ledger'
 import { BookByHand, type Stock } from './book-by-hand'
 import { LedgerTable } from './ledger-table'
 import { KIND_WORDS, signedGrams } from './ledger-words'
 
 type Props = {
   entries: LedgerEntry[]
+  /** there are more lines than these */
+  more: boolean
+  totals: Totals
   balances: Balance[]
   query: LedgerQuery
   containers: Stock[]
@@ -17,7 +27,17 @@ type Props = {
 }
 
 /** The refrigerant ledger: what is left in every container by the book, the sums, and every line; a file of all. */
-export function LedgerPage({ entries, balances, query, containers, timeZone, mayCorrect, mayNotBook }: Props) {
+export function LedgerPage({
+  entries,
+  more,
+  totals,
+  balances,
+  query,
+  containers,
+  timeZone,
+  mayCorrect,
+  mayNotBook,
+}: Props) {
   const asked = new URLSearchParams(
     Object.entries(query).filter((pair): pair is [string, string] => Boolean(pair[1])),
   ).toString()
@@ -31,7 +51,7 @@ export function LedgerPage({ entries, balances, query, containers, timeZone, may
           </a>
         </div>
         <Which query={query} asked={asked !== ''} />
-        <Totals entries={entries} />
+        <TotalsTable totals={totals} />
         {entries.length === 0 ? (
           <p className="py-6 text-row">
             {asked
@@ -40,6 +60,11 @@ export function LedgerPage({ entries, balances, query, containers, timeZone, may
           </p>
         ) : (
           <LedgerTable entries={entries} timeZone={timeZone} />
+        )}
+        {more && (
+          <p className="mt-2 text-small text-ink-2">
+            The newest {entries.length.toLocaleString('en')} lines; the sums above and the file have all of them.
+          </p>
         )}
       </section>
       <aside aria-label="Containers by the book">
@@ -106,8 +131,7 @@ function Which({ query, asked }: { query: LedgerQuery; asked: boolean }) {
 }
 
 /** What came in and where it went, a line for each refrigerant, so that the columns can be held against each other. */
-function Totals({ entries }: { entries: LedgerEntry[] }) {
-  const totals = totalsOf(entries)
+function TotalsTable({ totals }: { totals: Totals }) {
   const kinds = LEDGER_KINDS.filter((kind) => totals.some(({ sums }) => sums[kind] !== 0))
   if (kinds.length === 0) return null
   return (
@@ -129,7 +153,7 @@ function Totals({ entries }: { entries: LedgerEntry[] }) {
             <th className="py-1 text-left font-semibold">{refrigerant}</th>
             {kinds.map((kind) => (
               <td key={kind} className="py-1 pl-3 text-row font-semibold">
-                {kind === 'corrected' ? signedGrams(sums[kind]) : Math.round(sums[kind]).toLocaleString('en')}
+                {EITHER_WAY.includes(kind) ? signedGrams(sums[kind]) : Math.round(sums[kind]).toLocaleString('en')}
               </td>
             ))}
           </tr>

@@ -7,6 +7,10 @@ export const KIND_WORDS: Record<LedgerKind, string> = {
   purged: 'purged',
   recovered: 'recovered',
   heel: 'heel of an empty can',
+  'handed-in': 'handed in',
+  reused: 'used again',
+  lost: 'lost',
+  weighed: 'weighed anew',
   corrected: 'corrected',
 }
 

@@ -3,7 +3,7 @@ import { rightsOf, TRAINEE_RIGHTS } from '@/core/shop/trainee'
 import { forPage } from '@/server/accounts/for-page'
 import { may } from '@/server/accounts/roles'
 import { selectShelf } from '@/server/equipment/shelf'
-import { selectBalances, selectLedger } from '@/server/ledger/ledger'
+import { selectBalances, selectLedger, selectTotals } from '@/server/ledger/ledger'
 import { LedgerPage } from '@/ui/ledger/ledger-page'
 
 /** Lines on the page at most; the file has all. */
@@ -17,17 +17,22 @@ export default async function Ledger({
   const scope = await forPage()
   const asked = LedgerQuery.safeParse(withoutEmpty(await searchParams))
   const query = asked.success ? asked.data : {}
-  const [entries, balances, shelf] = await Promise.all([
-    selectLedger(scope, query, scope.shop.timeZone, MOST),
+  const [entries, totals, balances, shelf] = await Promise.all([
+    selectLedger(scope, query, scope.shop.timeZone, MOST + 1),
+    selectTotals(scope, query, scope.shop.timeZone),
     selectBalances(scope),
     selectShelf(scope),
   ])
-  const containers = shelf
-    .filter((s) => s.kind === 'container' && !s.retired)
-    .map((s) => ({ id: s.id, name: s.name, refrigerant: s.kind === 'container' ? s.spec.refrigerant : 'R-134a' }))
+  const containers = shelf.flatMap((s) =>
+    s.kind === 'container' && !s.retired
+      ? [{ id: s.id, name: s.name, refrigerant: s.spec.refrigerant, tareG: s.spec.tareG }]
+      : [],
+  )
   return (
     <LedgerPage
-      entries={entries}
+      entries={entries.slice(0, MOST)}
+      more={entries.length > MOST}
+      totals={totals}
       balances={balances}
       query={query}
       containers={containers}

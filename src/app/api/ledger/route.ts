@@ -1,9 +1,9 @@
 import { LedgerDraft } from '@/core/shop/ledger'
 import { forUser } from '@/server/accounts/session'
 import { handle, parseInput, readJson } from '@/server/http'
-import { bookByHand } from '@/server/ledger/ledger'
+import { bookByHand } from '@/server/ledger/by-hand'
 
-/** Books what was bought, or a correction with its reason. */
+/** Books by hand: bought, weighed against the book, handed in, used again, lost, or a correction with its reason. */
 export const POST = handle(async (request) => {
   const scope = await forUser()
   const draft = parseInput(LedgerDraft, await readJson(request))

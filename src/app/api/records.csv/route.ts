@@ -3,6 +3,7 @@ import { understood } from '@/core/book/find'
 import { FLAG_WORDS } from '@/core/book/flags'
 import { forUser } from '@/server/accounts/session'
 import { findLines } from '@/server/book/find-lines'
+import { csvText } from '@/server/csv-answer'
 import { handle } from '@/server/http'
 import { dayIn } from '@/ui/format'
 
@@ -21,10 +22,5 @@ export const GET = handle(async (request) => {
     flags.map((f) => FLAG_WORDS[f][0]).join('; '),
   ])
   const text = stringify([HEAD, ...rows], { escape_formulas: true, cast: { number: (grams) => grams.toFixed(1) } })
-  return new Response(text, {
-    headers: {
-      'content-type': 'text/csv; charset=utf-8',
-      'content-disposition': 'attachment; filename="records.csv"',
-    },
-  })
+  return csvText(text, 'records.csv')
 })
