@@ -34,6 +34,7 @@ export const DOORS: readonly Door[] = [
   get('/invite/[token]', 'nobody', 'a link that was sent, once, for three days'),
   get('/calendar/[secret]', 'nobody', 'somebody’s own days for a calendar, by a secret that can be withdrawn'),
   get('/sign-out', 'nobody', 'the way out: a button'),
+  get('/sums', 'nobody', 'arithmetic that needs no job; the open cars only for whoever is signed in'),
   get('/check', 'nobody', 'checks a record in the browser; nothing is sent, nothing of the shop shown'),
   get('/health', 'nobody', 'the same as /api/health, by a short name'),
   get('/authority', 'nobody', 'the certificate of the shop’s own authority, which is public'),

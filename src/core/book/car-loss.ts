@@ -23,27 +23,32 @@ const Z90 = 1.281552
 const DAY_MS = 86_400_000
 
 /** Every charge and the recovery after it as a loss, oldest first. @param visits - of one car, oldest first */
-export function lossesOf(visits: readonly CarVisit[]): CarLoss[] {
+export function lossesOf(visits: readonly LossVisit[]): CarLoss[] {
   return visits.flatMap((visit, i): CarLoss[] => {
     const next = visits[i + 1]
     if (!visit.charged || !next || next.recoveredG === null) return []
-    const { charged } = visit
-    const days = (Date.parse(next.at) - Date.parse(charged.at)) / DAY_MS
-    if (days < LEAST_DAYS) return []
-    const gramsLost = charged.grams - next.recoveredG
-    const halfG = Math.hypot(charged.plusMinusG, RECOVERY_DOUBT_G)
-    const yearly = (grams: number) => (grams / days) * DAYS_A_YEAR
-    return [
-      {
-        fromAt: charged.at,
-        toAt: next.at,
-        days,
-        gramsLost,
-        gramsPerYear: { value: yearly(gramsLost), low: yearly(gramsLost - halfG), high: yearly(gramsLost + halfG) },
-        afterRepair: visit.renewed.length > 0 || visit.mended.length > 0,
-      },
-    ]
+    const repaired = visit.renewed.length > 0 || visit.mended.length > 0
+    const loss = lossOfSpan(visit.charged, { recoveredG: next.recoveredG, at: next.at }, repaired)
+    return loss ? [loss] : []
   })
+}
+
+/** What of a visit a loss is worked out from. */
+export type LossVisit = Pick<CarVisit, 'at' | 'charged' | 'recoveredG' | 'renewed' | 'mended'>
+
+/** What was lost between a charge and a recovery; null where too few days lie between. */
+export function lossOfSpan(
+  charged: { grams: number; plusMinusG: number; at: string },
+  recovered: { recoveredG: number; at: string },
+  afterRepair: boolean,
+): CarLoss | null {
+  const days = (Date.parse(recovered.at) - Date.parse(charged.at)) / DAY_MS
+  if (!(days >= LEAST_DAYS)) return null
+  const gramsLost = charged.grams - recovered.recoveredG
+  const halfG = Math.hypot(charged.plusMinusG, RECOVERY_DOUBT_G)
+  const yearly = (grams: number) => (grams / days) * DAYS_A_YEAR
+  const gramsPerYear = { value: yearly(gramsLost), low: yearly(gramsLost - halfG), high: yearly(gramsLost + halfG) }
+  return { fromAt: charged.at, toAt: recovered.at, days, gramsLost, gramsPerYear, afterRepair }
 }
 
 /** How fast it loses now, g a year at 95 %, and of how many spans that is known. */
@@ -73,10 +78,21 @@ export type NextShort = { p10Ms: number | null; p50Ms: number | null; p90Ms: num
 const FARTHEST_DAYS = 20 * DAYS_A_YEAR
 
 /** When it is short again by the rate it loses at; null while nothing was charged or nothing is known of its loss. */
-export function nextShort(visits: readonly CarVisit[], rate: CarRate | null): NextShort | null {
+export function nextShort(
+  visits: readonly Pick<CarVisit, 'charged' | 'leastG'>[],
+  rate: CarRate | null,
+): NextShort | null {
   const last = visits.findLast((v) => v.charged !== null)
-  if (!last?.charged || !rate) return null
-  const { charged, leastG } = last
+  return last?.charged ? nextShortOf(last.charged, last.leastG, rate) : null
+}
+
+/** When what was charged falls below the least a car works with. @param leastG - g */
+export function nextShortOf(
+  charged: { grams: number; at: string },
+  leastG: number,
+  rate: CarRate | null,
+): NextShort | null {
+  if (!rate) return null
   const room = Math.max(0, charged.grams - leastG)
   const sd = (rate.high - rate.low) / (2 * Z95)
   const at = (gramsPerYear: number): number | null => {

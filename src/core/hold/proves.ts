@@ -1,3 +1,4 @@
+import type { Refrigerant } from '../fluids/refrigerants'
 import { dewPointAtMostC, waterSaturationPa } from '../fluids/water'
 import type { Procedure } from '../job/written'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from '../units/constants'
@@ -18,11 +19,15 @@ const WARMS_K = 1.5
  */
 const BEND_COSTS = 4
 
-/**
- * What a rule of these figures can prove on a single car of 2.5 L with R-134a, in grams a year worst case: with an
- * electronic gauge and with a needle.
- */
-export function limitOfRule({ targetPa: depthPa, holdMinutes }: Pick<Procedure, 'targetPa' | 'holdMinutes'>): {
+/** The car a rule is told for where nobody named one, and the air around it. */
+export type RuleCar = { volumeL: number; refrigerant: Refrigerant; barometerPa: number }
+const ANY_CAR: RuleCar = { volumeL: VOLUME_L, refrigerant: 'R-134a', barometerPa: STANDARD_ATMOSPHERE_PA }
+
+/** What a rule of these figures can prove on a car, in grams a year worst case: with an electronic gauge and a needle. */
+export function limitOfRule(
+  { targetPa: depthPa, holdMinutes }: Pick<Procedure, 'targetPa' | 'holdMinutes'>,
+  { volumeL, refrigerant, barometerPa }: RuleCar = ANY_CAR,
+): {
   electronic: number
   needle: number
 } {
@@ -30,7 +35,7 @@ export function limitOfRule({ targetPa: depthPa, holdMinutes }: Pick<Procedure, 
   const noisePa = Math.hypot(NOISE_SHARE * depthPa, 2 * PA_PER_MICRON)
   const slope = (noisePa * Math.sqrt((2 * CORRELATED_S) / heldS) * Math.sqrt(12)) / heldS
   const electronic = 2 * Math.hypot(BEND_COSTS * slope, ((WARMS_K / 298) * depthPa) / heldS / 2)
-  const grams = (risePaS: number) => leakGramsPerYear(risePaS, VOLUME_L, 'R-134a', STANDARD_ATMOSPHERE_PA).high
+  const grams = (risePaS: number) => leakGramsPerYear(risePaS, volumeL, refrigerant, barometerPa).high
   // a needle must rise beyond what water alone could do
   const needle = (waterSaturationPa(kelvin(20)) + 2 * NEEDLE_HALF_WIDTH_PA) / heldS
   return { electronic: grams(electronic), needle: grams(needle) }

@@ -19,6 +19,8 @@ export type PullQuestion = {
   seed: number
   /** longest pull looked at, s */
   horizonS: number
+  /** points the band is drawn by; 90 when left out */
+  points?: number
 }
 
 /** Pressures at the far gauge that 8 of 10 pulls stay between, Pa, at times in s. */
@@ -62,7 +64,7 @@ const BAND_POINTS = 90
  */
 export function planPull(question: PullQuestion, progress: (share: number) => void = () => undefined): PullPlan {
   const random = seededRandom(question.seed)
-  const everyS = question.horizonS / BAND_POINTS
+  const everyS = question.horizonS / (question.points ?? BAND_POINTS)
   const times: number[] = []
   const curves: Float64Array[] = []
   const pumps: Float64Array[] = []

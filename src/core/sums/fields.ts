@@ -1,0 +1,223 @@
+import { OutOfRange, Unreadable } from '../errors'
+import { stationPressurePa } from '../units/barometer'
+import { L_S_PER_CFM, METRES_PER_MM, ML_PER_FLUID_OUNCE, MM_PER_INCH, PA_PER_MICRON } from '../units/constants'
+import { parseMass } from '../units/mass'
+import { fromPascal, type PressureUnit, parsePressure, toPascal } from '../units/pressure'
+import { parseCelsius } from '../units/temperature'
+
+/** An entry of a sum: how it is read, how a dragged figure is written, and between what it makes sense, in its base unit. */
+export type Field = {
+  key: string
+  label: string
+  /** what stands in it at first, with its unit */
+  like: string
+  least: number
+  most: number
+  /** @throws Unreadable, OutOfRange */
+  read: (typed: string) => number
+  write: (value: number) => string
+}
+/** A choice of a few. */
+export type Choice = { key: string; label: string; like: string; options: readonly { value: string; label: string }[] }
+/** Free words. */
+export type Words = { key: string; label: string; like: string; words: true }
+export type Ask = Field | Choice | Words
+
+export const isChoice = (ask: Ask): ask is Choice => 'options' in ask
+export const isField = (ask: Ask): ask is Field => 'read' in ask
+
+type Made = Pick<Field, 'key' | 'label' | 'like'> & Partial<Pick<Field, 'least' | 'most'>>
+
+const NUMBER = /^\s*([+-]?(?:\d[\d,]*\.?\d*|\.\d+))\s*(.*)$/
+
+/** A figure with one of some units behind it, the first of them where none is typed. */
+function readWith(units: Record<string, number>, what: string) {
+  return (typed: string): number => {
+    const match = NUMBER.exec(typed.replace('−', '-'))
+    if (!match) throw new Unreadable(`type ${what}`)
+    const word = (match[2] ?? '').trim().toLowerCase()
+    const factor = word === '' ? Object.values(units)[0] : units[word]
+    if (factor === undefined)
+      throw new Unreadable(`the unit “${word}” is not known here: use ${Object.keys(units).join(', ')}`)
+    return Number((match[1] as string).replace(/,/g, '')) * factor
+  }
+}
+
+/** Three figures, no more than anybody drags. */
+export const short = (value: number, digits = 3): string =>
+  value === 0
+    ? '0'
+    : Number(value.toPrecision(digits)).toLocaleString('en', { maximumFractionDigits: 6, useGrouping: false })
+
+const field = (made: Made, read: Field['read'], write: Field['write'], least: number, most: number): Field => ({
+  least,
+  most,
+  ...made,
+  read: (typed) => {
+    const value = read(typed)
+    const [from, to] = [made.least ?? least, made.most ?? most]
+    if (!(value >= from && value <= to)) throw new Unreadable(`between ${write(from)} and ${write(to)}`)
+    return value
+  },
+  write,
+})
+
+/** Air of a place, Pa: by its altitude or its barometer. */
+export const air = (made: Partial<Made> = {}): Field => {
+  const metres = readWith({ m: 1, ft: 0.3048 }, 'an altitude or the air, such as 2380 m, 7800 ft or 758 mbar')
+  return field(
+    { key: 'air', label: 'Altitude, or the air itself', like: '0 m', ...made },
+    (typed) => {
+      if (/[a-z"]/i.test(typed) && !/(m|ft)\s*$/i.test(typed.replace(/mbar|kpa|pa|inhg/i, 'x'))) {
+        const { value, unit } = parsePressure(typed, 'mbar', false)
+        return toPascal(value, unit === 'inHgV' ? 'inHg' : unit)
+      }
+      return stationPressurePa(metres(typed))
+    },
+    (pa) => `${short(pa / 100, 4)} mbar`,
+    40_000,
+    108_500,
+  )
+}
+
+/** A vacuum, Pa absolute. */
+export const vacuum = (made: Made): Field =>
+  field(
+    made,
+    (typed) => {
+      const { value, unit } = parsePressure(typed, 'micron', false)
+      if (unit === 'inHgV' || unit === 'psig' || unit === 'kPag')
+        throw new Unreadable('an absolute vacuum, such as 500 micron or 66 Pa; a needle has a sum of its own')
+      return toPascal(value, unit)
+    },
+    (pa) => `${short(pa / PA_PER_MICRON)} micron`,
+    0.13,
+    200_000,
+  )
+
+/** A gauge pressure, Pa above the air. */
+export const gauge = (made: Made): Field =>
+  field(
+    made,
+    (typed) => {
+      const { value, unit } = parsePressure(typed, 'psig', false)
+      const as: PressureUnit = unit === 'psi' ? 'psig' : unit === 'kPa' ? 'kPag' : unit
+      // above the air the air itself does not count
+      return as === 'psig' || as === 'kPag' ? toPascal(value, as, 1e6) - 1e6 : toPascal(value, as)
+    },
+    (pa) => `${short(fromPascal(1e6 + pa, 'psig', 1e6))} psig`,
+    0,
+    6e6,
+  )
+
+/** What a needle shows, inches of mercury below the air. */
+export const needle = (made: Made): Field =>
+  field(
+    made,
+    readWith({ inhg: 1, '"': 1, in: 1 }, 'what the needle shows, such as 22 inHg'),
+    (v) => `${short(v)} inHg`,
+    0,
+    32,
+  )
+
+export const celsius = (made: Made): Field => field(made, parseCelsius, (c) => `${short(c)} C`, -40, 90)
+export const mass = (made: Made): Field =>
+  field(
+    made,
+    (typed) => parseMass(typed).grams,
+    (g) => `${Math.round(g)} g`,
+    0,
+    50_000,
+  )
+export const litres = (made: Made): Field =>
+  field(made, readWith({ l: 1, ml: 0.001 }, 'a volume, such as 2.5 L'), (v) => `${short(v)} L`, 0.3, 30)
+export const minutes = (made: Made): Field =>
+  field(made, readWith({ min: 1, h: 60, s: 1 / 60 }, 'a time, such as 30 min'), (v) => `${short(v)} min`, 1, 3000)
+export const metres = (made: Made): Field =>
+  field(
+    made,
+    readWith({ m: 1, ft: 0.3048, in: 0.0254, cm: 0.01 }, 'a length, such as 1.5 m'),
+    (v) => `${short(v)} m`,
+    0.05,
+    10,
+  )
+/** A bore, m. */
+export const bore = (made: Made): Field =>
+  field(
+    made,
+    readWith({ mm: METRES_PER_MM, in: MM_PER_INCH * METRES_PER_MM }, 'a bore, such as 4.8 mm or 0.25 in'),
+    (m) => `${short(m / METRES_PER_MM)} mm`,
+    0.001,
+    0.03,
+  )
+/** A pump's speed, m3/s. */
+export const speed = (made: Made): Field =>
+  field(
+    made,
+    readWith({ cfm: L_S_PER_CFM / 1000, 'l/s': 0.001, 'm3/h': 1 / 3600 }, 'a speed, such as 5 cfm'),
+    (v) => `${short(v / (L_S_PER_CFM / 1000))} cfm`,
+    0.0001,
+    0.015,
+  )
+export const gramsAYear = (made: Made): Field =>
+  field(
+    made,
+    readWith(
+      { 'g a year': 1, 'g/year': 1, g: 1, 'oz a year': 28.349523, oz: 28.349523 },
+      'a leak, such as 40 g a year',
+    ),
+    (v) => `${short(v)} g a year`,
+    0.1,
+    100_000,
+  )
+/** A rise, Pa/s. */
+export const rise = (made: Made): Field =>
+  field(
+    made,
+    readWith(
+      { 'micron a minute': PA_PER_MICRON / 60, micron: PA_PER_MICRON / 60, 'pa a minute': 1 / 60, 'pa/s': 1 },
+      'a rise, such as 1 micron a minute',
+    ),
+    (v) => `${short((v * 60) / PA_PER_MICRON)} micron a minute`,
+    0,
+    50,
+  )
+/** An amount of oil, mL. */
+export const oil = (made: Made): Field =>
+  field(
+    made,
+    readWith({ ml: 1, 'fl oz': ML_PER_FLUID_OUNCE, oz: ML_PER_FLUID_OUNCE }, 'an amount, such as 30 mL'),
+    (v) => `${Math.round(v)} mL`,
+    0,
+    500,
+  )
+export const count = (made: Made): Field =>
+  field(
+    made,
+    (typed) => Math.round(readWith({ '': 1 }, 'a number')(typed)),
+    (v) => String(Math.round(v)),
+    0,
+    9,
+  )
+
+/** A day, in days since 1970. */
+export const day = (made: Made): Field =>
+  field(
+    made,
+    (typed) => {
+      const match = /^\s*(\d{4})-(\d\d)-(\d\d)\s*$/.exec(typed)
+      const at = match ? Date.parse(`${match[1]}-${match[2]}-${match[3]}T00:00:00Z`) : Number.NaN
+      if (!Number.isFinite(at) || new Date(at).toISOString().slice(0, 10) !== typed.trim())
+        throw new Unreadable('a day, such as 2026-03-14')
+      return at / 86_400_000
+    },
+    (days) => new Date(Math.round(days) * 86_400_000).toISOString().slice(0, 10),
+    3652,
+    47_481,
+  )
+
+/** What of a reading went wrong, in words; anything else is our own defect. */
+export function faultOf(error: unknown): string {
+  if (error instanceof OutOfRange || error instanceof Unreadable) return error.message
+  throw error
+}

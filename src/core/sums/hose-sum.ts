@@ -1,0 +1,115 @@
+import type { Rig } from '../job/written'
+import { type PortSpeed, portSpeeds } from '../rig/port-speeds'
+import { L_S_PER_CFM } from '../units/constants'
+import { air, bore, type Choice, celsius, metres, short, speed } from './fields'
+import { tens } from './picture'
+import { figure, type Given, type Sum } from './sum'
+
+export const CORES: Choice = {
+  key: 'cores',
+  label: 'Valve cores',
+  like: 'in',
+  options: [
+    { value: 'in', label: 'left in' },
+    { value: 'out', label: 'out, through a core tool' },
+  ],
+}
+export const HOSES: Choice = {
+  key: 'hoses',
+  label: 'Hoses to the car',
+  like: 'both',
+  options: [
+    { value: 'both', label: 'both sides' },
+    { value: 'one', label: 'low side only' },
+  ],
+}
+
+/** A rig of these figures. */
+export const rigOf = (given: Given, cores = given.c.cores ?? 'in'): Rig => ({
+  name: 'a rig',
+  pumpM3S: figure(given, 'pump'),
+  ultimatePa: given.n.ultimate ?? 5,
+  boreM: figure(given, 'bore'),
+  lengthM: figure(given, 'length'),
+  hoses: given.c.hoses === 'one' ? 1 : 2,
+  cores: cores === 'out' ? 'out' : 'in',
+  gauge: 'electronic',
+  gaugeAt: 'far',
+  resolutionPa: 0.13,
+  scaleStepG: 2,
+})
+
+const cfm = (m3S: number): string => `${short((m3S * 1000) / L_S_PER_CFM, 2)} cfm`
+const LEAST_SHARE = 0.001
+
+export const HOSE_SUM: Sum = {
+  id: 'hose',
+  name: 'Hose and core',
+  question: 'What do the hose and the valve core leave of the pump?',
+  asks: [
+    speed({ key: 'pump', label: 'Pump, by its plate', like: '5 cfm' }),
+    bore({ key: 'bore', label: 'Hose, bore', like: '4.8 mm' }),
+    metres({ key: 'length', label: 'and length', like: '1.5 m' }),
+    HOSES,
+    CORES,
+    celsius({ key: 'ambient', label: 'Air around', like: '22 C' }),
+    air(),
+  ],
+  formula:
+    'viscous π d⁴ p̄/(128 η L) and molecular A v/4 ÷ (1 + 3L/4d) in parallel, links in series; effective speed = flow out of the car over the pressure there',
+  source:
+    'rig model of this program, the same the pull is predicted with; a core is a tube of 1.8 mm by 15 mm (assumed)',
+  answer: (given) => {
+    const speeds = (cores: string) => portSpeeds(rigOf(given, cores), figure(given, 'ambient'), figure(given, 'air'))
+    const [own, other] = [given.c.cores ?? 'in', given.c.cores === 'out' ? 'in' : 'out']
+    const all = [own, other].flatMap((cores) =>
+      speeds(cores)
+        .filter((s) => s.port === 'low')
+        .map((s) => ({ ...s, cores })),
+    )
+    const named = (s: PortSpeed & { cores: string }) =>
+      `${s.depth === 'air' ? 'at the air' : `at ${s.depth.toLocaleString('en')} micron`}, cores ${s.cores}`
+    const deep = all.find((s) => s.depth === 500 && s.cores === own) ?? all[0]
+    const gain = all.find((s) => s.depth === 500 && s.cores === other)
+    const main = deep ? `${cfm(deep.speedM3S)} at 500 micron` : ''
+    return {
+      main,
+      line: `Pump ${given.c.pump}, hose ${given.c.bore} by ${given.c.length}, cores ${own}: ${all
+        .filter((s) => s.cores === own)
+        .map((s) => `${cfm(s.speedM3S)} ${named(s).split(',')[0]}`)
+        .join(', ')} at the low port.`,
+      facts: [
+        {
+          name: 'At the low port, 500 micron',
+          text: deep ? `${cfm(deep.speedM3S)}, ${short(100 * deep.share, 2)} % of the plate` : '',
+        },
+        {
+          name: `With the cores ${other}`,
+          text: gain && deep ? `${cfm(gain.speedM3S)}, ${short(gain.speedM3S / deep.speedM3S, 2)} times that` : '',
+        },
+        {
+          name: 'The deeper, the narrower',
+          text: 'a hose passes gas by its pressure: at the end the bore decides, not the pump',
+        },
+      ],
+      picture: {
+        kind: 'bars',
+        axis: {
+          from: LEAST_SHARE,
+          to: 1,
+          log: true,
+          name: 'of the plate',
+          ticks: tens(LEAST_SHARE, 1, (v) => `${100 * v} %`),
+        },
+        rows: all.map((s) => ({
+          name: named(s),
+          from: LEAST_SHARE,
+          to: Math.max(LEAST_SHARE, s.share),
+          text: cfm(s.speedM3S),
+          pale: s.cores !== own,
+        })),
+        handles: [],
+      },
+    }
+  },
+}

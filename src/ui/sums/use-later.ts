@@ -1,0 +1,29 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import type { PullPlan, PullQuestion } from '@/core/pull/planner'
+
+/** Typing rests for so long before a computation of seconds begins, ms. */
+const REST_MS = 350
+
+/** A pull worked out off the page's thread; null until it is there, and anew when what is asked changes. */
+export function useLater(question: PullQuestion | undefined): PullPlan | null {
+  const key = question ? JSON.stringify(question) : ''
+  const [found, setFound] = useState<{ key: string; plan: PullPlan } | null>(null)
+  useEffect(() => {
+    if (key === '') return
+    let worker: Worker | undefined
+    const rest = setTimeout(() => {
+      worker = new Worker(new URL('../../workers/plan-worker.ts', import.meta.url), { type: 'module' })
+      worker.onmessage = ({ data }: MessageEvent<{ kind: string; plan: PullPlan }>) => {
+        if (data.kind === 'plan') setFound({ key, plan: data.plan })
+      }
+      worker.postMessage({ question: JSON.parse(key) as PullQuestion })
+    }, REST_MS)
+    return () => {
+      clearTimeout(rest)
+      worker?.terminate()
+    }
+  }, [key])
+  return found?.key === key ? found.plan : null
+}
