@@ -60,3 +60,7 @@ alter table ledger_entry add column deed uuid;
 create unique index ledger_entry_deed on ledger_entry (deed, container) where deed is not null;
 -- a year is summed from the index alone
 create index ledger_entry_sums on ledger_entry (shop_id, happened_at) include (refrigerant, kind, grams, equipment_id, job_id, why);
+-- a car nobody took in yet, known by a file alone
+alter table car add column import_id uuid, add foreign key (shop_id, import_id) references import (shop_id, id);
+-- what is told of each person
+create index event_people on event (shop_id, happened_at) where kind in ('signed', 'hold-skipped', 'hold-shortened', 'caution-passed');

@@ -19,6 +19,7 @@ const visit = (
   refrigerant: 'R-134a',
   recoveredG,
   charged: chargedG === null ? null : { grams: chargedG, plusMinusG: 5, at: at(days), counted: false },
+  offTargetG: null,
   leastG: 485,
   labelG: 540,
   holds: [],

@@ -21,6 +21,8 @@ export type CarVisit = {
   recoveredG: number | null
   /** what was weighed in, how far off that may be (95 %), and when; null where nothing was charged */
   charged: { grams: number; plusMinusG: number; at: string; counted: boolean } | null
+  /** what went in less what was planned, g; null where nothing was charged or planned */
+  offTargetG: number | null
   /** the least and the middle the label allows */
   leastG: number
   labelG: number
@@ -30,7 +32,7 @@ export type CarVisit = {
   mended: string[]
   notes: string[]
   procedure: string
-  ended: 'signed' | 'closed' | 'open'
+  ended: 'signed' | 'closed' | 'open' | 'former'
 }
 
 /** Two weights of one scale, each half a step off, and what a hose may keep: how far off a charge is at least, g (assumed). */
@@ -49,12 +51,14 @@ export function visitOf(jobId: string, state: JobState): CarVisit | null {
     ? Math.hypot(...emptied.map((e) => e.plusMinusG))
     : Math.max(LEAST_DOUBT_G, 2 * opened.rig.scaleStepG, band ? (band[1] - band[0]) / 2 : 0)
   const at = ended.at(-1) ?? emptied.at(-1)?.at ?? null
+  const targetG = state.counted?.targetG ?? state.plan?.targetG
   return {
     jobId,
     at: state.openedAt,
     refrigerant: opened.label.refrigerant,
     recoveredG: state.recoveredG ?? null,
     charged: at !== null && grams > 0 ? { grams, plusMinusG, at, counted } : null,
+    offTargetG: at !== null && grams > 0 && targetG !== undefined ? grams - targetG : null,
     leastG: opened.label.lowG - opened.label.toleranceG,
     labelG: (opened.label.lowG + opened.label.highG) / 2,
     holds: state.holds.flatMap(({ isolatedAt, ended: e }) =>

@@ -175,7 +175,8 @@ function steadySpeed(q: PullQuestion, network: RigFile, flowPaM3S: number): { fa
 
 function bandOf(curves: readonly Float64Array[], everyS: number): PullBand {
   const band: PullBand = { tS: [], lowPa: [], highPa: [] }
-  for (let i = 0; i <= BAND_POINTS; i++) {
+  const longest = Math.max(...curves.map((c) => c.length))
+  for (let i = 0; i < longest; i++) {
     const values = curves.map((c) => c[Math.min(i, c.length - 1)] as number).sort((a, b) => a - b)
     band.tS.push(i * everyS)
     band.lowPa.push(values[Math.floor(0.1 * values.length)] as number)

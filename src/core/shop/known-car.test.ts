@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { NO_FACTS } from './car-facts'
 import { carsLike, daysSinceCharge, type KnownCar } from './known-car'
 
 const car = (name: string, plate: string, model = ''): KnownCar => ({
@@ -20,6 +21,9 @@ const car = (name: string, plate: string, model = ''): KnownCar => ({
   volumeL: 2.5,
   lastChargeG: 498,
   lastChargedAt: '2026-05-01T10:00:00.000Z',
+  facts: NO_FACTS,
+  lastHold: null,
+  lastNote: null,
   seenAt: '2026-05-01T08:00:00.000Z',
 })
 const CARS = [

@@ -1,5 +1,7 @@
 import type * as z from 'zod'
+import type { CarHold } from '../book/car-visit'
 import type { Label } from '../job/events'
+import type { CarFacts } from './car-facts'
 
 /** A car the shop has had here: what it is known by, its label as taken in last, and what was charged. */
 export type KnownCar = {
@@ -16,6 +18,10 @@ export type KnownCar = {
   lastChargedAt: string | null
   /** when it was last taken in, ISO 8601 */
   seenAt: string
+  facts: CarFacts
+  /** its last hold that was judged, and what was last noted of it; null where there is none */
+  lastHold: CarHold | null
+  lastNote: string | null
 }
 
 const DAY_MS = 86_400_000
@@ -28,9 +34,10 @@ export const daysSinceCharge = ({ lastChargedAt }: KnownCar, nowMs: number): num
 export function carsLike(cars: readonly KnownCar[], typed: string, most: number): KnownCar[] {
   const wanted = typed.trim().toLowerCase()
   if (wanted === '') return cars.slice(0, most)
-  const rank = ({ name, plate, model }: KnownCar) => {
+  const rank = ({ name, plate, model, facts }: KnownCar) => {
     const [n, p, m] = [name, plate, model].map((t) => t.toLowerCase()) as [string, string, string]
-    if (n === wanted || p === wanted) return 0
+    if (n === wanted || p === wanted || facts.vin.toLowerCase() === wanted) return 0
+    if (facts.owner.toLowerCase().includes(wanted) || facts.vin.toLowerCase().endsWith(wanted)) return 2
     if (n.startsWith(wanted) || p.startsWith(wanted)) return 1
     return n.includes(wanted) || p.includes(wanted) || m.includes(wanted) ? 2 : 3
   }

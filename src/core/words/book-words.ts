@@ -1,5 +1,6 @@
 import type { CarRate, NextShort } from '../book/car-loss'
 import type { CarHold, CarVisit } from '../book/car-visit'
+import type { CarHoldAt, HoldsSay } from '../book/holds-over-years'
 
 const grams = (g: number): string => Math.round(g).toLocaleString('en').replace('-', '−')
 
@@ -30,7 +31,11 @@ export function shortWords(short: NextShort | null, month: (ms: number) => strin
 }
 
 /** What a hold of the past said, in a few words. */
-export function holdWords({ verdict, leakGramsPerYear, provesGramsPerYear }: CarHold): string {
+export function holdWords({
+  verdict,
+  leakGramsPerYear,
+  provesGramsPerYear,
+}: Pick<CarHold, 'verdict' | 'leakGramsPerYear' | 'provesGramsPerYear'>): string {
   const words = verdict.replaceAll('-', ' ')
   if (leakGramsPerYear !== null) return `${words}, ${grams(leakGramsPerYear)} g a year`
   return provesGramsPerYear === null ? words : `${words}, no leak above ${grams(provesGramsPerYear)} g a year`
@@ -49,3 +54,16 @@ export function visitWords(visit: CarVisit | null): string {
     .filter((w) => w !== '')
     .join(' · ')
 }
+
+/** A hold among those of the years. */
+export const holdAtWords = ({ verdict, leakG, limitG }: CarHoldAt): string =>
+  holdWords({ verdict, leakGramsPerYear: leakG, provesGramsPerYear: limitG })
+
+/** What a car's holds say together. */
+export const holdsWords = (says: HoldsSay): string =>
+  ({
+    grows: 'The leak grows from hold to hold: look for it before the next charge.',
+    mended: 'A leak was found and is gone since.',
+    stays: 'It still leaks as it did.',
+    nothing: 'No hold tells of a change.',
+  })[says]

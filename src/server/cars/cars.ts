@@ -1,18 +1,28 @@
+import * as z from 'zod'
+import { text } from '@/core/entry/text'
 import type { JobOpened } from '@/core/job/events'
 import { chargedG, countsAsWork, type JobState } from '@/core/job/state'
+import { CarFacts } from '@/core/shop/car-facts'
 import type { KnownCar } from '@/core/shop/known-car'
-import type { Scope, TxScope } from '../db/scope'
+import { renameLines } from '../book/keep-line'
+import { inTransaction, namedOnce, type Scope, type TxScope } from '../db/scope'
+import { notFound } from '../errors'
 
 /** Cars offered at the door at most. */
 const MOST_CARS = 1000
 
 type CarRow = Omit<KnownCar, 'seenAt' | 'lastChargedAt'> & { seenAt: Date; lastChargedAt: Date | null }
 
+/** What was last held and noted is its own newest line's that has one. */
+const newest = (what: string) =>
+  `(select ${what} from book_line b where b.shop_id = car.shop_id and b.car_id = car.id and ${what} is not null order by b.at desc limit 1)`
 const CAR = `select id, name, plate, model, hybrid, label, volume_l as "volumeL", last_charge_g as "lastChargeG",
-  last_charged_at as "lastChargedAt", seen_at as "seenAt" from car`
+  last_charged_at as "lastChargedAt", seen_at as "seenAt", facts, ${newest(`b.visit -> 'holds' -> -1`)} as "lastHold",
+  ${newest(`b.visit -> 'notes' ->> -1`)} as "lastNote" from car`
 
-const known = ({ seenAt, lastChargedAt, ...car }: CarRow): KnownCar => ({
+const known = ({ seenAt, lastChargedAt, facts, ...car }: CarRow): KnownCar => ({
   ...car,
+  facts: CarFacts.parse(facts),
   seenAt: seenAt.toISOString(),
   lastChargedAt: lastChargedAt?.toISOString() ?? null,
 })
@@ -64,5 +74,30 @@ export async function rememberCharge(tx: TxScope, jobId: string, state: JobState
     `update car set label = $3, volume_l = $4, last_charge_g = $5, last_charged_at = $6
       where shop_id = $1 and id = (select car_id from job where id = $2)`,
     [tx.shopId, jobId, JSON.stringify(state.opened.label), state.opened.volumeL, chargedG(state), at],
+  )
+}
+
+/** What a hand changes of a car on its page. */
+export const CarTold = z.strictObject({
+  name: text(200),
+  plate: text(40, 0),
+  model: text(200, 0),
+  facts: CarFacts,
+})
+
+/**
+ * Keeps what was told of a car; every line of its past is found by its new name too.
+ * @throws AppError `not-found`, `conflict` where another car has that name and plate
+ */
+export async function tellCar(scope: Scope, id: string, told: z.infer<typeof CarTold>): Promise<void> {
+  await namedOnce(
+    inTransaction(scope, async (tx) => {
+      const { rowCount } = await tx.query(
+        'update car set name = $3, plate = $4, model = $5, facts = $6 where id = $1 and shop_id = $2',
+        [id, tx.shopId, told.name, told.plate, told.model, JSON.stringify(told.facts)],
+      )
+      if (rowCount === 0) throw notFound('this car')
+      await renameLines(tx, id, told)
+    }),
   )
 }

@@ -14,6 +14,8 @@ export const LOGGED = {
   'backed-up': 'backed up',
   restored: 'restored from a backup',
   'key-made': 'signing key made',
+  'import-withdrawn': 'file of a former life taken out of the book',
+  'record-imported': 'own record brought back',
 } as const
 export type Logged = keyof typeof LOGGED
 export type LogLine = { id: string; at: string; by: string; what: Logged; about: string }

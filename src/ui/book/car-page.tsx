@@ -4,13 +4,18 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { lossesOf, nextShort, rateOf } from '@/core/book/car-loss'
 import type { CarVisit } from '@/core/book/car-visit'
+import { holdsOf, holdsSay } from '@/core/book/holds-over-years'
 import { carLine } from '@/core/job/car-line'
 import type { KnownCar } from '@/core/shop/known-car'
-import { holdWords, rateWords, shortWords } from '@/core/words/book-words'
+import { holdAtWords, holdsWords, holdWords, rateWords, shortWords } from '@/core/words/book-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
+import { Sign } from '../form/sign'
 import { dayIn } from '../format'
 import { useSay } from '../units'
+import { CarForm } from './car-form'
 import { chargePoints, showsYears } from './charge-points'
+
+const HoldYears = dynamic(() => import('./hold-years'), { ssr: false, loading: () => <div className="h-[200px]" /> })
 
 // the chart library comes when there is something to draw with it
 const ChargeYears = dynamic(() => import('./charge-years'), {
@@ -18,10 +23,17 @@ const ChargeYears = dynamic(() => import('./charge-years'), {
   loading: () => <div className="h-[230px]" />,
 })
 
-type Props = { car: KnownCar; visits: readonly CarVisit[]; timeZone: string; nowMs: number }
+type Props = {
+  car: KnownCar
+  visits: readonly CarVisit[]
+  /** where the newest photograph of its label is; null where none was taken */
+  labelPhoto: string | null
+  timeZone: string
+  nowMs: number
+}
 
 /** A car's memory: what it was charged and what it brought, how fast it loses, when it is short again, and every visit. */
-export function CarPage({ car, visits, timeZone, nowMs }: Props) {
+export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
   const say = useSay()
   const day = dayIn(timeZone)
   const date = (iso: string) => day(Date.parse(iso))
@@ -31,6 +43,7 @@ export function CarPage({ car, visits, timeZone, nowMs }: Props) {
   const rate = rateOf(losses)
   const short = nextShort(visits, rate)
   const points = chargePoints(visits)
+  const holds = holdsOf(visits)
   const newest = [...visits].reverse()
   const remarks = newest.find((v) => v.notes.length > 0)
   return (
@@ -40,9 +53,13 @@ export function CarPage({ car, visits, timeZone, nowMs }: Props) {
         <p className="text-body text-ink-2">
           {[
             car.plate,
+            car.facts.vin,
+            car.facts.owner,
             carLine(car),
             `${car.label.refrigerant}, label ${car.label.typed}`,
-            `free volume ${car.volumeL} L`,
+            car.facts.measuredL === null
+              ? `free volume ${car.volumeL} L`
+              : `free volume ${car.facts.measuredL} L, measured`,
           ]
             .filter((part) => part !== '')
             .join(' · ')}
@@ -87,6 +104,19 @@ export function CarPage({ car, visits, timeZone, nowMs }: Props) {
             </tbody>
           </table>
         )}
+        {holds.length > 0 && (
+          <section aria-label="Holds over the years" className="mt-5">
+            <h2 className="text-row font-semibold">Holds over the years</h2>
+            <p className="text-body">{holdsWords(holdsSay(holds))}</p>
+            <div role="img" aria-label={holds.map((h) => `${day(h.atMs)}: ${holdAtWords(h)}`).join('; ')}>
+              <HoldYears holds={holds} day={day} labelG={car.label.lowG} />
+            </div>
+            <p className="text-note text-ink-2">
+              In grams a year, worst case, which neither the volume nor the length of a hold changes. Full: a leak that
+              was found. Open: none was found, and one this large would have been.
+            </p>
+          </section>
+        )}
         <section aria-label="Visits" className="mt-5">
           <h2 className="text-row font-semibold">Visits, the newest first</h2>
           {newest.length === 0 && <p className="py-3 text-body">Nothing but training was done on it here.</p>}
@@ -94,12 +124,14 @@ export function CarPage({ car, visits, timeZone, nowMs }: Props) {
             {newest.map((v) => (
               <li key={v.jobId} className="border-b border-rule py-2">
                 <Link
-                  href={`/job/${v.jobId}`}
+                  href={v.ended === 'former' ? `/cars/${car.id}` : `/job/${v.jobId}`}
                   className="inline-flex min-h-11 items-center text-lead font-semibold hover:underline"
                 >
                   {date(v.at)}, {v.procedure}
                   {v.ended !== 'signed' && (
-                    <span className="pl-2 font-normal text-ink-2">{v.ended === 'open' ? 'open' : 'ended early'}</span>
+                    <span className="pl-2 font-normal text-ink-2">
+                      {v.ended === 'open' ? 'open' : v.ended === 'former' ? 'brought in from a file' : 'ended early'}
+                    </span>
                   )}
                 </Link>
                 <p className="text-body">
@@ -138,12 +170,23 @@ export function CarPage({ car, visits, timeZone, nowMs }: Props) {
           A recovery is taken to be 30 g off, a charge by its own band. A charge is short where it falls below the least
           the label allows.
         </p>
+        {car.facts.remark !== '' && (
+          <p className="mt-3 text-lead font-medium">
+            <Sign kind="caution" />
+            {car.facts.remark}
+          </p>
+        )}
         <Link
           href={`/job/new?car=${car.id}`}
           className="plain-button mt-4 inline-flex items-center bg-sheet font-semibold"
         >
           Take it in
         </Link>
+        {labelPhoto && (
+          // biome-ignore lint/performance/noImgElement: the photograph is already small, and no other server makes it so
+          <img src={labelPhoto} alt="Its label, photographed" className="mt-4 w-full border border-rule" />
+        )}
+        <CarForm car={car} />
       </aside>
     </main>
   )

@@ -4,7 +4,9 @@ import Link from 'next/link'
 import { type UseFormReturn, useWatch } from 'react-hook-form'
 import { carLine } from '@/core/job/car-line'
 import { carsLike, type KnownCar } from '@/core/shop/known-car'
+import { holdWords } from '@/core/words/book-words'
 import { TextField } from '../form/bound'
+import { Sign } from '../form/sign'
 import { dateTimeIn } from '../format'
 import { type NewCarOpened, type NewCarValues, valuesOfCar } from './values'
 
@@ -40,13 +42,20 @@ export function WhoBlock({ form, cars, known, onKnown, timeZone }: Props) {
       {known ? (
         <p className="text-body">
           The shop knows it{carLine(known) && `: ${carLine(known)}`}, here {dateTimeIn(timeZone)(known.seenAt)}
-          {known.lastChargeG !== null && `, ${Math.round(known.lastChargeG)} g charged`}.{' '}
+          {known.lastChargeG !== null && `, ${Math.round(known.lastChargeG)} g charged`}
+          {known.lastHold && `; last held ${holdWords(known.lastHold)}`}.{' '}
           <Link href={`/cars/${known.id}`} className="inline-flex min-h-11 items-center font-semibold underline">
             Its page
           </Link>{' '}
           <button type="button" className="min-h-11 font-semibold underline" onClick={() => onKnown(undefined)}>
             Another car
           </button>
+          {[known.facts.remark, known.lastNote ?? ''].filter(Boolean).map((said) => (
+            <b key={said} className="block font-semibold">
+              <Sign kind="caution" />
+              {said}
+            </b>
+          ))}
         </p>
       ) : (
         offered.length > 0 && (

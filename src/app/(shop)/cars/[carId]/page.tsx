@@ -10,5 +10,5 @@ export default async function Car({ params }: { params: Promise<{ carId: string 
   if (!Id.safeParse(carId).success) notFound()
   const found = await carPage(scope, carId)
   if (!found) notFound()
-  return <CarPage car={found.car} visits={found.visits} timeZone={scope.shop.timeZone} nowMs={Date.now()} />
+  return <CarPage {...found} timeZone={scope.shop.timeZone} nowMs={Date.now()} />
 }

@@ -1,0 +1,27 @@
+/** What is told of one person in a period, plainly; no points, no order. */
+export type PersonFigures = {
+  id: string | null
+  name: string
+  signed: number
+  /** charges that were weighed or counted, and how far from what was planned, g: middle of the amounts, and the largest */
+  charges: number
+  offMedianG: number | null
+  offMostG: number | null
+  skipped: number
+  shortened: number
+  cautions: number
+  /** alarms of this person's cars, and those nobody answered */
+  alarms: number
+  unanswered: number
+}
+
+/** The figures of a person in one sentence. */
+export function personWords(p: PersonFigures): string {
+  if (p.signed + p.charges + p.skipped + p.cautions + p.alarms === 0) return 'Nothing in this time.'
+  const charges =
+    p.offMedianG === null
+      ? ''
+      : ` Half of ${p.charges} charges lie within ${Math.round(p.offMedianG)} g of the plan, the farthest ${Math.round(p.offMostG ?? 0)} g.`
+  const alarms = p.alarms === 0 ? '' : ` ${p.unanswered} of ${p.alarms} alarms were answered by nobody.`
+  return `${p.signed} ${p.signed === 1 ? 'record' : 'records'} signed.${charges}${alarms}`
+}

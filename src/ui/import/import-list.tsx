@@ -1,0 +1,71 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { send } from '../api'
+import { Refused } from '../form/refused'
+import { dateTimeIn } from '../format'
+import { useSaid } from '../frame/said'
+
+export type Imported = {
+  id: string
+  fileName: string
+  lines: number
+  stored: number
+  by: string
+  at: string
+  withdrawn: string | null
+}
+
+/** Files that were brought in; each is taken out again as a whole, asked once more before. */
+export function ImportList({ imports, timeZone }: { imports: readonly Imported[]; timeZone: string }) {
+  const [asked, setAsked] = useState<string | null>(null)
+  const [refused, setRefused] = useState('')
+  const router = useRouter()
+  const done = useSaid()
+  const at = dateTimeIn(timeZone)
+  const withdraw = async ({ id, fileName }: Imported) => {
+    const answer = await send('/api/import', { withdraw: id })
+    setAsked(null)
+    if (!answer.ok) return setRefused(answer.message)
+    done(`${fileName} is out of the book.`)
+    router.refresh()
+  }
+  return (
+    <section aria-label="Brought in">
+      <h2 className="text-row font-semibold">Brought in</h2>
+      {imports.length === 0 && <p className="text-body text-ink-2">No file yet.</p>}
+      <ul className="border-t-2 border-ink text-body">
+        {imports.map((i) => (
+          <li key={i.id} className="border-b border-rule py-2">
+            <b className="font-semibold break-words">{i.fileName}</b>
+            <span className="block text-small text-ink-2">
+              {i.by}, {at(i.at)};{' '}
+              {i.withdrawn === null ? `${i.stored} of ${i.lines} lines` : `taken out again by ${i.withdrawn}`}
+            </span>
+            {i.withdrawn === null &&
+              (asked === i.id ? (
+                <span className="mt-1 flex gap-2">
+                  <button type="button" className="plain-button text-small" onClick={() => void withdraw(i)}>
+                    Take all {i.stored} lines out
+                  </button>
+                  <button type="button" className="plain-button text-small" onClick={() => setAsked(null)}>
+                    Leave it in
+                  </button>
+                </span>
+              ) : (
+                <button
+                  type="button"
+                  className="min-h-11 text-small underline underline-offset-4"
+                  onClick={() => setAsked(i.id)}
+                >
+                  Take it out again
+                </button>
+              ))}
+          </li>
+        ))}
+      </ul>
+      <Refused>{refused}</Refused>
+    </section>
+  )
+}

@@ -1,0 +1,76 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { useDropzone } from 'react-dropzone'
+import { send } from '../api'
+
+type Said = { name: string; words: string }
+
+/** Records of this shop, brought back whole: each with its readings where a file beside it is theirs. */
+export function OwnRecords() {
+  const [said, setSaid] = useState<readonly Said[]>([])
+  const router = useRouter()
+  const bring = async (files: readonly File[]) => {
+    const texts = await Promise.all(files.map(async (f) => ({ name: f.name, text: await f.text() })))
+    const tables = texts.filter((t) => /^time,channel,value,unit/.test(t.text))
+    const found: Said[] = []
+    for (const { name, text } of texts.filter((t) => !tables.includes(t))) {
+      const record = parsed(text)
+      if (!record) {
+        found.push({ name, words: 'is no record and no readings of one: left alone' })
+        continue
+      }
+      // which table is whose its digest says: each is tried, and none that is another's is taken
+      const tries = [...tables.map((t) => t.text), undefined]
+      let words = ''
+      for (const readings of tries) {
+        const answer = await send<{ repeated: boolean }>('/api/import/record', {
+          record,
+          ...(readings && { readings }),
+        })
+        words = answer.ok
+          ? answer.data.repeated
+            ? 'is here already'
+            : readings
+              ? 'is back, with its readings'
+              : 'is back; its readings were not among the files'
+          : answer.message
+        if (answer.ok || !answer.message.includes('readings file')) break
+      }
+      found.push({ name, words })
+    }
+    setSaid(found)
+    router.refresh()
+  }
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({ onDrop: (files) => void bring(files) })
+  return (
+    <section aria-label="Own records" className="mt-6">
+      <h2 className="text-row font-semibold">Own records</h2>
+      <p className="text-body">Signed jobs of this shop come back whole from their record files; nothing is booked.</p>
+      <div
+        {...getRootProps()}
+        className={`mt-2 flex min-h-[56px] cursor-pointer items-center rounded border-[1.5px] border-dashed border-ink px-4 text-body font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`}
+      >
+        <span>Drop records and their readings here, or choose them</span>
+        <input {...getInputProps({ 'aria-label': 'Record files' })} />
+      </div>
+      <ul aria-live="polite" className="mt-2 text-small">
+        {said.map((s) => (
+          <li key={s.name} className="border-b border-rule py-1">
+            <b className="font-semibold">{s.name}</b> {s.words}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function parsed(text: string): unknown {
+  try {
+    const json: unknown = JSON.parse(text)
+    return (json as { format?: unknown }).format === 'yperos-record' ? json : null
+  } catch {
+    return null
+  }
+}
