@@ -14,6 +14,12 @@ const VIEWS: [name: string, place: string][] = [
   ['judge', '/judge'],
   ['ledger', '/ledger'],
   ['cars', '/cars'],
+  ['records', '/records?q=leak'],
+  ['statement', '/statement'],
+  ['call in', '/fleet'],
+  ['people', '/people'],
+  ['sums', '/sums?sum=hold'],
+  ['check', '/check'],
   ['shop', '/shop'],
   ['rig room', '/rig-room'],
   ['zero', 'Grader'],
@@ -57,6 +63,12 @@ async function made(request: APIRequestContext, step: string): Promise<string> {
 
 /** Views that are much like others of theirs, or change seldom: looked at among the long tests. */
 const LATER = [
+  'records',
+  'statement',
+  'call in',
+  'people',
+  'sums',
+  'check',
   'cars',
   'judge',
   'shop',

@@ -34,19 +34,17 @@ create table book_line (
   -- what is said in it, and the same with what its car is known by
   own tsvector not null,
   words tsvector not null,
-  -- names as they are spelled, to be found when misspelled
-  names text not null,
   -- by which rule it was made: made anew where an older one did
   form smallint not null,
   foreign key (shop_id, car_id) references car (shop_id, id),
   foreign key (shop_id, import_id) references import (shop_id, id)
 );
 create index book_line_words on book_line using gin (words);
-create index book_line_names on book_line using gin (names gin_trgm_ops);
 create index book_line_flags on book_line using gin (flags);
 create index book_line_at on book_line (shop_id, at desc);
 create index book_line_car on book_line (shop_id, car_id, at);
 create index book_line_import on book_line (shop_id, import_id) where import_id is not null;
+-- names as they are spelled, to be found when misspelled
 create index car_names on car using gin ((name || ' ' || plate) gin_trgm_ops);
 
 -- recovered refrigerant is stock: it is handed in, used again, lost; a container is weighed against the book

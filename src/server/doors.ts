@@ -98,6 +98,7 @@ export const DOORS: readonly Door[] = [
   post('/api/password'),
   post('/api/rig-room'),
   get('/api/records.csv'),
+  get('/api/records.zip'),
   get('/api/rigs'),
   post('/api/shop', 'lead'),
   get('/api/statement.csv'),

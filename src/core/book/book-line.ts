@@ -16,8 +16,6 @@ export type BookLine = {
   flags: FlagId[]
   /** single words as they are looked for */
   tokens: string[]
-  /** names as they are spelled */
-  names: string
 }
 
 /** A job's line in the book. @param events - all of its own */
@@ -31,7 +29,6 @@ export function bookLineOf(jobId: string, state: JobState, events: readonly JobE
     visit: visitOf(jobId, state),
     flags: flagsOf(state, events),
     tokens: [...new Set([...said.flatMap(tokensOf), ...joined(car.plate ?? '')])],
-    names: [car.name, car.plate ?? '', car.model, ...people].filter((n) => n !== '').join(' '),
   }
 }
 

@@ -51,9 +51,10 @@ export const CANS_SUM: Sum = {
     wanted,
     ...Array.from({ length: MOST }, (_, i) => ({
       key: `can${i + 1}`,
-      label: `Container ${i + 1}: gross, then net or tare`,
+      label: `Container ${i + 1}`,
       like: i === 0 ? '474 g, net 340 g' : i === 1 ? '476 g, net 340 g' : '',
       words: true as const,
+      hint: 'gross, then net or tare',
     })),
     FLUID,
     PHASE,

@@ -20,7 +20,7 @@ export type Field = {
 /** A choice of a few. */
 export type Choice = { key: string; label: string; like: string; options: readonly { value: string; label: string }[] }
 /** Free words. */
-export type Words = { key: string; label: string; like: string; words: true }
+export type Words = { key: string; label: string; like: string; words: true; hint?: string }
 export type Ask = Field | Choice | Words
 
 export const isChoice = (ask: Ask): ask is Choice => 'options' in ask

@@ -2,7 +2,7 @@ import type { Rig } from '../job/written'
 import { type PortSpeed, portSpeeds } from '../rig/port-speeds'
 import { L_S_PER_CFM } from '../units/constants'
 import { air, bore, type Choice, celsius, metres, short, speed } from './fields'
-import { tens } from './picture'
+import { drawn, tens } from './picture'
 import { figure, type Given, type Sum } from './sum'
 
 export const CORES: Choice = {
@@ -41,6 +41,16 @@ export const rigOf = (given: Given, cores = given.c.cores ?? 'in'): Rig => ({
 
 const cfm = (m3S: number): string => `${short((m3S * 1000) / L_S_PER_CFM, 2)} cfm`
 const LEAST_SHARE = 0.001
+/** Bores that are drawn, m, and at how many of them it is worked out. */
+const BORES_M = [0.0025, 0.014] as const
+const POINTS = 8
+
+const withBore = (given: Given, m: number): Given => ({ ...given, n: { ...given.n, bore: m } })
+/** Share of the plate's speed that is left at the low port at 500 micron. */
+const deepShare = (given: Given, cores: string): number =>
+  portSpeeds(rigOf(given, cores), figure(given, 'ambient'), figure(given, 'air')).find(
+    (s) => s.port === 'low' && s.depth === 500,
+  )?.share ?? LEAST_SHARE
 
 export const HOSE_SUM: Sum = {
   id: 'hose',
@@ -93,22 +103,36 @@ export const HOSE_SUM: Sum = {
         },
       ],
       picture: {
-        kind: 'bars',
-        axis: {
+        kind: 'curve',
+        x: {
+          from: BORES_M[0],
+          to: BORES_M[1],
+          log: true,
+          name: 'bore',
+          ticks: [0.003, 0.0048, 0.0065, 0.0095, 0.0127].map((at) => ({ at, text: `${short(at * 1000)} mm` })),
+        },
+        y: {
           from: LEAST_SHARE,
           to: 1,
           log: true,
           name: 'of the plate',
           ticks: tens(LEAST_SHARE, 1, (v) => `${100 * v} %`),
         },
-        rows: all.map((s) => ({
-          name: named(s),
-          from: LEAST_SHARE,
-          to: Math.max(LEAST_SHARE, s.share),
-          text: cfm(s.speedM3S),
-          pale: s.cores !== own,
+        lines: [own, other].map((cores) => ({
+          name: `cores ${cores}`,
+          dashed: cores !== own,
+          points: drawn(...BORES_M, POINTS, (m) => Math.max(LEAST_SHARE, deepShare(withBore(given, m), cores)), true),
         })),
-        handles: [],
+        rules: [],
+        handles: [
+          {
+            field: 'bore',
+            name: 'bore',
+            along: 'x',
+            at: figure(given, 'bore'),
+            other: Math.max(LEAST_SHARE, deep?.share ?? LEAST_SHARE),
+          },
+        ],
       },
     }
   },

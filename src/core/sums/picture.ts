@@ -7,8 +7,17 @@ export type Axis = {
   ticks: readonly { at: number; text: string }[]
 }
 
-/** Something that is dragged, and by that changes an entry; `entry` where the axis counts otherwise than the entry. */
-export type Handle = { field: string; name: string; at: number; entry?: (onAxis: number) => number }
+/**
+ * Something that is dragged, and by that changes an entry; `entry` where the axis counts otherwise than the entry,
+ * `text` where it writes the entry itself.
+ */
+export type Handle = {
+  field: string
+  name: string
+  at: number
+  entry?: (onAxis: number) => number
+  text?: (onAxis: number) => string
+}
 
 export type Tone = 'air' | 'needle' | 'drying' | 'deep' | 'floor'
 

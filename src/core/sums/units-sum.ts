@@ -1,5 +1,5 @@
 import { Unreadable } from '../errors'
-import { PA_PER_MICRON } from '../units/constants'
+import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
 import {
   fromPascal,
   isGaugeUnit,
@@ -43,7 +43,7 @@ export const UNITS_SUM: Sum = {
   id: 'units',
   name: 'Units',
   question: 'What is this in the other units?',
-  asks: [{ key: 'value', label: 'Any figure with its unit', like: '29 inHgV', words: true }, air()],
+  asks: [{ key: 'value', label: 'Any figure with its unit', like: '20 inHgV', words: true }, air()],
   formula:
     '1 micron = 0.13332 Pa; 1 inHg = 3386.4 Pa; 1 psi = 6894.8 Pa; 1 oz = 28.35 g; 1 cfm = 0.4719 L/s; inHgV, psig and kPag count from the air of the place',
   source: 'definitions; a needle is read to half an inch (assumed)',
@@ -94,7 +94,14 @@ function pressurePicture(value: number, unit: PressureUnit, airPa: number): Pict
       { at: airPa, text: 'air here' },
       { at: Math.max(bottom, pa), text: `${text(value)} ${named(unit)}`, strong: true },
     ],
-    handles: [],
+    handles: [
+      {
+        field: 'value',
+        name: 'pressure',
+        at: Math.max(bottom, pa),
+        text: (p) => `${short(unit === 'inHgV' ? (airPa - p) / PA_PER_INHG : fromPascal(p, unit, airPa))} ${unit}`,
+      },
+    ],
   }
 }
 
@@ -109,7 +116,7 @@ function quantityPicture(value: number, unit: QuantityUnit): Picture {
     axis: { ...axis, ticks: even(axis.from, axis.to, step, (v) => `${short(v, 4)} ${named(unit)}`) },
     beside: even(axis.from, axis.to, step, (v) => `${short(inUnit(v, unit, mate), 4)} ${named(mate)}`),
     bands: [{ from: axis.from, to: value, name: '', tone: 'deep' }],
-    marks: [{ at: value, text: `${text(value)} ${named(unit)}`, strong: true }],
-    handles: [],
+    marks: [],
+    handles: [{ field: 'value', name: kindOf(unit), at: value, text: (v) => `${short(v)} ${unit}` }],
   }
 }

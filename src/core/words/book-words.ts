@@ -1,13 +1,15 @@
 import type { CarRate, NextShort } from '../book/car-loss'
 import type { CarHold, CarVisit } from '../book/car-visit'
+import { FLAG_WORDS, type FlagId } from '../book/flags'
 import type { CarHoldAt, HoldsSay } from '../book/holds-over-years'
+import type { FoundLine } from '../views'
 
 const grams = (g: number): string => Math.round(g).toLocaleString('en').replace('-', '−')
 
 /** How fast a car loses, in one sentence. */
 export function rateWords(rate: CarRate | null): string {
   if (!rate) return 'How fast it loses is not known: it takes a charge here and a recovery after it.'
-  const span = rate.spans === 1 ? 'one span between a charge and a recovery' : `${rate.spans} such spans`
+  const span = `${rate.spans === 1 ? 'one span' : `${rate.spans} spans`} between a charge and a recovery`
   if (rate.low <= 0) return `No loss is certain: by ${span} ${grams(rate.value)} g a year, at most ${grams(rate.high)}.`
   return `It loses ${grams(rate.value)} g a year (${grams(rate.low)} to ${grams(rate.high)}), by ${span}.`
 }
@@ -67,3 +69,22 @@ export const holdsWords = (says: HoldsSay): string =>
     stays: 'It still leaks as it did.',
     nothing: 'No hold tells of a change.',
   })[says]
+
+/** Filters that are worth a word in a line: not what every finished job has, nor what its verdict says already. */
+const PLAIN: readonly FlagId[] = ['signed', 'tight', 'damp', 'leak', 'undecided', 'invalid']
+
+/** A line that was found, in words: what it came to, and what else holds for it. */
+export function foundWords({ visit, flags, line }: Pick<FoundLine, 'visit' | 'flags' | 'line'>): {
+  words: string
+  also: string
+} {
+  const came = visitWords(visit)
+  const open = flags.includes('unsigned') && line !== ''
+  return {
+    words: open ? [line, came].filter((w) => w !== 'not charged').join(' · ') : came,
+    also: flags
+      .filter((f) => !PLAIN.includes(f))
+      .map((f) => FLAG_WORDS[f][0])
+      .join(' · '),
+  }
+}

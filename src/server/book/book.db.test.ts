@@ -60,7 +60,7 @@ test('a job is found by its car, its plate joined or apart, a note and a person,
   await open('Grader')
   await record(id, draft('noted', { text: 'rear core weeps' }))
   for (const typed of ['shuttle', 'cl 482', 'cl482', 'weeps', `${shop.technician.name.split(' ')[0]} shuttle`])
-    expect(await find(typed)).toEqual({ cars: ['Shuttle 3'], nearly: false })
+    expect(await find(typed)).toEqual({ cars: ['Shuttle 3'], nearly: null })
   expect((await find('unsigned')).cars).toHaveLength(2)
   expect((await find('signed')).cars).toHaveLength(0)
   expect((await find('shuttle grader')).cars).toHaveLength(0)
@@ -68,7 +68,7 @@ test('a job is found by its car, its plate joined or apart, a note and a person,
 
 test('a name that is misspelled is found nearly, and another shop finds nothing', async () => {
   await open('Mirror truck')
-  expect(await find('miror truk')).toEqual({ cars: ['Mirror truck'], nearly: true })
+  expect(await find('miror truk')).toEqual({ cars: ['Mirror truck'], nearly: 'mirror truck' })
   expect((await find('mirror', await anotherShop())).cars).toEqual([])
 })
 
@@ -83,9 +83,9 @@ test('a skipped hold and a passed caution are filters, a plain word in quotes is
 test('lines that are missing or of an older form are made by the watch, the same as at once', async () => {
   const id = await open('Ambulance', 'CL 14')
   await record(id, draft('noted', { text: 'compressor squeals' }))
-  const lines = () => database().query('select id, visit, flags, words::text, names from book_line order by id')
+  const lines = () => database().query('select id, visit, flags, words::text from book_line order by id')
   const before = (await lines()).rows
-  await database().query('update book_line set form = 0, words = $1, names = $2', ['', ''])
+  await database().query('update book_line set form = 0, words = $1', [''])
   expect((await find('squeals')).cars).toEqual([])
   expect(await fillLines(database())).toBe(1)
   expect((await lines()).rows).toEqual(before)

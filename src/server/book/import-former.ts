@@ -5,7 +5,7 @@ import { joined, tokensOf } from '@/core/book/tokens'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
 import { OIL_UNREAD } from '@/core/job/events'
-import type { SessionScope } from '../accounts/user-scope'
+import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, type Scope, type TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'
 import { logShop } from '../shop/shop-log'
@@ -34,7 +34,7 @@ const TOLERANCE_G = 25
  * the ledger. Sent twice it is stored once.
  * @throws AppError `conflict` where a line is in the book by another import
  */
-export async function importFormer(scope: SessionScope, part: z.infer<typeof FormerPart>): Promise<{ stored: number }> {
+export async function importFormer(scope: UserScope, part: z.infer<typeof FormerPart>): Promise<{ stored: number }> {
   return inTransaction(scope, async (tx) => {
     const { rows } = await tx.query<{ withdrawn: boolean }>(
       `insert into import (id, shop_id, file_name, lines, by_account, by_name) values ($1, $2, $3, $4, $5, $6)
@@ -76,7 +76,6 @@ async function storeLine(tx: TxScope, importId: string, line: FormerLine): Promi
     visit,
     flags: ['former', ...(line.verdict === null ? [] : [verdictFlag(line.verdict)])],
     tokens: [...new Set([...said, ...joined(line.plate)])],
-    names: [line.car, line.plate].filter(Boolean).join(' '),
   }
   await writeLine(tx, { id: line.id, carId: car.id, importId }, book, [line.car, line.plate])
   return true
@@ -136,7 +135,7 @@ export async function selectImports(db: Scope): Promise<ImportRow[]> {
 }
 
 /** Takes a file out of the book again, with the cars only it named; the shop's log says who did. Twice is once. */
-export async function withdrawImport(scope: SessionScope, id: string): Promise<void> {
+export async function withdrawImport(scope: UserScope, id: string): Promise<void> {
   await inTransaction(scope, async (tx) => {
     const { rows } = await tx.query<{ fileName: string; withdrawn: boolean }>(
       `select file_name as "fileName", withdrawn_at is not null as withdrawn from import where id = $1 and shop_id = $2 for update`,

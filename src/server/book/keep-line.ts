@@ -31,15 +31,15 @@ export async function writeLine(
   line: BookLine,
   known: readonly (string | null)[],
 ): Promise<void> {
-  const { tokens, names } = carWords(known)
+  const tokens = carWords(known)
   // what nobody looks for changes with every entry: the indexes are touched only where a word or a filter is new
   await tx.query(
-    `insert into book_line as b (id, shop_id, import_id, car_id, at, ended_at, visit, flags, own, words, names, form)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, array_to_tsvector($9::text[]), array_to_tsvector($10::text[]), $11, $12)
+    `insert into book_line as b (id, shop_id, import_id, car_id, at, ended_at, visit, flags, own, words, form)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, array_to_tsvector($9::text[]), array_to_tsvector($10::text[]), $11)
      on conflict (id) do update set car_id = excluded.car_id, ended_at = excluded.ended_at, visit = excluded.visit,
-       flags = excluded.flags, own = excluded.own, words = excluded.words, names = excluded.names, form = excluded.form
-     where (b.car_id, b.ended_at, b.visit, b.flags, b.words, b.names, b.form)
-       is distinct from (excluded.car_id, excluded.ended_at, excluded.visit, excluded.flags, excluded.words, excluded.names, excluded.form)`,
+       flags = excluded.flags, own = excluded.own, words = excluded.words, form = excluded.form
+     where (b.car_id, b.ended_at, b.visit, b.flags, b.words, b.form)
+       is distinct from (excluded.car_id, excluded.ended_at, excluded.visit, excluded.flags, excluded.words, excluded.form)`,
     [
       place.id,
       tx.shopId,
@@ -51,16 +51,15 @@ export async function writeLine(
       line.flags,
       line.tokens,
       [...new Set([...line.tokens, ...tokens])],
-      [...new Set([line.names, ...names])].join(' '),
       LINE_FORM,
     ],
   )
 }
 
-/** Words and names a car adds to the lines of its jobs. */
-export function carWords(known: readonly (string | null)[]): { tokens: string[]; names: string[] } {
+/** Words a car adds to the lines of its jobs. */
+export function carWords(known: readonly (string | null)[]): string[] {
   const names = known.flatMap((n) => (n ? [n] : []))
-  return { tokens: [...new Set([...names.flatMap(tokensOf), ...names.flatMap(joined)])], names }
+  return [...new Set([...names.flatMap(tokensOf), ...names.flatMap(joined)])]
 }
 
 /** A car is called otherwise: its lines are found by that too. */
@@ -69,9 +68,8 @@ export async function renameLines(
   carId: string,
   car: { name: string; plate: string; facts: CarFacts },
 ): Promise<void> {
-  const { tokens, names } = carWords([car.name, car.plate, car.facts.vin, car.facts.owner])
   await tx.query(
-    `update book_line set words = own || array_to_tsvector($3::text[]), names = names || ' ' || $4 where car_id = $1 and shop_id = $2`,
-    [carId, tx.shopId, tokens, names.join(' ')],
+    `update book_line set words = own || array_to_tsvector($3::text[]) where car_id = $1 and shop_id = $2`,
+    [carId, tx.shopId, carWords([car.name, car.plate, car.facts.vin, car.facts.owner])],
   )
 }

@@ -4,7 +4,7 @@ import type pg from 'pg'
 import * as z from 'zod'
 import { Stages } from '@/core/job/stages'
 import { stationPressurePa } from '@/core/units/barometer'
-import { insertAccount } from '../accounts/accounts'
+import { insertAccount, selectAccounts } from '../accounts/accounts'
 import { makeBenchPlace } from '../bench/claim'
 import { emptyTables } from '../db/empty'
 import { scopeOf } from '../db/scope'
@@ -12,6 +12,7 @@ import { DemoEquipment, DemoRig, fillShelf } from '../equipment/fill-shelf'
 import { selectProcedures, selectRigs, upsertProcedure } from '../shop/catalogue'
 import { insertShop, openShop } from '../shop/shop'
 import { DemoCar } from './demo-car'
+import { DemoPast, pastYears } from './past-years'
 import { DemoDay, planAhead } from './plan-ahead'
 import { DEMO_SIGN_INS } from './sign-ins'
 import { DemoAway, walkAway } from './walk-away'
@@ -34,6 +35,7 @@ const DemoPlace = z.strictObject({
   cars: z.array(DemoCar),
   away: z.array(DemoAway).default([]),
   day: DemoDay.optional(),
+  past: z.array(DemoPast).default([]),
 })
 
 /**
@@ -68,6 +70,8 @@ export async function loadDemo(db: pg.Pool, file: string, now: Date): Promise<bo
   for (const car of place.cars) await walkCar(scope, car, place.shop, procedures, rigs, now)
   for (const away of place.away) await walkAway(scope, away, now)
   if (place.day) await planAhead(scope, place.day, now)
+  const lead = (await selectAccounts(scope)).find((a) => a.role === 'lead')
+  if (lead) await pastYears(scope, lead, place.past, now)
   await openShop(scope)
   return true
 }

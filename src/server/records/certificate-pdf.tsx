@@ -56,7 +56,7 @@ const INK = '#14211f'
 const FILLS = { air: '#f0e9d8', needle: '#e7e6d6', drying: '#d6e0d6', deep: '#b3cfc6', floor: '#1f3b38' }
 const style = StyleSheet.create({
   page: { fontFamily: FAMILY, fontSize: 10.5, color: INK, padding: 40, paddingBottom: 52, lineHeight: 1.35 },
-  title: { fontSize: 24, fontWeight: 600, lineHeight: 1.1 },
+  title: { fontSize: 24, fontWeight: 600, lineHeight: 1.1, marginBottom: 5 },
   dim: { color: '#46524f' },
   strong: { fontWeight: 600 },
   rule: { borderBottomWidth: 1.5, borderBottomColor: INK, marginTop: 6, marginBottom: 8 },
@@ -245,21 +245,21 @@ function DescentDrawn({ picture, say }: { picture: RecordPicture; say: Say }) {
           ) : (
             <G />
           )}
-          <Text x={s.from * WIDE + 3} y={DEEP + 11} style={{ fontSize: 8.5 }}>
+          <Text x={s.from * WIDE + 3} y={DEEP + 11} style={{ fontFamily: FAMILY, fontSize: 8.5 }}>
             {printed(`${s.kind} ${s.n}, ${Math.round(s.minutes)} min`)}
           </Text>
-          <Text x={s.from * WIDE + 3} y={DEEP + 24} style={{ fontSize: 10, fontWeight: 600 }}>
+          <Text x={s.from * WIDE + 3} y={DEEP + 24} style={{ fontFamily: FAMILY, fontSize: 10, fontWeight: 600 }}>
             {printed([s.verdict.replaceAll('-', ' '), s.to - s.from > 0.3 ? s.left : ''].filter(Boolean).join(': '))}
           </Text>
         </G>
       ))}
-      <Text x={WIDE - 4} y={lines.target * DEEP - 4} textAnchor="end" style={{ fontSize: 8.5 }}>
+      <Text x={WIDE - 4} y={lines.target * DEEP - 4} textAnchor="end" style={{ fontFamily: FAMILY, fontSize: 8.5 }}>
         {printed(`target ${say.vacuum(strata.targetPa)}`)}
       </Text>
-      <Text x={WIDE - 4} y={lines.boils * DEEP - 4} textAnchor="end" style={{ fontSize: 8.5 }}>
+      <Text x={WIDE - 4} y={lines.boils * DEEP - 4} textAnchor="end" style={{ fontFamily: FAMILY, fontSize: 8.5 }}>
         {printed(`water boils below ${say.vacuum(strata.waterBoilsPa)}`)}
       </Text>
-      <Text x={WIDE / 2} y={DEEP / 2} textAnchor="middle" style={{ fontSize: 11 }}>
+      <Text x={WIDE / 2} y={DEEP / 2} textAnchor="middle" style={{ fontFamily: FAMILY, fontSize: 11 }}>
         {unread ? 'No readings were kept of it.' : ''}
       </Text>
     </Svg>
@@ -283,10 +283,10 @@ function ChargeDrawn({ charge, say }: { charge: NonNullable<RecordPicture['charg
         />
       ))}
       <Line x1={x(charge.targetG)} x2={x(charge.targetG)} y1={8} y2={36} stroke="#b0125c" strokeWidth={1.4} />
-      <Text x={0} y={9} style={{ fontSize: 10, fontWeight: 600 }}>
+      <Text x={0} y={9} style={{ fontFamily: FAMILY, fontSize: 10, fontWeight: 600 }}>
         {printed(`${say.mass(charge.totalG)} in`)}
       </Text>
-      <Text x={WIDE} y={44} textAnchor="end" style={{ fontSize: 8.5 }}>
+      <Text x={WIDE} y={44} textAnchor="end" style={{ fontFamily: FAMILY, fontSize: 8.5 }}>
         {printed(`planned ${say.mass(charge.targetG)}, allowed ${say.mass(charge.lowG)} to ${say.mass(charge.highG)}`)}
       </Text>
     </Svg>

@@ -104,7 +104,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
             </tbody>
           </table>
         )}
-        {holds.length > 0 && (
+        {holds.some((h) => h.leakG !== null || h.limitG !== null) && (
           <section aria-label="Holds over the years" className="mt-5">
             <h2 className="text-row font-semibold">Holds over the years</h2>
             <p className="text-body">{holdsWords(holdsSay(holds))}</p>

@@ -6,26 +6,34 @@ import { Checkbox, ToggleGroup } from 'radix-ui'
 import { useEffect, useRef, useState, useTransition } from 'react'
 import { toggled, type Understood } from '@/core/book/find'
 import { FLAG_WORDS, type FlagId } from '@/core/book/flags'
-import type { FoundLine } from '@/core/views'
-import { visitWords } from '@/core/words/book-words'
-import { dayIn } from '../format'
+
+/** A line as it is shown: the page is sent words, not everything they were made of. */
+export type ShownLine = {
+  id: string
+  href: string
+  former: boolean
+  day: string
+  car: string
+  words: string
+  also: string
+  whose: string
+}
 
 type Props = {
   typed: string
   pieces: readonly Understood[]
-  lines: readonly FoundLine[]
+  lines: readonly ShownLine[]
   more: boolean
-  /** nothing has these words: names spelled nearly so */
-  nearly: boolean
+  /** nothing has these words: the names spelled nearly so that were looked for instead */
+  nearly: string | null
   today: string
-  timeZone: string
 }
 
 /** Typing rests for so long before it is looked for, ms. */
 const REST_MS = 200
 
 /** Everything the shop ever did, found by what was said in it; what was asked stands in the address. */
-export function RecordsPage({ typed, pieces, lines, more, nearly, today, timeZone }: Props) {
+export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props) {
   const [text, setText] = useState(typed)
   const [waits, start] = useTransition()
   const [beside, setBeside] = useState<readonly string[]>([])
@@ -48,7 +56,6 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today, timeZon
     return () => clearTimeout(rest)
   })
   const on = pieces.flatMap((p) => (p.as === 'days' ? [] : [p.as]))
-  const day = dayIn(timeZone)
   return (
     <main className="px-5 py-4 max-sm:px-4">
       <h1 className="sr-only">Records</h1>
@@ -89,7 +96,7 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today, timeZon
       </ToggleGroup.Root>
       <div className="mt-3 flex min-h-11 flex-wrap items-center gap-4 text-small">
         <p role="status" className="mr-auto">
-          {waits ? 'Looking…' : foundWords(lines.length, more, nearly, typed)}
+          {waits ? 'Looking…' : countWords(lines.length, more, nearly, typed)}
         </p>
         {beside.length === 2 && (
           <Link
@@ -100,16 +107,27 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today, timeZon
           </Link>
         )}
         {lines.length > 0 && (
-          <a className="plain-button inline-flex items-center" href={`/api/records.csv?q=${encodeURIComponent(typed)}`}>
-            {typed === '' ? 'All of it as CSV' : 'These as CSV'}
-          </a>
+          <>
+            <a
+              className="plain-button inline-flex items-center"
+              href={`/api/records.csv?q=${encodeURIComponent(typed)}`}
+            >
+              {typed === '' ? 'All of it as CSV' : 'These as CSV'}
+            </a>
+            <a
+              className="plain-button inline-flex items-center"
+              href={`/api/records.zip?q=${encodeURIComponent(typed)}`}
+            >
+              With records, readings, photographs
+            </a>
+          </>
         )}
       </div>
       <ul aria-label="Found" className="mt-2 border-t-2 border-ink">
         {lines.map((line) => (
           <li key={line.id} className="flex items-stretch border-b border-rule hover:bg-sheet">
             <Checkbox.Root
-              aria-label={`Compare ${line.car}, ${day(Date.parse(line.at))}`}
+              aria-label={`Compare ${line.car}, ${line.day}`}
               className="grid w-11 shrink-0 place-items-center text-row"
               disabled={line.former}
               checked={beside.includes(line.id)}
@@ -122,16 +140,15 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today, timeZon
               </span>
             </Checkbox.Root>
             <Link
-              href={line.former ? `/cars/${line.carId}` : `/job/${line.id}/record`}
+              href={line.href}
+              prefetch={false}
               className="grid min-h-11 min-w-0 flex-1 grid-cols-[110px_190px_minmax(0,1fr)_170px] items-center gap-x-4 py-1 text-body max-lg:grid-cols-[110px_minmax(0,1fr)]"
             >
-              <span>{day(Date.parse(line.at))}</span>
+              <span>{line.day}</span>
               <b className="truncate text-lead font-semibold">{line.car}</b>
               <span className="min-w-0 max-lg:col-span-2">
-                {line.flags.includes('unsigned') && line.line !== ''
-                  ? [line.line, visitWords(line.visit)].filter((w) => w !== 'not charged').join(' · ')
-                  : visitWords(line.visit)}
-                <span className="block text-note text-ink-2">{flagWords(line)}</span>
+                {line.words}
+                <span className="block text-note text-ink-2">{line.also}</span>
               </span>
               <span className="truncate text-ink-2 max-lg:hidden">{line.whose}</span>
             </Link>
@@ -142,18 +159,10 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today, timeZon
   )
 }
 
-/** Filters that are worth a word in a line: not what every finished job has, nor what its verdict says already. */
-const PLAIN: readonly FlagId[] = ['signed', 'tight', 'damp', 'leak', 'undecided', 'invalid']
-const flagWords = ({ flags }: FoundLine): string =>
-  flags
-    .filter((f) => !PLAIN.includes(f))
-    .map((f) => FLAG_WORDS[f][0])
-    .join(' · ')
-
-function foundWords(count: number, more: boolean, nearly: boolean, typed: string): string {
+function countWords(count: number, more: boolean, nearly: string | null, typed: string): string {
   if (count === 0)
     return typed === '' ? 'Nothing was done here yet: what is taken in stands here from then on.' : 'Nothing has that.'
-  if (nearly) return `Nothing has just these words; ${count} spelled nearly so.`
+  if (nearly) return `Nothing has just these words; ${count} with “${nearly}”, spelled nearly so.`
   const newest = more ? `The newest ${count}` : `${count}`
   return typed === '' ? `${newest}, the newest first.` : `${newest} found, the newest first.`
 }

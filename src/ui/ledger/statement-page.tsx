@@ -37,7 +37,7 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
         {years.map((y) => (
           <a
             key={y}
-            className="plain-button inline-flex items-center"
+            className="plain-button inline-flex items-center aria-[current=page]:bg-ink aria-[current=page]:text-ground"
             aria-current={period.from === `${y}-01-01` && period.to === `${y}-12-31` ? 'page' : undefined}
             href={`/statement?from=${y}-01-01&to=${y}-12-31`}
           >

@@ -17,7 +17,7 @@ type Props = {
   across: number
   upright: boolean
   svg: RefObject<SVGSVGElement | null>
-  onMove: (field: string, value: number) => void
+  onMove: (field: string, value: number | string) => void
 }
 
 /** What a figure is dragged by: with a finger, a mouse or the arrow keys. */
@@ -25,13 +25,17 @@ export function Grip({ handle, axis, from, to, across, upright, svg, onMove }: P
   const at = from + shareOn(axis, handle.at) * (to - from)
   const move = (share: number) => {
     const value = valueOn(axis, share)
-    onMove(handle.field, handle.entry ? handle.entry(value) : value)
+    onMove(handle.field, handle.text?.(value) ?? handle.entry?.(value) ?? value)
   }
-  const drag = useDrag(({ xy: [x, y], event }) => {
-    event.preventDefault()
-    const box = svg.current?.getBoundingClientRect()
-    if (box) move(((upright ? y - box.top : x - box.left) - from) / (to - from))
-  })
+  const drag = useDrag(
+    ({ xy: [x, y], event }) => {
+      event.preventDefault()
+      const box = svg.current?.getBoundingClientRect()
+      if (box) move(((upright ? y - box.top : x - box.left) - from) / (to - from))
+    },
+    // keys move by a share of the axis, below, and not by pixels
+    { pointer: { keys: false } },
+  )
   const key = (e: React.KeyboardEvent) => {
     const way = {
       ArrowRight: 1,

@@ -6,7 +6,7 @@ import { spread } from '../chart/scales'
 import { useWidth } from '../hooks/use-width'
 import { Grip } from './grip'
 
-type Props<P = Picture> = { picture: P; label: string; onMove: (field: string, value: number) => void }
+type Props<P = Picture> = { picture: P; label: string; onMove: (field: string, value: number | string) => void }
 type Sized<P> = Props<P> & { width: number }
 
 /** A sum as a picture whose figures are moved by dragging. */

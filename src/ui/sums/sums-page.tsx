@@ -120,7 +120,8 @@ function useAnswer(sum: Sum, entries: Typed) {
 }
 
 /** A dragged value as it is typed, held to what the entry takes. */
-function writtenIn(sum: Sum, key: string, value: number): string {
+function writtenIn(sum: Sum, key: string, value: number | string): string {
+  if (typeof value === 'string') return value
   const ask = sum.asks.find((a) => a.key === key)
   return ask && isField(ask) ? ask.write(Math.min(ask.most, Math.max(ask.least, value))) : String(value)
 }
@@ -143,9 +144,11 @@ function Entry({
         value={text}
         options={Object.fromEntries(ask.options.map((o) => [o.value, o.label]))}
         onPick={onChange}
+        className="pb-6"
       />
     )
-  return <Field label={ask.label} value={text} onChange={onChange} error={fault} placeholder={ask.like} />
+  const hint = 'hint' in ask ? ask.hint : undefined
+  return <Field label={ask.label} value={text} onChange={onChange} error={fault} placeholder={ask.like} hint={hint} />
 }
 
 function Facts({ answer }: { answer: Answer }) {
