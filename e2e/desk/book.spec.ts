@@ -168,7 +168,7 @@ test('@long a file of a former life is looked at, named where it cannot be, brou
   await expect(faults).toContainText('Line 5, Charged: “19 oz”, in oz')
   expect(await (await page.request.get(`/api/records.csv?q=${encodeURIComponent(car)}`)).text()).not.toContain(car)
   await page.getByRole('button', { name: 'Leave the 2 out, bring in 2' }).click()
-  await expect(page.getByText('2 lines of old.csv are in the book.')).toBeVisible()
+  await expect(page.getByText('2 lines of old.csv are in the book.', { exact: true })).toBeVisible()
   await page.goto(`/records?q=${encodeURIComponent(car)}`)
   await expect(found(page)).toHaveCount(2)
   await found(page).first().getByRole('link').click()

@@ -1,5 +1,5 @@
 import { seatRead } from '../job/gauge-seat'
-import { currentHold, type JobState, lostG, openContainer } from '../job/state'
+import { type JobState, lostG, openContainer } from '../job/state'
 import { bandsFor, PROOF_SCALES, type ProofKey } from '../prove/bands'
 import { bottomOf, depthShare, drawnPa, type Strata, strataOf } from '../pull/strata'
 import { chanceWords } from '../units/chance'
@@ -52,7 +52,7 @@ export function recordPicture(state: JobState, vacuum: readonly CurvePoint[], un
   const strata = strataOf(place.barometerPa, place.ambientC, procedure.targetPa, rig.ultimatePa)
   const deep = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata))
   const gauge = seatRead(rig, unit) === 'needle' ? 'needle' : 'electronic'
-  const spans = spansOf(state).map(({ fromMs, toMs, ...span }) => ({
+  const spans = spansOf(state, vacuum.at(-1)?.at ?? 0).map(({ fromMs, toMs, ...span }) => ({
     ...span,
     points: vacuum
       .filter((p) => p.at >= fromMs && p.at <= toMs)
@@ -76,18 +76,20 @@ export function recordPicture(state: JobState, vacuum: readonly CurvePoint[], un
   }
 }
 
-function spansOf(state: JobState) {
+/** @param readMs - when it was read last: what runs still goes so far */
+function spansOf(state: JobState, readMs: number) {
   const pulls = state.pulls.map((p, i) => ({
     kind: 'pull' as const,
     n: i + 1,
     fromMs: Date.parse(p.startedAt),
-    toMs: Date.parse(p.endedAt ?? currentHold(state)?.isolatedAt ?? p.startedAt),
+    toMs: p.endedAt ? Date.parse(p.endedAt) : Math.max(readMs, Date.parse(p.startedAt)),
     verdict: '',
     left: '',
   }))
   const holds = state.holds.flatMap((h, i) => {
     const fromMs = Date.parse(h.isolatedAt)
-    const toMs = h.ended ? fromMs + h.ended.heldS * 1000 : h.left ? Date.parse(h.left.at) : fromMs
+    const goesOn = h.skipped ? fromMs : Math.max(readMs, fromMs)
+    const toMs = h.ended ? fromMs + h.ended.heldS * 1000 : h.left ? Date.parse(h.left.at) : goesOn
     const verdict = h.skipped ? 'skipped' : h.left ? 'left unjudged' : (h.ended?.verdict ?? 'running')
     const left = h.ended ? `leak ${chanceWords(h.ended.leak)}, water ${chanceWords(h.ended.damp)}` : ''
     return [{ kind: 'hold' as const, n: i + 1, fromMs, toMs, verdict, left }]

@@ -5,7 +5,6 @@ import Link from 'next/link'
 import { lossesOf, nextShort, rateOf } from '@/core/book/car-loss'
 import type { CarVisit } from '@/core/book/car-visit'
 import { holdsOf, holdsSay } from '@/core/book/holds-over-years'
-import { carLine } from '@/core/job/car-line'
 import type { KnownCar } from '@/core/shop/known-car'
 import { holdAtWords, holdsWords, holdWords, rateWords, shortWords } from '@/core/words/book-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
@@ -55,7 +54,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
             car.plate,
             car.facts.vin,
             car.facts.owner,
-            carLine(car),
+            car.model,
             `${car.label.refrigerant}, label ${car.label.typed}`,
             car.facts.measuredL === null
               ? `free volume ${car.volumeL} L`
@@ -82,7 +81,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
             <caption className="text-left text-row font-semibold">What it lost between</caption>
             <thead>
               <tr className="border-b border-rule text-left text-small text-ink-2">
-                <th className="font-normal">from</th>
+                <th className="font-normal max-sm:hidden">from</th>
                 <th className="font-normal">to</th>
                 <th className="text-right font-normal">lost</th>
                 <th className="text-right font-normal">a year</th>
@@ -92,8 +91,8 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
             <tbody>
               {losses.map((l) => (
                 <tr key={l.fromAt} className="border-b border-rule">
-                  <td className="py-1">{date(l.fromAt)}</td>
-                  <td>{date(l.toAt)}</td>
+                  <td className="whitespace-nowrap py-1 max-sm:hidden">{date(l.fromAt)}</td>
+                  <td className="whitespace-nowrap py-1">{date(l.toAt)}</td>
                   <td className="text-right">{say.mass(l.gramsLost)}</td>
                   <td className="text-right">{say.mass(l.gramsPerYear.value)}</td>
                   <td className="text-right">

@@ -41,7 +41,8 @@ export function PeoplePage({
         </button>
       </form>
       {own && <p className="mt-4 text-call font-semibold leading-tight">{personWords(own)}</p>}
-      <div className="overflow-x-auto">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what is scrolled sideways on a phone is scrolled by keys too */}
+      <section aria-label="Figures" className="overflow-x-auto" tabIndex={0}>
         <table className="mt-4 w-full min-w-[720px] text-body">
           <caption className="sr-only">Figures of each person</caption>
           <thead>
@@ -71,7 +72,7 @@ export function PeoplePage({
             ))}
           </tbody>
         </table>
-      </div>
+      </section>
       <p className="mt-3 max-w-[760px] text-small text-ink-2">
         A caution passed is often right: the log of its job says which and why. What stands here is a reason to talk, no
         mark. {lead ? 'Each sees their own line.' : 'The lead sees the same line of everybody.'}

@@ -75,7 +75,7 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props
         type="multiple"
         aria-label="Only those"
         value={on}
-        className="mt-2 flex flex-wrap gap-2"
+        className="mt-2 flex flex-wrap gap-2 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:pb-1"
         onValueChange={(next: string[]) => {
           const changed = (Object.keys(FLAG_WORDS) as FlagId[]).find((id) => next.includes(id) !== on.includes(id))
           if (!changed) return
@@ -88,7 +88,7 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props
           <ToggleGroup.Item
             key={id}
             value={id}
-            className="min-h-9 rounded-full border border-rule-2 px-3 text-note data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-ground max-sm:min-h-11"
+            className="min-h-9 shrink-0 whitespace-nowrap rounded-full border border-rule-2 px-3 text-note data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-ground max-sm:min-h-11"
           >
             {FLAG_WORDS[id][0]}
           </ToggleGroup.Item>
@@ -126,19 +126,22 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props
       <ul aria-label="Found" className="mt-2 border-t-2 border-ink">
         {lines.map((line) => (
           <li key={line.id} className="flex items-stretch border-b border-rule hover:bg-sheet">
-            <Checkbox.Root
-              aria-label={`Compare ${line.car}, ${line.day}`}
-              className="grid w-11 shrink-0 place-items-center text-row"
-              disabled={line.former}
-              checked={beside.includes(line.id)}
-              onCheckedChange={(checked) =>
-                setBeside((now) => (checked ? [...now, line.id].slice(-2) : now.filter((id) => id !== line.id)))
-              }
-            >
-              <span className="grid size-6 place-items-center border-2 border-rule-2">
-                <Checkbox.Indicator className="size-3.5 bg-ink" />
-              </span>
-            </Checkbox.Root>
+            {line.former ? (
+              <span className="w-11 shrink-0" />
+            ) : (
+              <Checkbox.Root
+                aria-label={`Compare ${line.car}, ${line.day}`}
+                className="grid w-11 shrink-0 place-items-center text-row"
+                checked={beside.includes(line.id)}
+                onCheckedChange={(checked) =>
+                  setBeside((now) => (checked ? [...now, line.id].slice(-2) : now.filter((id) => id !== line.id)))
+                }
+              >
+                <span className="grid size-6 place-items-center border-2 border-rule-2">
+                  <Checkbox.Indicator className="size-3.5 bg-ink" />
+                </span>
+              </Checkbox.Root>
+            )}
             <Link
               href={line.href}
               prefetch={false}

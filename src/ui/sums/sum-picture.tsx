@@ -1,7 +1,14 @@
 'use client'
 
 import { useRef } from 'react'
-import { type BarsPicture, type CurvePicture, type Picture, type ScalePicture, shareOn } from '@/core/sums/picture'
+import {
+  type Axis,
+  type BarsPicture,
+  type CurvePicture,
+  type Picture,
+  type ScalePicture,
+  shareOn,
+} from '@/core/sums/picture'
 import { spread } from '../chart/scales'
 import { useWidth } from '../hooks/use-width'
 import { Grip } from './grip'
@@ -43,7 +50,8 @@ function Scale({ picture, label, onMove, width }: Sized<ScalePicture>) {
       )
     : []
   return (
-    <svg ref={svg} width={width} height={height} role="img" aria-label={label}>
+    // biome-ignore lint/a11y/useSemanticElements: a drawing that holds sliders is a group; no HTML element is one
+    <svg ref={svg} width={width} height={height} role="group" aria-label={label}>
       <pattern id={hatch} width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <line x1="0" x2="0" y1="0" y2="8" stroke="var(--ink)" strokeWidth="2.2" />
       </pattern>
@@ -145,6 +153,24 @@ function Scale({ picture, label, onMove, width }: Sized<ScalePicture>) {
   )
 }
 
+/** Names of curves stand along them, one behind the other, so that two that lie close are told apart. */
+const NAMED_AT = 0.55
+const NAMES_APART = 0.2
+
+/** Words of a tick need so much room, px. */
+const TICK_PX = 54
+
+/** Ticks that stand far enough from the one before to be read. */
+function apart(axis: Axis, px: number): Axis['ticks'] {
+  let last = Number.NEGATIVE_INFINITY
+  return axis.ticks.filter((t) => {
+    const at = shareOn(axis, t.at) * px
+    if (at - last < TICK_PX) return false
+    last = at
+    return true
+  })
+}
+
 const anchor = (share: number) => (share < 0.06 ? 'start' : share > 0.94 ? 'end' : 'middle')
 
 function Curve({ picture, label, onMove, width }: Sized<CurvePicture>) {
@@ -161,7 +187,8 @@ function Curve({ picture, label, onMove, width }: Sized<CurvePicture>) {
   const path = (points: readonly (readonly [number, number])[]) =>
     points.map(([a, b], i) => `${i === 0 ? 'M' : 'L'}${px(a).toFixed(1)} ${py(b).toFixed(1)}`).join('')
   return (
-    <svg ref={svg} width={width} height={height} role="img" aria-label={label}>
+    // biome-ignore lint/a11y/useSemanticElements: a drawing that holds sliders is a group; no HTML element is one
+    <svg ref={svg} width={width} height={height} role="group" aria-label={label}>
       <rect
         x={plot.left}
         y={plot.top}
@@ -177,7 +204,7 @@ function Curve({ picture, label, onMove, width }: Sized<CurvePicture>) {
           </text>
         </g>
       ))}
-      {x.ticks.map((t) => (
+      {apart(x, plot.right - plot.left).map((t) => (
         <g key={t.at}>
           <line
             x1={px(t.at)}
@@ -207,7 +234,7 @@ function Curve({ picture, label, onMove, width }: Sized<CurvePicture>) {
             stroke="var(--ink)"
             strokeOpacity="0.4"
           />
-          <CurveName points={band.high} name={band.name} px={px} py={py} up />
+          <CurveName points={band.high} name={band.name} px={px} py={py} right={plot.right} place={0.35} up />
         </>
       )}
       {rules.map((r) => (
@@ -222,8 +249,9 @@ function Curve({ picture, label, onMove, width }: Sized<CurvePicture>) {
             strokeDasharray="2 5"
           />
           <text
-            x={r.x === undefined ? plot.left + 8 : px(r.x) + 6}
+            x={r.x === undefined ? plot.right - 8 : px(r.x) + 6}
             y={r.y === undefined ? plot.top + 18 : py(r.y) - 7}
+            textAnchor={r.x === undefined ? 'end' : 'start'}
             fontSize="14.5"
             fill="var(--ink)"
             {...HALO}
@@ -248,7 +276,7 @@ function Curve({ picture, label, onMove, width }: Sized<CurvePicture>) {
         stroke="var(--ink)"
         strokeWidth={down ? 2.5 : 0}
       />
-      {lines.map((l) => (
+      {lines.map((l, i) => (
         <g key={l.name}>
           <path
             d={path(l.points)}
@@ -258,7 +286,14 @@ function Curve({ picture, label, onMove, width }: Sized<CurvePicture>) {
             strokeDasharray={l.dashed ? '9 5' : ''}
             strokeLinejoin="round"
           />
-          <CurveName points={l.points} name={l.name} px={px} py={py} />
+          <CurveName
+            points={l.points}
+            name={l.name}
+            px={px}
+            py={py}
+            right={plot.right}
+            place={NAMED_AT + i * NAMES_APART}
+          />
         </g>
       ))}
       {handles.map((h) => {
@@ -295,21 +330,28 @@ function CurveName({
   name,
   px,
   py,
+  right,
+  place,
   up = false,
 }: {
   points: readonly (readonly [number, number])[]
   name: string
   px: (v: number) => number
   py: (v: number) => number
+  /** where the drawing ends: a name goes no further */
+  right: number
+  /** at which share of its points the name stands */
+  place: number
   up?: boolean
 }) {
-  const at = points[Math.floor(points.length * (up ? 0.35 : 0.55))]
+  const at = points[Math.min(points.length - 1, Math.floor(points.length * place))]
   if (!at || name === '') return null
+  const beyond = px(at[0]) + 12 + 7.2 * name.length > right
   return (
     <text
-      x={px(at[0]) + (up ? -6 : 12)}
-      y={py(at[1]) + (up ? -8 : 20)}
-      textAnchor={up ? 'end' : 'start'}
+      x={beyond && !up ? right - 6 : px(at[0]) + (up ? -6 : 12)}
+      y={py(at[1]) + (up ? -8 : beyond ? -16 : 20)}
+      textAnchor={up || beyond ? 'end' : 'start'}
       fontSize="15"
       fill="var(--ink)"
       {...HALO}
@@ -329,7 +371,8 @@ function Bars({ picture, label, onMove, width }: Sized<BarsPicture>) {
   const bottom = top + rows.length * ROW
   const x = (v: number) => left + shareOn(axis, v) * (right - left)
   return (
-    <svg ref={svg} width={width} height={bottom + 44} role="img" aria-label={label}>
+    // biome-ignore lint/a11y/useSemanticElements: a drawing that holds sliders is a group; no HTML element is one
+    <svg ref={svg} width={width} height={bottom + 44} role="group" aria-label={label}>
       {target && (
         <>
           <rect
@@ -374,7 +417,7 @@ function Bars({ picture, label, onMove, width }: Sized<BarsPicture>) {
         )
       })}
       <line x1={left} x2={right} y1={bottom + 4} y2={bottom + 4} stroke="var(--ink)" strokeWidth="1.5" />
-      {axis.ticks.map((t) => (
+      {apart(axis, right - left).map((t) => (
         <text
           key={t.at}
           x={x(t.at)}

@@ -52,6 +52,7 @@ export function SumsPage({ jobs, airPa }: Props) {
           <ToggleGroup.Item
             key={s.id}
             value={s.id}
+            ref={s.id === sum.id ? intoView : undefined}
             className="min-h-11 shrink-0 rounded border border-rule-2 px-3 text-body data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-ground"
           >
             {s.name}
@@ -59,7 +60,10 @@ export function SumsPage({ jobs, airPa }: Props) {
         ))}
       </ToggleGroup.Root>
       <h1 className="mt-3 text-row font-semibold">{sum.question}</h1>
-      <div className="mt-1 grid grid-cols-[minmax(0,1fr)_400px] gap-x-8 max-lg:grid-cols-1" data-read={read}>
+      <div
+        className="mt-1 grid grid-cols-[minmax(0,1fr)_400px] grid-rows-[auto_1fr] gap-x-8 max-lg:grid-cols-1"
+        data-read={read}
+      >
         <section aria-label="Picture" className="min-w-0">
           <p aria-live="polite" data-testid="main" className="figure min-h-[46px] text-fig-s max-sm:text-call">
             {answer?.main ?? ''}
@@ -76,10 +80,8 @@ export function SumsPage({ jobs, airPa }: Props) {
               onMove={(key, value) => set(key, writtenIn(sum, key, value))}
             />
           )}
-          {answer && <Facts answer={answer} />}
-          {answer && answer.line !== '' && <LineOut line={answer.line} jobs={jobs} />}
         </section>
-        <section aria-label="Figures" className="min-w-0">
+        <section aria-label="Figures" className="row-span-2 min-w-0 max-lg:row-span-1 max-lg:mt-3">
           <div className="grid grid-cols-2 items-end gap-x-4">
             {sum.asks.map((ask) => (
               <Entry
@@ -96,10 +98,17 @@ export function SumsPage({ jobs, airPa }: Props) {
             <p className="mt-1 text-small text-ink-2">From: {sum.source}.</p>
           </Fold>
         </section>
+        <section aria-label="What it comes to" className="min-w-0">
+          {answer && <Facts answer={answer} />}
+          {answer && answer.line !== '' && <LineOut line={answer.line} jobs={jobs} />}
+        </section>
       </div>
     </main>
   )
 }
+
+/** The chosen one stands where it is seen, also where the row is longer than the screen. */
+const intoView = (chosen: HTMLElement | null) => chosen?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
 
 /** What two sums both ask goes along from one to the other. */
 function kept(nextId: string, typed: Typed): Typed {
