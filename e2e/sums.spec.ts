@@ -66,3 +66,18 @@ test('@long every sum answers, the pull after its worker, and a line of one is n
   const { events } = await (await page.request.get(`/api/jobs/${id}/events`)).json()
   expect(JSON.stringify(events)).toContain('1.4 lb')
 })
+
+test('@long without a line the sums work on: kept at the first visit, for whoever was never signed in', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/sums')
+  const kept = () => page.evaluate(async () => (await (await caches.open('yperos-pages')).match('/sums')) !== undefined)
+  await expect.poll(kept, { timeout: 30_000 }).toBe(true)
+  await context.setOffline(true)
+  await page.goto('/sums?sum=oil')
+  await page.getByLabel('Condenser, how many').fill('2')
+  await expect(page.getByTestId(main)).toHaveText('60 mL')
+  await page.getByRole('radio', { name: 'Pull', exact: true }).click()
+  await expect(page.getByTestId(main)).toHaveText(/\d.* min/, { timeout: 60_000 })
+})

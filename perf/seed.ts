@@ -7,6 +7,7 @@ import { summarise } from '@/core/job/summary'
 import { CHAIN_START } from '@/core/record/record'
 import { OPENING } from '@/core/tests/opening'
 import { seededRandom } from '@/core/units/seeded'
+import { RENEWED_WORDS } from '@/core/words/renewed'
 import { hashOf } from '@/server/records/chain'
 
 /** Jobs written in one go, and readings in one statement. */
@@ -137,7 +138,7 @@ async function seedCars(db: pg.Pool, shopId: number, jobs: readonly Made[], cars
 async function seedBatch(db: pg.Pool, shopId: number, jobs: readonly Made[], cars: Map<number, string>): Promise<void> {
   const rows = jobs.map(({ id, car, at, events }) => {
     const state = foldJob(events)
-    return { id, car: cars.get(car) ?? '', at, events, state, line: bookLineOf(id, state, events) }
+    return { id, car: cars.get(car) ?? '', at, events, state, line: bookLineOf(id, state, events, RENEWED_WORDS) }
   })
   await db.query(
     `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, shop_id, car_id, signed_at)

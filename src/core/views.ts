@@ -134,3 +134,14 @@ export type FoundLine = {
   line: string
   whose: string
 }
+
+/** A file of a former life that was brought in: its lines, how many of them stand in the book, and who took it out again. */
+export type ImportView = {
+  id: string
+  fileName: string
+  lines: number
+  stored: number
+  by: string
+  at: string
+  withdrawn: string | null
+}

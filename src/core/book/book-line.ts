@@ -1,6 +1,5 @@
-import type { JobEvent } from '../job/events'
+import type { JobEvent, RENEWED } from '../job/events'
 import type { JobState } from '../job/state'
-import { RENEWED_WORDS } from '../words/renewed'
 import { type CarVisit, visitOf } from './car-visit'
 import { type FlagId, flagsOf } from './flags'
 import { joined, tokensOf } from './tokens'
@@ -18,11 +17,14 @@ export type BookLine = {
   tokens: string[]
 }
 
+/** What a part is called, which is what it is looked for by. */
+export type PartNames = Record<(typeof RENEWED)[number], string>
+
 /** A job's line in the book. @param events - all of its own */
-export function bookLineOf(jobId: string, state: JobState, events: readonly JobEvent[]): BookLine {
+export function bookLineOf(jobId: string, state: JobState, events: readonly JobEvent[], parts: PartNames): BookLine {
   const { car } = state.opened
   const people = [...new Set(events.map((e) => e.by))]
-  const said = [car.name, car.plate ?? '', car.model, ...people, ...saidIn(state, events)]
+  const said = [car.name, car.plate ?? '', car.model, ...people, ...saidIn(state, events, parts)]
   return {
     at: state.openedAt,
     endedAt: state.signed?.at ?? state.closed?.at ?? null,
@@ -33,14 +35,14 @@ export function bookLineOf(jobId: string, state: JobState, events: readonly JobE
 }
 
 /** What people wrote and what was named in a job, beside its car and its people. */
-function saidIn(state: JobState, events: readonly JobEvent[]): string[] {
+function saidIn(state: JobState, events: readonly JobEvent[], parts: PartNames): string[] {
   const { opened } = state
   return [
     opened.complaint,
     opened.label.refrigerant,
     opened.procedure.name,
     opened.rig.name,
-    ...(state.fix?.renewed.map((r) => RENEWED_WORDS[r.what]) ?? []),
+    ...(state.fix?.renewed.map((r) => parts[r.what]) ?? []),
     ...state.leaksFound.map((l) => l.at),
     ...state.containers.map((c) => c.id),
     ...events.flatMap(textsOf),

@@ -1,5 +1,5 @@
 import type { CarVisit } from '@/core/book/car-visit'
-import type { KnownCar } from '@/core/shop/known-car'
+import type { KnownCar } from '@/core/book/known-car'
 import { selectCar } from '../cars/cars'
 import type { Scope } from '../db/scope'
 

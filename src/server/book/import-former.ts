@@ -5,6 +5,7 @@ import { joined, tokensOf } from '@/core/book/tokens'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
 import { OIL_UNREAD } from '@/core/job/events'
+import type { ImportView } from '@/core/views'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, type Scope, type TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'
@@ -113,19 +114,9 @@ async function carOf(tx: TxScope, importId: string, line: FormerLine, at: string
   return { id: made[0]?.id ?? '', lowG, toleranceG: TOLERANCE_G }
 }
 
-export type ImportRow = {
-  id: string
-  fileName: string
-  lines: number
-  stored: number
-  by: string
-  at: string
-  withdrawn: string | null
-}
-
 /** Files that were brought in, the newest first. */
-export async function selectImports(db: Scope): Promise<ImportRow[]> {
-  const { rows } = await db.query<Omit<ImportRow, 'at'> & { at: Date }>(
+export async function selectImports(db: Scope): Promise<ImportView[]> {
+  const { rows } = await db.query<Omit<ImportView, 'at'> & { at: Date }>(
     `select i.id, i.file_name as "fileName", i.lines, i.by_name as by, i.stored_at as at, i.withdrawn_by as withdrawn,
        (select count(*)::int from book_line b where b.import_id = i.id and b.shop_id = i.shop_id) as stored
        from import i where i.shop_id = $1 order by i.stored_at desc limit 100`,

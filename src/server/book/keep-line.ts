@@ -1,8 +1,9 @@
 import { type BookLine, bookLineOf, LINE_FORM } from '@/core/book/book-line'
+import type { CarFacts } from '@/core/book/car-facts'
 import { joined, tokensOf } from '@/core/book/tokens'
 import type { JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
-import type { CarFacts } from '@/core/shop/car-facts'
+import { RENEWED_WORDS } from '@/core/words/renewed'
 import type { Scope, TxScope } from '../db/scope'
 
 /** What a car is found by besides its jobs' own words. */
@@ -21,7 +22,12 @@ export async function keepLine(
     tx.shopId,
     carId,
   ])
-  await writeLine(tx, { id: jobId, carId, importId: null }, bookLineOf(jobId, state, events), rows[0]?.known ?? [])
+  await writeLine(
+    tx,
+    { id: jobId, carId, importId: null },
+    bookLineOf(jobId, state, events, RENEWED_WORDS),
+    rows[0]?.known ?? [],
+  )
 }
 
 /** A line of any kind. @param known - names of its car, empty where they are not known */

@@ -2,8 +2,8 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
+import { carsLike, type KnownCar } from '@/core/book/known-car'
 import { carLine } from '@/core/job/car-line'
-import { carsLike, type KnownCar } from '@/core/shop/known-car'
 import { Field } from '../form/field'
 import { dayIn } from '../format'
 

@@ -5,9 +5,10 @@ import Link from 'next/link'
 import { lossesOf, nextShort, rateOf } from '@/core/book/car-loss'
 import type { CarVisit } from '@/core/book/car-visit'
 import { holdsOf, holdsSay } from '@/core/book/holds-over-years'
-import type { KnownCar } from '@/core/shop/known-car'
+import type { KnownCar } from '@/core/book/known-car'
 import { holdAtWords, holdsWords, holdWords, rateWords, shortWords } from '@/core/words/book-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
+import { Fold } from '../form/fold'
 import { Sign } from '../form/sign'
 import { dayIn } from '../format'
 import { useSay } from '../units'
@@ -110,6 +111,20 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
             <div role="img" aria-label={holds.map((h) => `${day(h.atMs)}: ${holdAtWords(h)}`).join('; ')}>
               <HoldYears holds={holds} day={day} labelG={car.label.lowG} />
             </div>
+            <Fold title="The same as a table">
+              <table className="w-full text-body">
+                <caption className="sr-only">Holds over the years</caption>
+                <tbody>
+                  {holds.map((h) => (
+                    <tr key={`${h.jobId} ${h.atMs}`} className="border-b border-rule">
+                      <td className="whitespace-nowrap py-1 pr-4">{day(h.atMs)}</td>
+                      <td className="whitespace-nowrap pr-4 text-right">{Math.round(h.heldS / 60)} min</td>
+                      <td>{holdAtWords(h)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </Fold>
             <p className="text-note text-ink-2">
               In grams a year, worst case, which neither the volume nor the length of a hold changes. Full: a leak that
               was found. Open: none was found, and one this large would have been.

@@ -1,5 +1,6 @@
 import { type PersonFigures, personWords } from '@/core/book/people'
 import type { Period } from '@/core/shop/statement'
+import { PeriodForm } from '../frame/period-form'
 
 const COLUMNS: { key: keyof PersonFigures; name: string }[] = [
   { key: 'signed', name: 'records signed' },
@@ -22,24 +23,12 @@ export function PeoplePage({
   lead: boolean
   people: readonly PersonFigures[]
 }) {
-  const box = 'field mt-0.5 !min-h-11 !text-small'
   const own = lead ? undefined : people[0]
   return (
     <main className="px-5 py-4 max-sm:px-4">
-      <form method="get" action="/people" aria-label="Which time" className="flex flex-wrap items-end gap-3 text-small">
+      <PeriodForm action="/people" name="Which time" period={period}>
         <h1 className="mr-4 text-title font-semibold leading-tight">{lead ? 'People' : 'Your own figures'}</h1>
-        <label className="w-40">
-          From
-          <input type="date" name="from" defaultValue={period.from} className={box} />
-        </label>
-        <label className="w-40">
-          To
-          <input type="date" name="to" defaultValue={period.to} className={box} />
-        </label>
-        <button type="submit" className="plain-button">
-          Show it
-        </button>
-      </form>
+      </PeriodForm>
       {own && <p className="mt-4 text-call font-semibold leading-tight">{personWords(own)}</p>}
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what is scrolled sideways on a phone is scrolled by keys too */}
       <section aria-label="Figures" className="overflow-x-auto" tabIndex={0}>

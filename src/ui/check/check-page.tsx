@@ -13,6 +13,7 @@ import { Field } from '../form/field'
 import { Fold } from '../form/fold'
 import { Sign } from '../form/sign'
 import { dateTimeIn } from '../format'
+import { useKeepPage } from '../offline/use-keep-page'
 import { useSay } from '../units'
 import { browserCrypto } from './browser-crypto'
 
@@ -24,6 +25,7 @@ export function CheckPage() {
   const [readings, setReadings] = useState<Given | null>(null)
   const [key, setKey] = useState('')
   const [paper, setPaper] = useState<OnPaper | null>(null)
+  useKeepPage('/check')
   useEffect(() => setPaper(paperOf(window.location.hash)), [])
   const checked =
     record && 'text' in record

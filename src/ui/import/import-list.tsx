@@ -2,29 +2,20 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import type { ImportView } from '@/core/views'
 import { send } from '../api'
 import { Refused } from '../form/refused'
 import { dateTimeIn } from '../format'
 import { useSaid } from '../frame/said'
 
-export type Imported = {
-  id: string
-  fileName: string
-  lines: number
-  stored: number
-  by: string
-  at: string
-  withdrawn: string | null
-}
-
 /** Files that were brought in; each is taken out again as a whole, asked once more before. */
-export function ImportList({ imports, timeZone }: { imports: readonly Imported[]; timeZone: string }) {
+export function ImportList({ imports, timeZone }: { imports: readonly ImportView[]; timeZone: string }) {
   const [asked, setAsked] = useState<string | null>(null)
   const [refused, setRefused] = useState('')
   const router = useRouter()
   const done = useSaid()
   const at = dateTimeIn(timeZone)
-  const withdraw = async ({ id, fileName }: Imported) => {
+  const withdraw = async ({ id, fileName }: ImportView) => {
     const answer = await send('/api/import', { withdraw: id })
     setAsked(null)
     if (!answer.ok) return setRefused(answer.message)

@@ -15,13 +15,14 @@ import {
   WEIGHT_UNITS,
 } from '@/core/book/former'
 import { REFRIGERANTS } from '@/core/fluids/refrigerants'
+import type { ImportView } from '@/core/views'
 import { newEventId, send } from '../api'
 import { Pick } from '../form/pick'
 import { Refused } from '../form/refused'
 import { useSaid } from '../frame/said'
 import { linesOf } from '../judge/read-file'
 import { FormerPreview } from './former-preview'
-import { type Imported, ImportList } from './import-list'
+import { ImportList } from './import-list'
 import { OwnRecords } from './own-records'
 
 /** Names of lines are made in this space: the same line of the same file has the same id wherever it is read. */
@@ -39,7 +40,7 @@ const COLUMN_WORDS: Record<FormerColumn, string> = {
   note: 'Note',
 }
 
-type Props = { imports: readonly Imported[]; today: string; timeZone: string; mayRecords: boolean }
+type Props = { imports: readonly ImportView[]; today: string; timeZone: string; mayRecords: boolean }
 type File_ = { name: string; header: string[]; rows: { cells: string[]; line: number }[] }
 
 /** Jobs of a former life from a file: which column is what, what cannot be, and then into the book, as a whole. */

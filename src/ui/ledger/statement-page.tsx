@@ -1,5 +1,6 @@
 import { outOfBalanceG, type Period, STATEMENT_LINES, type Statement, statementWords } from '@/core/shop/statement'
 import { Refused } from '../form/refused'
+import { PeriodForm } from '../frame/period-form'
 import { PrintButton } from '../frame/print-button'
 
 type Props = { shop: string; period: Period; year: number; fault: string; statements: readonly Statement[] }
@@ -10,7 +11,6 @@ const YEARS_BACK = 3
 /** What every refrigerant did in a period, on one page to print, sign and hand over. */
 export function StatementPage({ shop, period, year, fault, statements }: Props) {
   const years = Array.from({ length: YEARS_BACK + 1 }, (_, i) => year - i)
-  const box = 'field mt-0.5 !min-h-11 !text-small'
   return (
     <main className="mx-auto max-w-[980px] px-5 py-4 max-sm:px-4">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -28,34 +28,20 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
         </div>
       </div>
       <p className="text-body text-ink-2">{shop}</p>
-      <form
-        method="get"
-        action="/statement"
-        aria-label="Which period"
-        className="no-print mt-3 flex flex-wrap items-end gap-3 text-small"
-      >
-        {years.map((y) => (
-          <a
-            key={y}
-            className="plain-button inline-flex items-center aria-[current=page]:bg-ink aria-[current=page]:text-ground"
-            aria-current={period.from === `${y}-01-01` && period.to === `${y}-12-31` ? 'page' : undefined}
-            href={`/statement?from=${y}-01-01&to=${y}-12-31`}
-          >
-            {y}
-          </a>
-        ))}
-        <label className="w-40">
-          From
-          <input type="date" name="from" defaultValue={period.from} className={box} />
-        </label>
-        <label className="w-40">
-          To
-          <input type="date" name="to" defaultValue={period.to} className={box} />
-        </label>
-        <button type="submit" className="plain-button">
-          Show it
-        </button>
-      </form>
+      <div className="mt-3">
+        <PeriodForm action="/statement" name="Which period" period={period}>
+          {years.map((y) => (
+            <a
+              key={y}
+              className="plain-button inline-flex items-center aria-[current=page]:bg-ink aria-[current=page]:text-ground"
+              aria-current={period.from === `${y}-01-01` && period.to === `${y}-12-31` ? 'page' : undefined}
+              href={`/statement?from=${y}-01-01&to=${y}-12-31`}
+            >
+              {y}
+            </a>
+          ))}
+        </PeriodForm>
+      </div>
       <Refused>{fault}</Refused>
       {statements.length === 0 ? (
         <p className="py-6 text-row">Nothing was booked up to then.</p>

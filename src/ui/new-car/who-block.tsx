@@ -2,8 +2,8 @@
 
 import Link from 'next/link'
 import { type UseFormReturn, useWatch } from 'react-hook-form'
+import { carsLike, type KnownCar } from '@/core/book/known-car'
 import { carLine } from '@/core/job/car-line'
-import { carsLike, type KnownCar } from '@/core/shop/known-car'
 import { holdWords } from '@/core/words/book-words'
 import { TextField } from '../form/bound'
 import { Sign } from '../form/sign'

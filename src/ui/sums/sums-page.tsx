@@ -8,6 +8,7 @@ import { type Answer, type Sum, type Typed, typedOf, work } from '@/core/sums/su
 import { Field } from '../form/field'
 import { Fold } from '../form/fold'
 import { Pick } from '../form/pick'
+import { useKeepPage } from '../offline/use-keep-page'
 import { useUnits } from '../units'
 import { LineOut } from './line-out'
 import { SumPicture } from './sum-picture'
@@ -22,6 +23,7 @@ export function SumsPage({ jobs, airPa }: Props) {
   const [id, setId] = useState(first.id)
   const [typed, setTyped] = useState<Typed>({})
   const [read, setRead] = useState(false)
+  useKeepPage('/sums')
   const sum = SUMS.find((s) => s.id === id) ?? first
   // a page kept on the device says nothing of the address it is asked by: that is read here
   useEffect(() => {

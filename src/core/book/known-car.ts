@@ -1,7 +1,7 @@
 import type * as z from 'zod'
-import type { CarHold } from '../book/car-visit'
 import type { Label } from '../job/events'
 import type { CarFacts } from './car-facts'
+import type { CarHold } from './car-visit'
 
 /** A car the shop has had here: what it is known by, its label as taken in last, and what was charged. */
 export type KnownCar = {
