@@ -1,4 +1,4 @@
-import { type SpawnSyncReturns, spawn, spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { readFileSync, rmSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { parseArgs } from 'node:util'
@@ -59,8 +59,12 @@ export async function test(args: string[]): Promise<void> {
   await run('quick', wanted('quick'), () =>
     runBin(root, 'vitest', ['run', ...units, '--changed', '--passWithNoTests', ...chosen]),
   )
-  await run('unit', wanted('unit'), () => runBin(root, 'vitest', ['run', ...units, ...chosen]))
-  await run('database', wanted('database'), () => databaseTests(root, chosen))
+  // the database's tests take turns on one database and one core: the others run on the other beside them
+  const beside = wanted('unit') && wanted('database') ? ['--maxWorkers', '1'] : []
+  await Promise.all([
+    run('unit', wanted('unit'), () => runBin(root, 'vitest', ['run', ...units, ...beside, ...chosen])),
+    run('database', wanted('database'), () => databaseTests(root, chosen)),
+  ])
   await run('e2e', wanted('e2e'), () => endToEndTests(root, 'e2e', chosen))
   await run('long', wanted('long'), () => endToEndTests(root, 'long', chosen))
   await run('soak', wanted('long') && chosen.length === 0, () => soak(root))
@@ -83,15 +87,19 @@ function soak(root: string): Ran {
 
 type Ran = { ok: boolean; passed: number; failed: number }
 
-function runBin(root: string, bin: string, args: string[], env: Record<string, string> = {}): Ran {
+async function runBin(root: string, bin: string, args: string[], env: Record<string, string> = {}): Promise<Ran> {
   say(`${bin} ${args.join(' ')}`)
-  const done = spawnSync(process.execPath, [binPath(root, bin), ...args], {
+  const child = spawn(process.execPath, [binPath(root, bin), ...args], {
     cwd: root,
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', CI: 'true', NO_COLOR: '1', ...env },
-    encoding: 'utf8',
-    maxBuffer: 64 * 1024 * 1024,
+    stdio: ['ignore', 'pipe', 'pipe'],
   })
-  return tell(done)
+  // told when it is over, so that two that run beside each other are read one after the other
+  const [stdout, stderr]: [Buffer[], Buffer[]] = [[], []]
+  child.stdout.on('data', (piece: Buffer) => stdout.push(piece))
+  child.stderr.on('data', (piece: Buffer) => stderr.push(piece))
+  const status = await new Promise<number>((resolve) => child.once('close', (code) => resolve(code ?? 1)))
+  return tell({ status, stdout: Buffer.concat(stdout).toString(), stderr: Buffer.concat(stderr).toString() })
 }
 
 const binPath = (root: string, bin: string): string => {
@@ -107,7 +115,7 @@ const PACKAGE_OF: Record<string, string> = {
   playwright: '@playwright/test',
 }
 
-function tell(done: SpawnSyncReturns<string>): Ran {
+function tell(done: { status: number; stdout: string; stderr: string }): Ran {
   process.stdout.write(done.stdout)
   process.stderr.write(done.stderr)
   // vitest: "Tests  3 failed | 120 passed (123)"; Playwright: "  12 passed (40.1s)" and "  1 failed"
@@ -128,7 +136,7 @@ async function databaseTests(root: string, files: readonly string[]): Promise<Ra
   const places = placesOf('test-database')
   const cluster = await startCluster(places)
   try {
-    return runBin(root, 'vitest', ['run', '--project', 'database', ...files], {
+    return await runBin(root, 'vitest', ['run', '--project', 'database', ...files], {
       DATABASE_URL: cluster.url,
       YPEROS_LOG: 'silent',
     })

@@ -1,8 +1,16 @@
 import { randomUUID } from 'node:crypto'
 import { beforeEach, describe, expect, test } from 'vitest'
+import { NO_FACTS } from '@/core/book/car-facts'
 import { type Account, checkPassword, insertAccount, selectAccounts } from '../accounts/accounts'
 import { insertSession, selectSession } from '../accounts/session-rows'
 import { onBehalf } from '../accounts/user-scope'
+import { carPage } from '../book/car-page'
+import { findLines } from '../book/find-lines'
+import { selectFleet } from '../book/fleet'
+import { importFormer, selectImports, withdrawImport } from '../book/import-former'
+import { selectPeople } from '../book/people'
+import { recordSide } from '../book/record-side'
+import { selectCars, tellCar } from '../cars/cars'
 import { database } from '../db/pool'
 import { inTransaction, type Scope, scopeOf } from '../db/scope'
 import { selectShelf, upsertEquipment } from '../equipment/shelf'
@@ -14,6 +22,7 @@ import { openJob } from '../jobs/open-job'
 import { Deeds, recordDeeds } from '../jobs/record-deeds'
 import { bookByHand } from '../ledger/by-hand'
 import { selectBalances, selectLedger } from '../ledger/ledger'
+import { selectStatement } from '../ledger/statement'
 import { boardStream } from '../live/board-stream'
 import { selectMappings, upsertMapping } from '../readings/column-mappings'
 import { ingest } from '../readings/ingest'
@@ -153,6 +162,49 @@ describe('two shops on one database', () => {
     await expect.poll(messages).toBe(2)
     stop.abort()
   })
+
+  test('nothing of one shop’s book is found, summed, told or taken out by the other', async () => {
+    const id = await jobWithGauge(first.technician)
+    await inTransaction(here(), (tx) =>
+      appendEvents(tx, first.technician, id, [
+        draft('recovered', { grams: 300 }),
+        draft('noted', { text: 'rear core weeps' }),
+        draft('caution-passed', { code: 'exhaust-cap-on' }),
+      ]),
+    )
+    const file = { id: randomUUID(), fileName: 'old.csv', of: 1, lines: [FORMER] }
+    await importFormer({ ...here(), user: first.lead }, file)
+    const [car] = await selectCars(here())
+    const all = { tokens: [], flags: [], from: null, to: null }
+    const year = { from: '2020-01-01', to: '2099-12-31' }
+    expect((await findLines(here(), all, 'UTC', 50)).lines).toHaveLength(2)
+    expect((await findLines(second, all, 'UTC', 50)).lines).toEqual([])
+    expect((await findLines(second, { ...all, tokens: ['weeps'] }, 'UTC', 50)).lines).toEqual([])
+    // a name that is spelled nearly as another shop's car is no hint of it either
+    expect((await findLines(second, { ...all, tokens: ['elsewhere'] }, 'UTC', 50)).nearly).toBeNull()
+    expect(await carPage(second, car?.id ?? '')).toBeNull()
+    expect(await selectFleet(second)).toEqual([])
+    expect(await selectStatement(second, year, 'UTC')).toEqual([])
+    expect((await selectPeople(second, year, 'UTC', null)).map((p) => [p.name, p.cautions])).toEqual([
+      ['Other lead', 0],
+    ])
+    expect(await selectImports(second)).toEqual([])
+    await expect(withdrawImport({ ...second, user: stranger }, file.id)).rejects.toMatchObject({ code: 'not-found' })
+    const told = { name: 'Mine now', plate: '', model: '', facts: NO_FACTS }
+    await expect(tellCar(second, car?.id ?? '', told)).rejects.toMatchObject({ code: 'not-found' })
+    expect(await recordSide(second, id)).toBeNull()
+  })
 })
 
+const FORMER = {
+  id: randomUUID(),
+  car: 'Elsewhere van',
+  plate: '',
+  day: '2023-05-04',
+  recoveredG: 380,
+  chargedG: 540,
+  refrigerant: 'R-134a' as const,
+  verdict: 'tight' as const,
+  note: '',
+}
 const MAPPING = { name: 'Logger', time: 'time', timeKind: 's' as const, vacuum: 'p', unit: 'Pa' as const }
