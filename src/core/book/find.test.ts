@@ -26,6 +26,7 @@ test('a month ends on its last day, and a day that cannot be is only a word', ()
   expect(of('2028-02')).toMatchObject({ from: '2028-02-01', to: '2028-02-29' })
   expect(of('last year')).toMatchObject({ from: '2025-01-01', to: '2025-12-31' })
   expect(of('since 2025-06 until 2025-08')).toMatchObject({ from: '2025-06-01', to: '2025-08-31' })
+  expect(of('2026-13')).toMatchObject({ from: null, tokens: ['2026', '13'] })
   expect(of('2026-02-31')).toMatchObject({ from: null, to: null, tokens: ['2026', '02', '31'] })
 })
 

@@ -72,7 +72,7 @@ function spanOf(written: string): { from: string; to: string } | null {
   const [year, month, day] = [Number(y), Number(m ?? 1), Number(d ?? 1)]
   const first = new Date(Date.UTC(year, month - 1, day))
   // 2026-02-31 is no day: it would be taken for March
-  if (first.getUTCMonth() !== month - 1 || first.getUTCDate() !== day) return null
+  if (first.getUTCMonth() !== month - 1) return null
   const last = d ? first : new Date(Date.UTC(m ? year : year + 1, m ? month : 0, 0))
   return { from: first.toISOString().slice(0, 10), to: last.toISOString().slice(0, 10) }
 }
