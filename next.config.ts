@@ -3,7 +3,15 @@ import type { NextConfig } from 'next'
 const config: NextConfig = {
   // `./yperos test` checks types with the TypeScript of package.json
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['pg', 'pino', '@node-rs/argon2', 'sharp', 'node-pg-migrate', 'rate-limiter-flexible', '@react-pdf/renderer'],
+  serverExternalPackages: [
+    'pg',
+    'pino',
+    '@node-rs/argon2',
+    'sharp',
+    'node-pg-migrate',
+    'rate-limiter-flexible',
+    '@react-pdf/renderer',
+  ],
   poweredByHeader: false,
   compress: false,
   devIndicators: false,

@@ -25,7 +25,7 @@ export default async function OpenLayout({ children }: { children: ReactNode }) 
   return (
     <UnitsProvider units={await unitsOf(scope, user.id)}>
       <TopBar shop={shopView(shop)} user={userView(user, shop)} serverNowMs={Date.now()} />
-      <SectionPages />
+      <SectionPages user={userView(user, shop)} />
       {children}
     </UnitsProvider>
   )

@@ -24,7 +24,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
         <OutboxProvider who={user.id} whoName={user.name}>
           <AlarmsProvider first={await selectRinging(scope)}>
             <TopBar shop={shopView(shop)} user={userView(user, shop)} serverNowMs={now} />
-            <SectionPages />
+            <SectionPages user={userView(user, shop)} />
             <OutboxBar />
             <AlarmBar user={userView(user, shop)} leadAfterMin={shop.leadAfterMin} serverNowMs={now} />
             <OnceAwake>{children}</OnceAwake>

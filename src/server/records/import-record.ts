@@ -1,5 +1,8 @@
 import { parse } from 'csv-parse/sync'
 import * as z from 'zod'
+import { Id } from '@/core/entry/id'
+import { Instant } from '@/core/entry/instant'
+import { verbatim } from '@/core/entry/text'
 import { type EventDraft, EventDraftSchema, type JobEvent } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
 import { summarise } from '@/core/job/summary'
@@ -17,7 +20,7 @@ import { logShop } from '../shop/shop-log'
 import { readingsCsv } from './readings-csv'
 
 /** A signed record of this shop, and its readings where they are at hand. */
-export const OwnRecord = z.strictObject({ record: RecordFile, readings: z.string().max(40_000_000).optional() })
+export const OwnRecord = z.strictObject({ record: RecordFile, readings: verbatim(40_000_000, 0).optional() })
 
 const refused = (path: string, reason: string) => new AppError('bad-input', `${path}: ${reason}`, [{ path, reason }])
 
@@ -33,7 +36,7 @@ export async function importRecord(
   const { first_broken: broken } = verifyRecord(record, nodeCrypto, readings, scope.shop.publicKey)
   if (broken) throw refused(`record${broken.place.replace(/^\$/, '')}`, `it ${broken.reason}`)
   const events = record.events.map(eventOf)
-  const id = z.uuid().safeParse(record.job.id).data
+  const id = Id.safeParse(record.job.id).data
   if (!id) throw refused('record.job.id', 'is no id of a job')
   return inTransaction(scope, async (tx) => {
     const { rows } = await tx.query<{ head: string; own: boolean }>(
@@ -125,11 +128,11 @@ const AT_ONCE = 5000
 const BROUGHT_BACK = 'record'
 
 const Row = z.object({
-  time: z.iso.datetime({ offset: true }),
+  time: Instant,
   channel: z.enum(CHANNELS),
   value: z.coerce.number(),
   unit: z.enum(READING_UNITS),
-  note: z.string(),
+  note: verbatim(2000, 0),
 })
 
 function readingsOf(text: string, barometerPa: number): NewReading[] {

@@ -2,8 +2,9 @@
 
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
+import type { UserView } from './who'
 
-type Place = { href: string; name: string }
+type Place = { href: string; name: string /** nothing for a trainee */; corrects?: true }
 /** A place with more than one page; the first of them is where its name leads. */
 type Section = { name: string; pages: readonly Place[] }
 
@@ -16,7 +17,7 @@ export const BOOK: Section = {
     { href: '/ledger', name: 'Ledger' },
     { href: '/statement', name: 'Statement' },
     { href: '/people', name: 'People' },
-    { href: '/import', name: 'Bring in' },
+    { href: '/import', name: 'Bring in', corrects: true },
   ],
 }
 
@@ -35,16 +36,17 @@ const within = (path: string, href: string) => path === href || path.startsWith(
 export const inSection = ({ pages }: Section, path: string): boolean => pages.some((p) => within(path, p.href))
 
 /** Pages of the section one is in, under the bar; nothing elsewhere. */
-export function SectionPages() {
+export function SectionPages({ user }: { user: Pick<UserView, 'role'> }) {
   const path = usePathname()
   const section = [BOOK, BENCH].find((s) => inSection(s, path))
   if (!section) return null
+  const pages = section.pages.filter((p) => !p.corrects || user.role !== 'trainee')
   return (
     <nav
       aria-label={section.name}
       className="no-print flex h-11 items-center gap-5 overflow-x-auto whitespace-nowrap border-b border-rule bg-sheet px-5 text-small max-sm:gap-4 max-sm:px-4"
     >
-      {section.pages.map(({ href, name }) => (
+      {pages.map(({ href, name }) => (
         <Link
           key={href}
           href={href}

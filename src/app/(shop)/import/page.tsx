@@ -7,7 +7,7 @@ import { ImportPage } from '@/ui/import/import-page'
 
 export default async function Import() {
   const scope = await forPage()
-  if (!may(scope.user.role, 'correct-book')) redirect('/records')
+  if (!may(scope.user.role, 'correct-book')) redirect('/board')
   const { timeZone } = scope.shop
   return (
     <ImportPage
