@@ -13,6 +13,13 @@ test('a car is found by typing, arrows and Enter', async ({ page, context }) => 
   await expect(second).toHaveAttribute('aria-selected', 'true')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+  // what is not here today is looked for in everything there ever was
+  await page.goto('/board')
+  await page.keyboard.press('/')
+  await dialog.getByRole('combobox', { name: 'Name or model' }).fill('no car of today')
+  await expect(dialog.getByRole('option')).toHaveCount(1)
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/records\?q=no/)
 })
 
 test('a press in a chart that ends outside it drags no further', async ({ page, context }) => {

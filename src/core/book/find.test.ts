@@ -16,6 +16,9 @@ test('words, filters by their words and days are told apart in what is typed', (
   })
   expect(of('unsigned leak')).toMatchObject({ tokens: [], flags: ['unsigned', 'leak'] })
   expect(of('found leaking')).toMatchObject({ tokens: [], flags: ['leak'] })
+  // words between others are looked for in quotes alone
+  expect(of('drier by Teo')).toMatchObject({ tokens: ['drier', 'teo'] })
+  expect(of('"by the door"')).toMatchObject({ tokens: ['by', 'the', 'door'] })
 })
 
 test('what stands in quotes is words, whatever it says', () => {

@@ -8,6 +8,8 @@ export type Find = { tokens: string[]; flags: FlagId[]; from: string | null; to:
 export type Understood = { text: string; as: FlagId | 'days' }
 
 const MOST_TOKENS = 12
+/** Words people put between others, which nobody looks for. */
+const BETWEEN = ['by', 'the', 'a', 'of', 'and', 'with', 'in', 'at', 'on', 'for', 'from', 'to']
 
 /** Phrases of filters, the longest first: `found leaking` is not the word `found`. */
 const PHRASES = (Object.entries(FLAG_WORDS) as [FlagId, readonly string[]][])
@@ -40,7 +42,7 @@ export function understood(typed: string, today: string): Find & { pieces: Under
     } else if (phrase) {
       find.flags.push(phrase.id)
       pieces.push({ text, as: phrase.id })
-    } else find.tokens.push(...tokensOf(text))
+    } else find.tokens.push(...tokensOf(text).filter((t) => !BETWEEN.includes(t)))
     i += took
   }
   find.tokens = [...new Set([...find.tokens, ...quoted])].slice(0, MOST_TOKENS)

@@ -2,6 +2,7 @@
 
 import { Command } from 'cmdk'
 import { useRouter } from 'next/navigation'
+import { useState } from 'react'
 import { stepLabel } from '@/core/job/summary'
 import type { BoardRow } from '@/core/views'
 import { Popup } from '../frame/popup'
@@ -17,12 +18,12 @@ export function FindCar({
   rows: BoardRow[]
 }) {
   const router = useRouter()
+  const [typed, setTyped] = useState('')
   return (
     <Popup open={open} onOpenChange={onOpenChange} title="Find a car" width="middle" closes={false}>
       <Command label="Name or model" loop>
-        <Command.Input className="field mt-2 w-full" autoFocus />
+        <Command.Input className="field mt-2 w-full" value={typed} onValueChange={setTyped} autoFocus />
         <Command.List className="mt-2 max-h-[420px] overflow-y-auto">
-          <Command.Empty className="p-2 text-body">No car of today by that name.</Command.Empty>
           {rows.map((row) => (
             <Command.Item
               key={row.id}
@@ -37,6 +38,17 @@ export function FindCar({
               <span className="text-ink-2">{stepLabel(row.summary.step)}</span>
             </Command.Item>
           ))}
+          {typed.trim() !== '' && (
+            <Command.Item
+              value={`all of the book: ${typed}`}
+              // always offered, after the cars that are here
+              forceMount
+              onSelect={() => router.push(`/records?q=${encodeURIComponent(typed.trim())}`)}
+              className="flex min-h-11 cursor-pointer items-center px-2 text-lead data-[selected=true]:bg-deep"
+            >
+              Look for “{typed.trim()}” in the whole book
+            </Command.Item>
+          )}
         </Command.List>
       </Command>
     </Popup>

@@ -1,6 +1,7 @@
 'use client'
 
 import { zodResolver } from '@hookform/resolvers/zod'
+import Link from 'next/link'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { TextField } from '../form/bound'
@@ -38,6 +39,15 @@ export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] 
           Sign in
         </MainButton>
         {demo.length > 0 && <DemoSignIns demo={demo} pick={fill} />}
+        <p className="mt-2 flex flex-wrap items-center gap-x-5 text-body">
+          Without signing in:
+          <Link href="/sums" className="inline-flex min-h-11 items-center font-medium underline underline-offset-4">
+            the sums
+          </Link>
+          <Link href="/check" className="inline-flex min-h-11 items-center font-medium underline underline-offset-4">
+            check a record
+          </Link>
+        </p>
       </form>
     </main>
   )
