@@ -39,19 +39,6 @@ export function chargedDay(
   )
 }
 
-/** The date of a job-time moment, such as 25 Nov 2026, 14:20. */
-export function dateTimeIn(timeZone: string): (iso: string) => string {
-  const made = new Intl.DateTimeFormat('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-    timeZone,
-  })
-  return (iso) => made.format(new Date(iso))
-}
-
 const threeDigits = (x: number): string => String(Number(x.toPrecision(3)))
 /** A pump's speed as its plate has it. */
 export const cfmText = (m3S: number): string => threeDigits(m3S / CUBIC_METRES_S_PER_CFM)

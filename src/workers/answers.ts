@@ -2,9 +2,9 @@ import { parentPort } from 'node:worker_threads'
 
 /** Answers whoever asks this thread, one question after the other; an error goes back as its message. */
 export function answers<Question extends object>(answerTo: (question: Question) => unknown): void {
-  parentPort?.on('message', ({ number, ...question }: Question & { number: number }) => {
+  parentPort?.on('message', async ({ number, ...question }: Question & { number: number }) => {
     try {
-      parentPort?.postMessage({ number, answer: answerTo(question as unknown as Question) })
+      parentPort?.postMessage({ number, answer: await answerTo(question as unknown as Question) })
     } catch (error) {
       parentPort?.postMessage({ number, failed: (error as Error).message })
     }

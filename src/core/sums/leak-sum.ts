@@ -14,9 +14,9 @@ export const LEAK_SUM: Sum = {
   question: 'How fast does it lose, and when is it short again?',
   asks: [
     mass({ key: 'charged', label: 'Charged', like: '540 g', least: 10 }),
-    day({ key: 'from', label: 'on', like: '2025-06-10' }),
+    day({ key: 'from', label: 'Charged on', like: '2025-06-10' }),
     mass({ key: 'recovered', label: 'Recovered', like: '460 g' }),
-    day({ key: 'to', label: 'on', like: '2026-06-10' }),
+    day({ key: 'to', label: 'Recovered on', like: '2026-06-10' }),
     mass({ key: 'least', label: 'The least it works with', like: '510 g', least: 10 }),
   ],
   formula:

@@ -14,3 +14,16 @@ export function clockIn(timeZone: string, way: Units['clock'] = '24'): (ms: numb
   CLOCKS.set(`${way} ${timeZone}`, clock)
   return clock
 }
+
+/** The date of a job-time moment, such as 25 Nov 2026, 14:20. */
+export function dateTimeIn(timeZone: string): (iso: string) => string {
+  const made = new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone,
+  })
+  return (iso) => made.format(new Date(iso))
+}

@@ -17,15 +17,17 @@ import {
 } from '@react-pdf/renderer'
 import { create as qrOf } from 'qrcode'
 import { certificateWords } from '@/core/job/certificate'
-import type { JobEvent } from '@/core/job/events'
+import { foldJob } from '@/core/job/reduce'
 import { chargedG, type JobState } from '@/core/job/state'
 import { customerWords } from '@/core/prove/proof-history'
 import { bottomOf, depthShare, inDepth } from '@/core/pull/strata'
 import type { RecordPicture } from '@/core/record/picture'
 import { groupedFingerprint } from '@/core/record/signing-key'
-import { bothPressures, type Say } from '@/core/units/say'
+import { dateTimeIn } from '@/core/units/clock-text'
+import { bothPressures, type Say, sayIn } from '@/core/units/say'
 import { eventWords } from '@/core/words/event-words'
 import { recordFacts } from '@/core/words/record-words'
+import type { CertificateAsked } from './certificate-asked'
 
 const FAMILY = 'Fira Sans Condensed'
 let registered = false
@@ -55,7 +57,7 @@ const printed = (text: string): string =>
 const INK = '#14211f'
 const FILLS = { air: '#f0e9d8', needle: '#e7e6d6', drying: '#d6e0d6', deep: '#b3cfc6', floor: '#1f3b38' }
 const style = StyleSheet.create({
-  page: { fontFamily: FAMILY, fontSize: 10.5, color: INK, padding: 40, paddingBottom: 52, lineHeight: 1.35 },
+  page: { fontFamily: FAMILY, fontSize: 10.5, color: INK, padding: 40, paddingBottom: 52 },
   title: { fontSize: 24, fontWeight: 600, lineHeight: 1.1, marginBottom: 5 },
   dim: { color: '#46524f' },
   strong: { fontWeight: 600 },
@@ -64,26 +66,18 @@ const style = StyleSheet.create({
   name: { width: 108, color: '#46524f', paddingRight: 8 },
   words: { flex: 1 },
   draft: { backgroundColor: INK, color: '#ffffff', padding: 4, marginBottom: 8, fontWeight: 600 },
+  body: { lineHeight: 1.35 },
   foot: { position: 'absolute', left: 40, right: 40, bottom: 22, fontSize: 8.5, color: '#46524f' },
 })
 
-export type CertificateOf = {
-  state: JobState
-  events: readonly JobEvent[]
-  picture: RecordPicture
-  head: string
-  shopName: string
-  fingerprint: string
-  /** what the code on the paper opens */
-  checkUrl: string
-  say: Say
-  at: (iso: string) => string
-}
+type CertificateOf = CertificateAsked & { state: JobState; say: Say; at: (iso: string) => string }
 
 /** The certificate of a job as a PDF: one page for whoever pays, then everything for an inspector. */
-export async function certificatePdf(of: CertificateOf): Promise<Buffer> {
+export async function certificatePdf(asked: CertificateAsked): Promise<Uint8Array> {
   registerFonts()
-  return renderToBuffer(<Certificate {...of} />)
+  const state = foldJob(asked.events)
+  const say = sayIn(asked.units, state.opened.place.barometerPa)
+  return renderToBuffer(<Certificate {...asked} state={state} say={say} at={dateTimeIn(asked.timeZone)} />)
 }
 
 function Certificate(of: CertificateOf) {
@@ -98,18 +92,20 @@ function Certificate(of: CertificateOf) {
   )
 }
 
+/** What stands at the foot of every page: outside the body, for a line height above it would leave its number out. */
 function Foot({ of }: { of: CertificateOf }) {
+  const said = `${of.shopName} · ${of.state.opened.car.name}`
   return (
-    <Text
-      style={style.foot}
-      fixed
-      render={({ pageNumber, totalPages }) =>
-        printed(
-          `${of.shopName} · ${of.state.opened.car.name} · page ${pageNumber} of ${totalPages} · ` +
-            'Recovery, venting, purchase and records are regulated: local codes and licensed practice decide.',
-        )
-      }
-    />
+    <View style={style.foot} fixed>
+      <Text
+        render={({ pageNumber, totalPages }) =>
+          printed(
+            `${said} · page ${pageNumber} of ${totalPages} · ` +
+              'Recovery, venting, purchase and records are regulated: local codes and licensed practice decide.',
+          )
+        }
+      />
+    </View>
   )
 }
 
@@ -135,32 +131,34 @@ function CustomerPage(of: CertificateOf) {
   const inside = chargedG(state)
   return (
     <Page size="A4" style={style.page}>
-      <Head of={of} />
-      <Text style={{ fontSize: 13, marginBottom: 8 }}>{printed(customerWords(state, say))}</Text>
-      <DescentDrawn picture={picture} say={say} />
-      {picture.charge && <ChargeDrawn charge={picture.charge} say={say} />}
-      {picture.proof.length > 0 && <ProofDrawn proof={picture.proof} say={say} />}
-      <View style={{ flexDirection: 'row', marginTop: 12 }}>
-        <View style={{ flex: 1, paddingRight: 16 }}>
-          <Text>
-            <Text style={style.strong}>{inside >= 0.5 ? printed(say.mass(inside)) : 'nothing charged'}</Text>
-            {inside >= 0.5
-              ? printed(` of ${state.opened.label.refrigerant}; the label asks for ${state.opened.label.typed}`)
-              : ''}
-          </Text>
-          {signed ? (
+      <View style={style.body}>
+        <Head of={of} />
+        <Text style={{ fontSize: 13, marginBottom: 8 }}>{printed(customerWords(state, say))}</Text>
+        <DescentDrawn picture={picture} say={say} />
+        {picture.charge && <ChargeDrawn charge={picture.charge} say={say} />}
+        {picture.proof.length > 0 && <ProofDrawn proof={picture.proof} say={say} />}
+        <View style={{ flexDirection: 'row', marginTop: 12 }}>
+          <View style={{ flex: 1, paddingRight: 16 }}>
             <Text>
-              Signed by <Text style={style.strong}>{printed(signed.by)}</Text>
-              {printed(`, ${certificateWords(signed.certificate)}, ${at(signed.at)}`)}
+              <Text style={style.strong}>{inside >= 0.5 ? printed(say.mass(inside)) : 'nothing charged'}</Text>
+              {inside >= 0.5
+                ? printed(` of ${state.opened.label.refrigerant}; the label asks for ${state.opened.label.typed}`)
+                : ''}
             </Text>
-          ) : (
-            <Text>Not signed yet.</Text>
-          )}
-          <Text style={[style.dim, { fontSize: 8.5, marginTop: 6 }]}>
-            {`The code opens the check of this record: drop its file there and it says whether it is the one this paper was printed of. Chain ends in ${head}. Key ${groupedFingerprint(fingerprint)}.`}
-          </Text>
+            {signed ? (
+              <Text>
+                Signed by <Text style={style.strong}>{printed(signed.by)}</Text>
+                {printed(`, ${certificateWords(signed.certificate)}, ${at(signed.at)}`)}
+              </Text>
+            ) : (
+              <Text>Not signed yet.</Text>
+            )}
+            <Text style={[style.dim, { fontSize: 8.5, marginTop: 6 }]}>
+              {`The code opens the check of this record: drop its file there and it says whether it is the one this paper was printed of. Chain ends in ${head}. Key ${groupedFingerprint(fingerprint)}.`}
+            </Text>
+          </View>
+          <QrDrawn text={checkUrl} side={104} />
         </View>
-        <QrDrawn text={checkUrl} side={104} />
       </View>
       <Foot of={of} />
     </Page>
@@ -171,30 +169,32 @@ function InspectorPages(of: CertificateOf) {
   const { state, events, say, at } = of
   return (
     <Page size="A4" style={style.page} wrap>
-      <Head of={of} />
-      {recordFacts(state, say, at).map((f) => (
-        <View key={f.name + f.words} style={style.row} wrap={false}>
-          <Text style={style.name}>{printed(f.name)}</Text>
-          <Text style={style.words}>
-            {f.strong ? <Text style={style.strong}>{printed(f.strong)}</Text> : ''}
-            {printed(f.words)}
-          </Text>
-        </View>
-      ))}
-      {state.corrections.map((c) => (
-        <View key={c.at + c.is} style={style.row} wrap={false}>
-          <Text style={style.name}>Corrected</Text>
-          <Text style={style.words}>{printed(`“${c.was}” is “${c.is}”, ${c.why}; ${c.by}, ${at(c.at)}`)}</Text>
-        </View>
-      ))}
-      <Text style={[style.strong, { fontSize: 13, marginTop: 10, marginBottom: 3 }]}>Every entry</Text>
-      {events.map((e) => (
-        <View key={e.id} style={[style.row, { fontSize: 8.5, marginBottom: 1 }]} wrap={false}>
-          <Text style={[style.name, { width: 108 }]}>{printed(at(e.happenedAt))}</Text>
-          <Text style={style.words}>{printed(eventWords(e))}</Text>
-          <Text style={style.dim}>{printed(e.by)}</Text>
-        </View>
-      ))}
+      <View style={style.body}>
+        <Head of={of} />
+        {recordFacts(state, say, at).map((f) => (
+          <View key={f.name + f.words} style={style.row} wrap={false}>
+            <Text style={style.name}>{printed(f.name)}</Text>
+            <Text style={style.words}>
+              {f.strong ? <Text style={style.strong}>{printed(f.strong)}</Text> : ''}
+              {printed(f.words)}
+            </Text>
+          </View>
+        ))}
+        {state.corrections.map((c) => (
+          <View key={c.at + c.is} style={style.row} wrap={false}>
+            <Text style={style.name}>Corrected</Text>
+            <Text style={style.words}>{printed(`“${c.was}” is “${c.is}”, ${c.why}; ${c.by}, ${at(c.at)}`)}</Text>
+          </View>
+        ))}
+        <Text style={[style.strong, { fontSize: 13, marginTop: 10, marginBottom: 3 }]}>Every entry</Text>
+        {events.map((e) => (
+          <View key={e.id} style={[style.row, { fontSize: 8.5, marginBottom: 1 }]} wrap={false}>
+            <Text style={[style.name, { width: 108 }]}>{printed(at(e.happenedAt))}</Text>
+            <Text style={style.words}>{printed(eventWords(e))}</Text>
+            <Text style={style.dim}>{printed(e.by)}</Text>
+          </View>
+        ))}
+      </View>
       <Foot of={of} />
     </Page>
   )

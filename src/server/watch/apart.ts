@@ -11,19 +11,23 @@ type Told<Answer> = { number: number; answer?: Answer; failed?: string }
  */
 export class Apart<Question extends object, Answer> {
   private readonly name: string
-  private readonly here: (question: Question) => Answer
+  private readonly here: (question: Question) => Answer | Promise<Answer>
   private worker: Worker | null = null
   private readonly waiting = new Map<number, Waiting<Answer>>()
   private asked = 0
 
-  /** @param here - answers where it is asked, in a checkout that was not built (a test run by hand) */
-  constructor(name: string, here: (question: Question) => Answer) {
+  /**
+   * @param name - of the program: among the workers, or with its own folder before it
+   * @param here - answers where it is asked, in a checkout that was not built (a test run by hand)
+   */
+  constructor(name: string, here: (question: Question) => Answer | Promise<Answer>) {
     this.name = name
     this.here = here
   }
 
   ask(question: Question, transfer: readonly Transferable[] = []): Promise<Answer> {
-    const program = join(process.env.YPEROS_ROOT ?? process.cwd(), `.build/src/workers/${this.name}.mjs`)
+    const path = this.name.includes('/') ? this.name : `workers/${this.name}`
+    const program = join(process.env.YPEROS_ROOT ?? process.cwd(), `.build/src/${path}.mjs`)
     if (!existsSync(program)) return Promise.resolve(this.here(question))
     this.worker ??= this.start(program)
     const number = ++this.asked

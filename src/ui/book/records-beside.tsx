@@ -2,8 +2,9 @@
 
 import type { JobState } from '@/core/job/state'
 import type { RecordPicture as Picture } from '@/core/record/picture'
+import { dateTimeIn } from '@/core/units/clock-text'
 import { type RecordFact, recordFacts } from '@/core/words/record-words'
-import { dateTimeIn } from '../format'
+
 import { RecordPicture } from '../record/record-picture'
 import { useSay } from '../units'
 

@@ -2,10 +2,11 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { dateTimeIn } from '@/core/units/clock-text'
 import type { ImportView } from '@/core/views'
 import { send } from '../api'
 import { Refused } from '../form/refused'
-import { dateTimeIn } from '../format'
+
 import { useSaid } from '../frame/said'
 
 /** Files that were brought in; each is taken out again as a whole, asked once more before. */

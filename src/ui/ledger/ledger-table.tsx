@@ -14,7 +14,8 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { ChevronDown, ChevronUp } from 'lucide-react'
 import { useMemo, useRef } from 'react'
 import type { LedgerEntry } from '@/core/shop/ledger'
-import { dateTimeIn } from '../format'
+import { dateTimeIn } from '@/core/units/clock-text'
+
 import { KIND_WORDS, signedGrams } from './ledger-words'
 
 const features = tableFeatures({

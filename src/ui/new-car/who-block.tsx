@@ -4,10 +4,11 @@ import Link from 'next/link'
 import { type UseFormReturn, useWatch } from 'react-hook-form'
 import { carsLike, type KnownCar } from '@/core/book/known-car'
 import { carLine } from '@/core/job/car-line'
+import { dateTimeIn } from '@/core/units/clock-text'
 import { holdWords } from '@/core/words/book-words'
 import { TextField } from '../form/bound'
 import { Sign } from '../form/sign'
-import { dateTimeIn } from '../format'
+
 import { type NewCarOpened, type NewCarValues, valuesOfCar } from './values'
 
 type Props = {

@@ -1,5 +1,5 @@
+import { dateTimeIn } from '@/core/units/clock-text'
 import { Fold } from '../form/fold'
-import { dateTimeIn } from '../format'
 
 export type LoggedLine = { id: string; at: string; by: string; what: string; about: string }
 
