@@ -44,7 +44,7 @@ export async function measureWatch(shop: RunningShop): Promise<Measure[]> {
     await sleep(Math.max(0, MEASURED_S * 1000 - (Date.now() - began)))
     const cores = (cpuS(watch) - before) / ((Date.now() - began) / 1000)
     const { rows } = await shop.db.query<{ old: number }>(
-      `select percentile_cont(0.95) within group (order by date_part('epoch', now() - judged_at)) as old from judgement
+      `select percentile_cont(0.95) within group (order by date_part('epoch', now() - looked_at)) as old from judgement
         where job_id = any($1::uuid[])`,
       [gauges.map((g) => g.jobId)],
     )

@@ -62,3 +62,5 @@ create index ledger_entry_sums on ledger_entry (shop_id, happened_at) include (r
 alter table car add column import_id uuid, add foreign key (shop_id, import_id) references import (shop_id, id);
 -- what is told of each person
 create index event_people on event (shop_id, happened_at) where kind in ('signed', 'hold-skipped', 'hold-shortened', 'caution-passed');
+-- when the judge last looked at it: between two judgements from scratch it sees that the last one stands
+alter table judgement add column looked_at timestamptz not null default now();

@@ -36,7 +36,9 @@ test.afterAll(() => {
   for (const path of [state, data]) rmSync(path, { recursive: true, force: true })
 })
 
-test('an empty shop is opened by its first person, and a real car with a needle is taken in', async ({ browser }) => {
+test('@long an empty shop is opened by its first person, and a real car with a needle is taken in', async ({
+  browser,
+}) => {
   const file = join(mkdtempSync(join(tmpdir(), 'yperos-set-up-')), 'shop.json')
   const fromFile = (altitudeM: number) => {
     const lead = { signIn: 'ilka', name: 'Ilka Marn', certificate: '', password: 'eleven letters' }
@@ -134,7 +136,7 @@ const shot = async (page: Page, name: string) => {
   if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/own-${name}.png` })
 }
 
-test('with a needle, a can and a kitchen scale, every reading typed, a real car goes from its gauges at rest to its hold', async ({
+test('@long with a needle, a can and a kitchen scale, every reading typed, a real car goes from its gauges at rest to its hold', async ({
   browser,
 }) => {
   test.setTimeout(150_000)
@@ -276,7 +278,7 @@ test('@long a hold of the needle that was pencilled down is judged, charged from
   await page.context().close()
 })
 
-test('two phones come by TLS with the shop’s own authority: one types, the other sees it, and the cookie goes by TLS only', async ({
+test('@long two phones come by TLS with the shop’s own authority: one types, the other sees it, and the cookie goes by TLS only', async ({
   browser,
 }) => {
   const secure = `https://127.0.0.1:${PORT + 43}`

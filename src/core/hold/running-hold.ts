@@ -54,29 +54,30 @@ export class RunningHold {
   }
 
   /**
-   * Adds one sample.
-   * @throws RangeError when it lies before the last one, or is no finite pressure of zero or more: the record stays as
+   * Adds samples, and weighs once what they come to.
+   * @throws RangeError when one lies before the last one, or is no finite pressure of zero or more: the record stays as
    *   it was
    */
-  add(sample: HoldSample): HoldResult {
-    const before = this.samples[this.samples.length - 1]
-    if (!(Number.isFinite(sample.pressurePa) && sample.pressurePa >= 0))
-      throw new RangeError(`a pressure of ${sample.pressurePa} Pa is none`)
-    if (!Number.isFinite(sample.elapsedS) || (before && sample.elapsedS <= before.elapsedS))
-      throw new RangeError(`${sample.elapsedS} s does not follow ${before?.elapsedS} s`)
-    this.samples.push(sample)
-    if (!this.last) return this.look()
+  add(...added: readonly HoldSample[]): HoldResult {
+    let before = this.samples[this.samples.length - 1]
+    for (const sample of added) {
+      if (!(Number.isFinite(sample.pressurePa) && sample.pressurePa >= 0))
+        throw new RangeError(`a pressure of ${sample.pressurePa} Pa is none`)
+      if (!Number.isFinite(sample.elapsedS) || (before && sample.elapsedS <= before.elapsedS))
+        throw new RangeError(`${sample.elapsedS} s does not follow ${before?.elapsedS} s`)
+      before = sample
+    }
+    this.samples.push(...added)
+    if (!this.last || added.length === 0) return this.look()
     const { judged, cleaned, wanted, left, step, standing } = this.last
-    cleaned.samples.push(sample)
-    const { sigma, correlationS } = noiseOf(
-      [sample],
-      Float64Array.of(step),
-      this.context,
-      judged.noise.scale,
-      judged.noise.correlationS,
-    )
-    const gram = judged.curve.add(sample, sigma[0] as number, correlationS)
-    const hypotheses = weigh(gram, judged.bends, judged.prior, wanted).map((h) => ({
+    const { scale, correlationS } = judged.noise
+    let gram: ReturnType<typeof judged.curve.add> | undefined
+    for (const sample of added) {
+      cleaned.samples.push(sample)
+      const noise = noiseOf([sample], Float64Array.of(step), this.context, scale, correlationS)
+      gram = judged.curve.add(sample, noise.sigma[0] as number, noise.correlationS)
+    }
+    const hypotheses = weigh(gram as NonNullable<typeof gram>, judged.bends, judged.prior, wanted).map((h) => ({
       ...h,
       log: h.log + left[h.shape],
     }))

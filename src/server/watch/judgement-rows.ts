@@ -16,11 +16,20 @@ export async function upsertJudgement(
   found: string | null,
 ): Promise<void> {
   await db.query(
-    `insert into judgement (job_id, hold, reading_seq, judged_at, verdict, found, payload) values ($1, $2, $3, now(), $4, $5, $6)
+    `insert into judgement (job_id, hold, reading_seq, judged_at, looked_at, verdict, found, payload) values ($1, $2, $3, now(), now(), $4, $5, $6)
      on conflict (job_id) do update set hold = excluded.hold, reading_seq = excluded.reading_seq, judged_at = excluded.judged_at,
-       verdict = excluded.verdict, found = excluded.found, payload = excluded.payload`,
+       looked_at = excluded.looked_at, verdict = excluded.verdict, found = excluded.found, payload = excluded.payload`,
     [jobId, hold, readingSeq, judgement.result.verdict, found, JSON.stringify(judgement)],
   )
+}
+
+/** The judge looked, and what it said of that hold stands. @returns false where nothing is kept of it any more */
+export async function lookedAt(db: Queryable, jobId: string, hold: number): Promise<boolean> {
+  const { rowCount } = await db.query('update judgement set looked_at = now() where job_id = $1 and hold = $2', [
+    jobId,
+    hold,
+  ])
+  return rowCount === 1
 }
 
 /** What was last judged of a job, or null. */

@@ -18,16 +18,16 @@ import { selectEvents, selectJobForUpdate, selectPulse } from '../jobs/job-rows'
 import { notifyChange } from '../jobs/notify'
 import { log } from '../log'
 import { airOfHold } from '../readings/air-of-hold'
-import { judgeApart } from './judge-thread'
-import { upsertJudgement } from './judgement-rows'
+import { HoldLooks } from './hold-looks'
+import { lookedAt, upsertJudgement } from './judgement-rows'
 import { KeptReadings } from './kept-readings'
 
 /** One hold is judged no oftener than this while nothing unexpected was read, wall ms. */
 const LOOK_MS = 10_000
 /** So many readings are worth a look before that: a simulated car's minutes pass in seconds. */
 const LOOK_READINGS = 30
-/** After a look so many times its length is rested: the judge takes a third of one core at most, however many hold. */
-const RESTS = 2
+/** After a look as long as it took is rested: the judge takes half of one core at most, however many hold. */
+const RESTS = 1
 
 /** Up to which reading and deed a hold was judged, when, and where the next readings are expected. */
 type Judged = { seq: number; events: number; wallMs: number; band: Band | null }
@@ -75,6 +75,9 @@ async function lengthen(db: Scope, jobId: string, state: JobState, judged: HoldR
 export class HoldWatch {
   private readonly kept = new KeptReadings()
   private readonly judged = new Map<string, Judged>()
+  private readonly looks = new HoldLooks()
+  /** what the judge said last of each, from scratch */
+  private readonly said = new Map<string, HoldResult>()
 
   private readonly rests: number
 
@@ -95,7 +98,8 @@ export class HoldWatch {
     )
     const running = new Set(rows.map((r) => r.id))
     this.kept.only(running)
-    for (const id of this.judged.keys()) if (!running.has(id)) this.judged.delete(id)
+    this.looks.only(running)
+    for (const known of [this.judged, this.said]) for (const id of known.keys()) if (!running.has(id)) known.delete(id)
     let judged = 0
     const due = rows
       .map((row) => ({ row, urgency: urgencyOf(row, this.judged.get(row.id), wallMs) }))
@@ -129,16 +133,19 @@ export class HoldWatch {
     const fromMs = Date.parse(hold.isolatedAt)
     const toMs = kept.readings.reduce((latest, r) => Math.max(latest, r.at), fromMs)
     const air = await airOfHold(db, jobId, { fromMs, toMs }, state.opened.place.barometerPa)
-    const judgement = await judgeApart(
-      holdSamples(kept.readings, fromMs, Number.POSITIVE_INFINITY, air),
-      holdContext(state, hold.plannedMinutes, hold, air.read),
-    )
-    await upsertJudgement(
-      db,
-      jobId,
-      { hold: state.holds.indexOf(hold), readingSeq: kept.seq, judgement },
-      findingOf(judgement.result) ?? null,
-    )
+    const samples = holdSamples(kept.readings, fromMs, Number.POSITIVE_INFINITY, air)
+    const n = state.holds.indexOf(hold)
+    const context = holdContext(state, hold.plannedMinutes, hold, air.read)
+    let judgement = await this.looks.look(jobId, n, samples, context)
+    const before = this.said.get(jobId)
+    if (!judgement && before && (await lookedAt(db, jobId, n))) {
+      await lengthen(db, jobId, state, before)
+      return true
+    }
+    // what was kept of it is gone, as after a crash of the database: it is judged anew
+    judgement ??= await this.looks.afresh(jobId, n, samples, context)
+    this.said.set(jobId, judgement.result)
+    await upsertJudgement(db, jobId, { hold: n, readingSeq: kept.seq, judgement }, findingOf(judgement.result) ?? null)
     await notifyChange(db, { job: jobId, judged: true })
     await lengthen(db, jobId, state, judgement.result)
     return true

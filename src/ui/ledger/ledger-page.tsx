@@ -135,30 +135,33 @@ function TotalsTable({ totals }: { totals: Totals }) {
   const kinds = LEDGER_KINDS.filter((kind) => totals.some(({ sums }) => sums[kind] !== 0))
   if (kinds.length === 0) return null
   return (
-    <table className="mt-4 w-full text-body">
-      <caption className="sr-only">Sums in grams</caption>
-      <thead className="text-right text-note text-ink-2">
-        <tr>
-          <th className="text-left font-medium">g in all</th>
-          {kinds.map((kind) => (
-            <th key={kind} className="pl-3 font-medium">
-              {KIND_WORDS[kind]}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {totals.map(({ refrigerant, sums }) => (
-          <tr key={refrigerant} className="border-t border-rule text-right">
-            <th className="py-1 text-left font-semibold">{refrigerant}</th>
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: many kinds are wider than a phone, and are scrolled by keys too
+    <section aria-label="Sums" className="overflow-x-auto" tabIndex={0}>
+      <table className="mt-4 w-full text-body">
+        <caption className="sr-only">Sums in grams</caption>
+        <thead className="text-right text-note text-ink-2">
+          <tr>
+            <th className="text-left font-medium">g in all</th>
             {kinds.map((kind) => (
-              <td key={kind} className="py-1 pl-3 text-row font-semibold">
-                {EITHER_WAY.includes(kind) ? signedGrams(sums[kind]) : Math.round(sums[kind]).toLocaleString('en')}
-              </td>
+              <th key={kind} className="pl-3 font-medium">
+                {KIND_WORDS[kind]}
+              </th>
             ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {totals.map(({ refrigerant, sums }) => (
+            <tr key={refrigerant} className="border-t border-rule text-right">
+              <th className="py-1 text-left font-semibold">{refrigerant}</th>
+              {kinds.map((kind) => (
+                <td key={kind} className="py-1 pl-3 text-row font-semibold">
+                  {EITHER_WAY.includes(kind) ? signedGrams(sums[kind]) : Math.round(sums[kind]).toLocaleString('en')}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   )
 }
