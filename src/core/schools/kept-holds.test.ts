@@ -62,3 +62,11 @@ test('a gap, a hold that was never sent, and samples that go back are asked for 
   const doubled = [...samples.slice(0, 300), samples[299] as HoldSample]
   expect(holds.look(asked('car', 300, doubled, context)).kind).toBe('judged')
 })
+
+test('readings typed minutes apart are each judged on everything', () => {
+  const { samples, context } = knownRecord(8, { minutes: 40, everyS: 240, instrument: 'electronic' })
+  const holds = new KeptHolds()
+  const kinds = samples.map((_s, i) => holds.look(asked('car', i, samples.slice(0, i + 1), context)).kind)
+  // from a tenth of its length on each: after the tenth of them two may go together
+  expect(kinds.slice(0, 8)).toEqual(kinds.slice(0, 8).map(() => 'judged'))
+})

@@ -20,15 +20,19 @@ export type HoldAsked = {
  */
 export type HoldLooked = { kind: 'judged'; judgement: Judgement } | { kind: 'stands' } | { kind: 'unknown' }
 
-/** A record that grew by this share is judged from scratch whatever the new samples say (assumed). */
+/**
+ * A hold that has lasted so much longer is judged from scratch whatever the new samples say (assumed): what it proves
+ * grows with its length, and typed readings stand minutes apart.
+ */
 const GROWN_BY = 0.1
-const GROWN_LEAST = 20
 /** The last judgement stands while neither chance moved by more than this. */
 const MOVED = 0.03
 /** Holds that are kept at most; the one that was looked at the longest ago is forgotten first. */
 const MOST = 400
 
-type Kept = { running: RunningHold; full: HoldResult; fullCount: number; samples: HoldSample[] }
+type Kept = { running: RunningHold; full: HoldResult; fullS: number; samples: HoldSample[] }
+
+const lastS = (samples: readonly HoldSample[]): number => samples[samples.length - 1]?.elapsedS ?? 0
 
 /**
  * Running holds between two looks. Everything that is told of one was judged from scratch on all its samples; between,
@@ -47,8 +51,7 @@ export class KeptHolds {
     // looked at last: it is forgotten last
     this.kept.delete(key)
     this.kept.set(key, known)
-    const grown = known.samples.length - known.fullCount
-    if (grown >= Math.max(GROWN_LEAST, GROWN_BY * known.fullCount) || !stillHolds(known, added))
+    if (lastS(known.samples) >= (1 + GROWN_BY) * known.fullS || !stillHolds(known, added))
       return this.judge(key, known.samples, context)
     return { kind: 'stands' }
   }
@@ -57,7 +60,7 @@ export class KeptHolds {
     const running = new RunningHold(context, samples)
     const full = running.look()
     this.kept.delete(key)
-    this.kept.set(key, { running, full, fullCount: samples.length, samples: [...samples] })
+    this.kept.set(key, { running, full, fullS: lastS(samples), samples: [...samples] })
     if (this.kept.size > MOST) this.kept.delete(this.kept.keys().next().value as string)
     return { kind: 'judged', judgement: { result: full, rules: rulesOn(samples, context) } }
   }

@@ -147,7 +147,7 @@ test('the same record gets the same verdict and chances while it runs, when it e
   }
 }, 300_000)
 
-test('a hold that goes on is judged again with what came since, and one that ended no more', async () => {
+test('a hold that goes on is looked at again, judged anew where what came moves it, and one that ended no more', async () => {
   shop = await freshShop()
   const watch = new HoldWatch(0)
   const samples = samplesOf(7100)
@@ -162,13 +162,25 @@ test('a hold that goes on is judged again with what came since, and one that end
   const last = samples.at(-1)?.pressurePa ?? 0
   const judgedOn = async () => (await selectJudgement(here(), jobId))?.judgement.result.samples ?? 0
   await read(90_000, last)
-  // as expected: it has ten seconds
+  // as expected: it has ten seconds, is looked at then, and what was said of it stands
   expect(await watch.round()).toBe(0)
+  const seenAt = () =>
+    database()
+      .query<{ at: Date }>('select looked_at as at from judgement where job_id = $1', [jobId])
+      .then(({ rows }) => rows[0]?.at.getTime() ?? 0)
+  const seen = await seenAt()
   expect(await watch.round(Date.now() + 11_000)).toBe(1)
-  expect(await judgedOn()).toBe((first?.judgement.result.samples ?? 0) + 1)
-  // not as expected: at once
-  await read(90_001, last + 400)
-  expect(await watch.round(Date.now() + 11_500)).toBe(1)
+  expect(await judgedOn()).toBe(first?.judgement.result.samples)
+  expect(await seenAt()).toBeGreaterThan(seen)
+  // what is kept of it is lost, as in a crash: the next look judges it from scratch
+  await database().query('delete from judgement where job_id = $1', [jobId])
+  await read(90_001, last)
+  expect(await watch.round(Date.now() + 22_000)).toBe(1)
+  expect(await judgedOn()).toBe((first?.judgement.result.samples ?? 0) + 2)
+  // not as expected: at once, and on everything
+  await read(90_002, last + 400)
+  expect(await watch.round(Date.now() + 22_500)).toBe(1)
+  expect(await judgedOn()).toBe((first?.judgement.result.samples ?? 0) + 3)
   expect(await watch.round(Date.now() + 60_000)).toBe(0)
   await endHold(by(shop.technician), jobId, randomUUID())
   expect(await watch.round()).toBe(0)
