@@ -20,15 +20,21 @@ export type BookLine = {
 /** What a part is called, which is what it is looked for by. */
 export type PartNames = Record<(typeof RENEWED)[number], string>
 
-/** A job's line in the book. @param events - all of its own */
-export function bookLineOf(jobId: string, state: JobState, events: readonly JobEvent[], parts: PartNames): BookLine {
+/** A job's line in the book. @param events - all of its own; `deepestPa` - of its readings, once it ended */
+export function bookLineOf(
+  jobId: string,
+  state: JobState,
+  events: readonly JobEvent[],
+  parts: PartNames,
+  deepestPa: number | null = null,
+): BookLine {
   const { car } = state.opened
   const people = [...new Set(events.map((e) => e.by))]
   const said = [car.name, car.plate ?? '', car.model, ...people, ...saidIn(state, events, parts)]
   return {
     at: state.openedAt,
     endedAt: state.signed?.at ?? state.closed?.at ?? null,
-    visit: visitOf(jobId, state),
+    visit: visitOf(jobId, state, deepestPa),
     flags: flagsOf(state, events),
     tokens: [...new Set([...said.flatMap(tokensOf), ...joined(car.plate ?? '')])],
   }

@@ -20,6 +20,7 @@ const visit = (
   recoveredG,
   charged: chargedG === null ? null : { grams: chargedG, plusMinusG: 5, at: at(days), counted: false },
   offTargetG: null,
+  deepest: null,
   leastG: 485,
   labelG: 540,
   holds: [],

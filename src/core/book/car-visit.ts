@@ -1,4 +1,5 @@
 import type { HoldEnded, RENEWED } from '../job/events'
+import { gaugeSeat } from '../job/gauge-seat'
 import { chargedG, countsAsWork, type JobState } from '../job/state'
 
 /** A hold of a car's history; leaks in g of its refrigerant a year, which no volume or length changes. */
@@ -26,6 +27,8 @@ export type CarVisit = {
   /** the least and the middle the label allows */
   leastG: number
   labelG: number
+  /** the deepest its vacuum was read, Pa, and whether a needle read it; null where nothing was read, or it is not ended */
+  deepest: { pa: number; byNeedle: boolean } | null
   holds: CarHold[]
   renewed: { what: (typeof RENEWED)[number]; count: number }[]
   /** places a leak was found and mended at */
@@ -38,8 +41,8 @@ export type CarVisit = {
 /** Two weights of one scale, each half a step off, and what a hose may keep: how far off a charge is at least, g (assumed). */
 const LEAST_DOUBT_G = 5
 
-/** What a job was for its car; training tells nothing of it. */
-export function visitOf(jobId: string, state: JobState): CarVisit | null {
+/** What a job was for its car; training tells nothing of it. @param deepestPa - of its readings, where they are at hand */
+export function visitOf(jobId: string, state: JobState, deepestPa: number | null = null): CarVisit | null {
   if (!countsAsWork(state)) return null
   const { opened } = state
   const ended = state.containers.flatMap((c) => (c.endedAt ? [c.endedAt] : [])).sort()
@@ -61,6 +64,7 @@ export function visitOf(jobId: string, state: JobState): CarVisit | null {
     offTargetG: at !== null && grams > 0 && targetG !== undefined ? grams - targetG : null,
     leastG: opened.label.lowG - opened.label.toleranceG,
     labelG: (opened.label.lowG + opened.label.highG) / 2,
+    deepest: deepestPa === null ? null : { pa: deepestPa, byNeedle: gaugeSeat(opened.rig) === 'needle' },
     holds: state.holds.flatMap(({ isolatedAt, ended: e }) =>
       e
         ? [

@@ -202,6 +202,7 @@ export const formerVisit = (l: FormerLine, at: string, label: { leastG: number; 
   recoveredG: l.recoveredG,
   charged: l.chargedG === null ? null : { grams: l.chargedG, plusMinusG: FORMER_DOUBT_G, at, counted: false },
   offTargetG: null,
+  deepest: null,
   ...label,
   holds:
     l.verdict === null ? [] : [{ at, heldS: 0, verdict: l.verdict, leakGramsPerYear: null, provesGramsPerYear: null }],

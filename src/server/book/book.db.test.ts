@@ -141,6 +141,7 @@ test('a file of a former life stands on its cars and is found, never in the ledg
   expect(await selectBalances(here())).toEqual([])
   const van = (await selectCars(here())).find((c) => c.name === 'Old van')
   const page = await carPage(here(), van?.id ?? '')
+  expect(van).toMatchObject({ lastChargeG: 540, lastChargedAt: '2024-05-04T12:00:00.000Z' })
   expect(page?.visits.map((v) => [v.ended, v.charged?.grams])).toEqual([
     ['former', 540],
     ['former', 540],
@@ -194,6 +195,10 @@ test('a signed record comes back whole with its readings, and by its own key alo
   expect((await readingsCsv(here(), id)).text).toBe(text)
   expect(await selectBalances(here())).toEqual([])
   expect((await find('signed formula')).cars).toHaveLength(1)
+  // 400 micron was the deepest it was read, and its page knows it
+  const [car] = await selectCars(here())
+  const [visit] = (await carPage(here(), car?.id ?? ''))?.visits ?? []
+  expect(visit?.deepest?.pa).toBeCloseTo(400 * 0.1333224, 3)
 })
 
 test('a person’s figures are their own deeds of the time, and training counts for nobody', async () => {

@@ -5,6 +5,7 @@ import type { JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import type { Scope, TxScope } from '../db/scope'
+import { selectSpan } from '../readings/span'
 
 /** What a car is found by besides its jobs' own words. */
 const knownBy = `coalesce((select array[c.name, c.plate, c.facts ->> 'vin', c.facts ->> 'owner'] from car c where c.id = $3 and c.shop_id = $2), '{}')`
@@ -22,12 +23,25 @@ export async function keepLine(
     tx.shopId,
     carId,
   ])
+  // its readings are looked at when it ends, not at every entry
+  const deepestPa = state.signed || state.closed ? await deepestOf(tx, jobId) : null
   await writeLine(
     tx,
     { id: jobId, carId, importId: null },
-    bookLineOf(jobId, state, events, RENEWED_WORDS),
+    bookLineOf(jobId, state, events, RENEWED_WORDS, deepestPa),
     rows[0]?.known ?? [],
   )
+}
+
+/** The deepest vacuum that was read of a job, Pa; null where none was. */
+async function deepestOf(tx: Scope, jobId: string): Promise<number | null> {
+  const span = await selectSpan(tx, jobId)
+  if (!span) return null
+  const { rows } = await tx.query<{ pa: number | null }>(
+    `select min(value) as pa from reading where job_id = $1 and channel = 'vacuum' and measured_at >= $2 and measured_at <= $3`,
+    [jobId, span.from, span.to],
+  )
+  return rows[0]?.pa ?? null
 }
 
 /** A line of any kind. @param known - names of its car, empty where they are not known */

@@ -11,20 +11,27 @@ import { notFound } from '../errors'
 /** Cars offered at the door at most. */
 const MOST_CARS = 1000
 
-type CarRow = Omit<KnownCar, 'seenAt' | 'lastChargedAt'> & { seenAt: Date; lastChargedAt: Date | null }
+type CarRow = Omit<KnownCar, 'seenAt' | 'lastChargedAt'> & {
+  seenAt: Date
+  lastChargedAt: Date | null
+  /** of any visit, one of a former life too */
+  charged: { grams: number; at: string } | null
+}
 
 /** What was last held and noted is its own newest line's that has one. */
 const newest = (what: string) =>
   `(select ${what} from book_line b where b.shop_id = car.shop_id and b.car_id = car.id and ${what} is not null order by b.at desc limit 1)`
 const CAR = `select id, name, plate, model, hybrid, label, volume_l as "volumeL", last_charge_g as "lastChargeG",
   last_charged_at as "lastChargedAt", seen_at as "seenAt", facts, ${newest(`b.visit -> 'holds' -> -1`)} as "lastHold",
-  ${newest(`b.visit -> 'notes' ->> -1`)} as "lastNote" from car`
+  ${newest(`b.visit -> 'notes' ->> -1`)} as "lastNote",
+  ${newest(`nullif(b.visit -> 'charged', 'null')`)} as charged from car`
 
-const known = ({ seenAt, lastChargedAt, facts, ...car }: CarRow): KnownCar => ({
+const known = ({ seenAt, lastChargedAt, facts, charged, ...car }: CarRow): KnownCar => ({
   ...car,
+  lastChargeG: car.lastChargeG ?? charged?.grams ?? null,
   facts: CarFacts.parse(facts),
   seenAt: seenAt.toISOString(),
-  lastChargedAt: lastChargedAt?.toISOString() ?? null,
+  lastChargedAt: lastChargedAt?.toISOString() ?? charged?.at ?? null,
 })
 
 /** Cars of the shop, the one that came last first. */

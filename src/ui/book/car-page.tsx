@@ -15,6 +15,7 @@ import { useSay } from '../units'
 import { CarForm } from './car-form'
 import { chargePoints, showsYears } from './charge-points'
 
+const DepthYears = dynamic(() => import('./depth-years'), { ssr: false, loading: () => <div className="h-[170px]" /> })
 const HoldYears = dynamic(() => import('./hold-years'), { ssr: false, loading: () => <div className="h-[200px]" /> })
 
 // the chart library comes when there is something to draw with it
@@ -44,6 +45,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
   const short = nextShort(visits, rate)
   const points = chargePoints(visits)
   const holds = holdsOf(visits)
+  const depths = visits.flatMap((v) => (v.deepest ? [{ at: Date.parse(v.at), ...v.deepest }] : []))
   const newest = [...visits].reverse()
   const remarks = newest.find((v) => v.notes.length > 0)
   return (
@@ -77,6 +79,17 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
             <p className="py-3 text-body">One visit draws no line yet: the next recovery here shows what was lost.</p>
           )}
         </section>
+        {depths.length > 0 && (
+          <section aria-label="Depth over the years" className="mt-4">
+            <h2 className="text-row font-semibold">Depth over the years</h2>
+            <p className="text-body">
+              {`Pulled to ${say.vacuum(depths.at(-1)?.pa ?? 0)} at the last of ${depths.length} ${depths.length === 1 ? 'visit whose readings are' : 'visits whose readings are'} here.`}
+            </p>
+            <div role="img" aria-label={depths.map((d) => `${day(d.at)}: ${say.vacuum(d.pa)}`).join('; ')}>
+              <DepthYears points={depths} day={day} />
+            </div>
+          </section>
+        )}
         {losses.length > 0 && (
           <table className="mt-3 w-full text-body">
             <caption className="text-left text-row font-semibold">What it lost between</caption>
@@ -154,6 +167,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
                     v.charged
                       ? `${say.mass(v.charged.grams)} charged${v.charged.counted ? ' by counting' : ''}`
                       : 'not charged',
+                    v.deepest ? `pulled to ${say.vacuum(v.deepest.pa)}` : '',
                     ...v.holds.map((h) => `hold of ${Math.round(h.heldS / 60)} min: ${holdWords(h)}`),
                     ...v.mended.map((place) => `leak mended at the ${place.replaceAll('-', ' ')}`),
                     ...v.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count} renewed`),

@@ -8,6 +8,7 @@ import { dateTimeIn } from '@/core/units/clock-text'
 import { holdWords } from '@/core/words/book-words'
 import { TextField } from '../form/bound'
 import { Sign } from '../form/sign'
+import { dayIn } from '../format'
 
 import { type NewCarOpened, type NewCarValues, valuesOfCar } from './values'
 
@@ -44,6 +45,7 @@ export function WhoBlock({ form, cars, known, onKnown, timeZone }: Props) {
         <p className="text-body">
           The shop knows it{carLine(known) && `: ${carLine(known)}`}, here {dateTimeIn(timeZone)(known.seenAt)}
           {known.lastChargeG !== null && `, ${Math.round(known.lastChargeG)} g charged`}
+          {known.lastChargedAt !== null && ` ${dayIn(timeZone)(Date.parse(known.lastChargedAt))}`}
           {known.lastHold && `; last held ${holdWords(known.lastHold)}`}.{' '}
           <Link href={`/cars/${known.id}`} className="inline-flex min-h-11 items-center font-semibold underline">
             Its page

@@ -1,0 +1,44 @@
+'use client'
+
+import { CartesianGrid, Line, LineChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '@/core/units/constants'
+import { AXIS } from '../chart/recharts-look'
+
+/** What is drawn, Pa: from the air down to where no pump of a shop goes. */
+const [TOP_PA, BOTTOM_PA] = [101_325, 10 * PA_PER_MICRON]
+const within = (pa: number) => Math.min(TOP_PA, Math.max(BOTTOM_PA, pa))
+
+type Props = { points: readonly { at: number; pa: number; byNeedle: boolean }[]; day: (ms: number) => string }
+
+/** How deep each visit went, one line over the years; what a needle read is drawn no deeper than it sees. */
+export default function DepthYears({ points, day }: Props) {
+  const rows = points.map((p) => ({ at: p.at, pa: within(p.byNeedle ? Math.max(p.pa, NEEDLE_HALF_WIDTH_PA) : p.pa) }))
+  return (
+    <ResponsiveContainer width="100%" height={170}>
+      <LineChart data={rows} margin={{ top: 8, right: 24, bottom: 0, left: 0 }}>
+        <ReferenceArea y1={TOP_PA} y2={NEEDLE_HALF_WIDTH_PA} fill="var(--air)" fillOpacity={1} />
+        <ReferenceArea y1={NEEDLE_HALF_WIDTH_PA} y2={BOTTOM_PA} fill="var(--drying)" fillOpacity={1} />
+        <CartesianGrid stroke="var(--rule)" vertical={false} />
+        <XAxis
+          dataKey="at"
+          type="number"
+          domain={['dataMin', 'dataMax']}
+          padding={{ left: 20, right: 20 }}
+          tickCount={6}
+          tickFormatter={(ms: number) => day(ms).slice(0, 7)}
+          {...AXIS}
+        />
+        <YAxis
+          width={70}
+          scale="log"
+          reversed
+          domain={[BOTTOM_PA, TOP_PA]}
+          ticks={[100_000, 10_000, 1000, 100, 10].map((m) => m * PA_PER_MICRON)}
+          tickFormatter={(pa: number) => Math.round(pa / PA_PER_MICRON).toLocaleString('en')}
+          {...AXIS}
+        />
+        <Line dataKey="pa" stroke="var(--ink)" strokeWidth={3} isAnimationActive={false} dot={{ r: 4 }} />
+      </LineChart>
+    </ResponsiveContainer>
+  )
+}
