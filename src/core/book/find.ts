@@ -68,7 +68,10 @@ function daysAt([first = '', second = '']: readonly string[], today: string): Da
 
 /** First and last day of a year, a month or a day; null for what is none. */
 function spanOf(written: string): { from: string; to: string } | null {
-  const match = /^((?:19|20)\d\d)(?:-(\d\d)(?:-(\d\d))?)?$/.exec(written)
+  // a day with points begins with the day wherever it is written so
+  const pointed = /^(\d\d?)\.(\d\d?)\.(\d{4})$/.exec(written)
+  const typed = pointed ? `${pointed[3]}-${pointed[2]?.padStart(2, '0')}-${pointed[1]?.padStart(2, '0')}` : written
+  const match = /^((?:19|20)\d\d)(?:-(\d\d)(?:-(\d\d))?)?$/.exec(typed)
   if (!match) return null
   const [, y = '', m, d] = match
   const [year, month, day] = [Number(y), Number(m ?? 1), Number(d ?? 1)]
