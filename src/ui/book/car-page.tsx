@@ -83,7 +83,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
           <section aria-label="Depth over the years" className="mt-4">
             <h2 className="text-row font-semibold">Depth over the years</h2>
             <p className="text-body">
-              {`Pulled to ${say.vacuum(depths.at(-1)?.pa ?? 0)} at the last of ${depths.length} ${depths.length === 1 ? 'visit whose readings are' : 'visits whose readings are'} here.`}
+              {`Pulled to ${say.vacuum(depths.at(-1)?.pa ?? 0)} at the ${depths.length === 1 ? 'one visit' : `last of ${depths.length} visits`} whose readings are here.`}
             </p>
             <div role="img" aria-label={depths.map((d) => `${day(d.at)}: ${say.vacuum(d.pa)}`).join('; ')}>
               <DepthYears points={depths} day={day} />

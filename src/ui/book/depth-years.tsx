@@ -31,7 +31,6 @@ export default function DepthYears({ points, day }: Props) {
         <YAxis
           width={70}
           scale="log"
-          reversed
           domain={[BOTTOM_PA, TOP_PA]}
           ticks={[100_000, 10_000, 1000, 100, 10].map((m) => m * PA_PER_MICRON)}
           tickFormatter={(pa: number) => Math.round(pa / PA_PER_MICRON).toLocaleString('en')}
