@@ -88,6 +88,22 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
             <div role="img" aria-label={depths.map((d) => `${day(d.at)}: ${say.vacuum(d.pa)}`).join('; ')}>
               <DepthYears points={depths} day={day} />
             </div>
+            <Fold title="The same as a table">
+              <table className="w-full text-body">
+                <caption className="sr-only">Depth over the years</caption>
+                <tbody>
+                  {depths.map((d) => (
+                    <tr key={d.at} className="border-b border-rule">
+                      <td className="whitespace-nowrap py-1 pr-4">{day(d.at)}</td>
+                      <td>
+                        {say.vacuum(d.pa)}
+                        {d.byNeedle && ', by a needle'}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </Fold>
           </section>
         )}
         {losses.length > 0 && (
