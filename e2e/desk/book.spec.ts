@@ -176,6 +176,10 @@ test('@long a file of a former life is looked at, named where it cannot be, brou
   await found(page).first().getByRole('link').click()
   // 540 g in, 430 out two years later: 55 g a year
   await expect(page.getByRole('complementary', { name: 'What it comes to' })).toContainText(/5[0-9] g a year/)
+  // the file says no minutes, so none are made up
+  await expect(page.getByRole('region', { name: 'Visits' })).toContainText(
+    '430 g recovered · 540 g charged · hold: tight',
+  )
   await page.goto('/import')
   const brought = page
     .getByRole('region', { name: 'Brought in' })

@@ -5,6 +5,7 @@ import { chargedG, countsAsWork, type JobState } from '../job/state'
 /** A hold of a car's history; leaks in g of its refrigerant a year, which no volume or length changes. */
 export type CarHold = {
   at: string
+  /** Seconds; 0 where a former life's line does not say. */
   heldS: number
   verdict: HoldEnded['verdict']
   /** what it leaked by; null where no leak was found */

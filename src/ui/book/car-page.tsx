@@ -147,7 +147,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
                   {holds.map((h) => (
                     <tr key={`${h.jobId} ${h.atMs}`} className="border-b border-rule">
                       <td className="whitespace-nowrap py-1 pr-4">{day(h.atMs)}</td>
-                      <td className="whitespace-nowrap pr-4 text-right">{Math.round(h.heldS / 60)} min</td>
+                      <td className="whitespace-nowrap pr-4 text-right">{heldWords(h.heldS) || 'not said'}</td>
                       <td>{holdAtWords(h)}</td>
                     </tr>
                   ))}
@@ -171,10 +171,8 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
                   className="inline-flex min-h-11 items-center text-lead font-semibold hover:underline"
                 >
                   {date(v.at)}, {v.procedure}
-                  {v.ended !== 'signed' && (
-                    <span className="pl-2 font-normal text-ink-2">
-                      {v.ended === 'open' ? 'open' : v.ended === 'former' ? 'brought in from a file' : 'ended early'}
-                    </span>
+                  {(v.ended === 'open' || v.ended === 'closed') && (
+                    <span className="pl-2 font-normal text-ink-2">{v.ended === 'open' ? 'open' : 'ended early'}</span>
                   )}
                 </Link>
                 <p className="text-body">
@@ -184,7 +182,9 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
                       ? `${say.mass(v.charged.grams)} charged${v.charged.counted ? ' by counting' : ''}`
                       : 'not charged',
                     v.deepest ? `pulled to ${say.vacuum(v.deepest.pa)}` : '',
-                    ...v.holds.map((h) => `hold of ${Math.round(h.heldS / 60)} min: ${holdWords(h)}`),
+                    ...v.holds.map(
+                      (h) => `${['hold', heldWords(h.heldS)].filter(Boolean).join(' of ')}: ${holdWords(h)}`,
+                    ),
                     ...v.mended.map((place) => `leak mended at the ${place.replaceAll('-', ' ')}`),
                     ...v.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count} renewed`),
                   ]
@@ -235,3 +235,6 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
     </main>
   )
 }
+
+/** How long was held; empty where a former life's line does not say. */
+const heldWords = (heldS: number): string => (heldS === 0 ? '' : `${Math.round(heldS / 60)} min`)

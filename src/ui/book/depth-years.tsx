@@ -3,6 +3,7 @@
 import { CartesianGrid, Line, LineChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '@/core/units/constants'
 import { AXIS } from '../chart/recharts-look'
+import { useSay } from '../units'
 
 /** What is drawn, Pa: from the air down to where no pump of a shop goes. */
 const [TOP_PA, BOTTOM_PA] = [101_325, 10 * PA_PER_MICRON]
@@ -12,6 +13,9 @@ type Props = { points: readonly { at: number; pa: number; byNeedle: boolean }[];
 
 /** How deep each visit went, one line over the years; what a needle read is drawn no deeper than it sees. */
 export default function DepthYears({ points, day }: Props) {
+  const say = useSay()
+  // whole powers of ten in the unit of whoever looks; mbar and Pa share theirs, and inches are said at those
+  const unitPa = say.units.vacuum === 'micron' ? PA_PER_MICRON : 1
   const rows = points.map((p) => ({ at: p.at, pa: within(p.byNeedle ? Math.max(p.pa, NEEDLE_HALF_WIDTH_PA) : p.pa) }))
   return (
     <ResponsiveContainer width="100%" height={170}>
@@ -29,11 +33,11 @@ export default function DepthYears({ points, day }: Props) {
           {...AXIS}
         />
         <YAxis
-          width={70}
+          width={104}
           scale="log"
           domain={[BOTTOM_PA, TOP_PA]}
-          ticks={[100_000, 10_000, 1000, 100, 10].map((m) => m * PA_PER_MICRON)}
-          tickFormatter={(pa: number) => Math.round(pa / PA_PER_MICRON).toLocaleString('en')}
+          ticks={[100_000, 10_000, 1000, 100, 10].map((figure) => figure * unitPa)}
+          tickFormatter={say.vacuum}
           {...AXIS}
         />
         <Line dataKey="pa" stroke="var(--ink)" strokeWidth={3} isAnimationActive={false} dot={{ r: 4 }} />
