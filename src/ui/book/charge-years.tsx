@@ -3,7 +3,7 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { NextShort } from '@/core/book/car-loss'
 import type { CurvePoint } from '@/core/views'
-import { AXIS } from '../chart/recharts-look'
+import { AXIS, yearsAxis } from '../chart/recharts-look'
 
 type Props = {
   points: readonly CurvePoint[]
@@ -27,14 +27,7 @@ export default function ChargeYears({ points, labelG, short, nowMs, day }: Props
     <ResponsiveContainer width="100%" height={230}>
       <LineChart data={rows} margin={{ top: 14, right: 24, bottom: 0, left: 0 }}>
         <CartesianGrid stroke="var(--rule)" vertical={false} />
-        <XAxis
-          dataKey="at"
-          type="number"
-          domain={[points[0]?.at ?? 0, to]}
-          tickCount={6}
-          tickFormatter={(ms: number) => day(ms).slice(0, 7)}
-          {...AXIS}
-        />
+        <XAxis {...yearsAxis(day)} domain={[points[0]?.at ?? 0, to]} padding={{ left: 0, right: 0 }} />
         <YAxis width={60} domain={[0, 'dataMax']} tickFormatter={(g: number) => `${Math.round(g)} g`} {...AXIS} />
         <ReferenceLine
           y={labelG}

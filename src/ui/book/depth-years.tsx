@@ -2,7 +2,7 @@
 
 import { CartesianGrid, Line, LineChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '@/core/units/constants'
-import { AXIS } from '../chart/recharts-look'
+import { AXIS, yearsAxis } from '../chart/recharts-look'
 import { useSay } from '../units'
 
 /** What is drawn, Pa: from the air down to where no pump of a shop goes. */
@@ -23,15 +23,7 @@ export default function DepthYears({ points, day }: Props) {
         <ReferenceArea y1={TOP_PA} y2={NEEDLE_HALF_WIDTH_PA} fill="var(--air)" fillOpacity={1} />
         <ReferenceArea y1={NEEDLE_HALF_WIDTH_PA} y2={BOTTOM_PA} fill="var(--drying)" fillOpacity={1} />
         <CartesianGrid stroke="var(--rule)" vertical={false} />
-        <XAxis
-          dataKey="at"
-          type="number"
-          domain={['dataMin', 'dataMax']}
-          padding={{ left: 20, right: 20 }}
-          tickCount={6}
-          tickFormatter={(ms: number) => day(ms).slice(0, 7)}
-          {...AXIS}
-        />
+        <XAxis {...yearsAxis(day)} />
         <YAxis
           width={104}
           scale="log"

@@ -11,7 +11,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { CarHoldAt } from '@/core/book/holds-over-years'
-import { AXIS } from '../chart/recharts-look'
+import { AXIS, yearsAxis } from '../chart/recharts-look'
 
 const [LEAST_G, MOST_G] = [1, 10_000]
 const within = (g: number) => Math.min(MOST_G, Math.max(LEAST_G, g))
@@ -37,15 +37,7 @@ export default function HoldYears({
     <ResponsiveContainer width="100%" height={200}>
       <ComposedChart data={rows} margin={{ top: 12, right: 24, bottom: 0, left: 0 }}>
         <CartesianGrid stroke="var(--rule)" vertical={false} />
-        <XAxis
-          dataKey="at"
-          type="number"
-          domain={['dataMin', 'dataMax']}
-          padding={{ left: 20, right: 20 }}
-          tickCount={6}
-          tickFormatter={(ms: number) => day(ms).slice(0, 7)}
-          {...AXIS}
-        />
+        <XAxis {...yearsAxis(day)} />
         <YAxis
           width={70}
           scale="log"

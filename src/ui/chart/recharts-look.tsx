@@ -56,6 +56,17 @@ export const timeAxis = (fromMs: number, toMs: number, clock: (ms: number) => st
   ...AXIS,
 })
 
+/** Visits along the bottom, a year and month under them. @param day - a moment, ms, as 2026-11-27 */
+export const yearsAxis = (day: (ms: number) => string) => ({
+  dataKey: 'at',
+  type: 'number' as const,
+  domain: ['dataMin', 'dataMax'] as ['dataMin', 'dataMax'],
+  padding: { left: 20, right: 20 },
+  tickCount: 6,
+  tickFormatter: (ms: number) => day(ms).slice(0, 7),
+  ...AXIS,
+})
+
 /** Pressures up the left side, Pa drawn as kPa. */
 export const KPA_AXIS = {
   width: 64,
