@@ -24,18 +24,22 @@ export type PullForecast = {
 /**
  * The question a job asks of its running pull.
  * @param readings - of its vacuum gauge since the pull began: job time ms, Pa
+ * @param atPump - the same of a second gauge at the pump, where there is one
  */
 export function pullAsked(
   state: JobState,
   pull: Pull,
   readings: readonly { at: number; value: number }[],
   nowMs: number,
+  atPump: readonly { at: number; value: number }[] = [],
 ): PullAsked {
   const { car } = pullQuestion(state, 0)
   const { rig, place, procedure, story } = state.opened
   const startMs = Date.parse(pull.startedAt)
   const far = farNode(car)
   const needle = rig.gauge === 'needle'
+  const since = (points: typeof readings) =>
+    points.map((r) => ({ tS: (r.at - startMs) / 1000, pa: r.value })).filter((r) => r.pa > 0)
   return {
     rig: composeRig({
       car,
@@ -51,7 +55,8 @@ export function pullAsked(
     targetPa: procedure.targetPa,
     nowS: Math.max(0, (nowMs - startMs) / 1000),
     // a needle says nothing down there: then the story alone speaks
-    readings: needle ? [] : readings.map((r) => ({ tS: (r.at - startMs) / 1000, pa: r.value })).filter((r) => r.pa > 0),
+    readings: needle ? [] : since(readings),
+    ...(atPump.length > 0 && { atPump: since(atPump) }),
     noiseFraction: NOISE_FRACTION,
     resolutionPa: rig.resolutionPa ?? PA_PER_MICRON,
     seed: 1,

@@ -24,6 +24,8 @@ export type PullAsked = RunningPull & {
   nowS: number
   /** readings up to now, in order of time; a needle's say nothing down there and are left out */
   readings: readonly { tS: number; pa: number }[]
+  /** readings of a second gauge, at the pump: what hoses and cores hold back; none where there is one gauge only */
+  atPump?: readonly { tS: number; pa: number }[]
   /** noise of a reading as a share of it, and the smallest step, Pa */
   noiseFraction: number
   resolutionPa: number
@@ -69,6 +71,8 @@ const LATE_SHARE = 0.2
 const LATE_WEIGHT = 4
 /** How far the best explanation may lie off in the logarithm of the pressure: what no drawn rig is (assumed). */
 const MODEL_ERROR = 0.15
+/** How far the ratio of two gauges on one rig may lie off: what is wrong for both of them falls out (assumed). */
+const RATIO_ERROR = 0.08
 /** One reading speaks no louder than so many deviations, squared. */
 const LOUDEST = 20
 /** Error allowed a step of these runs: well under what the model is believed to. */
@@ -172,7 +176,32 @@ function lnFit(asked: PullAsked, e: Explanation, readings: PullAsked['readings']
     const sigma = Math.hypot(MODEL_ERROR, asked.noiseFraction, asked.resolutionPa / pa)
     return so + weightOf(tS) * Math.min(LOUDEST, (off / sigma) ** 2)
   }, 0)
-  return (-0.5 * sum * Math.min(INDEPENDENT, readings.length)) / weights
+  const own = (-0.5 * sum * Math.min(INDEPENDENT, readings.length)) / weights
+  return own + lnRatioFit(asked, run, readings, everyS)
+}
+
+/** How well the fall between two gauges fits, in the logarithm: it is the hoses', whatever boils behind them. */
+function lnRatioFit(asked: PullAsked, run: Simulation, far: PullAsked['readings'], everyS: number): number {
+  const pump = thinned((asked.atPump ?? []).filter((r) => r.tS <= asked.nowS && r.tS >= (far[0]?.tS ?? Infinity)))
+  const [pumpNode, farNode] = [run.nodes.indexOf('pump'), run.nodes.indexOf(asked.gaugeNode)]
+  if (pump.length === 0 || pumpNode < 0 || pumpNode === farNode) return 0
+  const sum = pump.reduce((so, { tS, pa }) => {
+    const read = Math.log(pa) - lnReadAt(far, tS)
+    const foretold = lnPressureAt(run, pumpNode, tS, everyS) - lnPressureAt(run, farNode, tS, everyS)
+    const sigma = Math.hypot(RATIO_ERROR, Math.SQRT2 * asked.noiseFraction, asked.resolutionPa / pa)
+    return so + Math.min(LOUDEST, ((read - foretold) / sigma) ** 2)
+  }, 0)
+  return (-0.5 * sum * Math.min(INDEPENDENT, pump.length)) / pump.length
+}
+
+/** What a gauge read at a moment between its readings, in the logarithm; beyond them its nearest. */
+function lnReadAt(readings: PullAsked['readings'], tS: number): number {
+  const next = readings.findIndex((r) => r.tS >= tS)
+  const after = readings[next] ?? (readings.at(-1) as PullAsked['readings'][number])
+  const before = readings[Math.max(0, next - 1)] ?? after
+  if (next <= 0 || after.tS === before.tS) return Math.log(after.pa)
+  const share = (tS - before.tS) / (after.tS - before.tS)
+  return Math.log(before.pa) + share * (Math.log(after.pa) - Math.log(before.pa))
 }
 
 function lnPressureAt({ samples }: Simulation, node: number, tS: number, everyS: number): number {

@@ -2,13 +2,13 @@ import type { Step } from '../job/steps'
 import { beyondTheAirInHg, type Channel, type ReadingUnit, toStored } from '../units/channel'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from '../units/constants'
 import { massInAllUnits, parseMass } from '../units/mass'
-import { fromPascal, type PressureUnit, parsePressure, toPascal } from '../units/pressure'
+import { dialUnit, fromPascal, manifoldUnit, type PressureUnit, parsePressure, toPascal } from '../units/pressure'
 import { USUAL_UNITS } from '../units/shown'
 import { parseCelsius } from '../units/temperature'
 import { vacuumSeen } from './vacuum-seen'
 
 /** What is typed by hand while a car is worked on. */
-export type PadChannel = Extract<Channel, 'vacuum' | 'low' | 'high' | 'scale' | 'ambient' | 'engine_bay' | 'barometer'>
+export type PadChannel = Exclude<Channel, 'vacuum_pump' | 'humidity'>
 /** A figure as it was typed, in the unit it was typed in. */
 export type Typed = { value: number; unit: ReadingUnit }
 
@@ -20,11 +20,13 @@ export const NAMES: Record<PadChannel, string> = {
   ambient: 'air temperature',
   engine_bay: 'gas temperature, on a pipe',
   barometer: 'barometer',
+  vent: 'middle vent',
 }
 
 /** What a step is about first, and what may be typed beside it. @param underPressure - nitrogen stands in the car */
 export function padChannels(step: Step, underPressure = false): readonly [PadChannel, ...PadChannel[]] {
   if (underPressure) return ['low', 'engine_bay']
+  if (step === 'prove') return ['vent', 'low', 'high', 'ambient']
   return step === 'charge' ? ['scale', 'low', 'high', 'ambient'] : ['vacuum', 'barometer', 'ambient']
 }
 
@@ -35,12 +37,12 @@ export function usualUnit(channel: PadChannel, gauge: 'electronic' | 'needle', u
       return gauge === 'needle' ? 'inHgV' : units.vacuum
     case 'low':
     case 'high':
-      // most dials have both scales; bar is typed with its unit
-      return units.pressure === 'kPa' ? 'kPag' : 'psig'
+      return manifoldUnit(units)
     case 'scale':
       return units.mass
     case 'ambient':
     case 'engine_bay':
+    case 'vent':
       return units.temperature
     case 'barometer':
       return 'mbar'
@@ -63,13 +65,12 @@ export function padRead(channel: PadChannel, text: string, unit: ReadingUnit, ba
 
 function parsed(channel: PadChannel, text: string, unit: ReadingUnit): Typed {
   if (channel === 'scale') return { value: parseMass(/[a-z]/i.test(text) ? text : `${text} ${unit}`).grams, unit: 'g' }
-  if (channel === 'ambient' || channel === 'engine_bay')
+  if (channel === 'ambient' || channel === 'engine_bay' || channel === 'vent')
     return { value: parseCelsius(/[a-z]/i.test(text) ? text : `${text} ${unit}`), unit: 'C' }
   if (channel === 'vacuum') return parsePressure(text, unit as PressureUnit)
   if (channel === 'barometer') return parsePressure(text, unit as PressureUnit, false)
   const side = parsePressure(text, unit as PressureUnit, true)
-  // a manifold's dial counts from the air whatever its unit is called
-  return { ...side, unit: side.unit === 'psi' ? 'psig' : side.unit === 'kPa' ? 'kPag' : side.unit }
+  return { ...side, unit: dialUnit(side.unit) }
 }
 
 /** The same in other figures, what it means, or what may be typed. */
@@ -82,6 +83,7 @@ export function padHint(channel: PadChannel, text: string, unit: ReadingUnit, ba
         return massInAllUnits(stored).join(' · ')
       case 'ambient':
       case 'engine_bay':
+      case 'vent':
         return `${stored.toFixed(1)} °C, ${((stored * 9) / 5 + 32).toFixed(0)} °F`
       case 'barometer':
         return `${(stored / 100).toFixed(0)} mbar, ${(stored / PA_PER_INHG).toFixed(1)} inHg`
@@ -103,6 +105,7 @@ const EXAMPLES: Record<PadChannel, (unit: ReadingUnit) => string> = {
   scale: () => 'such as 374 g or 13.2 oz',
   ambient: () => 'such as 22 or 72 F',
   engine_bay: () => 'such as 22 or 72 F',
+  vent: () => 'such as 8 or 46 F',
   barometer: () => 'as it reads here: 1008, 1008 mbar or 29.8 inHg',
 }
 

@@ -17,8 +17,8 @@ export const CHANNELS_OF: Record<InstrumentKind, readonly Channel[]> = {
 /** Units an instrument of a kind may show; the first is the usual one. */
 export const UNITS_OF: Record<InstrumentKind, readonly ReadingUnit[]> = {
   vacuum: ['micron', 'Pa', 'mbar', 'kPa'],
-  low: ['psig', 'kPag', 'inHgV'],
-  high: ['psig', 'kPag'],
+  low: ['psig', 'kPag', 'barg', 'inHgV'],
+  high: ['psig', 'kPag', 'barg'],
   scale: ['g', 'oz', 'lb', 'kg'],
   thermometer: ['C', 'F'],
   barometer: ['mbar', 'Pa', 'kPa', 'inHg'],

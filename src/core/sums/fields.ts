@@ -2,7 +2,7 @@ import { OutOfRange, Unreadable } from '../errors'
 import { stationPressurePa } from '../units/barometer'
 import { L_S_PER_CFM, METRES_PER_MM, ML_PER_FLUID_OUNCE, MM_PER_INCH, PA_PER_MICRON } from '../units/constants'
 import { parseMass } from '../units/mass'
-import { fromPascal, type PressureUnit, parsePressure, toPascal } from '../units/pressure'
+import { dialUnit, fromPascal, isGaugeUnit, parsePressure, toPascal } from '../units/pressure'
 import { parseCelsius } from '../units/temperature'
 
 /** An entry of a sum: how it is read, how a dragged figure is written, and between what it makes sense, in its base unit. */
@@ -86,7 +86,7 @@ export const vacuum = (made: Made): Field =>
     made,
     (typed) => {
       const { value, unit } = parsePressure(typed, 'micron', false)
-      if (unit === 'inHgV' || unit === 'psig' || unit === 'kPag')
+      if (isGaugeUnit(unit))
         throw new Unreadable('an absolute vacuum, such as 500 micron or 66 Pa; a needle has a sum of its own')
       return toPascal(value, unit)
     },
@@ -101,9 +101,9 @@ export const gauge = (made: Made): Field =>
     made,
     (typed) => {
       const { value, unit } = parsePressure(typed, 'psig', false)
-      const as: PressureUnit = unit === 'psi' ? 'psig' : unit === 'kPa' ? 'kPag' : unit
+      const as = dialUnit(unit)
       // above the air the air itself does not count
-      return as === 'psig' || as === 'kPag' ? toPascal(value, as, 1e6) - 1e6 : toPascal(value, as)
+      return isGaugeUnit(as) && as !== 'inHgV' ? toPascal(value, as, 1e6) - 1e6 : toPascal(value, as)
     },
     (pa) => `${short(fromPascal(1e6 + pa, 'psig', 1e6))} psig`,
     0,

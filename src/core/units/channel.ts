@@ -1,7 +1,7 @@
 import { OutOfRange, Unreadable } from '../errors'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG, PA_PER_PSI } from './constants'
 import { GRAMS_PER, MASS_UNITS, type MassUnit } from './mass'
-import { PRESSURE_UNITS, type PressureUnit, toPascal } from './pressure'
+import { aboveAirPa, PRESSURE_UNITS, type PressureUnit, toPascal } from './pressure'
 
 /**
  * What an instrument can report; `vacuum` is absolute, `low` and `high` count from the air of the place. `vacuum_pump`
@@ -26,8 +26,8 @@ export type ReadingUnit = (typeof READING_UNITS)[number]
 
 const ALLOWED: Record<Channel, readonly ReadingUnit[]> = {
   vacuum: ['micron', 'Pa', 'kPa', 'mbar', 'inHgV'],
-  low: ['psig', 'psi', 'kPa', 'kPag', 'mbar', 'Pa', 'inHgV'],
-  high: ['psig', 'psi', 'kPa', 'kPag', 'mbar', 'Pa', 'inHgV'],
+  low: ['psig', 'psi', 'kPa', 'kPag', 'bar', 'barg', 'mbar', 'Pa', 'inHgV'],
+  high: ['psig', 'psi', 'kPa', 'kPag', 'bar', 'barg', 'mbar', 'Pa', 'inHgV'],
   barometer: ['Pa', 'kPa', 'mbar', 'inHg'],
   ambient: ['C', 'F'],
   engine_bay: ['C', 'F'],
@@ -73,8 +73,7 @@ export function toStored(channel: Channel, value: number, unit: ReadingUnit, bar
   }
 }
 
-const gaugeScalePa = (unit: PressureUnit): number =>
-  unit === 'inHgV' ? -PA_PER_INHG : unit === 'kPag' ? 1000 : unit === 'psig' ? PA_PER_PSI : toPascal(1, unit)
+const gaugeScalePa = (unit: PressureUnit): number => (unit === 'inHgV' ? -PA_PER_INHG : aboveAirPa(unit))
 
 /** What a manifold needle's dial says, Pa absolute, unbounded: off its zero it shows less than nothing. */
 export const needleShowsPa = (value: number, unit: PressureUnit, barometerPa: number): number =>

@@ -1,8 +1,20 @@
 import { OutOfRange, Unreadable } from '../errors'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG, PA_PER_MICRON, PA_PER_PSI, STANDARD_ATMOSPHERE_PA } from './constants'
 
-/** Units a pressure may be sent or typed in. `psig`, `kPag` and `inHgV` count from the air of the place. */
-export const PRESSURE_UNITS = ['micron', 'Pa', 'kPa', 'mbar', 'psi', 'inHg', 'psig', 'kPag', 'inHgV'] as const
+/** Units a pressure may be sent or typed in. `psig`, `kPag`, `barg` and `inHgV` count from the air of the place. */
+export const PRESSURE_UNITS = [
+  'micron',
+  'Pa',
+  'kPa',
+  'mbar',
+  'psi',
+  'inHg',
+  'psig',
+  'kPag',
+  'inHgV',
+  'bar',
+  'barg',
+] as const
 export type PressureUnit = (typeof PRESSURE_UNITS)[number]
 
 const ABSOLUTE_PA: Partial<Record<PressureUnit, number>> = {
@@ -10,10 +22,16 @@ const ABSOLUTE_PA: Partial<Record<PressureUnit, number>> = {
   Pa: 1,
   kPa: 1000,
   mbar: 100,
+  bar: 100_000,
   psi: PA_PER_PSI,
   inHg: PA_PER_INHG,
 }
-const GAUGE_PA: Partial<Record<PressureUnit, number>> = { psig: PA_PER_PSI, kPag: 1000, inHgV: -PA_PER_INHG }
+const GAUGE_PA: Partial<Record<PressureUnit, number>> = {
+  psig: PA_PER_PSI,
+  kPag: 1000,
+  barg: 100_000,
+  inHgV: -PA_PER_INHG,
+}
 
 /** A pressure with the interval its instrument can vouch for; Pa absolute. */
 export type PressureReading = { pressurePa: number; lowPa: number; highPa: number }
@@ -80,6 +98,8 @@ const UNIT_WORDS: [RegExp, PressureUnit][] = [
   [/^kpa$/i, 'kPa'],
   [/^(kpag|kpa gauge)$/i, 'kPag'],
   [/^(mbar|hpa)$/i, 'mbar'],
+  [/^bara?$/i, 'bar'],
+  [/^(barg|bar gauge)$/i, 'barg'],
   [/^psia?$/i, 'psi'],
   [/^psig$/i, 'psig'],
   [/^(in ?hg ?v|in ?hg ?vac|in ?v)$/i, 'inHgV'],
@@ -108,6 +128,16 @@ export function parsePressure(
   const needle = found === 'inHgV' || (found === 'inHg' && vacuum)
   return needle ? { value: Math.abs(value), unit: 'inHgV' } : { value, unit: found }
 }
+
+/** One step of a dial above the air in a unit, Pa; an absolute unit's own size. */
+export const aboveAirPa = (unit: PressureUnit): number => GAUGE_PA[unit] ?? (ABSOLUTE_PA[unit] as number)
+
+/** A manifold's dial counts from the air whatever its unit is called. */
+export const dialUnit = (unit: PressureUnit): PressureUnit =>
+  unit === 'psi' ? 'psig' : unit === 'kPa' ? 'kPag' : unit === 'bar' ? 'barg' : unit
+
+/** What a bare figure of a dial is in, for whoever thinks in these units; most dials have both scales. */
+export const manifoldUnit = ({ pressure }: { pressure: 'kPa' | 'psi' | 'bar' }): PressureUnit => dialUnit(pressure)
 
 /** A change of pressure, Pa, in a unit of vacuum: inches count the same way up as down. */
 export const changeIn = (pa: number, unit: 'micron' | 'Pa' | 'mbar' | 'inHgV'): number =>

@@ -8,14 +8,15 @@ export const kelvin = (celsiusValue: number): number => celsiusValue + ZERO_C_K
 
 /**
  * Reads a temperature such as `11`, `11 C` or `52 F`.
+ * @param fallback - unit meant when none was typed
  * @returns degrees Celsius
  * @throws Unreadable when it is not one, or lies outside -60 to 90 C, where nobody works on cars
  */
-export function parseCelsius(text: string): number {
+export function parseCelsius(text: string, fallback: 'C' | 'F' = 'C'): number {
   const match = /^\s*([+-]?\d+(?:\.\d+)?)\s*°?\s*([cf])?\s*$/i.exec(text.replace('−', '-'))
   if (!match) throw new Unreadable('type a temperature such as 11 C or 52 F')
   const value = Number(match[1])
-  const result = match[2]?.toLowerCase() === 'f' ? ((value - 32) * 5) / 9 : value
+  const result = (match[2] ?? fallback).toLowerCase() === 'f' ? ((value - 32) * 5) / 9 : value
   if (result < -60 || result > 90)
     throw new Unreadable(`${text.trim()} is not the air around a car: check the figure and its unit`)
   return result

@@ -24,6 +24,7 @@ type Running = { id: string; shopId: number; events: number; seq: number }
 /** Says of every running pull when it ends, whoever looks: one forecast for pages, board and alarms. */
 export class PullWatch {
   private readonly kept = new KeptReadings()
+  private readonly keptAtPump = new KeptReadings('vacuum_pump')
   private readonly looked = new Map<string, Looked>()
   private readonly rests: number
 
@@ -39,6 +40,7 @@ export class PullWatch {
     )
     const running = new Set(rows.map((r) => r.id))
     this.kept.only(running)
+    this.keptAtPump.only(running)
     for (const id of this.looked.keys()) if (!running.has(id)) this.looked.delete(id)
     let done = 0
     // one at a time, the one that waits the longest: a pull that has just begun waits for no other
@@ -73,7 +75,8 @@ export class PullWatch {
     const now = await jobNow(db, jobId)
     if (state.step !== 'pull' || !pull || pull.endedAt || !pulse || !now) return false
     const { readings } = await this.kept.upTo(db, jobId, pulse, pull.startedAt)
-    const stands = await standsApart(pullAsked(state, pull, readings, now.ms))
+    const atPump = await this.keptAtPump.upTo(db, jobId, pulse, pull.startedAt)
+    const stands = await standsApart(pullAsked(state, pull, readings, now.ms, atPump.readings))
     await upsertForecast(db, jobId, asForecast(stands, state.pulls.length - 1, now.ms))
     await notifyChange(db, { job: jobId, judged: true })
     return true

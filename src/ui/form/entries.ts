@@ -1,6 +1,7 @@
 import { ML_PER_FLUID_OUNCE } from '@/core/units/constants'
 import { formatPoundsOunces, massInAllUnits, parseMass, parseMassRange } from '@/core/units/mass'
-import { fromPascal, type PressureUnit, parsePressure, toPascal } from '@/core/units/pressure'
+import { dialUnit, fromPascal, manifoldUnit, parsePressure, toPascal } from '@/core/units/pressure'
+import { type Units, USUAL_UNITS } from '@/core/units/shown'
 import { parseCelsius } from '@/core/units/temperature'
 
 /** What became of an entry: a value, or the reason it is none. */
@@ -15,17 +16,24 @@ export function attempt<T>(read: () => T): Entry<T> {
   }
 }
 
-export const readMass = (text: string): Entry<number> => attempt(() => parseMass(text).grams)
-export const readMassRange = (text: string) => attempt(() => parseMassRange(text))
-export const readCelsius = (text: string): Entry<number> => attempt(() => parseCelsius(text))
+/** Whatever is typed without a unit is in the unit of whoever types. */
+const massUnit = ({ mass }: Units) => mass
+
+export const readMass = (text: string, units = USUAL_UNITS): Entry<number> =>
+  attempt(() => parseMass(text, massUnit(units)).grams)
+export const readMassRange = (text: string, units = USUAL_UNITS) => attempt(() => parseMassRange(text, massUnit(units)))
+export const readCelsius = (text: string, units = USUAL_UNITS): Entry<number> =>
+  attempt(() => parseCelsius(text, units.temperature))
+
+/** A figure as it was typed, with the unit it was meant in where none stands behind it. */
+export const withUnit = (text: string, unit: string): string =>
+  /[a-z"]/i.test(text.replace(/\bto\b/i, '')) || text.trim() === '' ? text.trim() : `${text.trim()} ${unit}`
 
 /** A gauge pressure as typed, Pa above the air; inches count below it. */
-export function readGauge(text: string, barometerPa: number, fallback: PressureUnit = 'psig'): Entry<number> {
+export function readGauge(text: string, barometerPa: number, units = USUAL_UNITS): Entry<number> {
   return attempt(() => {
-    const { value, unit } = parsePressure(text, fallback, true)
-    // a manifold's dial counts from the air whatever its unit is called
-    const gauge = unit === 'psi' ? 'psig' : unit === 'kPa' ? 'kPag' : unit
-    return toPascal(value, gauge, barometerPa) - barometerPa
+    const { value, unit } = parsePressure(text, manifoldUnit(units), true)
+    return toPascal(value, dialUnit(unit), barometerPa) - barometerPa
   })
 }
 
@@ -40,23 +48,23 @@ export function readAmount(text: string, what: string, most: number): Entry<numb
 }
 
 /** An amount of oil, mL, as typed: `30`, `30 mL` or `1 fl oz`. */
-export function readOil(text: string, most: number): Entry<number> {
-  const ounces = /^([\d.,]+)\s*(?:fl\.?\s*)?oz$/i.exec(text.trim())
+export function readOil(text: string, most: number, units = USUAL_UNITS): Entry<number> {
+  const ounces = /^([\d.,]+)\s*(?:fl\.?\s*)?oz$/i.exec(withUnit(text, units.oil === 'floz' ? 'fl oz' : 'mL'))
   const bare = ounces ? (ounces[1] ?? '') : text.replace(/\s*ml$/i, '')
   const read = readAmount(bare, 'the oil in mL or fl oz', most)
   return 'value' in read && ounces ? { value: read.value * ML_PER_FLUID_OUNCE } : read
 }
 
 /** What an amount of oil is in the other unit; nothing while none is typed. */
-export function oilHint(text: string): string | undefined {
-  const read = readOil(text, Number.MAX_VALUE)
+export function oilHint(text: string, units = USUAL_UNITS): string | undefined {
+  const read = readOil(text, Number.MAX_VALUE, units)
   if (!('value' in read) || read.value === 0) return undefined
   return `${read.value.toFixed(0)} mL, ${(read.value / ML_PER_FLUID_OUNCE).toFixed(1)} fl oz`
 }
 
 /** The other units of a mass entry, or nothing while it cannot be read. */
-export function massHint(text: string): { hint?: string; warning?: string } {
-  const range = readMassRange(text)
+export function massHint(text: string, units = USUAL_UNITS): { hint?: string; warning?: string } {
+  const range = readMassRange(text, units)
   if ('error' in range) return {}
   const { lowG, highG, warning } = range.value
   if (warning) return { warning }
@@ -67,8 +75,8 @@ export function massHint(text: string): { hint?: string; warning?: string } {
 }
 
 /** The other units of a gauge pressure entry. */
-export function gaugeHint(text: string, barometerPa: number): string | undefined {
-  const entry = readGauge(text, barometerPa)
+export function gaugeHint(text: string, barometerPa: number, units = USUAL_UNITS): string | undefined {
+  const entry = readGauge(text, barometerPa, units)
   if ('error' in entry) return undefined
   const absolute = entry.value + barometerPa
   if (entry.value < -1000)
@@ -79,8 +87,8 @@ export function gaugeHint(text: string, barometerPa: number): string | undefined
 }
 
 /** The other unit of a temperature as typed, or nothing while it cannot be read. */
-export function celsiusHint(text: string): string | undefined {
-  const entry = readCelsius(text)
+export function celsiusHint(text: string, units = USUAL_UNITS): string | undefined {
+  const entry = readCelsius(text, units)
   return 'value' in entry
     ? `${entry.value.toFixed(1)} °C, ${((entry.value * 9) / 5 + 32).toFixed(0)} °F`.replaceAll('-', '−')
     : undefined

@@ -1,5 +1,6 @@
 import * as z from 'zod'
-import { type Entry, readAmount, readCelsius, readMass } from './entries'
+import type { Units } from '@/core/units/shown'
+import { type Entry, readAmount, readMass } from './entries'
 
 /** An entry of a form as one of our readers reads it: text in, value out, its reason beside the field. */
 export const entry = <T>(read: (text: string) => Entry<T>) =>
@@ -10,19 +11,17 @@ export const entry = <T>(read: (text: string) => Entry<T>) =>
     return z.NEVER
   })
 
-/** Grams, from a mass in any unit. */
-export const mass = entry(readMass)
+/** Grams, from a mass in any unit, a bare one in that of whoever types. */
+export const mass = (units: Units) => entry((text) => readMass(text, units))
 
 /** Grams, which may be missing: a minus before it is kept. */
-export const signedMass = entry((text) => {
-  const bare = text.trim()
-  const negative = /^[-−]/.test(bare)
-  const read = readMass(bare.replace(/^[-−]/, ''))
-  return 'value' in read && negative ? { value: -read.value } : read
-})
-
-/** Celsius, from a temperature in either unit. */
-export const celsius = entry(readCelsius)
+export const signedMass = (units: Units) =>
+  entry((text) => {
+    const bare = text.trim()
+    const negative = /^[-−]/.test(bare)
+    const read = readMass(bare.replace(/^[-−]/, ''), units)
+    return 'value' in read && negative ? { value: -read.value } : read
+  })
 
 /** A count in one unit that the field's label names, from 0 to `most`. @param what - in words, for the reason */
 export const amount = (what: string, most: number) => entry((text) => readAmount(text, what, most))

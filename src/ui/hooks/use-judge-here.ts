@@ -95,6 +95,7 @@ export function useForecastHere(state: JobState, job: LiveJob, alone: boolean): 
           pull,
           readingsOf(job).filter((r) => r.at >= Date.parse(pull.startedAt)),
           last.at,
+          job.pump.filter((r) => r.at >= Date.parse(pull.startedAt)),
         ),
         pull: state.pulls.length - 1,
         atMs: last.at,

@@ -10,6 +10,7 @@ import { foldJob } from '@/core/job/reduce'
 import { searchNow } from '@/core/job/search'
 import { type JobState, openContainer, shutIn } from '@/core/job/state'
 import type { Learned } from '@/core/leak/search-view'
+import { padChannels } from '@/core/readings/pad'
 import type { JobView } from '@/core/views'
 import { RangList } from '../alarms/rang-list'
 import { useOwnCar } from '../alarms/use-own-car'
@@ -128,7 +129,8 @@ export function JobScreen({
   const searching = searchNow(state) !== undefined
   // a search reads what stands in the car: its vacuum, or nitrogen
   const reading = searching && (state.search?.nitrogen !== undefined || shutIn(state))
-  const typed = !state.signed && ['pull', 'isolate', 'hold', 'charge', ...(reading ? ['fix'] : [])].includes(state.step)
+  const running = state.step === 'prove' && state.rig.engine === 'on'
+  const typed = !state.signed && (running || reading || ['pull', 'isolate', 'hold', 'charge'].includes(state.step))
   const [trailOpen, setTrailOpen] = useState(false)
   const [way, setWay] = useState<WayOut | null>(null)
   const connected = ['rig', 'pull', 'isolate', 'hold', 'charge', 'prove', ...(searching ? ['fix'] : [])].includes(
@@ -231,6 +233,8 @@ function byHand({ latest }: LiveJob, state: JobState): boolean {
   if (state.step === 'charge' && !openContainer(state)) return false
   // a test wants the gas's temperature too, which few instruments report
   if (state.search?.nitrogen) return [latest.low, latest.engine_bay].some((l) => !l || l.instrument === 'hand')
-  const newest = state.step === 'charge' ? latest.scale : latest.vacuum
+  const newest = latest[padChannels(state.step)[0]]
+  // the bench's car tells its vent by itself once the air blows
+  if (state.step === 'prove' && !newest) return !state.opened.simulated
   return newest === undefined || newest.instrument === 'hand'
 }

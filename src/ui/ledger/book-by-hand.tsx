@@ -8,6 +8,7 @@ import * as z from 'zod'
 import { massWords } from '@/core/charge/working'
 import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerants'
 import { BY_HAND, type ByHand, LedgerDraft, RECOVERY } from '@/core/shop/ledger'
+import type { Units } from '@/core/units/shown'
 import { newEventId } from '../api'
 import { ChoiceField, PickField, TextField } from '../form/bound'
 import { massHint } from '../form/entries'
@@ -15,19 +16,21 @@ import { Refused } from '../form/refused'
 import { signedMass } from '../form/schemas'
 import { useSending } from '../form/use-sending'
 import { useSaid } from '../frame/said'
+import { useUnits } from '../units'
 
 /** A container on the shelf that a line may be booked on; its empty weight g. */
 export type Stock = { id: string; name: string; refrigerant: Refrigerant; tareG: number }
 
-const Typed = z.object({
-  kind: z.enum(BY_HAND),
-  stock: z.string(),
-  container: z.string(),
-  refrigerant: z.enum(REFRIGERANTS),
-  grams: signedMass,
-  why: z.string(),
-})
-const BLANK: z.input<typeof Typed> = {
+const typedIn = (units: Units) =>
+  z.object({
+    kind: z.enum(BY_HAND),
+    stock: z.string(),
+    container: z.string(),
+    refrigerant: z.enum(REFRIGERANTS),
+    grams: signedMass(units),
+    why: z.string(),
+  })
+const BLANK: z.input<ReturnType<typeof typedIn>> = {
   kind: 'bought',
   stock: '',
   container: '',
@@ -49,26 +52,29 @@ const KINDS: Record<ByHand, { label: string; weight: string; why: string; like: 
 const CORRECTS: readonly ByHand[] = ['weighed', 'corrected']
 
 /** What is typed, with what is known of a container of the shelf, held against what the book takes. */
-const entryOf = (id: string, containers: readonly Stock[]) =>
-  Typed.transform(({ stock, ...typed }): z.input<typeof LedgerDraft> => {
-    const shelved = typed.kind === 'handed-in' ? undefined : containers.find((c) => c.id === stock)
-    const net = typed.kind === 'weighed' && shelved ? typed.grams - shelved.tareG : typed.grams
-    return {
-      ...typed,
-      id,
-      grams: net,
-      equipmentId: shelved?.id ?? null,
-      ...(typed.kind === 'handed-in' && { container: RECOVERY }),
-      ...(shelved && { container: shelved.name, refrigerant: shelved.refrigerant }),
-    }
-  }).pipe(LedgerDraft)
+const entryOf = (id: string, containers: readonly Stock[], units: Units) =>
+  typedIn(units)
+    .transform(({ stock, ...typed }): z.input<typeof LedgerDraft> => {
+      const shelved = typed.kind === 'handed-in' ? undefined : containers.find((c) => c.id === stock)
+      const net = typed.kind === 'weighed' && shelved ? typed.grams - shelved.tareG : typed.grams
+      return {
+        ...typed,
+        id,
+        grams: net,
+        equipmentId: shelved?.id ?? null,
+        ...(typed.kind === 'handed-in' && { container: RECOVERY }),
+        ...(shelved && { container: shelved.name, refrigerant: shelved.refrigerant }),
+      }
+    })
+    .pipe(LedgerDraft)
 
 /** A line by hand: bought, weighed anew, handed in, used again, lost, corrected. */
 export function BookByHand({ containers, mayCorrect }: { containers: readonly Stock[]; mayCorrect: boolean }) {
   const router = useRouter()
   // the same entry keeps its id until it is booked: sent twice it is booked once
   const [id, setId] = useState(newEventId)
-  const form = useForm({ resolver: zodResolver(entryOf(id, containers)), defaultValues: BLANK })
+  const units = useUnits()
+  const form = useForm({ resolver: zodResolver(entryOf(id, containers, units)), defaultValues: BLANK })
   const { post, busy, said } = useSending(form, '/api/ledger')
   const done = useSaid()
   const { control } = form
@@ -122,7 +128,7 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
         name="grams"
         label={KINDS[kind].weight}
         hint={weighedHint(kind, stock)}
-        below={(text) => massHint(text.replace(/^[-−]/, ''))}
+        below={(text) => massHint(text.replace(/^[-−]/, ''), units)}
       />
       <TextField control={control} name="why" label={KINDS[kind].why} placeholder={KINDS[kind].like} />
       <div className="flex items-center gap-3 pt-1">

@@ -5,6 +5,7 @@ import { useController, useFormState, useWatch } from 'react-hook-form'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { ChoiceField } from '../form/bound'
 import { Sign } from '../form/sign'
+import { useUnits } from '../units'
 import { LabelEntry } from './label-entry'
 import { asksEvaporators, type NewCarControl, type NewCarValues, REFUSED } from './values'
 
@@ -12,6 +13,7 @@ const REFRIGERANTS: readonly NewCarValues['refrigerant'][] = ['R-134a', 'R-1234y
 
 /** The label under the hood, being filled as it is printed there. */
 export function LabelCard({ control, question }: { control: NewCarControl; question: string | undefined }) {
+  const units = useUnits()
   const [several, charge] = useWatch({ control, name: ['several', 'charge'] })
   return (
     <section
@@ -26,7 +28,7 @@ export function LabelCard({ control, question }: { control: NewCarControl; quest
       <div className="mt-3 border-t-2 border-ink pt-3">
         <LabelEntry control={control} warning={question} />
       </div>
-      {asksEvaporators({ several, charge }) && (
+      {asksEvaporators({ several, charge }, units) && (
         <ChoiceField
           control={control}
           name="evaporators"

@@ -5,6 +5,7 @@ import { useController, useFieldArray, useWatch } from 'react-hook-form'
 import { ChoiceField, TextField } from '../form/bound'
 import { massHint } from '../form/entries'
 import { Sign } from '../form/sign'
+import { useUnits } from '../units'
 import type { NewCarControl } from './values'
 
 /** Lines a label has at most. */
@@ -14,6 +15,7 @@ const MOST_LINES = 6
  * The label's charge: one figure or range, or a line for each engine or set of evaporators, of which one is this car's.
  */
 export function LabelEntry({ control, warning }: { control: NewCarControl; warning: string | undefined }) {
+  const units = useUnits()
   const several = useWatch({ control, name: 'several' })
   return (
     <div className="space-y-2">
@@ -33,7 +35,7 @@ export function LabelEntry({ control, warning }: { control: NewCarControl; warni
           label="Charge, a figure or a range"
           large
           hint="such as 567 g, 530-560 g, 20 oz or 1 lb 4"
-          below={massHint}
+          below={(text) => massHint(text, units)}
         />
       ) : (
         <div>
@@ -51,6 +53,7 @@ export function LabelEntry({ control, warning }: { control: NewCarControl; warni
 }
 
 function Lines({ control }: { control: NewCarControl }) {
+  const units = useUnits()
   const { fields, append } = useFieldArray({ control, name: 'lines' })
   const { field } = useController({ control, name: 'picked' })
   return (
@@ -74,7 +77,12 @@ function Lines({ control }: { control: NewCarControl }) {
             label={`Line ${i + 1} is for`}
             placeholder={i === 0 ? 'front only' : 'front and rear'}
           />
-          <TextField control={control} name={`lines.${i}.charge`} label={`Charge of line ${i + 1}`} below={massHint} />
+          <TextField
+            control={control}
+            name={`lines.${i}.charge`}
+            label={`Charge of line ${i + 1}`}
+            below={(text) => massHint(text, units)}
+          />
         </div>
       ))}
       {fields.length < MOST_LINES && (

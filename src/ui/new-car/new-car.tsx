@@ -13,6 +13,7 @@ import { localTimeIn, localTimeMs } from '../format'
 import type { ShopView } from '../frame/who'
 import { serverNow } from '../server-clock'
 import type { PlaceView } from '../shop/places'
+import { useUnits } from '../units'
 import { LabelCard } from './label-card'
 import { NewCarCall } from './new-car-call'
 import { OpenedBlock } from './opened-block'
@@ -130,8 +131,9 @@ export function NewCar({ shop, procedures, rigs, cars, places, expected, again }
   const [ids] = useState(() => ({ id: newEventId(), eventId: newEventId() }))
   const procedure = procedures.find((p) => p.name === procedureName)
   const rig = rigs.find((r) => r.name === rigName)
+  const units = useUnits()
   const form = useForm({
-    resolver: zodResolver(newCarForm(procedure && plainProcedure(procedure), rig && plainRig(rig))),
+    resolver: zodResolver(newCarForm(procedure && plainProcedure(procedure), rig && plainRig(rig), units)),
     defaultValues: {
       ...firstValues(shop, places[0]),
       ...(again && valuesOfCar(again, serverNow())),
@@ -139,7 +141,7 @@ export function NewCar({ shop, procedures, rigs, cars, places, expected, again }
     },
   })
   const { post, busy, said, say } = useSending(form, '/api/jobs')
-  const question = lineQuestion(useWatch({ control: form.control }) as NewCarValues)
+  const question = lineQuestion(useWatch({ control: form.control }) as NewCarValues, units)
   const submit = form.handleSubmit(
     async ({ payload, openedAt }) => {
       if (question && asked !== question) {

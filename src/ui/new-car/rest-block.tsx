@@ -2,9 +2,11 @@
 
 import { useState } from 'react'
 import { useFormState, useWatch } from 'react-hook-form'
+import { UNIT_WORDS } from '@/core/units/shown'
 import { ChoiceField, TextField } from '../form/bound'
 import { celsiusHint, massHint } from '../form/entries'
 import { Fold } from '../form/fold'
+import { useUnits } from '../units'
 import { airHint, type NewCarControl, type NewCarValues } from './values'
 
 const FIELDS = [
@@ -24,6 +26,8 @@ const FIELDS = [
 /** What has a default, said on its own line; each is asked where it is used, or told here. */
 export function RestBlock({ control }: { control: NewCarControl }) {
   const [open, setOpen] = useState(false)
+  const units = useUnits()
+  const grams = (text: string) => massHint(text, units)
   const values = useWatch({ control }) as NewCarValues
   const { errors } = useFormState({ control })
   const wrong = FIELDS.some((field) => errors[field])
@@ -59,7 +63,7 @@ export function RestBlock({ control }: { control: NewCarControl }) {
             { value: 'manual', label: 'service manual' },
           ]}
         />
-        <TextField control={control} name="tolerance" label="Tolerance ±" below={massHint} />
+        <TextField control={control} name="tolerance" label="Tolerance ±" below={grams} />
         <ChoiceField
           control={control}
           name="drier"
@@ -76,7 +80,7 @@ export function RestBlock({ control }: { control: NewCarControl }) {
           placeholder="asked at the repair"
           hint={values.drive === 'hybrid' ? 'hybrid: only the maker’s non-conducting oil' : undefined}
         />
-        <TextField control={control} name="oilMl" label="Oil amount, mL" inputMode="decimal" />
+        <TextField control={control} name="oilMl" label={`Oil amount, ${UNIT_WORDS[units.oil]}`} inputMode="decimal" />
         <TextField control={control} name="openHours" label="Open for, hours" inputMode="decimal" />
         <TextField
           control={control}
@@ -84,9 +88,14 @@ export function RestBlock({ control }: { control: NewCarControl }) {
           label="Altitude or barometer"
           below={(text) => ({ hint: airHint(text) })}
         />
-        <TextField control={control} name="ambient" label="Ambient" below={(text) => ({ hint: celsiusHint(text) })} />
-        <TextField control={control} name="recovered" label="Recovered already" below={massHint} />
-        <TextField control={control} name="lastCharge" label="Last known charge" below={massHint} />
+        <TextField
+          control={control}
+          name="ambient"
+          label="Ambient"
+          below={(text) => ({ hint: celsiusHint(text, units) })}
+        />
+        <TextField control={control} name="recovered" label="Recovered already" below={grams} />
+        <TextField control={control} name="lastCharge" label="Last known charge" below={grams} />
         <TextField control={control} name="daysSince" label="That was, days ago" inputMode="decimal" />
       </div>
     </Fold>

@@ -8,7 +8,8 @@ import { type Procedure, procedureWritten, type Rig, rigWritten } from '@/core/j
 import { evaporatorsOf, FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { stationPressurePa } from '@/core/units/barometer'
 import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
-import { type Entry, readAmount, readCelsius, readMass, readMassRange, readOil } from '../form/entries'
+import { type Units, USUAL_UNITS } from '@/core/units/shown'
+import { type Entry, readAmount, readCelsius, readMass, readMassRange, readOil, withUnit } from '../form/entries'
 import { tellFaults } from '../form/schemas'
 
 export type NewCarValues = {
@@ -57,8 +58,8 @@ export const USUAL_HOURS: Record<NewCarValues['opened'], string> = {
 const TWO_EVAPORATORS_FROM_G = 850
 
 /** Whether the label leaves open how many evaporators there are, which change the volume. */
-export function asksEvaporators(v: Pick<NewCarValues, 'several' | 'charge'>): boolean {
-  const charge = readMassRange(v.charge)
+export function asksEvaporators(v: Pick<NewCarValues, 'several' | 'charge'>, units: Units): boolean {
+  const charge = readMassRange(v.charge, units)
   return v.several === 'several' || ('value' in charge && charge.value.highG >= TWO_EVAPORATORS_FROM_G)
 }
 
@@ -85,7 +86,7 @@ export function valuesOfCar(car: KnownCar, nowMs: number): Partial<NewCarValues>
     }),
     tolerance: `${label.toleranceG} g`,
     oilKind: label.oilKind === OIL_UNREAD ? '' : label.oilKind,
-    oilMl: label.oilMl === null ? '' : String(label.oilMl),
+    oilMl: label.oilMl === null ? '' : `${label.oilMl} mL`,
     source: label.source,
     evaporators: String(evaporatorsOf(car.volumeL)) as '1' | '2',
     lastCharge: car.lastChargeG === null ? '' : `${Math.round(car.lastChargeG)} g`,
@@ -153,9 +154,13 @@ export function airHint(text: string): string | undefined {
 }
 
 /** The label's lines as typed; a name and a charge for each, at least two of them. */
-function readLines(v: NewCarValues, errors: Record<string, string>): { name: string; lowG: number; highG: number }[] {
+function readLines(
+  v: NewCarValues,
+  units: Units,
+  errors: Record<string, string>,
+): { name: string; lowG: number; highG: number }[] {
   return v.lines.map((line, i) => {
-    const charge = readMassRange(line.charge)
+    const charge = readMassRange(line.charge, units)
     if ('error' in charge) errors[`lines.${i}.charge`] = charge.error
     if (!line.name.trim()) errors[`lines.${i}.name`] = 'say what this line is for, as the label does'
     else if (v.lines.findIndex((o) => o.name.trim() === line.name.trim()) < i)
@@ -169,10 +174,10 @@ function readLines(v: NewCarValues, errors: Record<string, string>): { name: str
  * What speaks against the picked line, or nothing: the classic mistake is the front line on a car with a rear
  * evaporator.
  */
-export function lineQuestion(v: NewCarValues): string | undefined {
+export function lineQuestion(v: NewCarValues, units = USUAL_UNITS): string | undefined {
   if (v.several === 'one') return undefined
   const middles = v.lines.map((line) => {
-    const charge = readMassRange(line.charge)
+    const charge = readMassRange(line.charge, units)
     return 'value' in charge ? (charge.value.lowG + charge.value.highG) / 2 : Number.NaN
   })
   const own = middles[Number(v.picked)] ?? Number.NaN
@@ -189,6 +194,7 @@ export function readNewCar(
   v: NewCarValues,
   procedure: Procedure | undefined,
   rig: Rig | undefined,
+  units = USUAL_UNITS,
 ): NewCarOpened | { errors: Record<string, string> } {
   const errors: Record<string, string> = {}
   const take = <T>(field: string, entry: Entry<T>): T | undefined => {
@@ -201,9 +207,9 @@ export function readNewCar(
   if (!v.name.trim()) errors.name = 'the car needs a name people use'
   const refused = REFUSED[v.refrigerant]
   if (refused) errors.refrigerant = refused
-  const lines = v.several === 'several' ? readLines(v, errors) : undefined
+  const lines = v.several === 'several' ? readLines(v, units, errors) : undefined
   const picked = lines?.[Number(v.picked)]
-  const charge = lines ? picked : take('charge', readMassRange(v.charge))
+  const charge = lines ? picked : take('charge', readMassRange(v.charge, units))
   const air = take('air', readAir(v.air))
   const payload = {
     car: { name: v.name.trim(), model: v.model.trim(), plate: v.plate.trim(), hybrid: v.drive === 'hybrid' },
@@ -212,17 +218,17 @@ export function readNewCar(
       refrigerant: v.refrigerant as 'R-134a',
       lowG: charge?.lowG ?? 0,
       highG: charge?.highG ?? 0,
-      typed: (lines ? (v.lines[Number(v.picked)]?.charge ?? '') : v.charge).trim(),
+      typed: withUnit(lines ? (v.lines[Number(v.picked)]?.charge ?? '') : v.charge, units.mass),
       ...(lines && { lines, line: picked?.name ?? '' }),
-      toleranceG: take('tolerance', readMass(v.tolerance)) ?? 15,
+      toleranceG: take('tolerance', readMass(v.tolerance, units)) ?? 15,
       oilKind: v.oilKind.trim() || OIL_UNREAD,
-      oilMl: optional('oilMl', v.oilMl, (t) => readOil(t, 1000)),
+      oilMl: optional('oilMl', v.oilMl, (t) => readOil(t, 1000, units)),
       source: v.source,
     },
     place: {
       altitudeM: air?.altitudeM ?? null,
       barometerPa: air?.barometerPa ?? 0,
-      ambientC: take('ambient', readCelsius(v.ambient)) ?? 20,
+      ambientC: take('ambient', readCelsius(v.ambient, units)) ?? 20,
     },
     story: {
       opened: v.opened,
@@ -230,9 +236,9 @@ export function readNewCar(
       drierReplaced: v.drier === 'yes',
     },
     history: {
-      lastChargeG: optional('lastCharge', v.lastCharge, readMass),
+      lastChargeG: optional('lastCharge', v.lastCharge, (t) => readMass(t, units)),
       daysSinceCharge: optional('daysSince', v.daysSince, (t) => readAmount(t, 'the days', 20_000)),
-      recoveredG: optional('recovered', v.recovered, readMass),
+      recoveredG: optional('recovered', v.recovered, (t) => readMass(t, units)),
     },
     volumeL: FREE_VOLUME_L[v.evaporators],
     procedure: procedure && procedureWritten(procedure),
@@ -248,9 +254,9 @@ export function readNewCar(
 }
 
 /** The form as a schema: everything typed in, the job's opening and when it came out. */
-export const newCarForm = (procedure: Procedure | undefined, rig: Rig | undefined) =>
+export const newCarForm = (procedure: Procedure | undefined, rig: Rig | undefined, units: Units) =>
   z.custom<NewCarValues>().transform((v, context) => {
-    const read = readNewCar(v, procedure, rig)
+    const read = readNewCar(v, procedure, rig, units)
     return 'errors' in read ? tellFaults(context, read.errors) : read
   })
 

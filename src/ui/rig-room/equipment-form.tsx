@@ -6,11 +6,13 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { type Equipment, type EquipmentKind, EquipmentWritten, equipmentWritten } from '@/core/equipment/equipment'
+import type { Units } from '@/core/units/shown'
 import { newEventId } from '../api'
 import { ChoiceField, TextField } from '../form/bound'
 import { figure, mass } from '../form/schemas'
 import { useSending } from '../form/use-sending'
 import { dayIn } from '../format'
+import { useUnits } from '../units'
 import { useZone } from '../zone'
 
 /** One entry of a form: how it is read from what was typed. */
@@ -60,7 +62,7 @@ const ENTRIES: Record<EquipmentKind, readonly Entry[]> = {
   ],
 }
 
-const READ = { number: figure, mass, text: z.string().trim() } as const
+const readers = (units: Units) => ({ number: figure, mass: mass(units), text: z.string().trim() }) as const
 
 type Props = { kind: EquipmentKind; now: number; item?: Equipment; onDone: () => void }
 
@@ -68,10 +70,11 @@ type Props = { kind: EquipmentKind; now: number; item?: Equipment; onDone: () =>
 export function EquipmentForm({ kind, now, item, onDone }: Props) {
   const router = useRouter()
   const today = dayIn(useZone())(now)
+  const units = useUnits()
   const had = item && (equipmentWritten(item).spec as Record<string, unknown>)
   const [id] = useState(() => item?.id ?? newEventId())
   const form = useForm<Record<string, string>, unknown, EquipmentWritten>({
-    resolver: zodResolver(formOf(kind, id, item?.retired ?? false)),
+    resolver: zodResolver(formOf(kind, id, item?.retired ?? false, units)),
     defaultValues: {
       name: item?.name ?? '',
       ...Object.fromEntries(ENTRIES[kind].map((e) => [e.key, firstText(e, had?.[e.key], today)])),
@@ -121,8 +124,9 @@ function formOf(
   kind: EquipmentKind,
   id: string,
   retired: boolean,
+  units: Units,
 ): z.ZodType<EquipmentWritten, Record<string, string>> {
-  const entries = Object.fromEntries(ENTRIES[kind].map(({ key, read }) => [key, READ[read]]))
+  const entries = Object.fromEntries(ENTRIES[kind].map(({ key, read }) => [key, readers(units)[read]]))
   const typed = z.object({ name: z.string().trim(), ...entries }) as z.ZodType<{ name: string }, Record<string, string>>
   return typed.transform(({ name, ...spec }, context): EquipmentWritten => {
     const parsed = EquipmentWritten.safeParse({ id, name, kind, spec, retired })

@@ -7,7 +7,7 @@ import { useForm, useWatch } from 'react-hook-form'
 import * as z from 'zod'
 import { judgeBlankOff, judgeHoseHold } from '@/core/equipment/checks'
 import type { PressureReading, Shelved } from '@/core/equipment/equipment'
-import { parsePressure, toPascal } from '@/core/units/pressure'
+import { isGaugeUnit, parsePressure, toPascal } from '@/core/units/pressure'
 import { newEventId } from '../api'
 import { TextField } from '../form/bound'
 import { attempt } from '../form/entries'
@@ -86,7 +86,7 @@ const MORE_THAN_AIR_PA = 110_000
 /** What the gauge on a part by itself shows: a needle cannot see where such a test ends. */
 function shownAlone(text: string): { pa: number; typed: string } {
   const { value, unit } = parsePressure(text, 'micron')
-  if (unit === 'inHgV' || unit === 'inHg' || unit === 'psig' || unit === 'kPag')
+  if (isGaugeUnit(unit) || unit === 'inHg')
     throw new Error('a needle sees nothing down there: an electronic gauge is needed for this')
   const pa = toPascal(value, unit)
   if (pa > MORE_THAN_AIR_PA) throw new Error('that is more than the air itself: check the figure and its unit')

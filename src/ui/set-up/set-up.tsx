@@ -11,7 +11,7 @@ import { Pick } from '../form/pick'
 import { Refused } from '../form/refused'
 import { useSending } from '../form/use-sending'
 import { AirFields } from './air-fields'
-import { airBelow, FIRST_VALUES, fieldOf, type SetUpValues, setUpForm } from './values'
+import { airBelow, FIRST_VALUES, fieldOf, type SetUpValues, setUpForm, UNIT_SETS } from './values'
 
 type SetUpControl = Control<SetUpValues, unknown, ShopSetUp>
 
@@ -79,6 +79,7 @@ function Block({ title, why, children }: { title: string; why: string; children:
 }
 
 function Place({ control }: { control: SetUpControl }) {
+  const units = useWatch({ control, name: 'units' })
   return (
     <Block title="Where it stands" why="The air here decides how deep a needle can read and where water boils.">
       <div className="grid grid-cols-2 gap-x-5 gap-y-3 max-sm:grid-cols-1">
@@ -87,7 +88,7 @@ function Place({ control }: { control: SetUpControl }) {
           control={control}
           name="ambient"
           label="Air temperature now"
-          below={(t) => ({ hint: celsiusHint(t) })}
+          below={(t) => ({ hint: celsiusHint(t, UNIT_SETS[units]) })}
         />
         <AirFields
           control={control}

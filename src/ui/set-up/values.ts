@@ -111,7 +111,7 @@ export const fieldOf = (path: string): string => FIELD_OF[path] ?? path.split('.
 /** Text in, a shop out; what it must hold against is the core's own schema. */
 export const setUpForm = z.custom<SetUpValues>().transform((v, context): ShopSetUp => {
   const faults: Faults = {}
-  const ambient = readCelsius(v.ambient)
+  const ambient = readCelsius(v.ambient, UNIT_SETS[v.units])
   if ('error' in ambient) faults.ambient = ambient.error
   const air = airFrom(v, faults)
   const made = ShopSetUp.safeParse({

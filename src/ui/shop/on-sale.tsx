@@ -6,25 +6,29 @@ import { useRouter } from 'next/navigation'
 import { useFieldArray, useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { MOST_SIZES, OnSale } from '@/core/charge/buy'
+import type { Units } from '@/core/units/shown'
 import { PickField, TextField } from '../form/bound'
 import { Refused } from '../form/refused'
 import { figure, mass } from '../form/schemas'
 import { useSending } from '../form/use-sending'
 import { useSaid } from '../frame/said'
+import { useUnits } from '../units'
 import { NOT_SAVED } from './edit-row'
 
-const Typed = z.object({
-  sizes: z
-    .array(z.object({ name: z.string(), kind: z.string(), netG: mass, price: figure }).pipe(OnSale))
-    .max(MOST_SIZES),
-})
+const typedIn = (units: Units) =>
+  z.object({
+    sizes: z
+      .array(z.object({ name: z.string(), kind: z.string(), netG: mass(units), price: figure }).pipe(OnSale))
+      .max(MOST_SIZES),
+  })
 
 /** Sizes of cans and cylinders this shop can buy, and what they cost here: what to buy for a car is worked out of them. */
 export function SizesOnSale({ onSale }: { onSale: readonly OnSale[] }) {
   const router = useRouter()
   const done = useSaid()
+  const units = useUnits()
   const form = useForm({
-    resolver: zodResolver(Typed),
+    resolver: zodResolver(typedIn(units)),
     defaultValues: { sizes: onSale.map((s) => ({ ...s, netG: `${s.netG} g`, price: String(s.price) })) },
   })
   const { control } = form

@@ -8,6 +8,7 @@ import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import type { Air } from '@/core/shop/set-up'
 import { PA_PER_INHG } from '@/core/units/constants'
+import type { Units } from '@/core/units/shown'
 import { TextField } from '../form/bound'
 import { celsiusHint, readCelsius } from '../form/entries'
 import { tellFaults } from '../form/schemas'
@@ -16,6 +17,7 @@ import { useSaid } from '../frame/said'
 import { serverNow } from '../server-clock'
 import { AirFields, type AirValues } from '../set-up/air-fields'
 import { airBelow, airFrom } from '../set-up/values'
+import { useUnits } from '../units'
 import { EditRow, NOT_SAVED } from './edit-row'
 
 export type PlaceView = {
@@ -94,11 +96,11 @@ function PlaceRow({ place, onEdit }: { place: PlaceView; onEdit: () => void }) {
 type Values = AirValues & { name: string; ambient: string }
 type Told = { name: string; air: Air; ambientC: number }
 
-const Typed = (named: boolean) =>
+const Typed = (named: boolean, units: Units) =>
   z.custom<Values>().transform((v, context): Told => {
     const faults: Record<string, string> = {}
     const air = airFrom(v, faults)
-    const ambient = readCelsius(v.ambient)
+    const ambient = readCelsius(v.ambient, units)
     if ('error' in ambient) faults.ambient = ambient.error
     if (named && !v.name.trim()) faults.name = 'a name people here use'
     if (Object.keys(faults).length > 0 || !air || 'error' in ambient) return tellFaults(context, faults)
@@ -108,8 +110,9 @@ const Typed = (named: boolean) =>
 /** The air of a place as it is now, told in one of three ways that are not taken for one another. */
 function AirForm({ place, onDone }: { place?: PlaceView; onDone: () => void }) {
   const router = useRouter()
+  const units = useUnits()
   const form = useForm<Values, unknown, Told>({
-    resolver: zodResolver(Typed(!place)),
+    resolver: zodResolver(Typed(!place, units)),
     defaultValues: {
       name: place?.name ?? '',
       by: place ? 'barometer' : 'altitude',
@@ -160,7 +163,7 @@ function AirForm({ place, onDone }: { place?: PlaceView; onDone: () => void }) {
         control={control}
         name="ambient"
         label="Temperature in the bay"
-        below={(t) => ({ hint: celsiusHint(t) })}
+        below={(t) => ({ hint: celsiusHint(t, units) })}
       />
     </EditRow>
   )

@@ -17,10 +17,10 @@ export const containerStart: FormDefinition = {
     const [next] = stopsNow(state)
     return { gross: next === undefined ? '' : `${Math.round(next.startGrossG * 10) / 10} g`, differs: '' }
   },
-  parse: (values, state) => {
+  parse: (values, state, { units }) => {
     const c = new Collector()
     const [next] = stopsNow(state)
-    const grossG = c.take('gross', readMass(values.gross ?? ''), 1)
+    const grossG = c.take('gross', readMass(values.gross ?? '', units), 1)
     if ('gross' in c.errors || !next) return { errors: { gross: 'plan the charge first', ...c.errors } }
     const offG = grossG - next.startGrossG
     const differs = Math.abs(offG) > Math.max(DIFFERS_G, 3 * state.opened.rig.scaleStepG)
@@ -43,10 +43,10 @@ export const containerStart: FormDefinition = {
 
 export const containerEnd: FormDefinition = {
   initial: (_state, live) => ({ gross: live.scaleG === undefined ? '' : `${live.scaleG} g` }),
-  parse: (values, state, live) => {
+  parse: (values, state, { units, live }) => {
     const c = new Collector()
     const open = openContainer(state)
-    const grossG = c.take('gross', readMass(values.gross ?? ''), 1)
+    const grossG = c.take('gross', readMass(values.gross ?? '', units), 1)
     if ('gross' in c.errors) return { errors: c.errors }
     const payload = { id: open?.id ?? '', grossG, ...(live?.said && { closing: live.said }) }
     const refusal = refusalOf(state, { kind: 'container-ended', payload })

@@ -4,6 +4,7 @@ import { refusalOf } from '@/core/job/refusals'
 import type { JobState } from '@/core/job/state'
 import { WAYS, type Way } from '@/core/job/ways'
 import { METRES_PER_MM } from '@/core/units/constants'
+import type { Units } from '@/core/units/shown'
 import { readAmount, readMass } from '../../form/entries'
 import { mmText } from '../../format'
 import { Collector, type FormDefinition, type Values } from '../forms/form-types'
@@ -25,12 +26,12 @@ function nameFor(state: JobState, kind: string, stockName: string | undefined, n
 }
 
 /** Containers as typed; every one after the first is left out while its gross is empty. */
-export function readContainers(values: Values, state: JobState, c: Collector): Container[] {
+export function readContainers(values: Values, state: JobState, c: Collector, units: Units): Container[] {
   return Array.from({ length: shownContainers(values) }, (_, i) => i + 1).flatMap((n) => {
     if (n > 1 && !values[`gross${n}`]?.trim()) return []
     const kind = values[`kind${n}`] === 'cylinder' ? 'cylinder' : 'can'
-    const grossG = c.take(`gross${n}`, readMass(values[`gross${n}`] ?? ''), 0)
-    const second = c.take(`second${n}`, readMass(values[`second${n}`] ?? ''), 0)
+    const grossG = c.take(`gross${n}`, readMass(values[`gross${n}`] ?? '', units), 0)
+    const second = c.take(`second${n}`, readMass(values[`second${n}`] ?? '', units), 0)
     const stockId = values[`stock${n}`] || undefined
     const refrigerant = values[`holds${n}`] || state.opened.label.refrigerant
     const id = nameFor(state, kind, stockId && values[`name${n}`], n)
@@ -58,9 +59,9 @@ export function readContainers(values: Values, state: JobState, c: Collector): C
 }
 
 /** What was chosen besides the containers; a target outside the label's line needs its reason. */
-export function readChoices(values: Values, state: JobState, c: Collector): ChargeChoices {
+export function readChoices(values: Values, state: JobState, c: Collector, units: Units): ChargeChoices {
   const usual = usualChoices(state)
-  const targetG = targetOf(values, state, c)
+  const targetG = targetOf(values, state, c, units)
   const reason = values.reason?.trim() || undefined
   if (!c.errors.target && !reason && Math.abs(targetG - labelTargetG(state)) > toleranceG(state)) {
     c.errors.target = `the label says ${state.opened.label.typed}: another weight needs its reason beside it`
@@ -76,7 +77,7 @@ export function readChoices(values: Values, state: JobState, c: Collector): Char
     targetG,
     way: WAYS.includes(values.way as Way) ? (values.way as Way) : usual.way,
     hose: { boreM: boreMm * METRES_PER_MM, lengthM, drawnDown: values.end !== 'full' },
-    purgeEachG: c.take('purge', readMass(values.purge ?? ''), usual.purgeEachG),
+    purgeEachG: c.take('purge', readMass(values.purge ?? '', units), usual.purgeEachG),
     purgeOnChange: values.change !== 'shut',
     line: values.line === 'single-hose' && readsLow(values) ? 'single-hose' : 'rig-stays',
     ...(reason && { reason }),
@@ -84,9 +85,9 @@ export function readChoices(values: Values, state: JobState, c: Collector): Char
 }
 
 /** A target nobody touched is the label's to the gram, however it is rounded in its field. */
-function targetOf(values: Values, state: JobState, c: Collector): number {
+function targetOf(values: Values, state: JobState, c: Collector, units: Units): number {
   const { targetG } = usualChoices(state)
-  return values.target === asTyped(targetG) ? targetG : c.take('target', readMass(values.target ?? ''), 0)
+  return values.target === asTyped(targetG) ? targetG : c.take('target', readMass(values.target ?? '', units), 0)
 }
 
 /** One hose on the low port charges by the low side only. */
@@ -110,10 +111,10 @@ export const plan: FormDefinition = {
       line: usual.line,
     }
   },
-  parse: (values, state) => {
+  parse: (values, state, { units }) => {
     const c = new Collector()
-    const containers = readContainers(values, state, c)
-    const choices = readChoices(values, state, c)
+    const containers = readContainers(values, state, c, units)
+    const choices = readChoices(values, state, c, units)
     if (Object.keys(c.errors).length > 0) return { errors: c.errors }
     const payload = chargePlanned(state, containers, choices)
     if (payload.stops.length === 0) return { errors: { gross1: 'nothing is wanted any more: the target is in' } }

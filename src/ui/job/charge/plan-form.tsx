@@ -11,6 +11,7 @@ import { Choice, Field } from '../../form/field'
 import { Fold } from '../../form/fold'
 import { Pick } from '../../form/pick'
 import { Sign } from '../../form/sign'
+import { useUnits } from '../../units'
 import { MassField, useField } from '../forms/fields'
 import { Collector } from '../forms/form-types'
 import { useForms } from '../forms/forms'
@@ -201,9 +202,10 @@ function Weight({ grams, bold = false }: { grams: number; bold?: boolean }) {
 /** The plan worked out as one types, line by line, so that it can be checked by hand. */
 function Preview({ state }: { state: JobState }) {
   const { values } = useForms()
+  const units = useUnits()
   const c = new Collector()
-  const containers = readContainers(values, state, c)
-  const choices = readChoices(values, state, c)
+  const containers = readContainers(values, state, c, units)
+  const choices = readChoices(values, state, c, units)
   if (Object.keys(c.errors).length > 0)
     return (
       <p className="border-t border-rule pt-2 text-small text-ink-2">

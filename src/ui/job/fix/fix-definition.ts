@@ -8,7 +8,7 @@ export const knownOil = ({ opened }: JobState): boolean => opened.label.oilKind 
 export const fix: FormDefinition = {
   initial: (state) => ({
     openHours: String(state.opened.story.openHours),
-    oilMl: '0',
+    oilMl: '0 mL',
     oilReason: '',
     portLow: '',
     portHigh: '',
@@ -16,18 +16,19 @@ export const fix: FormDefinition = {
     drained: '',
     oilCan: '',
     oilKind: knownOil(state) ? state.opened.label.oilKind : '',
-    labelOilMl: state.opened.label.oilMl === null ? '' : String(state.opened.label.oilMl),
+    labelOilMl: state.opened.label.oilMl === null ? '' : `${state.opened.label.oilMl} mL`,
     drier: state.opened.story.drierReplaced ? '1' : '0',
   }),
-  parse: (values, state) => {
+  parse: (values, state, { units }) => {
     const c = new Collector()
     const openHours = c.take('openHours', readAmount(values.openHours ?? '', 'the hours it was open', 10_000), 0)
-    const oilOwedMl = c.take('oilMl', readOil(values.oilMl ?? '', 500), 0)
+    const oilOwedMl = c.take('oilMl', readOil(values.oilMl ?? '', 500, units), 0)
     if (oilOwedMl > 0 && !values.oilReason?.trim())
       c.errors.oilReason = 'oil is added for a reason only: the part, or what was seen lost'
     const oilWay = OIL_WAYS.find((way) => way === values.oilWay)
-    const drainedMl = values.drained?.trim() ? c.take('drained', readOil(values.drained, 500), 0) : undefined
-    const oilCanG = oilWay === 'can' && oilOwedMl > 0 ? c.take('oilCan', readMass(values.oilCan ?? ''), 0) : undefined
+    const drainedMl = values.drained?.trim() ? c.take('drained', readOil(values.drained, 500, units), 0) : undefined
+    const oilCanG =
+      oilWay === 'can' && oilOwedMl > 0 ? c.take('oilCan', readMass(values.oilCan ?? '', units), 0) : undefined
     const oil =
       oilOwedMl > 0
         ? {
@@ -43,7 +44,7 @@ export const fix: FormDefinition = {
       ...(values.oilKind?.trim() &&
         values.oilKind.trim() !== state.opened.label.oilKind && { oilKind: values.oilKind.trim() }),
       ...(values.labelOilMl?.trim() && {
-        oilMl: c.take('labelOilMl', readOil(values.labelOilMl, 1000), 0),
+        oilMl: c.take('labelOilMl', readOil(values.labelOilMl, 1000, units), 0),
       }),
     }
     if (told.oilMl === state.opened.label.oilMl) delete told.oilMl

@@ -3,11 +3,13 @@
 import { OIL_WAYS, RENEWED } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
 import { oilWords } from '@/core/shop/oil'
+import { UNIT_WORDS } from '@/core/units/shown'
 import { OIL_WAY_TELLS, OIL_WAY_WORDS } from '@/core/words/oil-ways'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { oilHint } from '../../form/entries'
 import { Choice, Field } from '../../form/field'
 import { Sign } from '../../form/sign'
+import { useUnits } from '../../units'
 import { MassField, useField } from '../forms/fields'
 import { useForms } from '../forms/forms'
 import { knownOil } from './fix-definition'
@@ -15,6 +17,7 @@ import { knownOil } from './fix-definition'
 /** What was renewed, how long it stood open, and the oil that is owed for it. */
 export function FixForm({ state }: { state: JobState }) {
   const { values, change } = useForms()
+  const units = useUnits()
   const { car, label } = state.opened
   return (
     <div className="max-w-[820px]">
@@ -55,11 +58,12 @@ export function FixForm({ state }: { state: JobState }) {
       <div className="mt-4 grid grid-cols-3 gap-5 max-sm:grid-cols-1">
         <Field label="Open for, hours" {...useField('openHours')} inputMode="decimal" />
         <Field
-          label="Oil owed, mL"
+          label={`Oil owed, ${UNIT_WORDS[units.oil]}`}
           {...useField('oilMl')}
           inputMode="decimal"
           hint={
-            oilHint(values.oilMl ?? '') ?? oilWords(RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })))
+            oilHint(values.oilMl ?? '', units) ??
+            oilWords(RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })))
           }
         />
         <Field label="Because of" {...useField('oilReason')} placeholder="part, or oil seen lost" />
@@ -110,6 +114,7 @@ function PortSizes() {
 /** How owed oil goes in, asked once there is some: what was drained, and what else came with it. */
 function OilIn({ renewed }: { renewed: boolean }) {
   const { values, change } = useForms()
+  const units = useUnits()
   const drained = useField('drained')
   const way = OIL_WAYS.find((w) => w === values.oilWay) ?? 'into-part'
   return (
@@ -124,7 +129,7 @@ function OilIn({ renewed }: { renewed: boolean }) {
       <div className="mt-2 grid grid-cols-3 gap-x-5 max-sm:grid-cols-1">
         {renewed && (
           <Field
-            label="Drained of the old compressor, mL"
+            label={`Drained of the old compressor, ${UNIT_WORDS[units.oil]}`}
             {...drained}
             inputMode="decimal"
             hint="the new one gets as much, no more"
@@ -138,6 +143,7 @@ function OilIn({ renewed }: { renewed: boolean }) {
 
 /** The oil the label names, asked here because it was not at the door. */
 function LabelOil() {
+  const units = useUnits()
   const amount = useField('labelOilMl')
   return (
     <div className="grid grid-cols-3 gap-x-5 max-sm:grid-cols-1">
@@ -147,7 +153,12 @@ function LabelOil() {
         placeholder="PAG 46"
         hint="may be left out; oil is never added without a reason"
       />
-      <Field label="Its amount, mL" {...amount} inputMode="decimal" hint={oilHint(amount.value) ?? 'or fl oz'} />
+      <Field
+        label={`Its amount, ${UNIT_WORDS[units.oil]}`}
+        {...amount}
+        inputMode="decimal"
+        hint={oilHint(amount.value, units) ?? 'or fl oz'}
+      />
     </div>
   )
 }

@@ -1,6 +1,7 @@
 import { useController } from 'react-hook-form'
 import { celsiusHint, gaugeHint, massHint } from '../../form/entries'
 import { Field } from '../../form/field'
+import { useUnits } from '../../units'
 import { useForms } from './forms'
 
 /** One field of the form the call names: its value, what is wrong with it, and what was asked about it. */
@@ -22,18 +23,18 @@ export function GaugeField({ name, label, barometerPa }: { name: string; label: 
     <Field
       label={label}
       {...field}
-      hint={gaugeHint(field.value, barometerPa) ?? 'such as 0 psig, 45 psi, 310 kPa or 12 inHg'}
+      hint={gaugeHint(field.value, barometerPa, useUnits()) ?? 'such as 0 psig, 45 psi, 310 kPa or 12 inHg'}
     />
   )
 }
 
 export function MassField({ name, label, hint }: { name: string; label: string; hint?: string }) {
   const field = useField(name)
-  const units = massHint(field.value)
+  const units = massHint(field.value, useUnits())
   return <Field label={label} {...field} hint={units.hint ?? hint} warning={field.warning ?? units.warning} />
 }
 
 export function CelsiusField({ name, label, hint }: { name: string; label: string; hint?: string }) {
   const field = useField(name)
-  return <Field label={label} {...field} hint={celsiusHint(field.value) ?? hint} />
+  return <Field label={label} {...field} hint={celsiusHint(field.value, useUnits()) ?? hint} />
 }

@@ -1,5 +1,6 @@
 import type { Deed, Live } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
+import type { Units } from '@/core/units/shown'
 import type { Entry } from '../../form/entries'
 import type { UserView } from '../../frame/who'
 
@@ -11,7 +12,8 @@ export type Parsed = { deeds: Deed[]; asks?: Errors } | { errors: Errors }
 /** A form of a step: what stands in its fields before anybody types, and what its entries become. Pure. */
 export type FormDefinition = {
   initial: (state: JobState, live: Live, user: UserView) => Values
-  parse: (values: Values, state: JobState, live?: Live) => Parsed
+  /** @param by - the units whoever types thinks in, and what is live */
+  parse: (values: Values, state: JobState, by: { units: Units; live?: Live }) => Parsed
 }
 
 /** Collects entries; `value` of each is usable only while `errors` is empty. */

@@ -4,7 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { createContext, type ReactNode, useContext, useEffect, useRef, useState } from 'react'
 import { type Control, type UseFormReturn, useForm, useFormState, useWatch } from 'react-hook-form'
 import * as z from 'zod'
-import type { Call, FormName, Live } from '@/core/call/types'
+import { type Call, type FormName, type Live, sayOf } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
 import { tellFaults } from '../../form/schemas'
 import type { UserView } from '../../frame/who'
@@ -71,7 +71,7 @@ export function FormsProvider({ stock, state, live, call, user, children }: Prop
     z.custom<Values>().transform((values, context): Read => {
       const { name: asking, ...rest } = now.current
       if (!asking) return { deeds: [] }
-      const parsed = FORMS[asking].parse(values, rest.state, rest.live)
+      const parsed = FORMS[asking].parse(values, rest.state, { units: sayOf(rest.live).units, live: rest.live })
       return 'errors' in parsed ? tellFaults(context, parsed.errors) : parsed
     }),
   )

@@ -42,9 +42,9 @@ export function ToldPressure({ what, state, deeds }: Props) {
       intro={intro}
       action="Keep it"
       deeds={deeds}
-      fields={[{ name: what, label, placeholder, hint: (text) => gaugeHint(text, barometerPa) }]}
+      fields={[{ name: what, label, placeholder, hint: (text) => gaugeHint(text, barometerPa, say.units) }]}
       read={(v, c) => [
-        { kind: 'car-told', payload: { [what]: c.take(what, readGauge(v[what] ?? '', barometerPa), 0) } },
+        { kind: 'car-told', payload: { [what]: c.take(what, readGauge(v[what] ?? '', barometerPa, say.units), 0) } },
       ]}
     />
   )

@@ -2,6 +2,7 @@
 
 import type { JobState } from '@/core/job/state'
 import { readCelsius, readGauge } from '../../form/entries'
+import { useUnits } from '../../units'
 import type { Collector } from '../forms/form-types'
 import { SideEntry } from '../forms/side-entry'
 import type { Deeds } from '../use-deeds'
@@ -11,6 +12,7 @@ type Props = { state: JobState; deeds: Deeds }
 /** The maker's own figures for this car: where they are known they lead. */
 export function MakerEntry({ state, deeds }: Props) {
   const { barometerPa } = state.opened.place
+  const units = useUnits()
   const span = (
     name: string,
     text: string,
@@ -31,7 +33,7 @@ export function MakerEntry({ state, deeds }: Props) {
     if (!c.errors[name] && high < low) c.errors[name] = 'the smaller end first'
     return [low, high]
   }
-  const gauge = (t: string) => readGauge(t, barometerPa)
+  const gauge = (t: string) => readGauge(t, barometerPa, units)
   return (
     <SideEntry
       title={state.makerBands ? 'The maker’s figures lead here; type them anew' : 'The maker’s figures, which lead'}
@@ -46,7 +48,7 @@ export function MakerEntry({ state, deeds }: Props) {
       read={(v, c) => {
         const low = span('low', v.low ?? '', c, gauge)
         const high = span('high', v.high ?? '', c, gauge)
-        const vent = span('vent', v.vent ?? '', c, readCelsius)
+        const vent = span('vent', v.vent ?? '', c, (t) => readCelsius(t, units))
         if (!low && !high && !vent && Object.keys(c.errors).length === 0) c.errors.low = 'type at least one of them'
         return [
           {

@@ -32,14 +32,14 @@ export function RestEntry({ state, deeds }: Props) {
         {
           name: 'rest',
           label: 'Both sides at rest',
-          hint: (t) => gaugeHint(t, barometerPa),
+          hint: (t) => gaugeHint(t, barometerPa, say.units),
           placeholder: say.pressure(full),
         },
-        { name: 'ambient', label: 'Air around it', initial: `${ambientC} C`, hint: celsiusHint },
+        { name: 'ambient', label: 'Air around it', initial: `${ambientC} C`, hint: (t) => celsiusHint(t, say.units) },
       ]}
       read={(v, c) => {
-        const paG = c.take('rest', readGauge(v.rest ?? '', barometerPa), 0)
-        const ambient = c.take('ambient', readCelsius(v.ambient ?? ''), 0)
+        const paG = c.take('rest', readGauge(v.rest ?? '', barometerPa, say.units), 0)
+        const ambient = c.take('ambient', readCelsius(v.ambient ?? '', say.units), 0)
         return [{ kind: 'rest-read', payload: { paG, errorPa: PA_PER_PSI, ambientC: ambient } }]
       }}
     />

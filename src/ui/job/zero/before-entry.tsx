@@ -16,7 +16,8 @@ const INTRO =
 export function BeforeEntry({ state, deeds }: Props) {
   const { barometerPa, ambientC } = state.opened.place
   const say = useSay()
-  const pressure = (text: string) => gaugeHint(text, barometerPa) ?? 'running; may be left out'
+  const warmth = (text: string) => celsiusHint(text, say.units)
+  const pressure = (text: string) => gaugeHint(text, barometerPa, say.units) ?? 'running; may be left out'
   return (
     <SideEntry
       title={
@@ -28,15 +29,16 @@ export function BeforeEntry({ state, deeds }: Props) {
       action="Keep it as before"
       deeds={deeds}
       fields={[
-        { name: 'vent', label: 'Vent before', hint: celsiusHint, placeholder: '21 C' },
-        { name: 'ambient', label: 'Ambient then', initial: `${ambientC} C`, hint: celsiusHint },
+        { name: 'vent', label: 'Vent before', hint: warmth, placeholder: '21 C' },
+        { name: 'ambient', label: 'Ambient then', initial: `${ambientC} C`, hint: warmth },
         { name: 'low', label: 'Low side before', hint: pressure },
         { name: 'high', label: 'High side before', hint: pressure },
       ]}
       read={(v, c) => {
-        const ventC = c.take('vent', readCelsius(v.vent ?? ''), 0)
-        const ambient = c.take('ambient', readCelsius(v.ambient ?? ''), 0)
-        const optional = (name: string) => (v[name]?.trim() ? c.take(name, readGauge(v[name], barometerPa), 0) : null)
+        const ventC = c.take('vent', readCelsius(v.vent ?? '', say.units), 0)
+        const ambient = c.take('ambient', readCelsius(v.ambient ?? '', say.units), 0)
+        const optional = (name: string) =>
+          v[name]?.trim() ? c.take(name, readGauge(v[name], barometerPa, say.units), 0) : null
         return [
           {
             kind: 'before-read',

@@ -2,12 +2,14 @@
 
 import type { JobState } from '@/core/job/state'
 import { massHint, readAmount, readMass } from '../../form/entries'
+import { useUnits } from '../../units'
 import { SideEntry } from '../forms/side-entry'
 import type { Deeds } from '../use-deeds'
 
 /** What was in it and since when: with what is recovered it tells how large the leak is. */
 export function LastChargeEntry({ state, deeds }: { state: JobState; deeds: Deeds }) {
   const { lastChargeG, daysSinceCharge } = state.opened.history
+  const units = useUnits()
   if (lastChargeG !== null && daysSinceCharge !== null) return null
   return (
     <SideEntry
@@ -20,7 +22,7 @@ export function LastChargeEntry({ state, deeds }: { state: JobState; deeds: Deed
           name: 'grams',
           label: 'Last charge',
           initial: lastChargeG === null ? state.opened.label.typed : `${lastChargeG} g`,
-          hint: (text) => massHint(text).hint,
+          hint: (text) => massHint(text, units).hint,
         },
         { name: 'days', label: 'That was, days ago', initial: daysSinceCharge === null ? '' : String(daysSinceCharge) },
       ]}
@@ -28,7 +30,7 @@ export function LastChargeEntry({ state, deeds }: { state: JobState; deeds: Deed
         {
           kind: 'car-told',
           payload: {
-            lastChargeG: c.take('grams', readMass(v.grams ?? ''), 0),
+            lastChargeG: c.take('grams', readMass(v.grams ?? '', units), 0),
             daysSinceCharge: c.take('days', readAmount(v.days ?? '', 'the days', 20_000), 0),
           },
         },

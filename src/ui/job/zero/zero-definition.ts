@@ -1,6 +1,6 @@
 import { sidesOf } from '@/core/job/sides'
 import { PA_PER_PSI } from '@/core/units/constants'
-import { readGauge, readMass } from '../../form/entries'
+import { readGauge, readMass, withUnit } from '../../form/entries'
 import { Collector, type FormDefinition } from '../forms/form-types'
 
 /** Error of a manifold gauge at rest, Pa: one psi either way (assumed). */
@@ -8,14 +8,17 @@ const GAUGE_ERROR_PA = PA_PER_PSI
 
 export const zero: FormDefinition = {
   initial: () => ({ low: '', high: '' }),
-  parse: (values, state) => {
+  parse: (values, state, { units }) => {
     const { barometerPa } = state.opened.place
     const c = new Collector()
-    const lowPaG = c.take('low', readGauge(values.low ?? '', barometerPa), 0)
+    const lowPaG = c.take('low', readGauge(values.low ?? '', barometerPa, units), 0)
     // at rest both sides stand at the same: a rig of one hose reads the one it reaches
     const both = sidesOf(state.opened.rig).includes('high')
-    const highPaG = both ? c.take('high', readGauge(values.high ?? '', barometerPa), 0) : lowPaG
-    const typed = both ? `low ${values.low}, high ${values.high}` : `low ${values.low}, the only side read`
+    const highPaG = both ? c.take('high', readGauge(values.high ?? '', barometerPa, units), 0) : lowPaG
+    const shown = (text = '') => withUnit(text, units.pressure)
+    const typed = both
+      ? `low ${shown(values.low)}, high ${shown(values.high)}`
+      : `low ${shown(values.low)}, the only side read`
     return c.result(() => [
       {
         kind: 'zero-read',
@@ -27,10 +30,10 @@ export const zero: FormDefinition = {
 
 export const recovered: FormDefinition = {
   initial: () => ({ grams: '', low: '', high: '' }),
-  parse: (values, state) => {
+  parse: (values, state, { units }) => {
     const c = new Collector()
-    const grams = c.take('grams', readMass(values.grams ?? ''), 0)
-    const again = zero.parse(values, state)
+    const grams = c.take('grams', readMass(values.grams ?? '', units), 0)
+    const again = zero.parse(values, state, { units })
     if ('errors' in again) Object.assign(c.errors, again.errors)
     return c.result(() => [{ kind: 'recovered', payload: { grams } }, ...('deeds' in again ? again.deeds : [])])
   },

@@ -8,7 +8,7 @@ const namedOf = (state: JobState, learned: Parameters<typeof searchView>[1]) => 
 /** Mended where the search says it is. */
 export const leakFound: FormDefinition = {
   initial: () => ({ done: '' }),
-  parse: (values, state, live) => {
+  parse: (values, state, { live }) => {
     const c = new Collector()
     const done = values.done?.trim() ?? ''
     if (!done) c.errors.done = 'say what was done there: the record keeps it'

@@ -5,7 +5,7 @@ import { NITROGEN_MOST_PA_G } from '@/core/job/leak'
 import { nitrogenPaG } from '@/core/job/stage-now'
 import type { JobState } from '@/core/job/state'
 import { gaugeHint, massHint, readAmount, readGauge, readMass } from '../../../form/entries'
-import { useSay } from '../../../units'
+import { useSay, useUnits } from '../../../units'
 import { SideEntry } from '../../forms/side-entry'
 import { ToldPressure } from '../../forms/told-pressure'
 import type { Deeds } from '../../use-deeds'
@@ -26,10 +26,15 @@ export function NitrogenEntry({ state, deeds }: Props) {
         action="It is in"
         deeds={deeds}
         fields={[
-          { name: 'at', label: 'Pressure', placeholder: '100 psi', hint: (text) => gaugeHint(text, barometerPa) },
+          {
+            name: 'at',
+            label: 'Pressure',
+            placeholder: '100 psi',
+            hint: (text) => gaugeHint(text, barometerPa, say.units),
+          },
         ]}
         read={(v, c) => {
-          const paG = c.take('at', readGauge(v.at ?? '', barometerPa), 0)
+          const paG = c.take('at', readGauge(v.at ?? '', barometerPa, say.units), 0)
           if (!c.errors.at && paG > mostPaG) c.errors.at = `above the ${say.pressure(mostPaG)} that are allowed here`
           if (!c.errors.at && paG < LEAST_PA_G) c.errors.at = 'so little shows nothing: a pressure above the air'
           return [...hosesOn(state), { kind: 'nitrogen-in', payload: { pressurePaG: paG } }]
@@ -42,6 +47,7 @@ const LEAST_PA_G = 5_000
 
 /** What is let in for a sniffer is weighed, recovered, and stands in the ledger. */
 export function PartChargeEntry({ deeds }: { deeds: Deeds }) {
+  const units = useUnits()
   return (
     <SideEntry
       title="A part charge for the sniffer"
@@ -49,12 +55,12 @@ export function PartChargeEntry({ deeds }: { deeds: Deeds }) {
       action="Keep it"
       deeds={deeds}
       fields={[
-        { name: 'in', label: 'Let in', placeholder: '40 g', hint: (text) => massHint(text).hint },
-        { name: 'out', label: 'Recovered again', placeholder: '38 g', hint: (text) => massHint(text).hint },
+        { name: 'in', label: 'Let in', placeholder: '40 g', hint: (text) => massHint(text, units).hint },
+        { name: 'out', label: 'Recovered again', placeholder: '38 g', hint: (text) => massHint(text, units).hint },
       ]}
       read={(v, c) => {
-        const inG = c.take('in', readMass(v.in ?? ''), 0)
-        const outG = c.take('out', readMass(v.out ?? ''), 0)
+        const inG = c.take('in', readMass(v.in ?? '', units), 0)
+        const outG = c.take('out', readMass(v.out ?? '', units), 0)
         if (!c.errors.in && !c.errors.out && outG > inG) c.errors.out = 'more than was let in'
         return [{ kind: 'part-charge', payload: { inG, outG } }]
       }}
@@ -83,6 +89,7 @@ const WEIGHED_G = 20
 
 /** The check that needs weeks: what was charged against what comes out again. */
 export function WeighEntry({ deeds }: { deeds: Deeds }) {
+  const units = useUnits()
   return (
     <SideEntry
       title="Charged and weighed again"
@@ -90,12 +97,12 @@ export function WeighEntry({ deeds }: { deeds: Deeds }) {
       action="Keep it"
       deeds={deeds}
       fields={[
-        { name: 'was', label: 'Charged then', placeholder: '540 g', hint: (text) => massHint(text).hint },
-        { name: 'is', label: 'Recovered now', placeholder: '480 g', hint: (text) => massHint(text).hint },
+        { name: 'was', label: 'Charged then', placeholder: '540 g', hint: (text) => massHint(text, units).hint },
+        { name: 'is', label: 'Recovered now', placeholder: '480 g', hint: (text) => massHint(text, units).hint },
       ]}
       read={(v, c) => {
-        const was = c.take('was', readMass(v.was ?? ''), 0)
-        const is = c.take('is', readMass(v.is ?? ''), 0)
+        const was = c.take('was', readMass(v.was ?? '', units), 0)
+        const is = c.take('is', readMass(v.is ?? '', units), 0)
         const note = `${Math.round(was)} g, then ${Math.round(is)} g`
         return [
           {
