@@ -16,9 +16,14 @@ const PROVED: readonly (readonly [seed: number, cars: number, people: number, ri
   [6, 4, 2, 2],
   [7, 4, 2, 1],
   [8, 5, 1, 2],
+  [7, 4, 1, 1],
+  [20, 3, 1, 1],
 ]
 const SOLVER_S = 60
 const BIG = 3000
+/** So much later than the proven best a plan may be: minutes, or a share of the best's, whichever is more. */
+const LATER_MIN = 5
+const LATER_SHARE = 0.05
 /** A minute late against a minute of the ends, for the solver: more than all ends together can be. */
 const LATE_WEIGHS = 100
 
@@ -33,7 +38,13 @@ export async function measureDay(): Promise<Measure[]> {
     const solved = solver.solve(programOf(day), { time_limit: SOLVER_S })
     if (solved.Status !== 'Optimal') return []
     const { late, ends } = planDay(day).plan.cost
-    return [(late * LATE_WEIGHS + ends) / solved.ObjectiveValue]
+    const bestLate = Object.entries(solved.Columns).reduce(
+      (sum, [name, column]) => sum + (name.startsWith('l_') && 'Primal' in column ? column.Primal : 0),
+      0,
+    )
+    const bestEnds = solved.ObjectiveValue - LATE_WEIGHS * bestLate
+    // where it is later than the best by what is allowed, its ends say nothing
+    return [{ over: late - bestLate - Math.max(LATER_MIN, LATER_SHARE * bestLate), ends: ends / bestEnds }]
   })
   const ten = Array.from({ length: 6 }, (_, i) => randomDay(20 + i, 10, 2 + (i % 2), 2 + (i % 2)))
   const gains = ten.map((day) => {
@@ -57,10 +68,21 @@ export async function measureDay(): Promise<Measure[]> {
       's',
       10,
     ),
+    atMost(
+      `lateness beyond the 5 min or 5 % allowed over the proven best, worst of ${proofs.length} days`,
+      Math.max(...proofs.map((p) => p.over)),
+      'min',
+      0,
+    ),
     {
-      ...atMost(`worst of ${proofs.length} days of 3 to 5 cars`, Math.max(...proofs), 'of the proven best', 1.06),
+      ...atMost(
+        `sum of the ends, worst of ${proofs.length} days of 3 to 5 cars`,
+        Math.max(...proofs.map((p) => p.ends)),
+        'of the proven best',
+        1.06,
+      ),
       reference: `a mixed-integer program of the same day, proved by HiGHS within ${SOLVER_S} s; ${PROVED.length - proofs.length} not proved`,
-      ratio: Math.max(...proofs),
+      ratio: Math.max(...proofs.map((p) => p.ends)),
     },
     {
       ...atMost(

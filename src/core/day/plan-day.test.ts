@@ -224,3 +224,22 @@ test('the same day gives the same plan', () => {
   const day = randomDay(9, 6, 2, 2)
   expect(planDay(day).plan.rows).toEqual(planDay(day).plan.rows)
 })
+
+/** Bests a mixed-integer solver proved of these very days (`./yperos perf day`): seed, cars, people; lateness and sum of ends, min. */
+const PROVED = [
+  [1, 3, 1, 76, 795],
+  [20, 3, 1, 127, 738],
+  [7, 4, 1, 39, 1233],
+  [3, 3, 2, 100, 665],
+] as const
+
+test.each(PROVED)(
+  'day %i of %i cars, %i people and one rig is as good as the proven best',
+  (seed, cars, people, late, ends) => {
+    const { cost } = planDay(randomDay(seed, cars, people, 1)).plan
+    expect(cost.late).toBeLessThanOrEqual(late + Math.max(5, 0.05 * late))
+    expect(cost.ends).toBeLessThanOrEqual(1.06 * ends)
+    // nothing is better than what was proved: the layout keeps to what a solver keeps to
+    expect(cost.late).toBeGreaterThan(late - 0.5)
+  },
+)

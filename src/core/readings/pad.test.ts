@@ -23,6 +23,10 @@ test('a bare figure is in the unit whoever types thinks in', () => {
   expect(read('vacuum', '0.9')).toEqual({ value: 0.9, unit: 'mbar' })
   expect(read('low', '220')).toEqual({ value: 220, unit: 'kPag' })
   expect(read('ambient', '68').value).toBeCloseTo(20, 6)
+  expect(padRead('high', '11.5', usualUnit('high', 'electronic', Units.parse({ pressure: 'bar' })), AIR)).toEqual({
+    value: 11.5,
+    unit: 'barg',
+  })
   expect(read('scale', '13.2').value).toBeCloseTo(374.2, 1)
   expect(usualUnit('vacuum', 'needle', own)).toBe('inHgV')
 })
@@ -40,4 +44,7 @@ test('what cannot be is refused, and the hint says the same in other figures or 
 test('while a hold is read the weather may be typed too, while it charges both sides', () => {
   expect(padChannels('hold')).toEqual(['vacuum', 'barometer', 'ambient'])
   expect(padChannels('charge')[0]).toBe('scale')
+  // while it runs the vent comes first, both sides beside it
+  expect(padChannels('prove')).toEqual(['vent', 'low', 'high', 'ambient'])
+  expect(padRead('vent', '46 F', 'C', AIR).value).toBeCloseTo(7.8, 1)
 })

@@ -20,7 +20,7 @@ export const NAMES: Record<PadChannel, string> = {
   ambient: 'air temperature',
   engine_bay: 'gas temperature, on a pipe',
   barometer: 'barometer',
-  vent: 'middle vent',
+  vent: 'vent',
 }
 
 /** What a step is about first, and what may be typed beside it. @param underPressure - nitrogen stands in the car */

@@ -134,7 +134,7 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
 const labelOf = (channel: PadChannel, unit: ReadingUnit): string =>
   channel === 'scale'
     ? 'Type what the scale shows'
-    : `Type a ${channel === 'vacuum' ? 'vacuum reading' : NAMES[channel]} ` +
+    : `Type a ${channel === 'vacuum' || channel === 'vent' ? `${NAMES[channel]} reading` : NAMES[channel]} ` +
       `(${unit === 'inHgV' ? 'inHg below the air' : unit} unless you say)`
 
 const BACK = '⌫'
