@@ -16,6 +16,7 @@ import { CarPromises } from './car-promises'
 import { ExpectForm, PromiseForm } from './day-forms'
 import { DayPaper } from './day-paper'
 import { LaneForms } from './lane-forms'
+import { LanePieces } from './lane-pieces'
 import { Lanes } from './lanes'
 import { type Lane, lanesOf, type Piece, spanOfDay } from './lanes-of'
 import { NextHeads } from './next-heads'
@@ -198,7 +199,17 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
         width="middle"
       >
         {asked?.kind === 'lane' && (
-          <LaneForms lane={asked.lane} day={day} viewer={viewer} nowMs={nowMs} timeZone={timeZone} onDone={close} />
+          <>
+            <LanePieces
+              lane={lanes.find((l) => l.id === asked.lane.id) ?? asked.lane}
+              people={Object.fromEntries(plan.shop.people.map((p) => [p.id, p.name]))}
+              mayPlan={viewer.mayPlan}
+              clock={clock}
+              timeZone={timeZone}
+              onDone={close}
+            />
+            <LaneForms lane={asked.lane} day={day} viewer={viewer} nowMs={nowMs} timeZone={timeZone} onDone={close} />
+          </>
         )}
       </Popup>
     </div>

@@ -12,13 +12,16 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { useRef } from 'react'
 import type { Pin } from '@/core/day/shop-day'
 import { type Axis, share, TimeAxis } from '../board/time-axis'
+import { useWidth } from '../hooks/use-width'
 import type { Lane, Piece } from './lanes-of'
 import { PieceBox } from './piece'
+import { targetsOf } from './targets'
 
 export const LANE_PX = 60
+/** Width of the lanes until it is measured, px. */
+const USUAL_PX = 1070
 /** A piece is put on whole five minutes, ms. */
 const SNAP_MS = 5 * 60_000
 
@@ -43,8 +46,8 @@ export const isMovable = (piece: Piece, lane: Lane): boolean =>
 
 /** Lanes of people and things on one axis; a planned piece is taken to another time, rig or person by hand or by keys. */
 export function Lanes({ lanes, axis, clock, nextId, movable, by, onLift, onMove, onDrop, onLane }: Props) {
-  const track = useRef<HTMLDivElement>(null)
-  const msPerPx = () => (axis.toMs - axis.fromMs) / Math.max(1, track.current?.clientWidth ?? 1)
+  const [track, width] = useWidth<HTMLDivElement>(USUAL_PX)
+  const msPerPx = () => (axis.toMs - axis.fromMs) / Math.max(1, width)
   const step: KeyboardCoordinateGetter = (event, { currentCoordinates: at }) => {
     const px = SNAP_MS / msPerPx()
     switch (event.code) {
@@ -120,6 +123,7 @@ export function Lanes({ lanes, axis, clock, nextId, movable, by, onLift, onMove,
             clock={clock}
             nextId={nextId}
             movable={movable}
+            width={width}
             onLane={onLane}
           />
         ))}
@@ -157,9 +161,11 @@ function LaneLine({
   clock,
   nextId,
   movable,
+  width,
   onLane,
-}: Pick<Props, 'axis' | 'clock' | 'nextId' | 'movable' | 'onLane'> & { lane: Lane }) {
+}: Pick<Props, 'axis' | 'clock' | 'nextId' | 'movable' | 'onLane'> & { lane: Lane; width: number }) {
   const names = namesShown(lane.pieces, axis)
+  const targets = targetsOf(lane.pieces, axis, width)
   const away = lane.off.find((o) => o.fromMs <= axis.nowMs && (o.toMs === null || o.toMs > axis.nowMs))
   return (
     <li
@@ -193,6 +199,8 @@ function LaneLine({
             named={names.has(piece.id)}
             accent={piece.id === nextId}
             movable={movable && isMovable(piece, lane)}
+            target={targets.has(piece.id)}
+            laneWidth={width}
           />
         ))}
         <span

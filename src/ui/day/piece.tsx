@@ -6,6 +6,7 @@ import { STEP_NAMES } from '@/core/job/steps'
 import type { Axis } from '../board/time-axis'
 import { share } from '../board/time-axis'
 import type { Piece } from './lanes-of'
+import { TARGET_PX } from './targets'
 import { WaitCurve } from './wait-curve'
 
 type Props = {
@@ -17,7 +18,14 @@ type Props = {
   /** it is the next of whoever looks */
   accent: boolean
   movable: boolean
+  /** it has room for a finger: else only a mouse takes it, and the lane's list leads to it */
+  target: boolean
+  /** of its lane, px */
+  laneWidth: number
 }
+
+/** Drawn no narrower, px. */
+const LEAST_PX = 6
 
 const STATE_WORDS = { done: 'done', running: 'under way', planned: 'planned' } as const
 
@@ -27,7 +35,7 @@ const saidOf = (p: Piece, clock: (ms: number) => string): string =>
   `${p.latestMs > p.toMs + 90_000 ? `, ${clock(p.latestMs)} at the latest` : ''}${p.pinnedBy ? `, set by ${p.pinnedBy}` : ''}`
 
 /** One piece of a lane: hands solid or outlined, a wait as a piece of the strata whose end fades as it is unsure. */
-export function PieceBox({ piece, axis, clock, named, accent, movable }: Props) {
+export function PieceBox({ piece, axis, clock, named, accent, movable, target, laneWidth }: Props) {
   const router = useRouter()
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: piece.id,
@@ -41,7 +49,7 @@ export function PieceBox({ piece, axis, clock, named, accent, movable }: Props) 
   const said = saidOf(piece, clock)
   const place = {
     left: `${left}%`,
-    width: `max(6px, calc(${right - left}% - 2px))`,
+    width: `max(${LEAST_PX}px, calc(${right - left}% - 2px))`,
     ...(transform && { transform: `translate(${transform.x}px, ${transform.y}px)` }),
   }
   const name = (
@@ -51,6 +59,32 @@ export function PieceBox({ piece, axis, clock, named, accent, movable }: Props) 
       {named || isDragging ? piece.name : ''}
     </span>
   )
+  const drawnPx = Math.max(LEAST_PX, ((right - left) / 100) * laneWidth - 2)
+  const shape =
+    piece.kind === 'wait' ? (
+      <WaitShape piece={piece} axis={axis} />
+    ) : (
+      <HandsShape piece={piece} axis={axis} accent={accent} lifted={isDragging} wide={right - left > 4.2} />
+    )
+  const looks = `absolute top-[21px] h-[34px] text-left ${isDragging ? 'z-20' : accent ? 'z-10' : ''}`
+  if (!target)
+    return (
+      // biome-ignore lint/a11y/useKeyWithClickEvents: for a mouse only; keys and fingers reach it by the lane's list
+      // biome-ignore lint/a11y/noStaticElementInteractions: the same
+      <span
+        aria-hidden="true"
+        ref={setNodeRef}
+        {...(movable && listeners)}
+        title={said}
+        onClick={open}
+        style={place}
+        data-piece={`${piece.name} ${piece.step}`}
+        className={`${looks} ${movable ? 'cursor-grab touch-none' : ''}`}
+      >
+        {name}
+        {shape}
+      </span>
+    )
   return (
     <button
       type="button"
@@ -60,16 +94,14 @@ export function PieceBox({ piece, axis, clock, named, accent, movable }: Props) 
       aria-roledescription={movable ? 'movable piece' : 'piece'}
       title={said}
       onClick={open}
-      style={place}
+      style={{ ...place, minWidth: TARGET_PX }}
       data-piece={`${piece.name} ${piece.step}`}
-      className={`absolute top-[21px] h-[34px] text-left ${isDragging ? 'z-20' : accent ? 'z-10' : ''} ${movable ? 'cursor-grab touch-none' : ''}`}
+      className={`${looks} ${movable ? 'cursor-grab touch-none' : ''}`}
     >
       {name}
-      {piece.kind === 'wait' ? (
-        <WaitShape piece={piece} axis={axis} />
-      ) : (
-        <HandsShape piece={piece} axis={axis} accent={accent} lifted={isDragging} wide={right - left > 4.2} />
-      )}
+      <span className="relative block h-full" style={{ width: drawnPx < TARGET_PX ? drawnPx : undefined }}>
+        {shape}
+      </span>
     </button>
   )
 }

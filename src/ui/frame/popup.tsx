@@ -13,8 +13,8 @@ type Props = {
 }
 
 const SHAPES = {
-  narrow: 'top-20 w-[min(420px,calc(100vw-32px))]',
-  middle: 'top-20 w-[min(520px,calc(100vw-32px))]',
+  narrow: 'top-20 max-h-[calc(100vh-96px)] w-[min(420px,calc(100vw-32px))] overflow-y-auto',
+  middle: 'top-20 max-h-[calc(100vh-96px)] w-[min(560px,calc(100vw-32px))] overflow-y-auto',
   // as high as the screen: its content scrolls
   tall: 'inset-y-10 flex w-[min(760px,calc(100vw-24px))] flex-col',
 } as const
