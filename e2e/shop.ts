@@ -267,3 +267,8 @@ export type Logged = {
 export async function logOf(request: APIRequestContext, jobId: string): Promise<Logged[]> {
   return ((await (await request.get(`/api/jobs/${jobId}/events`)).json()) as { events: Logged[] }).events
 }
+
+/** A picture of what stands there, where somebody asked for pictures (`SHOTS`, a folder). */
+export async function shot(page: Page, name: string): Promise<void> {
+  if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/${name}.png` })
+}

@@ -12,6 +12,7 @@ import {
   press,
   readings,
   record,
+  shot,
   signIn,
   startHold,
   startPull,
@@ -165,9 +166,10 @@ test('a gauge is swapped in the middle of a hold: the curve goes on, and the log
   await rowOf(page, old).getByRole('button', { name: 'Hang it on at the far end' }).click()
   await expect.poll(async () => (await send(0, 480)).stored).toBe(1)
   await expect(page.getByTestId('vacuum')).toHaveText('480')
-  await rowOf(page, fresh)
-    .getByRole('button', { name: `Instead of ${old}` })
-    .click()
+  const instead = rowOf(page, fresh).getByRole('button', { name: `Instead of ${old}` })
+  await instead.scrollIntoViewIfNeeded()
+  await shot(page, 'instruments')
+  await instead.click()
   await expect.poll(async () => (await send(1, 486)).stored).toBe(1)
   // the one that came off says what it says to nobody
   expect((await send(0, 9000)).stored).toBe(0)

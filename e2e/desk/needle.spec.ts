@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { OPENING } from '../../src/core/tests/opening'
-import { expect, sheetOf, signIn, test, theCall } from '../shop'
+import { expect, sheetOf, shot, signIn, test, theCall } from '../shop'
 
 const MINUTE = 60_000
 
@@ -37,7 +37,7 @@ test('a needle is a span of depths, its pull ends by the minutes, and a needle t
   await expect(theCall(page)).toContainText('No needle shows 500 micron: the pull ends by its minutes')
   await expect(theCall(page)).toContainText('Its minutes are over. Isolate it.')
   await expect(page.getByText(/Target reached/)).toHaveCount(0)
-  if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/needle-pull.png` })
+  await shot(page, 'needle-pull')
 
   await shutIn()
   for (const minutes of [74, 84, 94, 104, 120]) await read(minutes, 29.5)
@@ -59,16 +59,13 @@ test('a needle is a span of depths, its pull ends by the minutes, and a needle t
   }
   await expect.poll(newestAgoMin).toBeLessThan(4)
   expect(await newestAgoMin()).toBeGreaterThan(1.8)
-  if (process.env.SHOTS) {
-    await page.waitForTimeout(2500)
-    await page.screenshot({ path: `${process.env.SHOTS}/needle-hold.png` })
-  }
+  await shot(page, 'needle-hold')
   await theCall(page)
     .getByRole('button', { name: /Judge the hold/ })
     .click()
   await expect(theCall(page)).toContainText('The needle stood still.')
   await expect(theCall(page)).toContainText(/No leak of [\d,]+ g a year or more would have stayed hidden/)
-  if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/needle-still.png` })
+  await shot(page, 'needle-still')
   await theCall(page)
     .getByRole('button', { name: /Charge; the limit goes into the record/ })
     .click()

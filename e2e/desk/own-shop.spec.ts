@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, Page } from '@playwright/test'
 import { placesOf } from '../../src/ops/places'
-import { endEarly, expect, expectStep, press, sheetOf, test, theCall } from '../shop'
+import { endEarly, expect, expectStep, press, sheetOf, shot, test, theCall } from '../shop'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
 const NAME = 'own-test'
@@ -72,6 +72,7 @@ test('@long an empty shop is opened by its first person, and a real car with a n
   await page.getByLabel('Gauge').selectOption({ label: 'needle on the manifold' })
   await page.getByLabel('Pump').selectOption({ label: 'small, one stage' })
   await expect(page.getByRole('region', { name: 'Assumed' })).not.toContainText('Gauge')
+  await shot(page, 'own-set-up')
   await page.getByRole('button', { name: 'Open the shop' }).click()
   await expect(page).toHaveURL(/\/board$/)
   await expect(page.getByText('Quay 9 workshop').first()).toBeVisible()
@@ -132,10 +133,6 @@ const CLOSING = [
   'Label is filled in',
 ]
 
-const shot = async (page: Page, name: string) => {
-  if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/own-${name}.png` })
-}
-
 test('@long with a needle, a can and a kitchen scale, every reading typed, a real car goes from its gauges at rest to its hold', async ({
   browser,
 }) => {
@@ -152,10 +149,10 @@ test('@long with a needle, a can and a kitchen scale, every reading typed, a rea
   await press(page, 'Both are read')
   await press(page, 'Log the repair')
   await page.getByLabel('Oil by the label').fill('PAG 46')
-  await shot(page, 'fix')
+  await shot(page, 'own-fix')
   await press(page, 'Repair is logged')
   await expectStep(page, 'Rig')
-  await shot(page, 'rig')
+  await shot(page, 'own-rig')
   for (const label of [
     'Both valves are shut',
     'Both are on',
@@ -167,7 +164,7 @@ test('@long with a needle, a can and a kitchen scale, every reading typed, a rea
   await press(page, 'Pump is running')
   await press(page, 'Both valves are open')
   await typeReading(page, '29.5')
-  await shot(page, 'pull')
+  await shot(page, 'own-pull')
   await theCall(page)
     .getByRole('button', { name: /Isolate now/ })
     .click()
@@ -175,7 +172,7 @@ test('@long with a needle, a can and a kitchen scale, every reading typed, a rea
   await expectStep(page, 'Hold')
   for (let i = 0; i < 3; i++) await typeReading(page, '29.5')
   await page.waitForTimeout(1500)
-  await shot(page, 'hold')
+  await shot(page, 'own-hold')
   await endEarly(page, 'the bay is needed')
   // too little was read for any finding, and there is a way on
   await expect(theCall(page)).toContainText('Still undecided.')
@@ -208,18 +205,18 @@ test('@long a hold of the needle that was pencilled down is judged, charged from
   await page.reload()
   await press(page, /Judge the hold/, 30_000)
   await expect(theCall(page)).toContainText('The needle stood still.')
-  await shot(page, 'still')
+  await shot(page, 'own-still')
   await press(page, /Charge; the limit goes into the record/)
 
   await expectStep(page, 'Charge')
   await page.getByLabel('Gross of container 1, as weighed').fill('472 g')
   await page.getByLabel('Net of container 1, from its label').fill('12 oz')
-  await shot(page, 'plan')
+  await shot(page, 'own-plan')
   await press(page, 'Plan the charge')
   await press(page, 'can-1 is connected')
   await press(page, 'It is purged')
   await press(page, 'Both are open')
-  await shot(page, 'charging')
+  await shot(page, 'own-charging')
   // one weight says what is in, two the flow, three when to close
   await expect(theCall(page)).toContainText('two weights tell the flow, three when to close')
   await page.waitForTimeout(11_000)
@@ -231,22 +228,22 @@ test('@long a hold of the needle that was pencilled down is judged, charged from
   await typeReading(page, '442')
   await expect(theCall(page)).toContainText(/Close at \d\d:\d\d, ±\d+ min/)
   await expect(theCall(page)).toContainText(/Read the scale (at \d\d:\d\d: about [\d,]+ g then|now)/)
-  await shot(page, 'charging')
+  await shot(page, 'own-charging')
   await press(page, 'Low valve is shut')
   await page.getByLabel(/Gross/).first().fill('242 g')
   // 200 g less than what was typed last is asked about once, and kept
   await press(page, 'Container is shut')
   await expect(theCall(page)).toContainText('look once more')
   await press(page, 'Container is shut')
-  await shot(page, 'filled')
+  await shot(page, 'own-filled')
   await press(page, 'Go on to the proof')
   await expectStep(page, 'Prove')
-  await shot(page, 'prove')
+  await shot(page, 'own-prove')
   await press(page, 'Engine is on')
   // what is typed on the pad while it runs stands where the proof asks for it
   await typeReading(page, '8')
   await expect(page.getByLabel('Middle vent')).toHaveValue('8 C')
-  await shot(page, 'vent')
+  await shot(page, 'own-vent')
   await page.getByLabel('Low side, running').fill('30 psi')
   await page.getByLabel('High side, running').fill('180 psi')
   await press(page, 'It is read')

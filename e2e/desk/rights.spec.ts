@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { benchToken, expect, openCar, signIn, test } from '../shop'
+import { benchToken, expect, openCar, shot, signIn, test } from '../shop'
 
 const JOB = '00000000-0000-4000-8000-000000000000'
 
@@ -225,6 +225,7 @@ test('a procedure begins from a school, and says what its figures prove as they 
   await row.getByLabel('Ends').selectOption('target')
   await row.getByLabel('Target, micron').fill('250')
   await expect(row).toContainText('dew point of −31 °C at most')
+  await shot(page, 'procedure')
   // a sweep that stands at the end can follow nothing: it says so where it stands, and nothing is saved
   await row.getByRole('button', { name: 'Sweep with nitrogen' }).click()
   await page.getByRole('main').getByRole('button', { name: 'Save' }).click()

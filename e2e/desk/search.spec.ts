@@ -10,6 +10,7 @@ import {
   part,
   press,
   record,
+  shot,
   signIn,
   startPull,
   test,
@@ -94,9 +95,11 @@ test('@long empty after a new condenser: looked at, nitrogen in, the joint bubbl
       timeout: 60_000,
     },
   )
+  await shot(page, 'pressure-test')
   await press(page, 'Let out, at zero')
   await expect(seen(page)).toContainText(/Pressure test, .*: it falls/)
   await page.getByLabel('What was done at: joint, into the condenser').fill('new O-ring, snugged')
+  await shot(page, 'found')
   await press(page, 'Mended: keep it')
   await expectStep(page, 'Fix')
   await expect(theCall(page)).toContainText('Log what was renewed.')

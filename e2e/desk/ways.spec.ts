@@ -1,5 +1,18 @@
 import type { Page } from '@playwright/test'
-import { expect, expectStep, openCar, press, record, signIn, startHold, startPull, test, theCall } from '../shop'
+import {
+  expect,
+  expectStep,
+  finished,
+  openCar,
+  press,
+  record,
+  shot,
+  signIn,
+  startHold,
+  startPull,
+  test,
+  theCall,
+} from '../shop'
 
 const otherWays = async (page: Page) => {
   await page.getByRole('button', { name: /Another way/ }).click()
@@ -25,6 +38,7 @@ test('from a hold back to mending: what it undoes is said first, the leak is loo
   const back = await open(page, 'Back to an earlier step')
   await back.getByRole('radio', { name: /^Fix/ }).click()
   await expect(back).toContainText('The vacuum is lost')
+  await shot(page, 'turn-back')
   await back.getByRole('button', { name: 'Back to Fix' }).click()
   await expect(back.getByText('a word or two: the record keeps it')).toBeVisible()
   await back.getByLabel('Why').fill('a cap was left off')
@@ -131,6 +145,30 @@ test('a photograph is kept with its words; a file that is none is refused, and a
   await expect(page.getByRole('img', { name: /charge line of the label/ })).toBeVisible()
 })
 
+test('core tools without a manifold: the drawing and the call go by the tools', async ({ page, context }) => {
+  await signIn(context.request)
+  const rig = { cores: 'out', hoses: 2, pumpHose: undefined, name: 'Cart P4' }
+  const jobId = await openCar(context.request, { simulated: false, rig })
+  await record(
+    context.request,
+    jobId,
+    { kind: 'zero-read', payload: { lowPaG: 0, highPaG: 0, errorPa: 7000, typed: '0, 0' } },
+    finished('zero'),
+    { kind: 'fix-logged', payload: { renewed: [], openHours: 1, oilOwedMl: 0, oilReason: '' } },
+    finished('fix'),
+  )
+  await page.goto(`/job/${jobId}`)
+  const said = async (sentence: string, button: string) => {
+    await expect(theCall(page)).toContainText(sentence)
+    await press(page, button)
+  }
+  await said('Shut the tools’ valves.', 'Both valves are shut')
+  await said('Tools on both ports.', 'Both are on')
+  await shot(page, 'core-tools')
+  await said('Cores out, through the tools.', 'Cores are out')
+  await said('Hoses to the pump.', 'Hose on, cap off')
+})
+
 test('without a scale whole cans are counted: part of a can is refused, the band is said, and the record says so', async ({
   page,
   context,
@@ -150,6 +188,7 @@ test('without a scale whole cans are counted: part of a can is refused, the band
   await expect(cans).toContainText(
     /1 whole can brings about 3\d\d g, between 3\d\d and 3\d\d g; the label asks for 320 g/,
   )
+  await shot(page, 'no-scale')
   await cans.getByRole('button', { name: 'Charge by counting' }).click()
   await press(page, 'It is open')
   await press(page, 'Can 1 is empty')

@@ -3,7 +3,7 @@ import { compareCost, type Day, type DayCost, type DayPlan, lateOf, type Minutes
 import { costOf, type Ground, groundOf } from './layout'
 
 /** Layouts a search may make, by the number of blocks of the day: bounded by steps, so that the same day gives the same plan. */
-const LAYOUTS_MOST = 40_000
+const LAYOUTS_MOST = 80_000
 const BLOCKS_TIMES_LAYOUTS = 1_900_000
 /** Plans kept for choosing the one that stands the long tail best. */
 const POOL_MOST = 60
