@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/pages'
 import '@fontsource/fira-sans-condensed/400.css'
 import '@fontsource/fira-sans-condensed/500.css'
 import '@fontsource/fira-sans-condensed/600.css'
@@ -9,8 +10,8 @@ import { Queries } from '@/ui/frame/queries'
 import { Install } from '@/ui/offline/install'
 
 export const metadata: Metadata = {
-  title: 'Yperos',
-  description: 'Vacuum, hold and charge of vehicle air conditioning',
+  title: W.yperos,
+  description: W.vacuumHoldAndChargeOf,
 }
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 

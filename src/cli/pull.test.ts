@@ -120,7 +120,7 @@ describe('where a running pull stands', () => {
       /:3: 30 lies before the reading above it/,
     ],
     ['no header', CONTEXT, '60,vacuum,900,Pa', /:1: the header is/],
-    ['a unit nobody knows', CONTEXT, `${HEADER}\n60,vacuum,900,bar`, /:2: the unit "bar" is not known/],
+    ['a unit nobody knows', CONTEXT, `${HEADER}\n60,vacuum,900,atm`, /:2: the unit "atm" is not known/],
   ])('%s is refused with its place', (_name, ctx, rows, message) => {
     const refused = run(file('bad.csv', rows), '--context', file('bad.json', ctx), '--json')
     expect([refused.status, refused.stdout]).toEqual([2, ''])

@@ -1,3 +1,4 @@
+import { W } from './language/en/core'
 /** A quantity lies outside the range for which the formula or the entry means anything. */
 export class OutOfRange extends Error {
   readonly quantity: string
@@ -8,7 +9,7 @@ export class OutOfRange extends Error {
 
   /** All of `value`, `low` and `high` are in `unit`; `quantity` names what was out of range in plain words. */
   constructor(quantity: string, value: number, low: number, high: number, unit: string) {
-    super(`${quantity} is ${value} ${unit}; it must lie between ${low} and ${high} ${unit}`)
+    super(W.isItMustLieBetween(quantity, value, unit, low, high, unit))
     this.name = 'OutOfRange'
     this.quantity = quantity
     this.value = value

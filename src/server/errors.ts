@@ -1,3 +1,5 @@
+import { W } from '@/core/language/en/server'
+
 /** Outcomes a client must hear about, with the status each answers. */
 const STATUS = {
   'bad-input': 400,
@@ -43,4 +45,4 @@ export class AppError extends Error {
   }
 }
 
-export const notFound = (what: string): AppError => new AppError('not-found', `${what} is not here`)
+export const notFound = (what: string): AppError => new AppError('not-found', W.isNotHere(what))

@@ -1,5 +1,6 @@
 import type * as z from 'zod'
 import { OutOfRange, Unreadable } from '@/core/errors'
+import { W } from '@/core/language/en/server'
 import { isAway } from './db/away'
 import { AppError, type Fault } from './errors'
 import { log } from './log'
@@ -33,23 +34,13 @@ function answerError(error: unknown, request: Request): Response {
     )
   }
   log.error({ err: error, url: new URL(request.url).pathname }, 'unexpected failure')
-  return Response.json(
-    { error: 'internal', message: 'Something failed on our side; nothing was half-written. Try again.', faults: [] },
-    { status: 500 },
-  )
+  return Response.json({ error: 'internal', message: W.somethingFailedOnOurSide, faults: [] }, { status: 500 })
 }
 
 function knownError(error: unknown): AppError | null {
   if (error instanceof AppError) return error
   if (error instanceof OutOfRange || error instanceof Unreadable) return new AppError('bad-input', error.message)
-  return isAway(error)
-    ? new AppError(
-        'away',
-        'The database is away: nothing was recorded. It is tried again by itself; try once more in a moment.',
-        [],
-        error,
-      )
-    : null
+  return isAway(error) ? new AppError('away', W.theDatabaseIsAwayNothing, [], error) : null
 }
 
 /** A path in the way JSON tools write it, such as `readings[3].value`. */
@@ -72,7 +63,7 @@ export function parseInput<S extends z.ZodType>(schema: S, input: unknown): z.in
   throw new AppError('bad-input', first ? `${first.path || 'input'}: ${first.reason}` : 'bad input', faults)
 }
 
-const TOO_LARGE = 'the request is larger than 512 KiB: send fewer readings at a time'
+const TOO_LARGE = W.theRequestIsLargerThan
 
 /**
  * The body as text, read as it comes: cut at 512 KiB, and after 30 s.
@@ -95,7 +86,7 @@ export async function readBytes(request: Request, largest: number, tooLarge: str
   try {
     for (;;) {
       const piece = await Promise.race([reader.read(), tooSlow.over])
-      if (piece === 'over') throw new AppError('too-slow', 'the request did not arrive within 30 s')
+      if (piece === 'over') throw new AppError('too-slow', W.theRequestDidNotArrive)
       if (piece.done) break
       size += piece.value.byteLength
       if (size > largest) throw new AppError('too-large', tooLarge)
@@ -116,12 +107,7 @@ function decode(bytes: Uint8Array): string {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
   } catch (cause) {
-    throw new AppError(
-      'bad-input',
-      'the body is not UTF-8',
-      [{ path: '', reason: 'a byte that is no character' }],
-      cause,
-    )
+    throw new AppError('bad-input', W.theBodyIsNotUtf, [{ path: '', reason: W.aByteThatIsNo }], cause)
   }
 }
 
@@ -140,13 +126,12 @@ function sleep(ms: number): { over: Promise<'over'>; clear: () => void } {
 export async function readJson(request: Request): Promise<unknown> {
   const type = request.headers.get('content-type')
   // a program that names no type at all is let by: a browser always names one
-  if (type !== null && !/^application\/json\b/i.test(type))
-    throw new AppError('not-json', 'send JSON, with content-type: application/json')
+  if (type !== null && !/^application\/json\b/i.test(type)) throw new AppError('not-json', W.sendJsonWithContentType)
   const text = await readText(request)
   try {
     return JSON.parse(text)
   } catch (cause) {
-    throw new AppError('bad-input', 'the body is not JSON', [{ path: '', reason: (cause as Error).message }], cause)
+    throw new AppError('bad-input', W.theBodyIsNotJson, [{ path: '', reason: (cause as Error).message }], cause)
   }
 }
 

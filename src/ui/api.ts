@@ -1,5 +1,6 @@
 import { v4 as uuid } from 'uuid'
 import type { JobEvent } from '@/core/job/events'
+import { W } from '@/core/language/en/screen'
 import { learnServerTime } from './server-clock'
 
 /**
@@ -48,7 +49,7 @@ export async function sendBody<T = unknown>(path: string, body: BodyInit, type: 
   } catch {
     return {
       ok: false,
-      message: 'The server does not answer. Whether it was recorded is not known; try again.',
+      message: W.theServerDoesNotAnswer,
       faults: [],
       lost: true,
     }

@@ -1,5 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
+import { W } from '@/core/language/en/screen'
 import { CUBIC_METRES_S_PER_CFM, METRES_PER_MM, PA_PER_MICRON, PA_PER_PSI } from '@/core/units/constants'
 
 /** The day of a moment in a time zone, such as 2026-11-25. */
@@ -13,13 +14,13 @@ export const micronText = (pa: number): string => Math.round(pa / PA_PER_MICRON)
 
 /** Three figures of Pa or kPa, from Pa. */
 export function paText(pa: number): string {
-  if (pa >= 10_000) return `${(pa / 1000).toFixed(1)} kPa`
-  return `${pa >= 100 ? Math.round(pa) : pa.toPrecision(3)} Pa`
+  if (pa >= 10_000) return W.kpa((pa / 1000).toFixed(1))
+  return W.pa(pa >= 100 ? Math.round(pa) : pa.toPrecision(3))
 }
 
 /** A gauge pressure in kPa and psig, from Pa above the air. */
 export const gaugeText = (paG: number): string =>
-  `${Math.round(paG / 1000)} kPa, ${Math.round(paG / PA_PER_PSI)} psig`.replaceAll('-', '−')
+  W.kpaPsig(Math.round(paG / 1000), Math.round(paG / PA_PER_PSI)).replaceAll('-', '−')
 
 /** A number with a true minus. */
 export function signed(value: number, digits: number): string {

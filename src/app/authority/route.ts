@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises'
+import { W } from '@/core/language/en/pages'
 import { environment } from '@/server/environment'
 import { AppError } from '@/server/errors'
 import { handle } from '@/server/http'
@@ -9,8 +10,7 @@ export const dynamic = 'force-dynamic'
 export const GET = handle(async () => {
   const file = environment().YPEROS_AUTHORITY
   const certificate = file === '' ? null : await readFile(file).catch(() => null)
-  if (!certificate)
-    throw new AppError('not-found', 'This server speaks no TLS of its own: start it with ./yperos up --lan.')
+  if (!certificate) throw new AppError('not-found', W.thisServerSpeaksNoTls)
   return new Response(new Uint8Array(certificate), {
     headers: {
       'content-type': 'application/x-x509-ca-cert',

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { text } from '../entry/text'
 import { CORE_SIZES } from '../job/events'
+import { W } from '../language/en/book'
 
 /** Letters an identification number may have: no I, O, Q. */
 const VIN = /^[A-HJ-NPR-Z0-9]{17}$/
@@ -12,7 +13,7 @@ export const CarFacts = z.strictObject({
   /** identification number, 17 characters */
   vin: text(17, 0)
     .transform((v) => v.toUpperCase())
-    .refine((v) => v === '' || VIN.test(v), { error: 'has 17 characters: digits and letters without I, O and Q' })
+    .refine((v) => v === '' || VIN.test(v), { error: W.has17CharactersDigitsAnd })
     .default(''),
   /** the owner's own number or name for it */
   owner: text(80, 0).default(''),

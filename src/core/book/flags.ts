@@ -1,5 +1,6 @@
 import type { JobEvent } from '../job/events'
 import { chargedG, countsAsWork, type JobState } from '../job/state'
+import { W } from '../language/en/book'
 
 /** What a job is looked for by, besides its words: the words of the filter, others that mean the same, and whether it holds. */
 type Flag = { words: string; also: readonly string[]; holds: (state: JobState, events: readonly JobEvent[]) => boolean }
@@ -18,32 +19,32 @@ function offTarget(state: JobState): boolean {
 }
 
 export const FLAGS = {
-  unsigned: { words: 'unsigned', also: ['not signed'], holds: (s) => !s.signed },
-  signed: { words: 'signed', also: [], holds: (s) => s.signed !== undefined },
-  closed: { words: 'ended early', also: ['closed'], holds: (s) => s.closed !== undefined && !s.signed },
-  skipped: { words: 'skipped hold', also: ['hold skipped'], holds: (s) => s.holds.some((h) => h.skipped) },
-  shortened: { words: 'shortened hold', also: ['hold ended early'], holds: (s) => s.holds.some((h) => h.shortened) },
-  caution: { words: 'caution passed', also: ['cautions passed'], holds: has('caution-passed') },
-  corrected: { words: 'corrected', also: [], holds: (s) => s.corrections.length > 0 },
-  tight: { words: 'found tight', also: ['tight', 'verdict tight'], holds: found('tight') },
-  damp: { words: 'found damp', also: ['damp', 'wet', 'verdict damp'], holds: found('damp') },
+  unsigned: { words: W.unsigned, also: [W.notSigned], holds: (s) => !s.signed },
+  signed: { words: W.signed, also: [], holds: (s) => s.signed !== undefined },
+  closed: { words: W.endedEarly, also: ['closed'], holds: (s) => s.closed !== undefined && !s.signed },
+  skipped: { words: W.skippedHold, also: [W.holdSkipped], holds: (s) => s.holds.some((h) => h.skipped) },
+  shortened: { words: W.shortenedHold, also: [W.holdEndedEarly], holds: (s) => s.holds.some((h) => h.shortened) },
+  caution: { words: W.cautionPassed, also: [W.cautionsPassed], holds: has('caution-passed') },
+  corrected: { words: W.corrected, also: [], holds: (s) => s.corrections.length > 0 },
+  tight: { words: W.foundTight, also: ['tight', W.verdictTight], holds: found('tight') },
+  damp: { words: W.foundDamp, also: ['damp', 'wet', W.verdictDamp], holds: found('damp') },
   leak: {
-    words: 'found leaking',
-    also: ['leak', 'leaking', 'leaks', 'verdict leak'],
+    words: W.foundLeaking,
+    also: ['leak', 'leaking', 'leaks', W.verdictLeak],
     holds: (s) => found('leak')(s) || found('leak-and-damp')(s),
   },
-  undecided: { words: 'undecided', also: ['verdict undecided'], holds: found('undecided') },
-  invalid: { words: 'invalid hold', also: ['invalid', 'verdict invalid'], holds: found('invalid') },
-  accepted: { words: 'leak accepted', also: [], holds: (s) => s.accepted !== undefined },
-  'off-target': { words: 'off target', also: [], holds: offTarget },
-  counted: { words: 'cans counted', also: ['not weighed'], holds: (s) => (s.counted?.emptied.length ?? 0) > 0 },
-  pictured: { words: 'with photograph', also: ['with photographs'], holds: (s) => s.photos.length > 0 },
-  training: { words: 'training', also: ['demonstration'], holds: (s) => !countsAsWork(s) },
+  undecided: { words: W.undecided, also: [W.verdictUndecided], holds: found('undecided') },
+  invalid: { words: W.invalidHold, also: ['invalid', W.verdictInvalid], holds: found('invalid') },
+  accepted: { words: W.leakAccepted, also: [], holds: (s) => s.accepted !== undefined },
+  'off-target': { words: W.offTarget, also: [], holds: offTarget },
+  counted: { words: W.cansCounted, also: [W.notWeighed], holds: (s) => (s.counted?.emptied.length ?? 0) > 0 },
+  pictured: { words: W.withPhotograph, also: [W.withPhotographs], holds: (s) => s.photos.length > 0 },
+  training: { words: W.training, also: ['demonstration'], holds: (s) => !countsAsWork(s) },
 } as const satisfies Record<string, Flag>
 
 export type FlagId = keyof typeof FLAGS | 'former'
 /** Set by an import, not by any event. */
-const FORMER = { words: 'of a former life', also: ['imported'] }
+const FORMER = { words: W.ofAFormerLife, also: ['imported'] }
 
 /** Words of every filter, its own first. */
 export const FLAG_WORDS = Object.fromEntries(

@@ -3,6 +3,7 @@ import { Id } from '../entry/id'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
+import { W } from '../language/en/book'
 import { GRAMS_PER, type MassUnit, parseMass } from '../units/mass'
 import type { CarVisit } from './car-visit'
 
@@ -23,7 +24,7 @@ export const FormerLine = z
   })
   .refine((l) => l.recoveredG !== null || l.chargedG !== null || l.verdict !== null || l.note !== '', {
     path: ['chargedG'],
-    error: 'says nothing: neither what came out, nor what went in, nor what was found',
+    error: W.saysNothingNeitherWhatCame,
   })
 export type FormerLine = z.infer<typeof FormerLine>
 
@@ -45,7 +46,7 @@ export const WEIGHT_UNITS = {
   oz: 'ounces',
   lb: 'pounds',
   kg: 'kilograms',
-  typed: 'with its unit in each cell',
+  typed: W.withItsUnitInEach,
 } as const
 export type FormerMapping = {
   columns: Record<FormerColumn, string>
@@ -105,24 +106,23 @@ export function readFormer(
     const before = faults.length
     const fault = (column: FormerColumn, why: string) =>
       faults.push({ line, column: mapping.columns[column] || column, found: cell(column), why })
-    if (cell('car') === '') fault('car', 'a car has a name')
+    if (cell('car') === '') fault('car', W.aCarHasAName)
     const day = dayOf(cell('date'), mapping.dates)
-    if (day === null) fault('date', `no day: ${DATE_ORDERS[mapping.dates]} is expected`)
-    else if (day > today) fault('date', 'lies ahead of today')
+    if (day === null) fault('date', W.noDayIsExpected(DATE_ORDERS[mapping.dates]))
+    else if (day > today) fault('date', W.liesAheadOfToday)
     const recovered = weightOf(cell('recovered'), mapping.weights)
     if ('why' in recovered) fault('recovered', recovered.why)
     const charged = weightOf(cell('charged'), mapping.weights)
     if ('why' in charged) fault('charged', charged.why)
-    else if (charged.grams !== null && charged.grams < 20)
-      fault('charged', `${charged.grams.toFixed(1)} g is no charge: is the column in another unit?`)
+    else if (charged.grams !== null && charged.grams < 20) fault('charged', W.gIsNoChargeIs(charged.grams.toFixed(1)))
     const verdict = verdictOf(cell('verdict'))
-    if (verdict === undefined) fault('verdict', `one of ${FORMER_VERDICTS.join(', ')}, or nothing`)
+    if (verdict === undefined) fault('verdict', W.oneOfOrNothing(FORMER_VERDICTS.join(', ')))
     const named = cell('refrigerant')
     const refrigerant = named === '' ? mapping.refrigerant : REFRIGERANTS.find((r) => tidy(r) === tidy(named))
-    if (refrigerant === undefined) fault('refrigerant', `one of ${REFRIGERANTS.join(', ')}`)
+    if (refrigerant === undefined) fault('refrigerant', W.oneOf(REFRIGERANTS.join(', ')))
     const same = JSON.stringify([cell('car').toLowerCase(), cell('plate').toLowerCase(), day, recovered, charged])
     const first = seen.get(same)
-    if (first !== undefined) fault('car', `the same as line ${first}: one of the two is too much`)
+    if (first !== undefined) fault('car', W.theSameAsLineOne(first))
     else seen.set(same, line)
     if (faults.length > before || day === null || refrigerant === undefined || verdict === undefined) continue
     const parsed = FormerLine.safeParse({
@@ -162,11 +162,11 @@ function dayOf(written: string, order: FormerMapping['dates']): string | null {
 function weightOf(cell: string, weights: FormerMapping['weights']): { grams: number | null } | { why: string } {
   if (cell === '' || cell === '-') return { grams: null }
   const bare = /^\d+(?:[.,]\d+)?$/.test(cell)
-  if (weights === 'typed' && bare) return { why: 'a weight without a unit, where each cell has its own' }
+  if (weights === 'typed' && bare) return { why: W.aWeightWithoutAUnit }
   try {
     const { grams, unit } = parseMass(cell.replace(',', '.'), weights === 'typed' ? 'g' : (weights as MassUnit))
     if (weights !== 'typed' && !bare && GRAMS_PER[unit] !== GRAMS_PER[weights as MassUnit])
-      return { why: `in ${unit}, where the column is in ${WEIGHT_UNITS[weights]}: mixed units are not guessed at` }
+      return { why: W.inWhereTheColumnIs(unit, WEIGHT_UNITS[weights]) }
     return { grams }
   } catch (error) {
     return { why: (error as Error).message }
@@ -209,6 +209,6 @@ export const formerVisit = (l: FormerLine, at: string, label: { leastG: number; 
   renewed: [],
   mended: [],
   notes: l.note === '' ? [] : [l.note],
-  procedure: 'brought in from a file',
+  procedure: W.broughtInFromAFile,
   ended: 'former',
 })

@@ -1,3 +1,4 @@
+import { W } from '../language/en/book'
 /** What is told of one person in a period, plainly; no points, no order. */
 export type PersonFigures = {
   id: string | null
@@ -17,11 +18,11 @@ export type PersonFigures = {
 
 /** The figures of a person in one sentence. */
 export function personWords(p: PersonFigures): string {
-  if (p.signed + p.charges + p.skipped + p.cautions + p.alarms === 0) return 'Nothing in this time.'
+  if (p.signed + p.charges + p.skipped + p.cautions + p.alarms === 0) return W.nothingInThisTime
   const charges =
     p.offMedianG === null
       ? ''
-      : ` Half of ${p.charges} charges lie within ${Math.round(p.offMedianG)} g of the plan, the farthest ${Math.round(p.offMostG ?? 0)} g.`
-  const alarms = p.alarms === 0 ? '' : ` ${p.unanswered} of ${p.alarms} alarms were answered by nobody.`
+      : W.halfOfChargesLieWithin(p.charges, Math.round(p.offMedianG), Math.round(p.offMostG ?? 0))
+  const alarms = p.alarms === 0 ? '' : W.ofAlarmsWereAnsweredBy(p.unanswered, p.alarms)
   return `${p.signed} ${p.signed === 1 ? 'record' : 'records'} signed.${charges}${alarms}`
 }

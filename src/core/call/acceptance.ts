@@ -1,5 +1,6 @@
 import { holdStage } from '../job/stage-now'
 import type { Hold, JobState } from '../job/state'
+import { W } from '../language/en/call-acceptance'
 import { FOUND_SENTENCES } from './found-sentences'
 
 type Ended = NonNullable<Hold['ended']>
@@ -20,10 +21,7 @@ export function acceptanceOf(state: JobState, ended: Ended): Accepted {
       return {
         accepted: tight && fine,
         by: 'judge',
-        words:
-          tight && !fine
-            ? [`Tight, but this procedure asks for ${limit} g a year, and so much is not ruled out yet.`]
-            : [],
+        words: tight && !fine ? [W.tightButThisProcedureAsks(limit)] : [],
       }
     }
     case 'rule': {
@@ -34,8 +32,8 @@ export function acceptanceOf(state: JobState, ended: Ended): Accepted {
         accepted: passes,
         by: 'rule',
         words: [
-          `By this procedure its rule decides: ${ended.rule?.words ?? accept.rule}, ${SAYS[ended.rule?.says ?? 'not yet']}.`,
-          ...(differs ? [`The judge says otherwise: ${judge} The record keeps both.`] : []),
+          W.byThisProcedureItsRule(ended.rule?.words ?? accept.rule, SAYS[ended.rule?.says ?? 'not yet']),
+          ...(differs ? [W.theJudgeSaysOtherwiseThe(judge)] : []),
         ],
       }
     }
@@ -43,7 +41,7 @@ export function acceptanceOf(state: JobState, ended: Ended): Accepted {
       return {
         accepted: tight,
         by: 'word',
-        words: [`By this procedure a person’s word decides. The judge says: ${FOUND_SENTENCES[ended.verdict]}`],
+        words: [W.byThisProcedureAPersons(FOUND_SENTENCES[ended.verdict])],
       }
     default: {
       const unknown: never = accept
@@ -52,4 +50,4 @@ export function acceptanceOf(state: JobState, ended: Ended): Accepted {
   }
 }
 
-const SAYS = { passes: 'it passes', fails: 'it fails', 'not yet': 'it had not held long enough' } as const
+const SAYS = { passes: W.itPasses, fails: W.itFails, 'not yet': W.itHadNotHeldLong } as const

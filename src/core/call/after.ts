@@ -1,6 +1,7 @@
 import { highIsSeen, leaveItemsOf } from '../job/sides'
 import { proofPoints } from '../job/stage-now'
 import type { JobState, LeaveItem } from '../job/state'
+import { W } from '../language/en/call-after'
 import { bandsFor } from '../prove/bands'
 import { type Cause, diagnose } from '../prove/diagnose'
 import { proofHistory } from '../prove/proof-history'
@@ -16,36 +17,32 @@ export function callProve(state: JobState, live: Live): Call {
   const points = proofPoints(state)
   if (points.every((point) => read.has(point))) return callProved(state, live)
   const first = state.proofs.length === 0
-  const speed = points.find((point) => !read.has(point)) === 'idle' ? 'at idle' : 'at 1,500 rpm'
+  const speed = points.find((point) => !read.has(point)) === 'idle' ? W.atIdle : W.at1500Rpm
   const waits = settlesMs(state)
   const early = first && waits !== null && live.nowMs < waits
   return {
     sentence: early
-      ? 'Let it run. Read it from'
+      ? W.letItRunReadIt
       : first
         ? highIsSeen(state)
-          ? `Read both sides and the vent, ${speed}.`
-          : `Read the low side and the vent, ${speed}.`
-        : `Read it again ${speed}.`,
-    ...(early && { figure: { text: live.clock(waits), caption: `${SETTLES_MIN} minutes after the engine went on` } }),
+          ? W.readBothSidesAndThe(speed)
+          : W.readTheLowSideAnd(speed)
+        : W.readItAgain(speed),
+    ...(early && { figure: { text: live.clock(waits), caption: W.minutesAfterTheEngineWent(SETTLES_MIN) } }),
     why: [
-      ...(state.rig.engine === 'off' ? ['Engine on, cooling at maximum, recirculation, air over the condenser.'] : []),
+      ...(state.rig.engine === 'off' ? [W.engineOnCoolingAtMaximum] : []),
       ...(live.running ?? []),
-      ...(highIsSeen(state)
-        ? []
-        : ['Nothing hangs on the high port: what it does stays unread, and the record says so.']),
-      state.counted
-        ? 'Nothing was weighed: these readings decide more than usual; the maker’s chart comes first.'
-        : 'The weight decides. Two needles only cross-check it; the maker’s chart comes first.',
+      ...(highIsSeen(state) ? [] : [W.nothingHangsOnTheHigh]),
+      state.counted ? W.nothingWasWeighedTheseReadings : W.theWeightDecidesTwoNeedles,
     ],
     form: 'proof',
-    watch: ['Hoses and sleeves clear of the fan.', 'Engine exhaust led out, brake on, out of gear.'],
+    watch: [W.hosesAndSleevesClearOf, W.engineExhaustLedOutBrake],
     action:
       state.rig.engine === 'off' && first
-        ? { label: 'Engine is on', key: 'E', does: record(set('engine', 'on')) }
-        : { label: 'It is read', key: 'R', does: { do: 'send', form: 'proof' } },
-    plain: first ? [] : [{ label: 'Enough, close it up', key: 'C', does: record(finish('prove')) }],
-    after: points.length - read.size > 1 ? 'Then once more at 1,500 rpm.' : 'Then leave the car as it should be.',
+        ? { label: W.engineIsOn, key: 'E', does: record(set('engine', 'on')) }
+        : { label: W.itIsRead, key: 'R', does: { do: 'send', form: 'proof' } },
+    plain: first ? [] : [{ label: W.enoughCloseItUp, key: 'C', does: record(finish('prove')) }],
+    after: points.length - read.size > 1 ? W.thenOnceMoreAt1 : W.thenLeaveTheCarAs,
   }
 }
 
@@ -62,13 +59,10 @@ function callProved(state: JobState, live: Live): Call {
   )
   const right = first === undefined || first.kind === 'as-it-should-be'
   return {
-    sentence: right ? 'Proved. Leave it in order.' : 'Read, and not as it should be.',
+    sentence: right ? W.provedLeaveItInOrder : W.readAndNotAsIt,
     why: right
-      ? ['The readings are in the record beside the bands they were held against.']
-      : [
-          `Likeliest, ${chanceWords(first.chance)}: ${first.sentence} ${first.next}`,
-          'Never a certainty from two needles. The readings are in the record.',
-        ],
+      ? [W.theReadingsAreInThe]
+      : [`Likeliest, ${chanceWords(first.chance)}: ${first.sentence} ${first.next}`, W.neverACertaintyFromTwo],
     watch: [],
     ...provedButtons(state, right ? undefined : first),
   }
@@ -79,33 +73,33 @@ const LEADS_FROM = 0.6
 
 /** A car that is as it should be is closed up; one that is not goes where its likeliest cause leads. */
 function provedButtons(state: JobState, first: Cause | undefined): Pick<Call, 'action' | 'plain'> {
-  const close: CallButton = { label: 'Close it up', key: 'C', does: record(finish('prove')) }
+  const close: CallButton = { label: W.closeItUp, key: 'C', does: record(finish('prove')) }
   const [turn] = first ? turnFor(state, first) : []
   if (!turn || !first) return { action: close, plain: [] }
   return first.chance >= LEADS_FROM
-    ? { action: turn, plain: [{ ...close, label: 'Close it up all the same' }] }
+    ? { action: turn, plain: [{ ...close, label: W.closeItUpAllThe }] }
     : { action: close, plain: [turn] }
 }
 
 /** Where a cause leads: what cannot be mended with the charge inside is recovered first. */
 function turnFor(state: JobState, { kind, sentence }: Cause): CallButton[] {
   if (kind === 'restriction' || kind === 'too-much' || kind === 'air')
-    return [{ label: 'Recover it and go back', key: 'B', does: record(...turnDeeds(state, 'zero', sentence)) }]
+    return [{ label: W.recoverItAndGoBack, key: 'B', does: record(...turnDeeds(state, 'zero', sentence)) }]
   return kind === 'short'
-    ? [{ label: 'Back to the charge', key: 'B', does: record(...turnDeeds(state, 'charge', sentence)) }]
+    ? [{ label: W.backToTheCharge, key: 'B', does: record(...turnDeeds(state, 'charge', sentence)) }]
     : []
 }
 
 /** What the hands do for each item of the closing list, in its order. */
 export const LEAVE_WORDS: Record<LeaveItem, { task: string; done: string }> = {
-  'cores-in': { task: 'Cores back in through the tools, at a little pressure', done: 'Cores are in' },
-  'container-shut': { task: 'Shut the container, draw the line down', done: 'Container is shut' },
-  'low-coupler-off': { task: 'Low coupler off while it runs', done: 'Low coupler is off' },
-  'engine-off': { task: 'Engine off, let it rest', done: 'Engine is off' },
-  'high-coupler-off': { task: 'High coupler off after the rest', done: 'High coupler is off' },
-  'caps-on': { task: 'Caps on: the cap is the real seal', done: 'Both caps are on' },
-  'pump-capped': { task: 'Pump capped, exhaust plug in, oil drained warm if due', done: 'Pump is capped' },
-  'label-filled': { task: 'Label filled in under the hood', done: 'Label is filled in' },
+  'cores-in': { task: W.coresBackInThroughThe, done: W.coresAreIn },
+  'container-shut': { task: W.shutTheContainerDrawThe, done: W.containerIsShut },
+  'low-coupler-off': { task: W.lowCouplerOffWhileIt, done: W.lowCouplerIsOff },
+  'engine-off': { task: W.engineOffLetItRest, done: W.engineIsOff },
+  'high-coupler-off': { task: W.highCouplerOffAfterThe, done: W.highCouplerIsOff },
+  'caps-on': { task: W.capsOnTheCapIs, done: W.bothCapsAreOn },
+  'pump-capped': { task: W.pumpCappedExhaustPlugIn, done: W.pumpIsCapped },
+  'label-filled': { task: W.labelFilledInUnderThe, done: W.labelIsFilledIn },
 }
 
 export function callLeave(state: JobState): Call {
@@ -115,13 +109,8 @@ export function callLeave(state: JobState): Call {
     const words = LEAVE_WORDS[next]
     return {
       sentence: `${words.task}.`,
-      why: [`${state.left.length} of ${items.length} done.`],
-      watch:
-        next === 'high-coupler-off'
-          ? ['The high side needs its rest: it was at full pressure.']
-          : next === 'cores-in'
-            ? ['No tool comes off while its core is out: everything inside would follow it.']
-            : [],
+      why: [W.ofDone(state.left.length, items.length)],
+      watch: next === 'high-coupler-off' ? [W.theHighSideNeedsIts] : next === 'cores-in' ? [W.noToolComesOffWhile] : [],
       action: {
         label: words.done,
         key: 'D',
@@ -131,11 +120,11 @@ export function callLeave(state: JobState): Call {
     }
   }
   return {
-    sentence: 'Sign the record.',
-    why: ['Everything is logged. After the signature changes are corrections on top.'],
+    sentence: W.signTheRecord,
+    why: [W.everythingIsLoggedAfterThe],
     form: 'sign',
     watch: [],
-    action: { label: 'Sign', key: 'S', does: { do: 'send', form: 'sign' } },
+    action: { label: W.sign, key: 'S', does: { do: 'send', form: 'sign' } },
     plain: [],
   }
 }

@@ -5,6 +5,7 @@ import { stopNow } from '../charge/plan-for-job'
 import { chargeFlows } from '../charge/watch-charge'
 import { seatRead } from '../job/gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
+import { W } from '../language/en/call-alarms'
 import { comeBackAt } from '../pull/forecast'
 import { findingOf } from './finding'
 import { readNext } from './read-next'
@@ -25,16 +26,16 @@ const ranAway = ({ fallPaS, leaptPa }: Live, morePaS: number): boolean =>
 
 /** What an alarm was about, by the first word of its id. */
 const WORDS: Record<string, string> = {
-  target: 'target reached',
-  verdict: 'hold decided',
-  runaway: 'pressure running away',
-  silent: 'gauge silent',
-  'scale-silent': 'scale silent',
-  back: 'time to come back',
-  read: 'a reading is due',
-  pressure: 'a side out of its limits',
-  past: 'weight past its stop',
-  moved: 'it ends at another time',
+  target: W.targetReached,
+  verdict: W.holdDecided,
+  runaway: W.pressureRunningAway,
+  silent: W.gaugeSilent,
+  'scale-silent': W.scaleSilent,
+  back: W.timeToComeBack,
+  read: W.aReadingIsDue,
+  pressure: W.aSideOutOfIts,
+  past: W.weightPastItsStop,
+  moved: W.itEndsAtAnotherTime,
 }
 const kindOf = (id: string): string => id.split(':')[0] ?? ''
 export const alarmWords = (id: string): string => WORDS[kindOf(id)] ?? id
@@ -63,9 +64,7 @@ export function unanswered(state: JobState, alarms: readonly Alarm[], nowMs: num
 /** A car left standing wants nobody before its time: its gauge may be off. */
 function parkedAlarms({ parked }: JobState, { nowMs }: Live): Alarm[] {
   const at = parked?.comeBackAt
-  return at && nowMs >= Date.parse(at)
-    ? [{ id: `back:parked:${at}`, sentence: 'It was left until now: look at it.' }]
-    : []
+  return at && nowMs >= Date.parse(at) ? [{ id: `back:parked:${at}`, sentence: W.itWasLeftUntilNow }] : []
 }
 
 function runningAlarms(state: JobState, live: Live, factor: number): Alarm[] {
@@ -86,10 +85,7 @@ function pressureAlarms(state: JobState, live: Live): Alarm[] {
   if (state.step !== 'charge' || state.rig.engine !== 'on' || !open) return []
   const found = chargePressureOf(state, live)
   if (!found) return []
-  const sentence =
-    found === 'high-over'
-      ? 'High side over its limit: close it, engine off.'
-      : 'Low side in a vacuum: close it and look.'
+  const sentence = found === 'high-over' ? W.highSideOverItsLimit : W.lowSideInAVacuum
   return [{ id: `pressure:${found}:${open.id}`, sentence }]
 }
 
@@ -102,7 +98,7 @@ function pastAlarms(state: JobState, { scaleG }: Live): Alarm[] {
   const stop = stopNow(state, open?.id)
   if (state.step !== 'charge' || !open || !stop || scaleG === undefined || !chargeFlows(state)) return []
   return scaleG < stop.stopGrossG - pastByG(state.opened.rig.scaleStepG)
-    ? [{ id: `past:${open.id}`, sentence: 'The weight is past its stop and it still flows: close it.' }]
+    ? [{ id: `past:${open.id}`, sentence: W.theWeightIsPastIts }]
     : []
 }
 
@@ -126,7 +122,7 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
       ? [
           {
             id: `target:${n}`,
-            sentence: `Target reached: ${sayOf(live).vacuum(carPa ?? 0)}.`,
+            sentence: W.targetReached2(sayOf(live).vacuum(carPa ?? 0)),
           },
         ]
       : []),
@@ -134,16 +130,11 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
       ? [
           {
             id: `back:pull:${n}`,
-            sentence:
-              seat === 'needle'
-                ? 'The pull’s minutes are over: isolate it.'
-                : 'The pull’s time is up, and it is not at its target.',
+            sentence: seat === 'needle' ? W.thePullsMinutesAreOver : W.thePullsTimeIsUp,
           },
         ]
       : []),
-    ...(ranAway(live, RUNAWAY_PULL_PA_S)
-      ? [{ id: `runaway:pull:${n}`, sentence: 'It rises with the pump on: something has opened.' }]
-      : []),
+    ...(ranAway(live, RUNAWAY_PULL_PA_S) ? [{ id: `runaway:pull:${n}`, sentence: W.itRisesWithThePump }] : []),
   ]
 }
 
@@ -155,21 +146,16 @@ function holdAlarms(state: JobState, live: Live): Alarm[] {
   const finding = judged && findingOf(judged)
   const over = live.nowMs >= holdEndsMs(hold)
   return [
-    ...(over ? [{ id: `back:hold:${n}:${hold.plannedMinutes}`, sentence: 'The hold’s time is up: judge it.' }] : []),
+    ...(over ? [{ id: `back:hold:${n}:${hold.plannedMinutes}`, sentence: W.theHoldsTimeIsUp }] : []),
     ...(finding && !over
       ? [
           {
             id: `verdict:${n}:${finding}`,
-            sentence:
-              finding === 'wet'
-                ? 'The hold found water for certain; a leak stays open.'
-                : `The hold is decided: ${finding.replaceAll('-', ' ')}.`,
+            sentence: finding === 'wet' ? W.theHoldFoundWaterFor : W.theHoldIsDecided(finding.replaceAll('-', ' ')),
           },
         ]
       : []),
-    ...(ranAway(live, RUNAWAY_HOLD_PA_S)
-      ? [{ id: `runaway:hold:${n}`, sentence: 'It is running away: a valve, a hose or a large hole.' }]
-      : []),
+    ...(ranAway(live, RUNAWAY_HOLD_PA_S) ? [{ id: `runaway:hold:${n}`, sentence: W.itIsRunningAwayA }] : []),
   ]
 }
 
@@ -181,7 +167,7 @@ function scaleSilence(state: JobState, { scaleAtMs, scaleByHand, nowMs }: Live, 
   return [
     {
       id: `scale-silent:${open.id}:${new Date(scaleAtMs).toISOString().slice(0, 16)}`,
-      sentence: 'The scale says nothing while it flows: shut the valve, look at it, and type what it shows.',
+      sentence: W.theScaleSaysNothingWhile,
     },
   ]
 }
@@ -199,7 +185,7 @@ function silence(state: JobState, live: Live, factor: number): Alarm[] {
   return [
     {
       id: `silent:${new Date(live.vacuumAtMs).toISOString().slice(0, 16)}`,
-      sentence: `The gauge has said nothing for ${Math.round(ageS / 60) || 1} min: battery, lead or range? Type readings meanwhile.`,
+      sentence: W.theGaugeHasSaidNothing(Math.round(ageS / 60) || 1),
     },
   ]
 }

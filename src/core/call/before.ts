@@ -1,5 +1,6 @@
 import { sidesOf } from '../job/sides'
 import type { JobState } from '../job/state'
+import { W } from '../language/en/call-before'
 import { type RestFinding, readRest } from '../prove/rest-pressure'
 import { type Call, finish, type Live, record, sayOf } from './types'
 
@@ -22,29 +23,22 @@ export function callZero(state: JobState, live: Live): Call {
   const one = sidesOf(state.opened.rig).length === 1
   if (!finding) {
     return {
-      sentence: one ? 'Read the gauge at rest.' : 'Read both gauges at rest.',
-      why: [
-        'Anything but zero means refrigerant inside, or a needle off its zero.',
-        'Engine off, car standing since it was driven in.',
-      ],
+      sentence: one ? W.readTheGaugeAtRest : W.readBothGaugesAtRest,
+      why: [W.anythingButZeroMeansRefrigerant, W.engineOffCarStandingSince],
       form: 'zero',
-      watch: ['Gloves and eye protection on: liquid freezes skin and blinds.'],
-      action: { label: one ? 'It is read' : 'Both are read', key: 'B', does: { do: 'send', form: 'zero' } },
+      watch: [W.glovesAndEyeProtectionOn],
+      action: { label: one ? W.itIsRead : W.bothAreRead, key: 'B', does: { do: 'send', form: 'zero' } },
       plain: [],
-      after: 'Then log what was opened and renewed.',
+      after: W.thenLogWhatWasOpened,
     }
   }
   if (finding.kind === 'refrigerant') return callRecover(state, finding, live)
   if (finding.kind === 'below-zero' && !state.zeroAnswer) return callBelowZero()
   return {
-    sentence: 'Nothing inside. Go on.',
-    why: [
-      state.zeroAnswer === 'needle-off-zero'
-        ? 'The needle stands below its zero at rest: set it, and read it with that in mind.'
-        : 'Both gauges stand at zero within their error.',
-    ],
+    sentence: W.nothingInsideGoOn,
+    why: [state.zeroAnswer === 'needle-off-zero' ? W.theNeedleStandsBelowIts : W.bothGaugesStandAtZero],
     watch: [],
-    action: { label: 'Log the repair', key: 'L', does: record(finish('zero')) },
+    action: { label: W.logTheRepair, key: 'L', does: record(finish('zero')) },
     plain: [],
   }
 }
@@ -52,46 +46,40 @@ export function callZero(state: JobState, live: Live): Call {
 function callRecover(state: JobState, finding: Extract<RestFinding, { kind: 'refrigerant' }>, live: Live): Call {
   const say = sayOf(live)
   const { label, place } = state.opened
-  const full = `${label.refrigerant} with liquid left stands at ${say.pressure(finding.saturationPaG)} at ${say.celsius(place.ambientC)}.`
+  const full = W.withLiquidLeftStandsAt(
+    label.refrigerant,
+    say.pressure(finding.saturationPaG),
+    say.celsius(place.ambientC),
+  )
   const means = {
-    likely: 'So there is liquid inside: most of a charge may still be there.',
-    none: 'It stands well below: only vapour is left.',
-    'too-high': 'It stands above that: air inside, or a part warmer than the air around it.',
+    likely: W.soThereIsLiquidInside,
+    none: W.itStandsWellBelowOnly,
+    'too-high': W.itStandsAboveThatAir,
   }[finding.liquid]
   return {
-    sentence: 'Recover it first.',
-    why: [
-      full,
-      means,
-      'Certified recovery equipment only. Venting on purpose is illegal in most places; local law decides.',
-    ],
+    sentence: W.recoverItFirst,
+    why: [full, means, W.certifiedRecoveryEquipmentOnlyVenting],
     form: 'recovered',
-    watch: [
-      'No pump on this car before it reads zero: pressure breaks its vanes.',
-      ...(label.refrigerant === 'R-1234yf' ? ['R-1234yf burns mildly: ventilate, no flame, rated equipment.'] : []),
-    ],
-    action: { label: 'Recovered, at zero', key: 'R', does: { do: 'send', form: 'recovered' } },
+    watch: [W.noPumpOnThisCar, ...(label.refrigerant === 'R-1234yf' ? [W.r1234yfBurnsMildlyVentilate] : [])],
+    action: { label: W.recoveredAtZero, key: 'R', does: { do: 'send', form: 'recovered' } },
     plain: [],
-    after: 'The grams recovered and the last charge give the size of the leak.',
+    after: W.theGramsRecoveredAndThe,
   }
 }
 
 function callBelowZero(): Call {
   return {
-    sentence: 'Below zero: which is it?',
-    why: [
-      'Either the system is already under vacuum, or the needle stands off its zero.',
-      'Take the gauge off: if it still reads below zero, it is the needle.',
-    ],
+    sentence: W.belowZeroWhichIsIt,
+    why: [W.eitherTheSystemIsAlready, W.takeTheGaugeOffIf],
     watch: [],
     action: {
-      label: 'Already under vacuum',
+      label: W.alreadyUnderVacuum,
       key: 'U',
       does: record({ kind: 'zero-explained', payload: { answer: 'already-under-vacuum' } }),
     },
     plain: [
       {
-        label: 'Needle off zero',
+        label: W.needleOffZero,
         key: 'N',
         does: record({ kind: 'zero-explained', payload: { answer: 'needle-off-zero' } }),
       },
@@ -102,28 +90,18 @@ function callBelowZero(): Call {
 export function callFix(state: JobState): Call {
   const wet = state.opened.story.openHours >= 12 && !state.opened.story.drierReplaced
   return {
-    sentence: 'Log what was renewed.',
-    why: [
-      wet
-        ? 'Open for long and the drier is the old one: expect bound water, a slow pull.'
-        : 'It feeds the pull and the record.',
-      'Oil left with a part goes back by the part’s table. Never without a reason.',
-    ],
+    sentence: W.logWhatWasRenewed,
+    why: [wet ? W.openForLongAndThe : W.itFeedsThePullAnd, W.oilLeftWithAPart],
     form: 'fix',
-    watch: state.opened.car.hybrid
-      ? ['High-voltage compressor: only the maker’s non-conducting oil, only trained staff.']
-      : [
-          'No sealers, no stop-leak.',
-          'Valve cores come in two sizes: hold the new one beside the old before it goes in.',
-        ],
-    action: { label: 'Repair is logged', key: 'L', does: { do: 'send', form: 'fix' } },
+    watch: state.opened.car.hybrid ? [W.highVoltageCompressorOnlyThe] : [W.noSealersNoStopLeak, W.valveCoresComeInTwo],
+    action: { label: W.repairIsLogged, key: 'L', does: { do: 'send', form: 'fix' } },
     plain: [
       {
-        label: 'Look for the leak',
+        label: W.lookForTheLeak,
         key: 'F',
         does: record({ kind: 'search-begun', payload: { why: state.holds.length > 0 ? 'hold' : 'empty' } }),
       },
     ],
-    after: 'Then rig up.',
+    after: W.thenRigUp,
   }
 }

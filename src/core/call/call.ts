@@ -1,6 +1,7 @@
 import { certificateWords } from '../job/certificate'
 import { searchNow } from '../job/search'
 import type { JobState } from '../job/state'
+import { W } from '../language/en/call-call'
 import { searchView } from '../leak/search-view'
 import { callLeave, callProve } from './after'
 import { callFix, callZero } from './before'
@@ -16,14 +17,11 @@ import { callIsolate, callPull } from './vacuum'
 export function callFor(state: JobState, live: Live): Call {
   if (state.signed) {
     return {
-      sentence: 'Signed. The car can go.',
-      why: [
-        `By ${state.signed.by}, ${certificateWords(state.signed.certificate)}.`,
-        'Changes from here on are corrections on top.',
-      ],
+      sentence: W.signedTheCarCanGo,
+      why: [W.by(state.signed.by, certificateWords(state.signed.certificate)), W.changesFromHereOnAre],
       watch: [],
-      action: { label: 'Open the record', key: 'O', does: { do: 'go', to: 'record' } },
-      plain: [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }],
+      action: { label: W.openTheRecord, key: 'O', does: { do: 'go', to: 'record' } },
+      plain: [{ label: W.board, key: 'G', does: { do: 'go', to: 'board' } }],
     }
   }
   if (state.closed) return callClosed(state.closed)

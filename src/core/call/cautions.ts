@@ -7,6 +7,7 @@ import { isWithoutManifold } from '../job/sides'
 import { chargedG, type JobState, liquidStandsUntilMs, openContainer } from '../job/state'
 import type { Step } from '../job/steps'
 import { LIQUID_STANDS_MIN } from '../job/ways'
+import { W } from '../language/en/call-cautions'
 import { readRest } from '../prove/rest-pressure'
 
 /** What a step about to be recorded would cost, said before it does. */
@@ -87,40 +88,40 @@ const UNDONE: Partial<Record<Step, { is: (state: JobState) => boolean; caution: 
     is: (state) => state.zero === undefined && state.recoveredG === undefined,
     caution: {
       code: 'zero-passed',
-      sentence: 'Nobody has read both gauges at rest: there may be refrigerant inside.',
-      remedy: 'Read both gauges at rest; recover what is inside with certified equipment.',
+      sentence: W.nobodyHasReadBothGauges,
+      remedy: W.readBothGaugesAtRest,
     },
   },
   pull: {
     is: (state) => state.pulls.length === 0,
     caution: {
       code: 'pull-passed',
-      sentence: 'The pump never pulled on this car: air and water are still inside.',
-      remedy: 'Pump on, then open the manifold, and pull to the target.',
+      sentence: W.thePumpNeverPulledOn,
+      remedy: W.pumpOnThenOpenThe,
     },
   },
   isolate: {
     is: (state) => state.holds.length === 0,
     caution: {
       code: 'isolate-passed',
-      sentence: 'Nobody has shut this car in: there is no hold to judge.',
-      remedy: 'Shut both manifold valves before the pump is stopped.',
+      sentence: W.nobodyHasShutThisCar,
+      remedy: W.shutBothManifoldValvesBefore,
     },
   },
   charge: {
     is: (state) => state.containers.every((c) => c.endGrossG === undefined) && !state.counted?.emptied.length,
     caution: {
       code: 'charge-passed',
-      sentence: 'Nothing was weighed into this car.',
-      remedy: 'Plan the charge and weigh each container on and off.',
+      sentence: W.nothingWasWeighedIntoThis,
+      remedy: W.planTheChargeAndWeigh,
     },
   },
   prove: {
     is: (state) => state.proofs.length === 0,
     caution: {
       code: 'proof-passed',
-      sentence: 'Nobody has read both sides and the vent with the engine running.',
-      remedy: 'Read them after five minutes, at idle and at speed.',
+      sentence: W.nobodyHasReadBothSides,
+      remedy: W.readThemAfterFiveMinutes,
     },
   },
 }
@@ -140,67 +141,63 @@ function liquidStands(state: JobState, at: string | undefined): boolean {
 
 const CANS_OVER: Caution = {
   code: 'cans-over',
-  sentence:
-    'So many whole cans are more than this label allows, for certain: the high side rises, liquid can reach the compressor.',
-  remedy: 'One can less, and the rest by a kitchen scale; or smaller cans.',
+  sentence: W.soManyWholeCansAre,
+  remedy: W.oneCanLessAndThe,
 }
 const OIL_WITHOUT_VALVE: Caution = {
   code: 'oil-without-valve',
-  sentence:
-    'The car is still open to the pump: with its oil out the vacuum is lost, and air goes through it into the car.',
-  remedy: 'Shut the valves, then stop the pump, then drain it.',
+  sentence: W.theCarIsStillOpen,
+  remedy: W.shutTheValvesThenStop,
 }
 const PUMP_WITHOUT_OIL: Caution = {
   code: 'pump-without-oil',
-  sentence: 'Nobody has said that fresh oil is in: a pump that runs dry is worn out in minutes.',
-  remedy: 'Fill it to the middle of its glass, and say so.',
+  sentence: W.nobodyHasSaidThatFresh,
+  remedy: W.fillItToTheMiddle,
 }
 const PUMP_COLD: Caution = {
   code: 'pump-cold',
-  sentence:
-    'The pump was started cold, less than a minute ago: thick oil draws badly and can stall it on a full system.',
-  remedy: 'Let it run a minute or two with the valves shut.',
+  sentence: W.thePumpWasStartedCold,
+  remedy: W.letItRunAMinute,
 }
 const CORE_SIZE: Caution = {
   code: 'core-size',
-  sentence: 'A core was put in of a size these ports do not take: it seals on nothing, or cuts the thread.',
-  remedy: 'Hold the new core beside the old one; take it out again while the system is empty.',
+  sentence: W.aCoreWasPutIn,
+  remedy: W.holdTheNewCoreBeside,
 }
 const CHARGE_INSIDE: Caution = {
   code: 'charge-inside',
-  sentence: 'There is a charge in this car: opened it blows liquid, pulled on it breaks the pump.',
-  remedy: 'Go back to the gauges at rest and recover it, with certified equipment.',
+  sentence: W.thereIsAChargeIn,
+  remedy: W.goBackToTheGauges,
 }
 const TOO_WARM: Caution = {
   code: 'warmed-over-50',
-  sentence: 'Over 50 °C (122 °F) a container can burst.',
-  remedy: 'Warm water of the hand’s warmth, 50 °C (122 °F) at most; no flame, no heat gun.',
+  sentence: W.over50C122F,
+  remedy: W.warmWaterOfTheHands,
 }
 const INVERTED_RUNNING: Caution = {
   code: 'inverted-running-low',
-  sentence: 'The container is inverted and the engine runs: liquid into the low side breaks the compressor.',
-  remedy: 'Shut the low valve, stand the container upright, or engine off.',
+  sentence: W.theContainerIsInvertedAnd,
+  remedy: W.shutTheLowValveStand,
 }
 const AGAINST_LIQUID: Caution = {
   code: 'start-against-liquid',
-  sentence: 'Liquid went into this system: the compressor must not start against it.',
+  sentence: W.liquidWentIntoThisSystem,
   remedy: `Let it stand ${LIQUID_STANDS_MIN} minutes with the container shut, turn the compressor by hand a few turns, then start.`,
 }
 const NITROGEN: Caution = {
   code: 'nitrogen-sweep',
-  sentence:
-    'Dry nitrogen only, through a regulator with a relief valve, below the label’s limit. Never oxygen, never shop air.',
-  remedy: 'Ventilate; let it out to the air of the room before the pump runs: a pump is broken by pressure.',
+  sentence: W.dryNitrogenOnlyThroughA,
+  remedy: W.ventilateLetItOutTo,
 }
 const NITROGEN_INSIDE: Caution = {
   code: 'nitrogen-inside',
-  sentence: 'Nitrogen still stands in this car: pressure breaks the pump, and blows out of what is opened.',
-  remedy: 'Let it out to the air of the room first, and say so.',
+  sentence: W.nitrogenStillStandsInThis,
+  remedy: W.letItOutToThe,
 }
 const HOSE_ON_STOPPED_PUMP: Caution = {
   code: 'hose-on-stopped-pump',
-  sentence: 'The hose is still on the stopped pump: its oil creeps up into the manifold.',
-  remedy: 'Take the hose off the pump, or open its inlet.',
+  sentence: W.theHoseIsStillOn,
+  remedy: W.takeTheHoseOffThe,
 }
 
 function turning(state: JobState, { part, state: to }: PartSet, at: string | undefined): Caution[] {
@@ -260,15 +257,14 @@ function underPressure(state: JobState): Caution | false {
   const { zero, opened } = state
   const caution = {
     code: 'pump-under-pressure',
-    sentence:
-      'This system was under pressure at the zero check: the pump is not a recovery machine, pressure breaks its vanes.',
-    remedy: 'Recover the refrigerant with certified equipment and read both gauges again.',
+    sentence: W.thisSystemWasUnderPressure,
+    remedy: W.recoverTheRefrigerantWithCertified,
   }
   if (!zero)
     return {
       ...caution,
       code: 'zero-not-read',
-      sentence: 'Nobody has read both gauges at rest: there may be pressure inside.',
+      sentence: W.nobodyHasReadBothGaugesAt,
     }
   const finding = readRest(
     zero.lowPaG,
@@ -283,69 +279,68 @@ function underPressure(state: JobState): Caution | false {
 
 const LINE_NOT_PURGED: Caution = {
   code: 'line-not-purged',
-  sentence: 'The charging line still holds air: opened now it goes into the car.',
-  remedy: 'A short hiss at the manifold end first, with the car shut.',
+  sentence: W.theChargingLineStillHolds,
+  remedy: W.aShortHissAtThe,
 }
 const GAUGE_UNDER_PRESSURE: Caution = {
   code: 'gauge-under-pressure',
-  sentence: 'The vacuum gauge is still on: pressure breaks its sensor.',
-  remedy: 'Shut its own valve, or take it off and cap its port, before the container is opened.',
+  sentence: W.theVacuumGaugeIsStill,
+  remedy: W.shutItsOwnValveOr,
 }
 const HOSE_OFF_OPEN: Caution = {
   code: 'hose-off-valve-open',
-  sentence: 'A valve is open: with the centre hose off the car breathes through it, or blows out of it.',
-  remedy: 'Shut both valves first.',
+  sentence: W.aValveIsOpenWith,
+  remedy: W.shutBothValvesFirst,
 }
 const COUPLER_OFF_OPEN: Caution = {
   code: 'coupler-off-open',
-  sentence: 'The coupler still presses the core: taken off so, the car leaks until the core springs back.',
-  remedy: 'Close it first, counter-clockwise, then pull it off.',
+  sentence: W.theCouplerStillPressesThe,
+  remedy: W.closeItFirstCounterClockwise,
 }
 const EXHAUST_CAP: Caution = {
   code: 'exhaust-cap-on',
-  sentence: 'The exhaust cap is on: the pump pushes against it and blows its seal.',
-  remedy: 'Take the exhaust cap off, face away.',
+  sentence: W.theExhaustCapIsOn,
+  remedy: W.takeTheExhaustCapOff,
 }
 const PUMP_BEFORE_VALVES: Caution = {
   code: 'pump-off-before-valves',
-  sentence: 'A manifold valve is open: with the pump off the vacuum is lost and oil is drawn back into the car.',
-  remedy: 'Shut both manifold valves first, then stop the pump.',
+  sentence: W.aManifoldValveIsOpen,
+  remedy: W.shutBothManifoldValvesFirst,
 }
 const HIGH_SIDE_OPEN: Caution = {
   code: 'high-open-engine-on',
-  sentence: 'High side open with the engine on: the compressor can fill the container until it bursts.',
-  remedy: 'Keep the high valve shut while the engine runs.',
+  sentence: W.highSideOpenWithThe,
+  remedy: W.keepTheHighValveShut,
 }
 const COUPLER_SENSE: Caution = {
   code: 'coupler-sense',
-  sentence: 'A coupler turns the other way from a valve: clockwise opens it onto the core.',
-  remedy:
-    'Closed means counter-clockwise. Push it on closed, tug, then open it until it presses the core and no further.',
+  sentence: W.aCouplerTurnsTheOther,
+  remedy: W.closedMeansCounterClockwisePush,
 }
 const VALVES_OPEN: Caution = {
   code: 'valves-open-at-coupling',
-  sentence: 'A manifold valve is open while a coupler goes on: whatever is inside comes out of the centre hose.',
-  remedy: 'Close both manifold valves, clockwise, first.',
+  sentence: W.aManifoldValveIsOpenWhile,
+  remedy: W.closeBothManifoldValvesClockwise,
 }
 const HIGH_OFF_RUNNING: Caution = {
   code: 'high-off-running',
-  sentence: 'The engine runs: the high side is at full pressure.',
-  remedy: 'Engine off, let it rest, then take the high coupler off.',
+  sentence: W.theEngineRunsTheHigh,
+  remedy: W.engineOffLetItRest,
 }
 const HIGH_SIDE_CHARGE: Caution = {
   code: 'high-open-charge',
-  sentence: 'Through the high side only with the engine off, and only to let the first charge in.',
-  remedy: 'Shut it again before the engine starts. With cans leave it shut.',
+  sentence: W.throughTheHighSideOnly,
+  remedy: W.shutItAgainBeforeThe,
 }
 const ENGINE_IN_VACUUM: Caution = {
   code: 'engine-in-vacuum',
-  sentence: 'The compressor must not turn in a vacuum: it has no oil and no gas to carry it.',
-  remedy: 'Leave the engine off until the first charge is in.',
+  sentence: W.theCompressorMustNotTurn,
+  remedy: W.leaveTheEngineOffUntil,
 }
 
 /** A pump that runs on another car: one pump pulls on one car. */
 export const pumpElsewhere = (car: string): Caution => ({
   code: 'pump-elsewhere',
-  sentence: `This pump runs on ${car} now: one pump pulls on one car.`,
-  remedy: `Isolate ${car} first, or take another pump.`,
+  sentence: W.thisPumpRunsOnNow(car),
+  remedy: W.isolateFirstOrTakeAnother(car),
 })

@@ -6,6 +6,7 @@ import { labelTargetG, stopNow } from '../charge/plan-for-job'
 import { withinTablesC } from '../fluids/refrigerant'
 import { type ChargedContainer, chargedG, type JobState, lostG, wayOf } from '../job/state'
 import { LIQUID_STANDS_MIN, WAY_WORDS } from '../job/ways'
+import { W } from '../language/en/call-charge-container'
 import type { Say } from '../units/say'
 import { MORE_FROM_G, onTheScale, valveName } from './charge-words'
 import { readNext } from './read-next'
@@ -38,25 +39,21 @@ export function callContainer(state: JobState, live: Live, container: ChargedCon
     return {
       ...base,
       sentence:
-        way === 'liquid-high'
-          ? 'Invert it. Open it and the high valve.'
-          : both
-            ? 'Open the container and both valves.'
-            : 'Open the container and the low valve.',
+        way === 'liquid-high' ? W.invertItOpenItAnd : both ? W.openTheContainerAndBoth : W.openTheContainerAndThe,
       why: [
         ...(gauge.length > 0 ? [gaugeWords(state)] : []),
         rig.engine === 'on'
-          ? 'Low side only, slowly, vapour.'
+          ? W.lowSideOnlySlowlyVapour
           : way === 'liquid-high'
             ? words.how
-            : `Into the vacuum first, engine off, until the flow stops: about ${say.mass(firstOf(state))} by themselves.`,
+            : W.intoTheVacuumFirstEngine(say.mass(firstOf(state))),
       ],
       action: {
-        label: both ? 'All are open' : 'Both are open',
+        label: both ? W.allAreOpen : W.bothAreOpen,
         key: 'O',
         does: record(...gauge, ...pose, set('container-valve', 'open'), ...valves),
       },
-      after: `Then watch it down to ${say.mass(stopG)}.`,
+      after: W.thenWatchItDownTo(say.mass(stopG)),
     }
   }
   if (!opened) return callClose(state, id, left, say)
@@ -71,13 +68,10 @@ export function callContainer(state: JobState, live: Live, container: ChargedCon
     const high = rig['valve-high'] === 'open'
     return {
       ...base,
-      sentence: high ? 'The flow stopped. High valve shut, engine on.' : 'The flow stopped. Engine on.',
-      why: [
-        'The pressures have met. Cooling at maximum, recirculation, air over the condenser.',
-        'The compressor starts once its pressure switch is satisfied.',
-      ],
-      action: { label: high ? 'High shut, engine on' : 'Engine is on', key: 'E', does: record(...engineDeeds(state)) },
-      plain: [{ label: 'Low valve is shut', key: 'V', does: record(...shutDeeds(state)) }],
+      sentence: high ? W.theFlowStoppedHighValve : W.theFlowStoppedEngineOn,
+      why: [W.thePressuresHaveMetCooling, W.theCompressorStartsOnceIts],
+      action: { label: high ? W.highShutEngineOn : W.engineIsOn, key: 'E', does: record(...engineDeeds(state)) },
+      plain: [{ label: W.lowValveIsShut, key: 'V', does: record(...shutDeeds(state)) }],
       after: `Low side only, down to ${say.mass(stopG)}.`,
     }
   }
@@ -96,46 +90,46 @@ export function callContainer(state: JobState, live: Live, container: ChargedCon
 /** Liquid that stops before its weight is in: the pressures have met, and the rest goes another way. */
 function callLiquidStopped(state: JobState, leftG: number, say: Say): Call {
   return {
-    sentence: 'The liquid stopped early.',
+    sentence: W.theLiquidStoppedEarly,
     why: [
-      'The pressures have met: the container stands no warmer than the car.',
-      `${say.mass(leftG)} are still to come: they go by the low side, as vapour, with the engine on.`,
-      `First it stands ${LIQUID_STANDS_MIN} minutes: the compressor must not start against liquid.`,
+      W.thePressuresHaveMetThe,
+      W.areStillToComeThey(say.mass(leftG)),
+      W.firstItStandsMinutesThe(LIQUID_STANDS_MIN),
     ],
     watch: [...WAY_WORDS['liquid-high'].watch],
-    action: { label: 'High valve is shut', key: 'V', does: record(...shutDeeds(state)) },
+    action: { label: W.highValveIsShut, key: 'V', does: record(...shutDeeds(state)) },
     plain: [],
-    after: 'Then shut the container and weigh it; plan the rest as vapour.',
+    after: W.thenShutTheContainerAnd,
   }
 }
 
 /** A side that is where it must not be while a charge goes in: closed first, then why. */
 function callPressure(state: JobState, kind: ChargePressure, live: Live, say: Say): Call {
   const { label, place } = state.opened
-  const gauge = (pa: number | undefined) => (pa === undefined ? 'not read' : say.pressure(pa - place.barometerPa))
+  const gauge = (pa: number | undefined) => (pa === undefined ? W.notRead : say.pressure(pa - place.barometerPa))
   const over = kind === 'high-over'
   const limit = say.pressure(highCeilingPaG(label.refrigerant, withinTablesC(place.ambientC), place.barometerPa))
   return {
-    sure: over ? 'high side over its limit' : 'low side in a vacuum',
-    sentence: over ? 'Close it, engine off. Air over the condenser.' : 'Close it. The low side is in a vacuum.',
+    sure: over ? W.highSideOverItsLimit : W.lowSideInAVacuum,
+    sentence: over ? W.closeItEngineOffAir : W.closeItTheLowSide,
     why: over
       ? [
-          `High side ${gauge(live.highPa)}, at ${say.celsius(place.ambientC)} no more than ${limit} (assumed; the maker’s chart leads).`,
-          'The condenser gets rid of too little: fan off, no road wind, dirt between the fins; or too much is in, or air.',
-          'A fan, or a hose of water over the condenser, tells at once.',
+          W.highSideAtNoMore(gauge(live.highPa), say.celsius(place.ambientC), limit),
+          W.theCondenserGetsRidOf,
+          W.aFanOrAHose,
         ]
       : [
           `Low side ${gauge(live.lowPa)} with the engine on: what should come through does not.`,
-          'Container shut or empty, a kinked hose, the coupler not on the core; or a restriction at the expansion device.',
+          W.containerShutOrEmptyA,
         ],
-    watch: over ? ['Nobody opens the high side now: the container would burst.'] : [],
+    watch: over ? [W.nobodyOpensTheHighSide] : [],
     action: {
-      label: `${valveName(state) === 'low' ? 'Low' : 'High'} valve is shut, engine off`,
+      label: W.valveIsShutEngineOff(valveName(state) === 'low' ? W.low : W.high),
       key: 'V',
       does: record(...shutDeeds(state), set('engine', 'off')),
     },
-    plain: [{ label: 'Another way', key: 'W', does: { do: 'way', at: 'back' } }],
-    after: 'Let it settle; then go on, or recover and mend.',
+    plain: [{ label: W.anotherWay, key: 'W', does: { do: 'way', at: 'back' } }],
+    after: W.letItSettleThenGo,
   }
 }
 
@@ -143,25 +137,18 @@ function callPressure(state: JobState, kind: ChargePressure, live: Live, say: Sa
 const gaugeOff = ({ opened, rig }: JobState) =>
   opened.rig.gauge === 'electronic' && rig['gauge-valve'] === 'open' ? [set('gauge-valve', 'closed')] : []
 const gaugeWords = ({ opened }: JobState): string =>
-  opened.rig.gaugeValve
-    ? 'The vacuum gauge’s own valve shut first: pressure breaks its sensor.'
-    : 'The vacuum gauge off first, its port capped: pressure breaks its sensor.'
+  opened.rig.gaugeValve ? W.theVacuumGaugesOwnValve : W.theVacuumGaugeOffFirst
 
 /** The line is purged before it is opened to the car: asked for at its moment. */
 function callPurge(state: JobState, { id }: ChargedContainer, say: Say): Call {
   const can = state.plan?.containers.find((c) => c.id === id)?.kind === 'can'
   return {
-    sentence: 'Purge the line.',
-    why: [
-      ...(can ? ['The tap’s needle backed out before it goes on the can; then pierce it, and back it out again.'] : []),
-      `Container open, car shut: a short hiss at the manifold end, ${say.mass(lostG(state, id).purgeG)} counted. The line holds air.`,
-    ],
-    watch: [
-      'Eye protection and gloves on. Small purges are commonly exempt; deliberate venting is not: local codes decide.',
-    ],
-    action: { label: 'It is purged', key: 'U', does: record(set('line', 'purged')) },
+    sentence: W.purgeTheLine,
+    why: [...(can ? [W.theTapsNeedleBackedOut] : []), W.containerOpenCarShutA(say.mass(lostG(state, id).purgeG))],
+    watch: [W.eyeProtectionAndGlovesOn],
+    action: { label: W.itIsPurged, key: 'U', does: record(set('line', 'purged')) },
     plain: [],
-    after: 'Then open it to the car.',
+    after: W.thenOpenItToThe,
   }
 }
 
@@ -169,15 +156,15 @@ function callPurge(state: JobState, { id }: ChargedContainer, say: Say): Call {
 function callFaded(state: JobState, { headline, sentence, next }: Faded, leftG: number, say: Say): Call {
   return {
     sentence: headline,
-    why: [sentence, next, `${say.mass(leftG)} are still to come out of it.`],
+    why: [sentence, next, W.areStillToComeOut(say.mass(leftG))],
     watch: [...WAY_WORDS[wayOf(state)].watch],
     action: {
-      label: `${valveName(state) === 'low' ? 'Low' : 'High'} valve is shut`,
+      label: W.valveIsShut(valveName(state) === 'low' ? W.low : W.high),
       key: 'V',
       does: record(...shutDeeds(state)),
     },
-    plain: [{ label: 'Engine is off', key: 'E', does: record(set('engine', 'off')) }],
-    after: 'Or leave it open and wait: the call follows the flow.',
+    plain: [{ label: W.engineIsOff, key: 'E', does: record(set('engine', 'off')) }],
+    after: W.orLeaveItOpenAnd,
   }
 }
 
@@ -190,19 +177,16 @@ function firstOf({ opened }: JobState): number {
 function callClose(state: JobState, id: string, leftG: number, say: Say): Call {
   const valve = valveName(state)
   return {
-    sentence: `Shut ${id} and weigh it.`,
-    why: [
-      `${valve === 'low' ? 'Low' : 'High'} valve first, then the container: the line stays clean.`,
-      'What the scale shows now is what counts.',
-    ],
+    sentence: W.shutAndWeighIt(id),
+    why: [W.valveFirstThenTheContainer(valve === 'low' ? W.low : W.high), W.whatTheScaleShowsNow],
     form: 'container-end',
     watch: [],
-    action: { label: 'Container is shut', key: 'S', does: { do: 'send', form: 'container-end' } },
+    action: { label: W.containerIsShut, key: 'S', does: { do: 'send', form: 'container-end' } },
     plain:
       leftG > MORE_FROM_G
         ? [
             {
-              label: `A quarter open, ${say.mass(leftG)} more`,
+              label: W.aQuarterOpenMore(say.mass(leftG)),
               key: 'O',
               does: record(set(WAY_WORDS[wayOf(state)].valve, 'open')),
             },
@@ -253,40 +237,31 @@ function callFlowing(state: JobState, live: Live, stopG: number): Call {
   const now = left <= 0 || (closing !== undefined && closing.inS <= 0)
   return {
     sentence:
-      left <= 0
-        ? `Close the ${valve} valve now. It was due at`
-        : now
-          ? `Close the ${valve} valve now, for`
-          : `Hand on the ${valve} valve. Close it for`,
+      left <= 0 ? W.closeTheValveNowIt(valve) : now ? W.closeTheValveNowFor(valve) : W.handOnTheValveClose(valve),
     figure: {
       text: say.massText(stopG),
-      caption: `${onTheScale(stopG, say)}${seconds === undefined || now ? '' : `, in ${Math.floor(seconds / 60)} min ${seconds % 60} s`}`,
+      caption: `${onTheScale(stopG, say)}${seconds === undefined || now ? '' : W.inMinS(Math.floor(seconds / 60), seconds % 60)}`,
     },
     why: [
       ...(byHand ? handWords(state, live) : [measuredWords(rate, say)]),
-      ...(closing?.short
-        ? [
-            `Closed ${say.mass(closing.aimG - stopG)} short at first: at this flow nobody knows this hand well ` +
-              `enough. The rest through a valve a quarter open.`,
-          ]
-        : []),
-      ...(closing && !closing.short ? ['Early enough for the hand, the valve and what still flows.'] : []),
+      ...(closing?.short ? [W.closedShortAtFirstAt(say.mass(closing.aimG - stopG))] : []),
+      ...(closing && !closing.short ? [W.earlyEnoughForTheHand] : []),
       ...(live.cycling && state.rig.engine === 'on' ? [cyclingWords(state, live)] : []),
-      ...(live.scaleNotes ?? []).slice(-2).map((note) => `Noticed: ${note}.`),
+      ...(live.scaleNotes ?? []).slice(-2).map((note) => W.noticed(note)),
     ],
     watch: [...words.watch],
-    action: { label: `${valve === 'low' ? 'Low' : 'High'} valve is shut`, key: 'V', does: record(...shutDeeds(state)) },
+    action: { label: W.valveIsShut(valve === 'low' ? W.low : W.high), key: 'V', does: record(...shutDeeds(state)) },
     plain:
       engineOff && words.phase === 'vapour'
         ? [
             {
-              label: state.rig['valve-high'] === 'open' ? 'High shut, engine on' : 'Engine is on',
+              label: state.rig['valve-high'] === 'open' ? W.highShutEngineOn : W.engineIsOn,
               key: 'E',
               does: record(...engineDeeds(state)),
             },
           ]
         : [],
-    after: 'Then shut the container and weigh it.',
+    after: W.thenShutTheContainerAndWeigh,
   }
 }
 
@@ -296,13 +271,11 @@ const RUNS_ON_FROM = 0.6
 /** A compressor that goes on and off while it is filled: usual at first, a sign later. */
 function cyclingWords(state: JobState, live: Live): string {
   const inside = chargedG(state, live.scaleG)
-  return inside < RUNS_ON_FROM * labelTargetG(state)
-    ? 'The compressor goes on and off: its low-pressure switch is near. That is usual while little is in.'
-    : 'The compressor still goes on and off with most of it in: its switch, a restriction, or the weight is wrong.'
+  return inside < RUNS_ON_FROM * labelTargetG(state) ? W.theCompressorGoesOnAnd : W.theCompressorStillGoesOn
 }
 
 const measuredWords = (rate: number | undefined, say: Say): string =>
-  rate === undefined ? 'No flow measured yet: type what the scale shows.' : `${say.flow(rate)} leaves the container.`
+  rate === undefined ? W.noFlowMeasuredYetType : W.leavesTheContainer(say.flow(rate))
 
 /** Seconds to the word, from typed weights; undefined before the third. */
 const handSeconds = ({ handFlow, nowMs }: Live): number | undefined =>
@@ -313,14 +286,13 @@ const handSeconds = ({ handFlow, nowMs }: Live): number | undefined =>
 /** What typed weights bear: what is in, then a flow, then a time to close by; and when the next one helps. */
 function handWords(state: JobState, live: Live): string[] {
   const flow = live.handFlow
-  if (!flow || flow.flowGMin === null)
-    return ['The scale is read by eye: two weights tell the flow, three when to close. Type what it shows.']
+  if (!flow || flow.flowGMin === null) return [W.theScaleIsReadBy]
   const say = sayOf(live)
-  const rate = `${say.flow(flow.flowGMin)}, ±${say.mass(Math.max(1, Math.ceil(flow.plusMinusGMin ?? 0)))}, by your weights.`
+  const rate = W.byYourWeights(say.flow(flow.flowGMin), say.mass(Math.max(1, Math.ceil(flow.plusMinusGMin ?? 0))))
   const close =
     flow.closeMs !== null && flow.plusMinusMs !== null
-      ? `Close at ${live.clock(flow.closeMs)}, ±${Math.max(1, Math.ceil(flow.plusMinusMs / 60_000))} min.`
-      : 'One more weight tells when to close.'
+      ? W.closeAtMin(live.clock(flow.closeMs), Math.max(1, Math.ceil(flow.plusMinusMs / 60_000)))
+      : W.oneMoreWeightTellsWhen
   const next = readNext(state, live)
   return [`${rate} ${close}`, ...(next ? [next.words] : [])]
 }

@@ -1,5 +1,6 @@
 import { type JobState, wayOf } from '../job/state'
 import { WAY_WORDS } from '../job/ways'
+import { W } from '../language/en/call-charge-words'
 import { type Say, sayIn, USUAL_SAY } from '../units/say'
 import { shownMass } from '../units/shown'
 
@@ -19,5 +20,5 @@ export const massBoth = (grams: number, say: Say): string => `${say.mass(grams)}
 /** What stands behind the figure to stop at: its unit, and the other. */
 export function onTheScale(grams: number, say: Say): string {
   const { unit } = shownMass(grams, say.units.mass)
-  return `${unit}${unit && ' '}on the scale, ${otherMass(grams, say)}`
+  return W.onTheScale(unit, unit && ' ', otherMass(grams, say))
 }

@@ -1,6 +1,7 @@
 import { stopsNow, toleranceG } from '../charge/plan-for-job'
 import { chargedG, type JobState, liquidStandsUntilMs, openContainer, wayOf } from '../job/state'
 import { LIQUID_STANDS_MIN, WAY_WORDS } from '../job/ways'
+import { W } from '../language/en/call-charge'
 import type { Say } from '../units/say'
 import { callContainer } from './charge-container'
 import { callCounted } from './charge-counted'
@@ -14,22 +15,17 @@ export function callCharge(state: JobState, live: Live): Call {
   if (state.counted) return callCounted(state, state.counted, sayOf(live))
   if (!state.plan) {
     return {
-      sentence: 'What stands on the scale?',
+      sentence: W.whatStandsOnTheScale,
       why: [
-        'Gross as weighed, net from the label. A partly used one needs its empty weight.',
-        'Zero the scale after the hose is on.',
-        ...(state.search?.ended?.dye
-          ? ['The leak was not found: dye goes in with this charge, fit for this oil, ahead of the refrigerant.']
-          : []),
+        W.grossAsWeighedNetFrom,
+        W.zeroTheScaleAfterThe,
+        ...(state.search?.ended?.dye ? [W.theLeakWasNotFound] : []),
       ],
       form: 'plan',
-      watch: [
-        'Eye protection and gloves on.',
-        'Purchase and use of refrigerant are regulated: local codes and licensed practice decide.',
-      ],
-      action: { label: 'Plan the charge', key: 'P', does: { do: 'send', form: 'plan' } },
+      watch: [W.eyeProtectionAndGlovesOn, W.purchaseAndUseOfRefrigerant],
+      action: { label: W.planTheCharge, key: 'P', does: { do: 'send', form: 'plan' } },
       plain: [],
-      after: 'It says where to stop for each container.',
+      after: W.itSaysWhereToStop,
     }
   }
   const open = openContainer(state)
@@ -47,30 +43,33 @@ function callNext(state: JobState, live: Live): Call {
   const purged = next.purgeG > 0
   const words = WAY_WORDS[wayOf(state)]
   return {
-    sentence: `${next.id} on the scale.`,
+    sentence: W.onTheScale(next.id),
     why: [
       first
-        ? `Hose on it, its valve shut, ${words.pose}. ${purged ? 'Purge: a short hiss at the manifold end.' : ''}`
-        : `The ${valveName(state)} valve is shut, the last container too: hose over to this one, ${words.pose}. ` +
-          `${purged ? `Purge with a short hiss, ${say.mass(next.purgeG)} counted.` : 'The hose stayed shut: nothing to purge.'}`,
-      'Scale zeroed with the hose on, or the same way as for the one before.',
-      `It stops at ${massBoth(next.stopGrossG, say)}${next.emptied ? ', at its heel' : ''}.`,
+        ? W.hoseOnItItsValve(words.pose, purged ? W.purgeAShortHissAt : '')
+        : W.theValveIsShutThe(
+            valveName(state),
+            words.pose,
+            purged ? W.purgeWithAShortHiss(say.mass(next.purgeG)) : W.theHoseStayedShutNothing,
+          ),
+      W.scaleZeroedWithTheHose,
+      W.itStopsAt(massBoth(next.stopGrossG, say), next.emptied ? W.atItsHeel : ''),
     ],
     form: 'container-start',
     watch: words.watch.slice(1),
-    action: { label: `${next.id} is connected`, key: 'C', does: { do: 'send', form: 'container-start' } },
+    action: { label: W.isConnected(next.id), key: 'C', does: { do: 'send', form: 'container-start' } },
     plain:
       live.nod === 'gives' && !state.nodded
         ? [
             {
-              label: 'Nod to it',
-              sub: `${state.whose.name} makes the charge`,
+              label: W.nodToIt,
+              sub: W.makesTheCharge(state.whose.name),
               key: 'N',
               does: record({ kind: 'charge-nodded', payload: {} }),
             },
           ]
         : [],
-    after: `Then open its valve and the ${valveName(state)} valve${state.rig.engine === 'off' ? ', engine off' : ', slowly'}.`,
+    after: W.thenOpenItsValveAnd(valveName(state), state.rig.engine === 'off' ? W.engineOff : W.slowly),
   }
 }
 
@@ -79,15 +78,18 @@ function callNod(state: JobState, live: Live): Call {
   const [next] = stopsNow(state)
   const say = sayOf(live)
   return {
-    sentence: 'A technician looks at the plan first.',
+    sentence: W.aTechnicianLooksAtThe,
     why: [
-      `${say.mass(state.plan?.targetG ?? 0)} by the label; ${next ? `${next.id} first, it stops at ${massBoth(next.stopGrossG, say)}.` : 'the cans are counted.'}`,
-      'They nod on their own page of this car, or here below with their name and password.',
+      W.byTheLabel(
+        say.mass(state.plan?.targetG ?? 0),
+        next ? W.firstItStopsAt(next.id, massBoth(next.stopGrossG, say)) : W.theCansAreCounted,
+      ),
+      W.theyNodOnTheirOwn,
     ],
-    watch: ['Nothing is connected before that.'],
-    action: { label: 'Waiting for the nod', key: 'N', does: { do: 'wait' } },
+    watch: [W.nothingIsConnectedBeforeThat],
+    action: { label: W.waitingForTheNod, key: 'N', does: { do: 'wait' } },
     plain: [],
-    after: 'Then the first container goes on the scale.',
+    after: W.thenTheFirstContainerGoes,
   }
 }
 
@@ -100,14 +102,11 @@ function callRigOff({ rig }: JobState): Call {
     .filter((valve) => rig[valve] === 'open')
     .map((valve) => set(valve, 'closed'))
   return {
-    sentence: 'Manifold off. One hose on the low port.',
-    why: [
-      'Close both couplers, counter-clockwise, before they come off: the vacuum stays in the car.',
-      'High cap on at once. Then the charging hose on the low port, pressed until it opens the core and no further.',
-    ],
-    watch: ['The high side is not seen from here on: read it again for the proof.'],
+    sentence: W.manifoldOffOneHoseOn,
+    why: [W.closeBothCouplersCounterClockwise, W.highCapOnAtOnce],
+    watch: [W.theHighSideIsNot],
     action: {
-      label: 'One hose is on',
+      label: W.oneHoseIsOn,
       key: 'O',
       does: record(
         ...shut,
@@ -120,7 +119,7 @@ function callRigOff({ rig }: JobState): Call {
       ),
     },
     plain: [],
-    after: 'Then the container on the scale.',
+    after: W.thenTheContainerOnThe,
   }
 }
 
@@ -131,15 +130,12 @@ const NOTHING_OFF_G = 0.5
 export function offTargetWords(offG: number, allowsG: number, say: Say): string {
   const by = say.mass(Math.abs(offG))
   if (Math.abs(offG) <= allowsG)
-    return (
-      `${Math.abs(offG) < NOTHING_OFF_G ? 'On the target' : `${by} ${offG > 0 ? 'over' : 'under'} it`}, ` +
-      `within the ±${say.mass(allowsG)} allowed.`
+    return W.withinTheAllowed(
+      Math.abs(offG) < NOTHING_OFF_G ? W.onTheTarget : `${by} ${offG > 0 ? 'over' : 'under'} it`,
+      say.mass(allowsG),
     )
   const beyond = say.mass(Math.abs(offG) - allowsG)
-  return offG > 0
-    ? `${by} over, ${beyond} more than allowed: the high side rises, the vent warms, ` +
-        `liquid can reach the compressor. Recovery is the only honest way back.`
-    : `${by} short, ${beyond} more than allowed: weak cooling, and oil that does not come back to the compressor.`
+  return offG > 0 ? W.overMoreThanAllowedThe(by, beyond) : W.shortMoreThanAllowedWeak(by, beyond)
 }
 
 function callFilled(state: JobState, live: Live): Call {
@@ -148,43 +144,40 @@ function callFilled(state: JobState, live: Live): Call {
   const target = state.plan?.targetG ?? 0
   const allows = toleranceG(state)
   const off = got - target
-  const why = [`Asked for: ${say.mass(target)}. ${offTargetWords(off, allows, say)}`]
+  const why = [W.askedFor(say.mass(target), offTargetWords(off, allows, say))]
   if (off < -allows) {
     return {
-      sentence: `${say.mass(-off)} short. Another container.`,
+      sentence: W.shortAnotherContainer(say.mass(-off)),
       why,
       form: 'plan',
       watch: [],
-      action: { label: 'Plan another', key: 'N', does: { do: 'send', form: 'plan' } },
-      plain: [{ label: 'Leave it so, prove it', key: 'P', does: record(finish('charge')) }],
-      after: 'What is in is counted; the plan asks only for the rest.',
+      action: { label: W.planAnother, key: 'N', does: { do: 'send', form: 'plan' } },
+      plain: [{ label: W.leaveItSoProveIt, key: 'P', does: record(finish('charge')) }],
+      after: W.whatIsInIsCounted,
     }
   }
   const hose = state.plan?.hose
-  const giveBack =
-    hose && !hose.drawnDown
-      ? 'The hose was to stay full: what is in it is not in the car.'
-      : 'Container shut, the line draws down into the low side while it runs.'
+  const giveBack = hose && !hose.drawnDown ? W.theHoseWasToStay : W.containerShutTheLineDraws
   const until = state.rig.engine === 'off' ? liquidStandsUntilMs(state) : null
   const stands = until !== null && live.nowMs < until
   return {
-    sentence: stands ? `${say.mass(got)} is in. It stands; engine from` : `${say.mass(got)} is in. Prove it.`,
+    sentence: stands ? W.isInItStandsEngine(say.mass(got)) : W.isInProveIt(say.mass(got)),
     ...(stands && {
-      figure: { text: live.clock(until), caption: `${LIQUID_STANDS_MIN} minutes after the liquid went in` },
+      figure: { text: live.clock(until), caption: W.minutesAfterTheLiquidWent(LIQUID_STANDS_MIN) },
     }),
     why: [...why, giveBack],
     watch: stands ? WAY_WORDS['liquid-high'].watch.slice(0, 1) : [],
-    action: { label: 'Go on to the proof', key: 'P', does: record(finish('charge')) },
+    action: { label: W.goOnToTheProof, key: 'P', does: record(finish('charge')) },
     plain:
       off > allows
         ? [
             {
-              label: 'Recover it, begin again',
+              label: W.recoverItBeginAgain,
               key: 'B',
-              does: record(...turnDeeds(state, 'zero', `${say.mass(off)} over the target`)),
+              does: record(...turnDeeds(state, 'zero', W.overTheTarget(say.mass(off)))),
             },
           ]
         : [],
-    after: 'Both sides and the vent, after five to ten minutes.',
+    after: W.bothSidesAndTheVent,
   }
 }

@@ -1,12 +1,13 @@
 import type { HoldResult, Verdict } from '../hold/types'
+import { W } from '../language/en/call-finding'
 
 /** A finding is not called before this, s: equalising gas bends too (assumed). */
 const FOUND_AFTER_S = 600
 export const FOUND_WORDS = {
-  leak: 'It leaks.',
-  damp: 'It is damp.',
-  'leak-and-damp': 'It leaks and is damp.',
-  wet: 'It is damp for certain.',
+  leak: W.itLeaks,
+  damp: W.itIsDamp,
+  'leak-and-damp': W.itLeaksAndIsDamp,
+  wet: W.itIsDampForCertain,
 }
 /** From this much on water is certain, whatever stays open about a leak: it has to come out first (assumed). */
 const CERTAINLY_DAMP = 0.95

@@ -1,11 +1,12 @@
 import type { Verdict } from '../hold/types'
+import { W } from '../language/en/call-found-sentences'
 
 /** A verdict as the call says it when no car stands behind it. */
 export const FOUND_SENTENCES: Record<Verdict, string> = {
-  tight: 'Tight.',
-  damp: 'Damp.',
-  leak: 'It leaks.',
-  'leak-and-damp': 'It leaks, and it is damp.',
-  undecided: 'Undecided.',
-  invalid: 'Cannot be judged.',
+  tight: W.tight,
+  damp: W.damp,
+  leak: W.itLeaks,
+  'leak-and-damp': W.itLeaksAndItIs,
+  undecided: W.undecided,
+  invalid: W.cannotBeJudged,
 }

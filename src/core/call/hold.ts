@@ -5,6 +5,7 @@ import type { HoldResult, Verdict } from '../hold/types'
 import { endsUncharged, holdStage, pullAhead } from '../job/stage-now'
 import { OPENED_MINUTES } from '../job/stages'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '../job/state'
+import { W } from '../language/en/call-hold'
 import { mendedWords } from '../leak/proved'
 import { chanceWords } from '../units/chance'
 import type { Say } from '../units/say'
@@ -18,25 +19,25 @@ const decide = (label: string, key: string, next: 'charge' | 'pull' | 'fix' | 'h
   key,
   does: record({ kind: 'hold-decided', payload: { next } }),
 })
-const CHARGE = decide('Go on to charging', 'C', 'charge')
-const PULL = decide('Pull again', 'P', 'pull')
+const CHARGE = decide(W.goOnToCharging, 'C', 'charge')
+const PULL = decide(W.pullAgain, 'P', 'pull')
 const FIX: CallButton = {
-  label: 'Look for the leak',
+  label: W.lookForTheLeak,
   key: 'F',
   does: record({ kind: 'hold-decided', payload: { next: 'fix' } }, { kind: 'search-begun', payload: { why: 'hold' } }),
 }
-const LONGER = decide('Hold on longer', 'H', 'hold')
+const LONGER = decide(W.holdOnLonger, 'H', 'hold')
 
 /** Charged although it leaks: why, and what whoever pays says to it. */
-const KNOWINGLY: CallButton = { label: 'Charge it knowingly', key: 'K', does: { do: 'way', at: 'accept' } }
+const KNOWINGLY: CallButton = { label: W.chargeItKnowingly, key: 'K', does: { do: 'way', at: 'accept' } }
 
-const BOARD: CallButton = { label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }
+const BOARD: CallButton = { label: W.board, key: 'G', does: { do: 'go', to: 'board' } }
 export function callHold(state: JobState, live: Live): Call {
   const hold = currentHold(state)
   if (!hold)
     return {
-      sentence: 'Isolation was not recorded.',
-      why: ['Without its moment there is no hold to judge.'],
+      sentence: W.isolationWasNotRecorded,
+      why: [W.withoutItsMomentThereIs],
       watch: [],
       action: PULL,
       plain: [],
@@ -54,42 +55,40 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
   const over = live.nowMs >= ends
   const next = readNext(state, live)
   const end: CallButton = {
-    label: over ? 'Judge the hold' : 'End the hold',
+    label: over ? W.judgeTheHold : W.endTheHold,
     key: 'E',
     does: { do: 'judge' },
     ...(!over && !found && { ask: shorten(judged, say) }),
   }
   return {
-    sure: finding === 'wet' ? `damp, ${chanceWords(judged?.probability.damp ?? 1)}; leak open` : sureOf(judged),
+    sure: finding === 'wet' ? W.dampLeakOpen(chanceWords(judged?.probability.damp ?? 1)) : sureOf(judged),
     sentence: over
-      ? 'Time is up. Judge it.'
+      ? W.timeIsUpJudgeIt
       : found
-        ? `${FOUND_WORDS[finding]} No need to wait.`
+        ? W.noNeedToWait(FOUND_WORDS[finding])
         : next?.due
-          ? 'Read the gauge.'
-          : 'Leave it. Come back at',
+          ? W.readTheGauge
+          : W.leaveItComeBackAt,
     ...(over || found || next?.due
       ? {}
       : {
           figure: {
             text: live.clock(ends),
-            caption: `in ${Math.max(1, Math.round((ends - live.nowMs) / 60_000))} min`,
+            caption: W.inMin(Math.max(1, Math.round((ends - live.nowMs) / 60_000))),
           },
         }),
     why: [
       ...(next ? [next.words] : []),
       ...weatherWords(state, hold, live),
-      ...(judged ? reasonsIn(judged, say) : ['The first minutes show gas settling, not the car.']),
+      ...(judged ? reasonsIn(judged, say) : [W.theFirstMinutesShowGas]),
       ...(over ? [] : expectedWords(judged, hold, live, finding === 'wet')),
-      ...(over || found || holdStage(state)?.until !== 'decided'
-        ? []
-        : ['By this procedure it goes on by itself until the judge can decide, for a day at most.']),
+      ...(over || found || holdStage(state)?.until !== 'decided' ? [] : [W.byThisProcedureItGoes]),
     ],
-    proves: { title: 'What it proves', text: provesOf(judged, state, say) },
+    proves: { title: W.whatItProves, text: provesOf(judged, state, say) },
     watch: [],
-    action: over || found ? end : next?.due ? TYPE_IT : { ...BOARD, label: 'To the board' },
+    action: over || found ? end : next?.due ? TYPE_IT : { ...BOARD, label: W.toTheBoard },
     plain: over ? [LONGER] : found ? [BOARD] : [end],
-    after: 'Then charge, pull again, or look for the leak: the hold decides.',
+    after: W.thenChargePullAgainOr,
   }
 }
 
@@ -105,21 +104,17 @@ function weatherWords({ opened, hung }: JobState, hold: Hold, { airAtMs, nowMs }
   const fromMs = Date.parse(hold.isolatedAt)
   const end = holdEndsMs(hold)
   if (airAtMs === undefined || airAtMs < fromMs - AT_THE_END_MS)
-    return nowMs < end - AT_THE_END_MS
-      ? ['Type the barometer too, now and at the end: then the weather is taken out.']
-      : []
-  return nowMs >= end && airAtMs < end - AT_THE_END_MS ? ['Type the barometer once more before it is judged.'] : []
+    return nowMs < end - AT_THE_END_MS ? [W.typeTheBarometerTooNow] : []
+  return nowMs >= end && airAtMs < end - AT_THE_END_MS ? [W.typeTheBarometerOnceMore] : []
 }
 
 /** When a decision is to be expected, if it is not made yet and can be foreseen; where water is certain, what for. */
 function expectedWords(judged: HoldResult | undefined, hold: Hold, live: Live, wet: boolean): string[] {
-  const first = wet ? ['The water has to come out first: the hold after the next pull tells of a leak.'] : []
+  const first = wet ? [W.theWaterHasToCome] : []
   const atS = judged?.decisionExpectedS
   if (atS === null || atS === undefined || judged?.verdict !== 'undecided') return first
   const at = live.clock(Date.parse(hold.isolatedAt) + atS * 1000)
-  return wet
-    ? [...first, `Whoever waits knows about the leak at about ${at}.`]
-    : [`A decision is to be expected about ${at}.`]
+  return wet ? [...first, W.whoeverWaitsKnowsAboutThe(at)] : [W.aDecisionIsToBe(at)]
 }
 
 function shorten(judged: HoldResult | undefined, say: Say): Ask {
@@ -127,43 +122,40 @@ function shorten(judged: HoldResult | undefined, say: Say): Ask {
   const end = judged?.limitAtEndGramsPerYear?.high
   const price =
     now === undefined
-      ? 'Nothing is proved yet.'
-      : `By now a leak of ${say.aYear(now)} would show${end === undefined ? '' : `, at the planned end one of ${say.aYear(end)}`}.`
+      ? W.nothingIsProvedYet
+      : W.byNowALeakOf(say.aYear(now), end === undefined ? '' : W.atThePlannedEndOne(say.aYear(end)))
   return {
-    question: 'Why end it before its time?',
+    question: W.whyEndItBeforeIts,
     kind: 'hold-shortened',
     judge: true,
-    stay: 'Let it hold',
-    go: 'End it and judge',
-    price: `${price} The record says who ended it, why, and what was not proved.`,
+    stay: W.letItHold,
+    go: W.endItAndJudge,
+    price: W.theRecordSaysWhoEnded(price),
   }
 }
 
 function sureOf(judged: HoldResult | undefined): string {
-  if (!judged || judged.verdict === 'undecided') return 'undecided, as expected'
-  if (judged.verdict === 'invalid') return 'not to be judged so far'
+  if (!judged || judged.verdict === 'undecided') return W.undecidedAsExpected
+  if (judged.verdict === 'invalid') return W.notToBeJudgedSo
   const leak = judged.probability.leak
   return `${judged.verdict}, ${chanceWords(leak >= 0.5 ? leak : 1 - leak)}`
 }
 
 function provesOf(judged: HoldResult | undefined, state: JobState, say: Say): string {
-  const at = `on ${state.opened.volumeL} L with ${state.opened.rig.gauge === 'needle' ? 'a needle' : 'an electronic gauge'}`
-  if (!judged?.detectionLimitGramsPerYear) return `Nothing yet, ${at}.`
+  const at = W.onLWith(state.opened.volumeL, state.opened.rig.gauge === 'needle' ? W.aNeedle : W.anElectronicGauge)
+  if (!judged?.detectionLimitGramsPerYear) return W.nothingYet(at)
   const now = say.aYear(judged.detectionLimitGramsPerYear.high)
   const end = judged.limitAtEndGramsPerYear ? say.aYear(judged.limitAtEndGramsPerYear.high) : now
-  return (
-    `By now a leak of ${now} would show, at the planned end one of ${end}, worst case, ${at}. ` +
-    `Not a leak under a coupler, nor one that opens under pressure only.`
-  )
+  return W.byNowALeakOfWould(now, end, at)
 }
 
 const SENTENCES: Record<Verdict, string> = {
-  tight: 'Tight. Charge it.',
-  damp: 'Damp. Pull again.',
-  leak: 'It leaks. Find it.',
-  'leak-and-damp': 'It leaks, and it is damp.',
-  undecided: 'Still undecided.',
-  invalid: 'This record cannot be judged.',
+  tight: W.tightChargeIt,
+  damp: W.dampPullAgain,
+  leak: W.itLeaksFindIt,
+  'leak-and-damp': W.itLeaksAndItIs,
+  undecided: W.stillUndecided,
+  invalid: W.thisRecordCannotBeJudged,
 }
 
 const CHOICES: Record<Verdict, [CallButton, ...CallButton[]]> = {
@@ -177,7 +169,7 @@ const CHOICES: Record<Verdict, [CallButton, ...CallButton[]]> = {
 
 /** A needle that stood still has found something: whoever goes on knows how much it cannot see. */
 const stoodStill = (hold: Hold, ended: NonNullable<Hold['ended']>, say: Say): [CallButton, ...CallButton[]] => [
-  { ...CHARGE, label: 'Charge; the limit goes into the record' },
+  { ...CHARGE, label: W.chargeTheLimitGoesInto },
   ended.heldS < NIGHT_MIN * 30 ? aNightMore(hold, ended, say) : LONGER,
   PULL,
 ]
@@ -189,9 +181,9 @@ const NIGHT_MIN = 720
 function aNightMore(hold: Hold, { heldS, provesGramsPerYear }: NonNullable<Hold['ended']>, say: Say): CallButton {
   const minutes = Math.max(1, NIGHT_MIN - Math.round(hold.plannedMinutes))
   const then = provesGramsPerYear === null ? null : (provesGramsPerYear * heldS) / (NIGHT_MIN * 60)
-  const gain = then === null ? '' : `: ${say.aYear(then)} shows`
+  const gain = then === null ? '' : W.shows(say.aYear(then))
   return {
-    label: `Hold ${Math.round(minutes / 60)} h more${gain}`,
+    label: W.holdHMore(Math.round(minutes / 60), gain),
     key: 'H',
     does: record({ kind: 'hold-decided', payload: { next: 'hold', minutes } }),
   }
@@ -209,7 +201,7 @@ function choicesOf(
 ): [CallButton, ...CallButton[]] {
   const ended = hold.ended as NonNullable<Hold['ended']>
   const onward = goesOn(state, judged)
-  if (judged.by === 'word') return [{ ...onward, label: `It holds. ${onward.label}` }, PULL, FIX]
+  if (judged.by === 'word') return [{ ...onward, label: W.itHolds(onward.label) }, PULL, FIX]
   // it held, and yet what it lost would have shown: the leak is where this hold cannot see
   const elsewhere = ended.findings?.some((f) => f.code === LOST_UNSEEN)
   if (judged.accepted) return elsewhere ? [onward, PULL, FIX] : [onward, PULL]
@@ -226,10 +218,10 @@ function goesOn(state: JobState, { by }: Accepted): CallButton {
   const decided = (next: 'pull' | 'charge') => record({ kind: 'hold-decided', payload: { next, accepted: by } })
   if (ahead) {
     const minutes = ahead.minutes ?? OPENED_MINUTES[state.opened.story.opened]
-    return { label: `Go on: pull, ${minutes} min`, key: 'C', does: decided('pull') }
+    return { label: W.goOnPullMin(minutes), key: 'C', does: decided('pull') }
   }
   return endsUncharged(state)
-    ? { label: 'End it: checked for leaks', key: 'C', does: { do: 'way', at: 'close' } }
+    ? { label: W.endItCheckedForLeaks, key: 'C', does: { do: 'way', at: 'close' } }
     : { ...CHARGE, does: decided('charge') }
 }
 
@@ -241,16 +233,15 @@ function sentenceOf(
   judged: Accepted,
   { still, wet }: Seen,
 ): string {
-  if (judged.by === 'word') return 'Does it hold? You say.'
+  if (judged.by === 'word') return W.doesItHoldYouSay
   if (judged.by === 'rule') {
-    if (!judged.accepted)
-      return holdStage(state)?.fails === 'lead' ? 'Its rule fails. The lead decides.' : 'Its rule fails.'
-    return pullAhead(state) ? 'Its rule passes. Pull on.' : 'Its rule passes. Charge it.'
+    if (!judged.accepted) return holdStage(state)?.fails === 'lead' ? W.itsRuleFailsTheLead : W.itsRuleFails
+    return pullAhead(state) ? W.itsRulePassesPullOn : W.itsRulePassesChargeIt
   }
-  if (judged.accepted && pullAhead(state)) return 'Tight. Now the long pull.'
-  if (judged.accepted && endsUncharged(state)) return 'Tight.'
-  if (ended.verdict === 'tight' && !judged.accepted) return 'Tight so far. Hold on.'
-  return still ? 'The needle stood still.' : wet ? 'Damp for certain. Pull again.' : SENTENCES[ended.verdict]
+  if (judged.accepted && pullAhead(state)) return W.tightNowTheLongPull
+  if (judged.accepted && endsUncharged(state)) return W.tight
+  if (ended.verdict === 'tight' && !judged.accepted) return W.tightSoFarHoldOn
+  return still ? W.theNeedleStoodStill : wet ? W.dampForCertainPullAgain : SENTENCES[ended.verdict]
 }
 
 function callVerdict(state: JobState, hold: Hold, say: Say): Call {
@@ -262,31 +253,25 @@ function callVerdict(state: JobState, hold: Hold, say: Say): Call {
   const limit = ended.provesGramsPerYear === null ? undefined : say.aYear(ended.provesGramsPerYear)
   const found =
     ended.leakGramsPerYear !== null && ended.verdict.startsWith('leak')
-      ? [`Up to ${say.aYear(ended.leakGramsPerYear)}, worst case.`]
+      ? [W.upToWorstCase(say.aYear(ended.leakGramsPerYear))]
       : []
   return {
-    sure: `leak ${chanceWords(ended.leak)}, damp ${chanceWords(ended.damp)}`,
+    sure: W.leakDamp(chanceWords(ended.leak), chanceWords(ended.damp)),
     sentence: sentenceOf(state, ended, judged, { still, wet }),
     why: [
       ...mendedWords(state, hold.isolatedAt, ended, say),
       ...judged.words,
       ...reasonsIn(ended, say),
-      ...(wet ? ['Whether it leaks too stays open: the next hold, drier, tells.'] : []),
+      ...(wet ? [W.whetherItLeaksTooStays] : []),
       ...found,
-      `Held ${Math.round(ended.heldS / 60)} min of ${hold.plannedMinutes}, ${ended.samples.toLocaleString('en')} readings.`,
-      ...(hold.shortened ? [`Ended early by ${hold.shortened.by}: ${hold.shortened.why}.`] : []),
+      W.heldMinOfReadings(Math.round(ended.heldS / 60), hold.plannedMinutes, ended.samples.toLocaleString('en')),
+      ...(hold.shortened ? [W.endedEarlyBy(hold.shortened.by, hold.shortened.why)] : []),
     ],
     proves: {
-      title: 'What it proves',
-      text: limit
-        ? `No leak of ${limit} or more would have stayed hidden, worst case, on ${state.opened.volumeL} L. ` +
-          `Not a core under its coupler, nor a seal that opens under pressure only.`
-        : 'Nothing: too little was read.',
+      title: W.whatItProves,
+      text: limit ? W.noLeakOfOrMore(limit, state.opened.volumeL) : W.nothingTooLittleWasRead,
     },
-    watch:
-      ended.verdict === 'leak' || ended.verdict === 'leak-and-damp'
-        ? ['The hoses are in this hold: a leaking hose looks like a leaking car.']
-        : [],
+    watch: ended.verdict === 'leak' || ended.verdict === 'leak-and-damp' ? [W.theHosesAreInThis] : [],
     action,
     plain,
   }

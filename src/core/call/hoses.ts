@@ -1,5 +1,6 @@
 import { stageNow } from '../job/stage-now'
 import type { JobState } from '../job/state'
+import { W } from '../language/en/call-hoses'
 import { type Call, type CallButton, type Live, record, set } from './types'
 
 /** The hoses alone are held first, where the procedure says so; null where it does not, or they stood still. */
@@ -7,18 +8,15 @@ export function callHoses(state: JobState, live: Live): Call | null {
   const stage = stageNow(state)
   if (stage?.kind !== 'hoses' || state.step !== 'rig') return null
   const { rig, hosesShutAt, hosesHeld } = state
-  const base = { watch: ['Couplers closed, on nothing yet: their ends seal.'], plain: [] }
+  const base = { watch: [W.couplersClosedOnNothingYet], plain: [] }
   if (hosesShutAt !== undefined) return callHeld(state, stage.minutes, hosesShutAt, live)
   if (rig.pump !== 'on')
     return {
       ...base,
-      sentence: hosesHeld?.moved ? 'Hold the hoses once more.' : 'First the hoses alone.',
-      why: [
-        ...(hosesHeld?.moved ? ['They rose: seals renewed, fittings snugged?'] : []),
-        'A leaking hose in a hold looks like a leaking car. Centre hose to the pump, exhaust cap off, pump on, both valves open.',
-      ],
+      sentence: hosesHeld?.moved ? W.holdTheHosesOnceMore : W.firstTheHosesAlone,
+      why: [...(hosesHeld?.moved ? [W.theyRoseSealsRenewedFittings] : []), W.aLeakingHoseInA],
       action: {
-        label: 'It pulls on the hoses',
+        label: W.itPullsOnTheHoses,
         key: 'P',
         does: record(
           set('centre-hose', 'pump'),
@@ -28,21 +26,21 @@ export function callHoses(state: JobState, live: Live): Call | null {
           set('valve-high', 'open'),
         ),
       },
-      after: 'A minute or two is enough: there is nothing in them.',
+      after: W.aMinuteOrTwoIs,
     }
   return {
     ...base,
-    sentence: 'Shut them in.',
-    why: ['Both valves shut, then the pump off: what the gauge does now, the hoses do.'],
+    sentence: W.shutThemIn,
+    why: [W.bothValvesShutThenThe],
     action: {
-      label: 'Shut, pump off',
+      label: W.shutPumpOff,
       key: 'S',
       does: record(set('valve-low', 'closed'), set('valve-high', 'closed'), set('pump', 'off'), {
         kind: 'hoses-shut',
         payload: {},
       }),
     },
-    after: `Then ${stage.minutes} min.`,
+    after: W.thenMin(stage.minutes),
   }
 }
 
@@ -57,18 +55,14 @@ function callHeld(state: JobState, minutes: number, shutAt: string, live: Live):
   })
   const needle = state.opened.rig.gauge === 'needle'
   return {
-    sentence: over ? 'Did they rise?' : 'Leave them. Look again at',
-    ...(!over && { figure: { text: live.clock(endMs), caption: `${minutes} min, the hoses alone` } }),
-    why: [
-      needle
-        ? 'A needle that moves at all is a hose that leaks.'
-        : 'A little rises by the hoses’ own gas; what goes on straight is a leak.',
-    ],
+    sentence: over ? W.didTheyRise : W.leaveThemLookAgainAt,
+    ...(!over && { figure: { text: live.clock(endMs), caption: W.minTheHosesAlone(minutes) } }),
+    why: [needle ? W.aNeedleThatMovesAt : W.aLittleRisesByThe],
     watch: [],
     action: over
-      ? says('They stood still', 'S', false)
-      : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
-    plain: [says('They rose', 'R', true), ...(over ? [] : [says('Still, enough', 'S', false)])],
-    after: 'Then the couplers on the car.',
+      ? says(W.theyStoodStill, 'S', false)
+      : { label: W.toTheBoard, key: 'G', does: { do: 'go', to: 'board' } },
+    plain: [says(W.theyRose, 'R', true), ...(over ? [] : [says(W.stillEnough, 'S', false)])],
+    after: W.thenTheCouplersOnThe,
   }
 }

@@ -1,4 +1,5 @@
 import { currentPull, type JobState } from '../job/state'
+import { W } from '../language/en/call-moved'
 import { comeBackAt } from '../pull/forecast'
 import type { Alarm } from './alarms'
 import type { Live } from './types'
@@ -8,7 +9,7 @@ const MOVED_MS = 600_000
 const MOVED_SHARE = 0.2
 
 /** Alarms of this pull that told when it ends; the time is in the id, so that what was told last is known from it. */
-const moved = (state: JobState): string => `moved:${state.pulls.length}:`
+const moved = (state: JobState): string => W.moved(state.pulls.length)
 
 /** Whether an alarm told the end of the pull that runs now: it stands until it is answered, whatever is told later. */
 export const toldOfThisPull = (state: JobState, id: string): boolean =>
@@ -37,6 +38,6 @@ export function movedAlarm(state: JobState, live: Live, rung: readonly string[])
   const minutes = Math.round(Math.abs(byMs) / 60_000)
   return {
     id: `${moved(state)}${Math.round(atMs)}`,
-    sentence: `The pull ends ${minutes} min ${byMs < 0 ? 'earlier' : 'later'} than thought, at ${live.clock(atMs)}.`,
+    sentence: W.thePullEndsMinThan(minutes, byMs < 0 ? W.earlier : W.later, live.clock(atMs)),
   }
 }

@@ -1,5 +1,6 @@
 import { sidesOf, valveOf } from '../job/sides'
 import type { JobState } from '../job/state'
+import { W } from '../language/en/call-pump-oil'
 import { type Call, type CallButton, type Deed, record, set } from './types'
 
 const oil = (stage: Extract<Deed, { kind: 'pump-oil' }>['payload']['stage']): Deed => ({
@@ -9,8 +10,8 @@ const oil = (stage: Extract<Deed, { kind: 'pump-oil' }>['payload']['stage']): De
 
 /** In the middle of a pull: the car is shut in first, then the pump stops. */
 export const shutForOil = ({ opened }: Pick<JobState, 'opened'>): CallButton => ({
-  label: 'Change the pump’s oil',
-  sub: 'valves first, then the pump',
+  label: W.changeThePumpsOil,
+  sub: W.valvesFirstThenThePump,
   key: 'O',
   does: record(...sidesOf(opened.rig).map((side) => set(valveOf(side), 'closed')), set('pump', 'off'), oil('begun')),
 })
@@ -19,14 +20,11 @@ export const shutForOil = ({ opened }: Pick<JobState, 'opened'>): CallButton => 
 export function callPumpOil(state: JobState): Call {
   const one = sidesOf(state.opened.rig).length === 1
   return {
-    sentence: 'Change its oil.',
-    why: [
-      `The ${one ? 'valve is' : 'valves are'} shut: the car keeps what it has, and nothing of the pull is lost.`,
-      'Drain it while it is warm, open the inlet for a breath, fill to the middle of the glass. Old oil is collected, never poured away.',
-    ],
-    watch: ['Its oil is hot after an hour of pulling.'],
-    action: { label: 'Fresh oil is in', key: 'O', does: record(oil('done')) },
-    plain: [{ label: 'Leave the old oil in', key: 'L', does: record(oil('left')) }],
-    after: `Then the pump on, a minute to warm, then the ${one ? 'valve' : 'valves'}: the pull goes on, its minutes count from there.`,
+    sentence: W.changeItsOil,
+    why: [W.theShutTheCarKeeps(one ? W.valveIs : W.valvesAre), W.drainItWhileItIs],
+    watch: [W.itsOilIsHotAfter],
+    action: { label: W.freshOilIsIn, key: 'O', does: record(oil('done')) },
+    plain: [{ label: W.leaveTheOldOilIn, key: 'L', does: record(oil('left')) }],
+    after: W.thenThePumpOnA(one ? W.valve : W.valves),
   }
 }

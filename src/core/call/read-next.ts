@@ -1,4 +1,5 @@
 import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
+import { W } from '../language/en/call-read-next'
 import { nextReadMs } from '../readings/read-times'
 import { findingOf } from './finding'
 import { type CallButton, type Live, sayOf } from './types'
@@ -17,7 +18,7 @@ export function readNext(state: JobState, live: Live): ReadNext | null {
 }
 
 /** The hand goes to the pad: a reading is due. */
-export const TYPE_IT: CallButton = { label: 'Type what it shows', key: 'T', does: { do: 'type' } }
+export const TYPE_IT: CallButton = { label: W.typeWhatItShows, key: 'T', does: { do: 'type' } }
 
 /** Whether this car's vacuum is read by eye: what was read last was typed, or nothing is there that could report. */
 export function gaugeByHand({ opened, hung }: JobState, { vacuumPa, vacuumByHand }: Live): boolean {
@@ -56,9 +57,7 @@ function gaugeNext({ id, fromMs, endMs, decidesMs }: Since, live: Live): ReadNex
   const decides = decidesMs !== null && decidesMs > lastMs && decidesMs <= planned
   const atMs = decides ? decidesMs : planned
   const due = live.nowMs >= atMs
-  const words = due
-    ? 'Read the gauge now and type what it shows.'
-    : `Read it again at ${live.clock(atMs)}${decides ? '; one more reading decides' : ''}.`
+  const words = due ? W.readTheGaugeNowAnd : W.readItAgainAt(live.clock(atMs), decides ? W.oneMoreReadingDecides : '')
   return { id: `read:${id}:${Math.round((atMs - fromMs) / 60_000)}`, atMs, words, due }
 }
 
@@ -70,11 +69,11 @@ function weighNext(state: JobState, live: Live): ReadNext | null {
   const next = flow.read
   if (!next) return null
   const due = live.nowMs >= next.atMs
-  const about = `about ${sayOf(live).mass(next.thenG)} then`
+  const about = W.aboutThen(sayOf(live).mass(next.thenG))
   return {
     id: `read:scale:${open.id}:${Math.round(next.atMs / 1000)}`,
     atMs: next.atMs,
-    words: due ? 'Read the scale now and type what it shows.' : `Read the scale at ${live.clock(next.atMs)}: ${about}.`,
+    words: due ? W.readTheScaleNowAnd : W.readTheScaleAt(live.clock(next.atMs), about),
     due,
   }
 }

@@ -1,6 +1,7 @@
 import { expectedLater } from '../hold/expected-later'
 import type { JobState } from '../job/state'
 import { CLOSED_LINES } from '../job/summary'
+import { W } from '../language/en/call-rests'
 import { type Call, type Live, record, sayOf } from './types'
 
 /** A car that was left standing under its vacuum: until when, what the gauge should show then, and the way back in. */
@@ -10,27 +11,24 @@ export function callParked(state: JobState, parked: NonNullable<JobState['parked
   const over = back !== null && live.nowMs >= back
   const expected = expectedLater(state, live, say)
   return {
-    sentence:
-      back === null ? 'Left under vacuum.' : over ? 'Its time is over. Take it up.' : 'Left under vacuum. Come back at',
+    sentence: back === null ? W.leftUnderVacuum : over ? W.itsTimeIsOverTake : W.leftUnderVacuumComeBack,
     ...(back !== null && !over && { figure: { text: live.clock(back), caption: dayOf(back, live.nowMs) } }),
     why: [
-      `${parked.why}; by ${parked.by}.`,
-      parked.couplers === 'off'
-        ? 'The couplers are off, closed before: the caps hold too.'
-        : 'The couplers are on: hoses are in this hold.',
+      W.by(parked.why, parked.by),
+      parked.couplers === 'off' ? W.theCouplersAreOffClosed : W.theCouplersAreOnHoses,
       ...expected,
     ],
-    watch: ['Nobody starts this engine: there is nothing in it that carries oil.'],
-    action: { label: 'Take it up again', key: 'T', does: record({ kind: 'taken-up', payload: {} }) },
-    plain: [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }],
-    after: parked.couplers === 'off' ? 'Then the couplers on again, closed, and read it.' : 'Then read it.',
+    watch: [W.nobodyStartsThisEngineThere],
+    action: { label: W.takeItUpAgain, key: 'T', does: record({ kind: 'taken-up', payload: {} }) },
+    plain: [{ label: W.board, key: 'G', does: { do: 'go', to: 'board' } }],
+    after: parked.couplers === 'off' ? W.thenTheCouplersOnAgain : W.thenReadIt,
   }
 }
 
 const DAY_MS = 24 * 3600_000
 function dayOf(atMs: number, nowMs: number): string {
   const hours = Math.max(1, Math.round((atMs - nowMs) / 3600_000))
-  return atMs - nowMs < DAY_MS ? `in ${hours} h` : `in ${Math.round(hours / 24)} days`
+  return atMs - nowMs < DAY_MS ? W.inH(hours) : W.inDays(Math.round(hours / 24))
 }
 
 /** A job that ended before its last step: kept and signed as what it is, or opened again. */
@@ -38,25 +36,22 @@ export function callClosed(closed: NonNullable<JobState['closed']>): Call {
   const line = CLOSED_LINES[closed.as]
   return {
     sentence: `${line.charAt(0).toUpperCase()}${line.slice(1)}.`,
-    why: [
-      `${closed.why}; by ${closed.by}.`,
-      'Everything up to here is kept. Signed, the record says what was done and what was not.',
-    ],
+    why: [W.by(closed.why, closed.by), W.everythingUpToHereIs],
     form: 'sign',
     watch: [],
-    action: { label: 'Sign it as it is', key: 'S', does: { do: 'send', form: 'sign' } },
+    action: { label: W.signItAsItIs, key: 'S', does: { do: 'send', form: 'sign' } },
     plain: [
       {
-        label: 'Open it again',
+        label: W.openItAgain,
         key: 'O',
         does: { do: 'wait' },
         ask: {
-          question: 'Why is it opened again?',
+          question: W.whyIsItOpenedAgain,
           kind: 'reopened',
           judge: false,
-          stay: 'Leave it closed',
-          go: 'Open it again',
-          price: 'It stands on the board again, where it was left.',
+          stay: W.leaveItClosed,
+          go: W.openItAgain,
+          price: W.itStandsOnTheBoard,
         },
       },
     ],

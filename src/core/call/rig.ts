@@ -1,11 +1,11 @@
 import { couplerOf, everySide, isWithoutManifold, sidesOf, valveOf } from '../job/sides'
 import type { JobState } from '../job/state'
+import { W } from '../language/en/call-rig'
 import { callHoses } from './hoses'
 import { type Call, finish, type Live, record, set } from './types'
 
 /** What one hose on one side leaves unproved. */
-export const THROUGH_THE_DEVICE =
-  'One side only: what lies behind the expansion device is pulled through it, slower, and the high side is not read.'
+export const THROUGH_THE_DEVICE = W.oneSideOnlyWhatLies
 
 /** A car that was left standing with its couplers off gets them on again before its hold goes on. */
 export const awaitsCouplers = (state: JobState): boolean =>
@@ -17,20 +17,20 @@ export function callRig(state: JobState, live: Live): Call {
   const sides = sidesOf(opened.rig)
   const one = sides.length === 1
   const tools = isWithoutManifold(opened.rig)
-  const cautious = { watch: ['Hoses and sleeves clear of fan and belts.'], plain: [] }
+  const cautious = { watch: [W.hosesAndSleevesClearOf], plain: [] }
   const open = (['low', 'high'] as const).filter((side) => rig[valveOf(side)] !== 'closed')
   // while the pump pulls on the hoses alone their valves are open
   if (open.length > 0 && rig.pump !== 'on') {
     return {
       ...cautious,
-      sentence: tools ? 'Shut the tools’ valves.' : 'Close both manifold valves.',
-      why: ['Clockwise closes a valve.', 'Do it before anything is pushed on.'],
+      sentence: tools ? W.shutTheToolsValves : W.closeBothManifoldValves,
+      why: [W.clockwiseClosesAValve, W.doItBeforeAnythingIs],
       action: {
-        label: 'Both valves are shut',
+        label: W.bothValvesAreShut,
         key: 'V',
         does: record(set('valve-low', 'closed'), set('valve-high', 'closed')),
       },
-      after: tools ? 'Then the tools on the ports.' : 'Then the couplers.',
+      after: tools ? W.thenTheToolsOnThe : W.thenTheCouplers,
     }
   }
   const hoses = callHoses(state, live)
@@ -40,55 +40,45 @@ export function callRig(state: JobState, live: Live): Call {
   if (!everySide(rig, sides, 'coupler', 'open')) {
     return {
       ...cautious,
-      sentence: one ? 'Open the coupler.' : 'Open the couplers.',
-      why: ['Clockwise, until they press the core, and no further: bottomed out they bend it.'],
+      sentence: one ? W.openTheCoupler : W.openTheCouplers,
+      why: [W.clockwiseUntilTheyPressThe],
       action: {
-        label: one ? 'It presses the core' : 'Both press the core',
+        label: one ? W.itPressesTheCore : W.bothPressTheCore,
         key: 'O',
         does: record(...sides.map((side) => set(couplerOf(side), 'open'))),
       },
-      after: 'Then the centre hose.',
+      after: W.thenTheCentreHose,
     }
   }
   if (opened.rig.cores === 'out' && rig.cores === 'in' && tools) {
     return {
       ...cautious,
-      sentence: 'Cores out, through the tools.',
-      why: [
-        'The core is the narrowest place of the line: without it the same pump pulls several times as fast.',
-        'Pull it back behind the tool’s valve, then shut that valve. Keep the cores clean, each with its port.',
-      ],
-      watch: ['Only on a system at zero: under pressure the core is a bullet.'],
-      action: { label: 'Cores are out', key: 'C', does: record(set('cores', 'out')) },
-      plain: [{ label: 'Leave them in', key: 'L', does: record(...hoseOn) }],
-      after: 'Then the hose to the pump.',
+      sentence: W.coresOutThroughTheTools,
+      why: [W.theCoreIsTheNarrowest, W.pullItBackBehindThe],
+      watch: [W.onlyOnASystemAt],
+      action: { label: W.coresAreOut, key: 'C', does: record(set('cores', 'out')) },
+      plain: [{ label: W.leaveThemIn, key: 'L', does: record(...hoseOn) }],
+      after: W.thenTheHoseToThe,
     }
   }
   if (rig['centre-hose'] !== 'pump' || rig['exhaust-cap'] !== 'off') {
     return {
       ...cautious,
-      sentence: tools ? 'Hoses to the pump.' : 'Centre hose to the pump.',
+      sentence: tools ? W.hosesToThePump : W.centreHoseToThePump,
       why: [
-        'Finger tight, gasket looked at. No hose of a recovery machine: its oil would come along.',
-        'Pump level, oil between the marks, exhaust cap off, dry grounded cord.',
-        ...(opened.rig.fourPort
-          ? ['The container hangs on its own port from now on, its valve shut: its hose is evacuated along.']
-          : []),
+        W.fingerTightGasketLookedAt,
+        W.pumpLevelOilBetweenThe,
+        ...(opened.rig.fourPort ? [W.theContainerHangsOnIts] : []),
       ],
-      action: { label: 'Hose on, cap off', key: 'H', does: record(...hoseOn) },
-      after: 'Then pull.',
+      action: { label: W.hoseOnCapOff, key: 'H', does: record(...hoseOn) },
+      after: W.thenPull,
     }
   }
   return {
     ...cautious,
-    sentence: 'Rigged. Pull.',
-    why: [
-      one
-        ? 'Valve shut, coupler on the core, hose on the pump.'
-        : 'Valves shut, couplers on the cores, hose on the pump.',
-      ...(one ? [THROUGH_THE_DEVICE] : []),
-    ],
-    action: { label: 'Start the pull', key: 'P', does: record(finish('rig')) },
+    sentence: W.riggedPull,
+    why: [one ? W.valveShutCouplerOnThe : W.valvesShutCouplersOnThe, ...(one ? [THROUGH_THE_DEVICE] : [])],
+    action: { label: W.startThePull, key: 'P', does: record(finish('rig')) },
   }
 }
 
@@ -107,28 +97,23 @@ function couplersOn(
   ])
   if (tools)
     return {
-      sentence: one ? 'Tool on the low port.' : 'Tools on both ports.',
-      why: ['Screwed on by hand, valve shut, gasket seated: the tool now is the port.'],
-      action: { label: one ? 'It is on' : 'Both are on', key: 'C', does: record(...on) },
-      after: 'Then the cores.',
+      sentence: one ? W.toolOnTheLowPort : W.toolsOnBothPorts,
+      why: [W.screwedOnByHandValve],
+      action: { label: one ? W.itIsOn : W.bothAreOn, key: 'C', does: record(...on) },
+      after: W.thenTheCores,
     }
   return {
     sentence: auto
       ? one
-        ? 'Push the low coupler on.'
-        : 'Push both couplers on.'
+        ? W.pushTheLowCouplerOn
+        : W.pushBothCouplersOn
       : one
-        ? 'Push the low coupler on, closed.'
-        : 'Push both couplers on, closed.',
+        ? W.pushTheLowCouplerOnClosed
+        : W.pushBothCouplersOnClosed,
     why: auto
-      ? ['These open by themselves: the valves must be shut before they go on. Push on, tug.']
-      : [
-          'Counter-clockwise closes a coupler: the opposite of a valve.',
-          one
-            ? 'Push on, tug. The high cap stays on.'
-            : 'Push on, tug. Port sizes differ, low and high cannot be swapped.',
-        ],
-    action: { label: one ? 'It is on' : 'Both are on', key: 'C', does: record(...on) },
-    after: auto ? 'Then the centre hose.' : 'Then open onto the core.',
+      ? [W.theseOpenByThemselvesThe]
+      : [W.counterClockwiseClosesACoupler, one ? W.pushOnTugTheHigh : W.pushOnTugPortSizes],
+    action: { label: one ? W.itIsOn : W.bothAreOn, key: 'C', does: record(...on) },
+    after: auto ? W.thenTheCentreHose : W.thenOpenOntoTheCore,
   }
 }

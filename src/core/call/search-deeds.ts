@@ -1,23 +1,24 @@
 import type { LeakChecked, LeakPlace } from '../job/leak'
 import { couplerOf, sidesOf, valveOf } from '../job/sides'
 import type { JobState } from '../job/state'
+import { W } from '../language/en/call-search-deeds'
 import { PLACES } from '../leak/places'
 import { type Call, type CallButton, type Deed, record, set } from './types'
 
 /** A check that was made, as a deed. */
 export const saw = (seen: LeakChecked): Deed => ({ kind: 'leak-checked', payload: seen })
 /** A chance as people say it. */
-export const percent = (chance: number): string => `${Math.round(100 * chance)} of 100`
+export const percent = (chance: number): string => W.of100(Math.round(100 * chance))
 
 /** What a check asks for; why it is next is said beside. */
 export type Asked = Omit<Call, 'why'>
-export const TAP = 'Or tap the place on the sketch, and say what is there.'
+export const TAP = W.orTapThePlaceOn
 
 /** Below this a check is not worth its minutes: the search has ended without a place (assumed). */
 export const WORTH_SHOWN = 0.02
 
 /** The search is given up, with its reason. */
-export const OVER: CallButton = { label: 'End the search', key: 'E', does: { do: 'way', at: 'search' } }
+export const OVER: CallButton = { label: W.endTheSearch, key: 'E', does: { do: 'way', at: 'search' } }
 
 /** Hoses that hang off the car go on before nitrogen comes: valves shut first, couplers on, then open. */
 export function hosesOn({ opened, rig }: Pick<JobState, 'opened' | 'rig'>): Deed[] {
@@ -35,9 +36,9 @@ export function hosesOn({ opened, rig }: Pick<JobState, 'opened' | 'rig'>): Deed
 
 /** Soap on one place: it bubbles, or not. */
 export const soapOn = (at: LeakPlace): Asked => ({
-  sentence: `Soap on: ${PLACES[at].name}.`,
+  sentence: W.soapOn(PLACES[at].name),
   watch: [],
-  action: { label: 'No bubbles', key: 'N', does: record(saw({ check: 'soap', at, bubbles: false })) },
-  plain: [{ label: 'It bubbles', key: 'B', does: record(saw({ check: 'soap', at, bubbles: true })) }],
+  action: { label: W.noBubbles, key: 'N', does: record(saw({ check: 'soap', at, bubbles: false })) },
+  plain: [{ label: W.itBubbles, key: 'B', does: record(saw({ check: 'soap', at, bubbles: true })) }],
   after: TAP,
 })

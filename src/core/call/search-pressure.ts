@@ -1,5 +1,6 @@
 import type { LeakChecked } from '../job/leak'
 import { currentHold, type JobState } from '../job/state'
+import { W } from '../language/en/call-search-pressure'
 import { PLACES } from '../leak/places'
 import type { PressureFinding } from '../leak/pressure-test'
 import type { SearchView } from '../leak/search-view'
@@ -16,54 +17,41 @@ export function callUnderPressure(state: JobState, view: SearchView, live: Live,
   const soap = view.next.find((p) => p.check === 'soap')
   const test = pressureWords(found, say, currentHold(state)?.ended?.provesGramsPerYear)
   const base = {
-    watch: ['Let it out to the air of the room before the pump runs, and before a joint is opened.'],
+    watch: [W.letItOutToThe],
   }
   const worth = soap?.at && soap.shows >= WORTH_SHOWN && !view.named
   if (worth && soap?.at) {
     const { action, plain, sentence } = soapOn(soap.at)
-    const why = [...said, `Here it shows in ${percent(soap.shows)}, and it takes two minutes.`, ...test]
+    const why = [...said, W.hereItShowsInAnd(percent(soap.shows)), ...test]
     return { ...base, sentence, why, action, plain: [...plain, out], after: TAP }
   }
   return {
     ...base,
-    sentence: view.named ? `It is the ${PLACES[view.named.place].name}. Let it out.` : soakSentence(found),
-    why: [...said, ...test, ...(view.named ? [] : ['Every place a brush reaches was soaped.'])],
+    sentence: view.named ? W.itIsTheLetIt(PLACES[view.named.place].name) : soakSentence(found),
+    why: [...said, ...test, ...(view.named ? [] : [W.everyPlaceABrushReaches])],
     action: out,
     plain: [],
-    after: view.named ? 'Then mend it.' : 'Let it soak as long as it takes: the longer, the smaller the leak it shows.',
+    after: view.named ? W.thenMendIt : W.letItSoakAsLong,
   }
 }
 
 const soakSentence = (found: PressureFinding | undefined): string =>
-  found?.kind === 'falls'
-    ? 'It falls. Let it out.'
-    : found?.kind === 'stands'
-      ? 'It stands. Let it out.'
-      : 'Let it soak, then let it out.'
+  found?.kind === 'falls' ? W.itFallsLetItOut : found?.kind === 'stands' ? W.itStandsLetItOut : W.letItSoakThenLet
 
 /**
  * What the pressure test says by now, beside what the vacuum hold would have shown.
  * @param heldProves - the hold's own limit, g a year
  */
 export function pressureWords(found: PressureFinding | undefined, say: Say, heldProves?: number | null): string[] {
-  if (!found || found.kind === 'too-short') return ['Pressure and temperature are being read; some minutes are needed.']
+  if (!found || found.kind === 'too-short') return [W.pressureAndTemperatureAreBeing]
   if (found.kind === 'temperature-missing')
-    return [
-      `No temperature of the gas between minute ${Math.round(found.fromS / 60)} and ${Math.round(found.toS / 60)}: type it. What falls may be only cooling.`,
-    ]
+    return [W.noTemperatureOfTheGas(Math.round(found.fromS / 60), Math.round(found.toS / 60))]
   const held = lengthWords(found.heldS)
-  const raw = `${say.pressure(Math.abs(found.rawFallPaS) * found.heldS)} ${found.rawFallPaS >= 0 ? 'down' : 'up'} as read`
-  const beside = heldProves ? `, in the vacuum hold one of ${say.aYear(heldProves)}` : ''
-  const shows = `By now a leak of ${say.aYear(found.shows.high)} would show${beside}; vacuum opens other leaks than pressure does.`
-  if (found.kind === 'falls')
-    return [
-      `In ${held} ${raw}; with the temperature taken out it falls: up to ${say.aYear(found.gramsPerYear.high)}, worst case.`,
-      shows,
-    ]
-  return [
-    `In ${held} ${raw}; with the temperature taken out ${found.kind === 'stands' ? 'it stands' : 'it cannot be told yet'}.`,
-    shows,
-  ]
+  const raw = W.asRead(say.pressure(Math.abs(found.rawFallPaS) * found.heldS), found.rawFallPaS >= 0 ? W.down : W.up)
+  const beside = heldProves ? W.inTheVacuumHoldOne(say.aYear(heldProves)) : ''
+  const shows = W.byNowALeakOf(say.aYear(found.shows.high), beside)
+  if (found.kind === 'falls') return [W.inWithTheTemperatureTaken(held, raw, say.aYear(found.gramsPerYear.high)), shows]
+  return [W.inWithTheTemperatureTakenOut(held, raw, found.kind === 'stands' ? W.itStands : W.itCannotBeToldYet), shows]
 }
 
 /** Nitrogen out again, with what the test showed where it showed something. */
@@ -83,7 +71,7 @@ function letOut(state: JobState, found: PressureFinding | undefined, live: Live)
       ]
     : []
   return {
-    label: 'Let out, at zero',
+    label: W.letOutAtZero,
     key: 'O',
     does: record(...seen.map(saw), { kind: 'nitrogen-out', payload: {} }),
   }

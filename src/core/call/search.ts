@@ -4,6 +4,7 @@ import { type LeakPlace, NITROGEN_MOST_PA_G } from '../job/leak'
 import { couplerOf, sidesOf } from '../job/sides'
 import { nitrogenPaG } from '../job/stage-now'
 import type { JobState } from '../job/state'
+import { W } from '../language/en/call-search'
 import { CHECKS } from '../leak/checks'
 import { contradictionWords } from '../leak/contradictions'
 import type { Proposal } from '../leak/next-check'
@@ -31,9 +32,9 @@ export function callSearch(state: JobState, view: SearchView, live: Live): Call 
 /** Why this check is next: how often the leak shows itself to it, what it misses, and what speaks for the places. */
 function whyOf(next: Proposal, view: SearchView, say: Say): string[] {
   const { gramsPerYear, by } = view.sought
-  const size = { loss: 'by what it lost', hold: 'by its hold', assumed: 'assumed' }[by]
+  const size = { loss: W.byWhatItLost, hold: W.byItsHold, assumed: 'assumed' }[by]
   return [
-    `The most chance for its minutes: it shows in ${percent(next.shows)}, ${Math.round(next.minutes)} min.`,
+    W.theMostChanceForIts(percent(next.shows), Math.round(next.minutes)),
     CHECKS[next.check].misses,
     ...(view.search.seen.length === 0
       ? [`Looked for: a leak of about ${say.aYear(gramsPerYear)}, ${size}.`, ...view.clues.map((c) => c.words)]
@@ -47,52 +48,51 @@ function callCheck(state: JobState, next: Proposal, say: Say): Asked {
     case 'look':
       return {
         ...base,
-        sentence: 'Look for oil and dye, with a light.',
-        action: { label: 'Nothing seen', key: 'N', does: record(saw({ check: 'look', at: null })) },
+        sentence: W.lookForOilAndDye,
+        action: { label: W.nothingSeen, key: 'N', does: record(saw({ check: 'look', at: null })) },
       }
     case 'couplers':
       return {
         ...base,
-        sentence: 'Couplers off, and watch it.',
+        sentence: W.couplersOffAndWatchIt,
         action: {
-          label: 'Both are off, closed',
+          label: W.bothAreOffClosed,
           key: 'B',
           does: record(
             ...sidesOf(state.opened.rig).flatMap((side) => [set(couplerOf(side), 'on'), set(couplerOf(side), 'off')]),
           ),
         },
-        plain: [{ label: 'It rose the same', key: 'S', does: record(saw({ check: 'couplers', says: 'same' })) }, OVER],
-        after:
-          'Close each before it is pulled off. A gauge that hangs on the manifold sees the car again once they are back on.',
+        plain: [{ label: W.itRoseTheSame, key: 'S', does: record(saw({ check: 'couplers', says: 'same' })) }, OVER],
+        after: W.closeEachBeforeItIs,
       }
     case 'hoses':
       return {
         ...base,
-        sentence: 'Hold the hoses alone, 10 min.',
-        action: { label: 'They stood still', key: 'S', does: record(saw({ check: 'hoses', says: 'still' })) },
-        plain: [{ label: 'They rose', key: 'R', does: record(saw({ check: 'hoses', says: 'rose' })) }, OVER],
-        after: 'Couplers off the car and closed, pump on the hoses, shut, and look.',
+        sentence: W.holdTheHosesAlone10,
+        action: { label: W.theyStoodStill, key: 'S', does: record(saw({ check: 'hoses', says: 'still' })) },
+        plain: [{ label: W.theyRose, key: 'R', does: record(saw({ check: 'hoses', says: 'rose' })) }, OVER],
+        after: W.couplersOffTheCarAnd,
       }
     case 'nitrogen': {
       const paG = nitrogenPaG(state, NITROGEN_MOST_PA_G)
       return {
         ...base,
-        sentence: `Dry nitrogen in, to ${say.pressure(paG)}.`,
+        sentence: W.dryNitrogenInTo(say.pressure(paG)),
         action: {
-          label: `It is in, ${say.pressure(paG)}`,
+          label: W.itIsIn(say.pressure(paG)),
           key: 'N',
           does: record(...hosesOn(state), { kind: 'nitrogen-in', payload: { pressurePaG: paG } }),
         },
         watch: [
-          'Only through a regulator with a relief valve; never above the lower of the label’s and our own limit; never oxygen, never shop air.',
-          ...(state.nitrogenLimitPaG === undefined
-            ? ['What this car’s label allows nobody has said yet: read it and type it before anything is let in.']
-            : []),
+          W.onlyThroughARegulatorWith,
+          ...(state.nitrogenLimitPaG === undefined ? [W.whatThisCarsLabelAllows] : []),
         ],
-        after: `Then soap on ${(next.soaps ?? [])
-          .slice(0, 3)
-          .map((p) => PLACES[p].name)
-          .join(', ')}, while it soaks.`,
+        after: W.thenSoapOnWhileIt(
+          (next.soaps ?? [])
+            .slice(0, 3)
+            .map((p) => PLACES[p].name)
+            .join(', '),
+        ),
       }
     }
     case 'soap':
@@ -100,14 +100,12 @@ function callCheck(state: JobState, next: Proposal, say: Say): Asked {
     case 'sniffer':
       return {
         ...base,
-        sentence: 'A part charge in, and the sniffer round.',
-        action: { label: 'It found nothing', key: 'N', does: record(saw({ check: 'sniffer', at: null })) },
-        watch: [
-          'Refrigerant is let in by weight, logged below, and recovered before anything is opened: never vented. Ventilate; no flame.',
-        ],
+        sentence: W.aPartChargeInAnd,
+        action: { label: W.itFoundNothing, key: 'N', does: record(saw({ check: 'sniffer', at: null })) },
+        watch: [W.refrigerantIsLetInBy],
       }
     case 'weigh':
-      return { ...base, sentence: 'Charge it, and weigh it after weeks.', action: OVER, plain: [] }
+      return { ...base, sentence: W.chargeItAndWeighIt, action: OVER, plain: [] }
     default: {
       const unknown: never = next.check
       return unknown
@@ -119,17 +117,13 @@ function callNamed(view: SearchView, place: LeakPlace, chance: number, said: str
   const last = view.search.seen[view.search.seen.length - 1]
   return {
     sure: percent(chance),
-    sentence: `It is the ${PLACES[place].name}.`,
-    why: [
-      ...said,
-      `${percent(chance)} by ${last ? 'what was seen' : 'what is known of the car'}: mend it, and say what was done.`,
-      'The next hold proves it, or not. A photograph of it, taken below, goes into the record.',
-    ],
+    sentence: W.itIsThe(PLACES[place].name),
+    why: [...said, W.byMendItAndSay(percent(chance), last ? W.whatWasSeen : W.whatIsKnownOfThe), W.theNextHoldProvesIt],
     form: 'leak-found',
     watch: [],
-    action: { label: 'Mended: keep it', key: 'K', does: { do: 'send', form: 'leak-found' } },
+    action: { label: W.mendedKeepIt, key: 'K', does: { do: 'send', form: 'leak-found' } },
     plain: [OVER],
-    after: 'Then log what was renewed.',
+    after: W.thenLogWhatWasRenewed,
   }
 }
 
@@ -139,16 +133,16 @@ function callNotFound(state: JobState, view: SearchView, say: Say, said: string[
   const targetG = labelTargetG(state)
   const days = daysUntilShort(targetG, targetG - toleranceG(state), view.sought.gramsPerYear)
   return {
-    sentence: 'Not found.',
+    sentence: W.notFound,
     why: [
       ...said,
       `Left as likely: ${left.join(', ')}.`,
-      `With a leak of ${say.aYear(view.sought.gramsPerYear)} a charge to the middle of its label is short of it after ${lifeWords(days)}: come back before, and weigh it.`,
-      'Dye in with the charge shows the next time what nothing shows today.',
+      W.withALeakOfA(say.aYear(view.sought.gramsPerYear), lifeWords(days)),
+      W.dyeInWithTheCharge,
     ],
-    watch: ['Topping up year after year is against the law in many places; local codes decide.'],
+    watch: [W.toppingUpYearAfterYear],
     action: OVER,
     plain: [],
-    after: 'Then log what was renewed, and decide with whoever pays.',
+    after: W.thenLogWhatWasRenewedAnd,
   }
 }

@@ -1,6 +1,7 @@
 import { everySide, sidesOf } from '../job/sides'
 import { chargedG, currentHold, type JobState, openContainer } from '../job/state'
 import { STEP_NAMES, stepNumber } from '../job/steps'
+import { W } from '../language/en/call-turns'
 import type { Say } from '../units/say'
 import { type Deed, set } from './types'
 
@@ -10,11 +11,11 @@ export type TurnTo = Extract<Deed, { kind: 'turned-back' }>['payload']['to']
 export type Turn = { to: TurnTo; label: string; undoes: string[]; bars?: string }
 
 const LABELS: Record<TurnTo, string> = {
-  zero: 'Read it at rest, recover',
-  fix: 'Open it again, mend',
-  rig: 'Rig anew',
-  pull: 'Pull again',
-  charge: 'Charge again',
+  zero: W.readItAtRestRecover,
+  fix: W.openItAgainMend,
+  rig: W.rigAnew,
+  pull: W.pullAgain,
+  charge: W.chargeAgain,
 }
 
 /**
@@ -30,7 +31,7 @@ export function turnsOf(state: JobState, say: Say): Turn[] {
       ? {
           to: 'charge',
           label: LABELS.charge,
-          undoes: ['What is in stays in and counts; only what is missing is planned.'],
+          undoes: [W.whatIsInStaysIn],
         }
       : false,
     { to: 'pull', label: LABELS.pull, undoes: holdLeft(state), ...barred(state, insideG, say, 'pull') },
@@ -40,13 +41,8 @@ export function turnsOf(state: JobState, say: Say): Turn[] {
       to: 'zero',
       label: LABELS.zero,
       undoes: [
-        ...(insideG > 0
-          ? [
-              `${say.mass(insideG)} are in the car and have to be recovered, with certified equipment only; ` +
-                `what is booked as charged stays in the ledger.`,
-            ]
-          : []),
-        ...(state.rig.engine === 'on' ? ['Engine off with it: the gauges are read at rest.'] : []),
+        ...(insideG > 0 ? [W.areInTheCarAnd(say.mass(insideG))] : []),
+        ...(state.rig.engine === 'on' ? [W.engineOffWithItThe] : []),
         ...holdLeft(state),
       ],
       ...(openContainer(state) && { bars: `${openContainer(state)?.id} is on the scale: shut it and weigh it first.` }),
@@ -59,22 +55,18 @@ export function turnsOf(state: JobState, say: Say): Turn[] {
 function barred(state: JobState, insideG: number, say: Say, to: TurnTo): { bars?: string } {
   const open = openContainer(state)
   if (open) return { bars: `${open.id} is on the scale: shut it and weigh it first.` }
-  if (insideG > 0)
-    return { bars: `${say.mass(insideG)} are in the car: they are recovered first, by way of ${STEP_NAMES.zero}.` }
+  if (insideG > 0) return { bars: W.areInTheCarThey(say.mass(insideG), STEP_NAMES.zero) }
   if (to === 'pull' && !everySide(state.rig, sidesOf(state.opened.rig), 'coupler', 'open'))
-    return { bars: `The couplers are not on: by way of ${STEP_NAMES.rig}.` }
+    return { bars: W.theCouplersAreNotOn(STEP_NAMES.rig) }
   return {}
 }
 
 function holdLeft(state: JobState): string[] {
   const hold = currentHold(state)
-  return state.step === 'hold' && hold && !hold.ended ? ['The hold ends here, unjudged; its readings stay.'] : []
+  return state.step === 'hold' && hold && !hold.ended ? [W.theHoldEndsHereUnjudged] : []
 }
 
-const opened = (state: JobState): string[] =>
-  state.pulls.length > 0
-    ? [...holdLeft(state), 'The vacuum is lost: air and moisture come in, and the next pull begins from the top.']
-    : []
+const opened = (state: JobState): string[] => (state.pulls.length > 0 ? [...holdLeft(state), W.theVacuumIsLostAir] : [])
 
 /** The deed of a way back. */
 export const turnBack = (to: TurnTo, why: string): Deed => ({ kind: 'turned-back', payload: { to, why } })

@@ -4,6 +4,7 @@ import { gaugeSeat, seatRead } from '../job/gauge-seat'
 import { everySide, sidesOf, valveOf } from '../job/sides'
 import { nitrogenPaG, stageAfter, stageNow, sweepDue } from '../job/stage-now'
 import { currentPull, type JobState, shutIn } from '../job/state'
+import { W } from '../language/en/call-vacuum'
 import type { AdviceKind } from '../pull/advice'
 import { isStuck } from '../pull/advisor'
 import { type ComeBack, comeBackAt } from '../pull/forecast'
@@ -24,20 +25,17 @@ const SWEEP_PA = 20_000
  * runs.
  */
 function sweepOf(state: JobState): Pick<Call, 'plain' | 'after'> {
-  if (state.pulls.length === 0) return { plain: [], after: 'Then open both valves.' }
+  if (state.pulls.length === 0) return { plain: [], after: W.thenOpenBothValves }
   const sweeps = state.sweeps.reduce((sum, s) => sum + s.passes, 0)
   return {
     plain: [
       {
-        label: 'Log a nitrogen sweep',
+        label: W.logANitrogenSweep,
         key: 'N',
         does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: nitrogenPaG(state, SWEEP_PA) } }),
       },
     ],
-    after:
-      sweeps > 0
-        ? `Sweeps so far: ${sweeps}. Let the nitrogen out first; then the pump, then both valves.`
-        : 'Then open both valves.',
+    after: sweeps > 0 ? W.sweepsSoFarLetThe(sweeps) : W.thenOpenBothValves,
   }
 }
 
@@ -45,7 +43,7 @@ function sweepOf(state: JobState): Pick<Call, 'plain' | 'after'> {
 function ends(state: JobState, label: string): CallButton {
   if (stageAfter(state)?.kind !== 'sweep') return { label, key: 'I', does: record(finish('pull')) }
   const shut = sidesOf(state.opened.rig).map((side) => set(valveOf(side), 'closed'))
-  return { label: 'Shut it off, sweep', key: 'I', does: record(...shut, set('pump', 'off')) }
+  return { label: W.shutItOffSweep, key: 'I', does: record(...shut, set('pump', 'off')) }
 }
 
 /** Between two pulls of the procedure: dry nitrogen in and out again. */
@@ -56,31 +54,26 @@ function callSweep(
 ): Call {
   const say = sayOf(live)
   const limit = state.nitrogenLimitPaG
-  const more = passes > 1 ? ` ${passes} times.` : ''
+  const more = passes > 1 ? W.times(passes) : ''
   return {
     sentence: `Let dry nitrogen in, to ${say.pressure(paG)}, and out again.${more}`,
     why: [
       ...(limit === undefined
-        ? ['What this car’s label allows nobody has said yet: read it, and type it beside.']
+        ? [W.whatThisCarsLabelAllows]
         : paG < askedPaG
-          ? [
-              `The procedure asks for ${say.pressure(askedPaG)}; the label allows ${say.pressure(limit)}, and that counts.`,
-            ]
-          : [`The label allows ${say.pressure(limit)}.`]),
-      'It takes water along that a pump alone leaves behind. The centre hose goes from the pump to the regulator.',
-      'Let it out to the air of the room before the pump runs: a pump is broken by pressure.',
+          ? [W.theProcedureAsksForThe(say.pressure(askedPaG), say.pressure(limit))]
+          : [W.theLabelAllows(say.pressure(limit))]),
+      W.itTakesWaterAlongThat,
+      W.letItOutToThe,
     ],
-    watch: ['Through a regulator with a relief valve, never above the label’s limit; never oxygen, never shop air.'],
+    watch: [W.throughARegulatorWithA],
     action: {
-      label: 'It is in and out again',
+      label: W.itIsInAndOut,
       key: 'N',
       does: record({ kind: 'nitrogen-swept', payload: { passes: 1, pressurePaG: paG } }),
     },
-    plain: [{ label: 'Leave it out, isolate', key: 'I', does: record(finish('pull')) }],
-    after:
-      state.rig['centre-hose'] === 'pump'
-        ? 'Then the hose back on the pump, pump on, valves open.'
-        : 'Then the next pull.',
+    plain: [{ label: W.leaveItOutIsolate, key: 'I', does: record(finish('pull')) }],
+    after: state.rig['centre-hose'] === 'pump' ? W.thenTheHoseBackOn : W.thenTheNextPull,
   }
 }
 
@@ -92,14 +85,11 @@ export function callPull(state: JobState, live: Live): Call {
   if (sweep) return callSweep(state, sweep, live)
   if (rig.pump !== 'on') {
     return {
-      sentence: 'Pump on.',
-      why: [
-        'The pump first, then the valves: otherwise its oil is drawn into the manifold.',
-        'Cold oil pumps badly: a minute or two with the valves shut warms it.',
-      ],
-      watch: rig['centre-hose'] === 'pump' ? [] : ['The centre hose is not on the pump.'],
+      sentence: W.pumpOn,
+      why: [W.thePumpFirstThenThe, W.coldOilPumpsBadlyA],
+      watch: rig['centre-hose'] === 'pump' ? [] : [W.theCentreHoseIsNot],
       action: {
-        label: 'Pump is running',
+        label: W.pumpIsRunning,
         key: 'P',
         does: record(...(rig['centre-hose'] === 'pump' ? [] : [set('centre-hose', 'pump')]), set('pump', 'on')),
       },
@@ -110,14 +100,11 @@ export function callPull(state: JobState, live: Live): Call {
   if (!everySide(rig, sides, 'valve', 'open') || !pull) {
     const one = sides.length === 1
     return {
-      sentence: one ? 'Open the low valve.' : 'Open both valves.',
-      why: [
-        'The sound changes, mist leaves the exhaust: water and air, not smoke.',
-        ...(one ? [THROUGH_THE_DEVICE] : []),
-      ],
+      sentence: one ? W.openTheLowValve : W.openBothValves,
+      why: [W.theSoundChangesMistLeaves, ...(one ? [THROUGH_THE_DEVICE] : [])],
       watch: [],
       action: {
-        label: one ? 'It is open' : 'Both valves are open',
+        label: one ? W.itIsOpen : W.bothValvesAreOpen,
         key: 'V',
         does: record(...sides.map((side) => set(valveOf(side), 'open'))),
       },
@@ -138,44 +125,44 @@ function callPullingByMinutes(state: JobState, live: Live, startedAt: string): C
   const back = comeBack(state, live, startedAt)
   const over = live.nowMs >= back.atMs
   const next = readNext(state, live)
-  const isolate = ends(state, over ? 'Isolate it' : 'Isolate now')
+  const isolate = ends(state, over ? W.isolateIt : W.isolateNow)
   const needle = seatRead(state.opened.rig, live.vacuumUnit) === 'needle'
-  const board = { label: over ? 'Board' : 'To the board', key: 'G', does: { do: 'go', to: 'board' } } as const
+  const board = { label: over ? W.board : W.toTheBoard, key: 'G', does: { do: 'go', to: 'board' } } as const
   return {
     sure: SURE_BY[back.by],
     sentence: over
-      ? `Its minutes are over. ${isolate.label}.`
+      ? W.itsMinutesAreOver(isolate.label)
       : next?.due
         ? needle
-          ? 'Read the needle.'
-          : 'Read the gauge.'
-        : 'Leave it. Come back at',
+          ? W.readTheNeedle
+          : W.readTheGauge
+        : W.leaveItComeBackAt,
     ...(over || next?.due ? {} : { figure: backFigure(back, live) }),
     why: [
       live.vacuumPa === undefined
-        ? `No vacuum reading yet: type what the ${needle ? 'needle' : 'gauge'} shows.`
+        ? W.noVacuumReadingYetType(needle ? W.needle : W.gauge)
         : !needle
-          ? `${say.vacuum(live.vacuumPa)} now.`
-          : `The needle: ${vacuumLine(vacuumSeen(live.vacuumPa, 'needle', place.barometerPa, say.units.vacuum))}.`,
+          ? W.now(say.vacuum(live.vacuumPa))
+          : W.theNeedle(vacuumLine(vacuumSeen(live.vacuumPa, 'needle', place.barometerPa, say.units.vacuum))),
       ...(next ? [next.words] : []),
-      needle
-        ? `No needle shows ${say.vacuum(procedure.targetPa)}: the pull ends by its minutes.`
-        : 'By this procedure the pull ends by its minutes, whatever the gauge shows.',
+      needle ? W.noNeedleShowsThePull(say.vacuum(procedure.targetPa)) : W.byThisProcedureThePull,
       ...(live.forecast
         ? [
-            `By the story and this rig ${Math.round(100 * live.forecast.reaches)} of 100 such cars are down there ` +
-              `within six hours${back.by === 'prediction' ? ', half of them by then' : ''}.`,
+            W.byTheStoryAndThis(
+              Math.round(100 * live.forecast.reaches),
+              back.by === 'prediction' ? W.halfOfThemByThen : '',
+            ),
           ]
         : []),
     ],
     proves: {
-      title: 'What these minutes prove',
-      text: 'That the pump ran and nothing large is open. Neither that the target was reached nor that it is dry.',
+      title: W.whatTheseMinutesProve,
+      text: W.thatThePumpRanAnd,
     },
     watch: [],
     action: over ? isolate : next?.due ? TYPE_IT : board,
     plain: [over ? board : isolate, shutForOil(state)],
-    after: 'Then shut both valves, then stop the pump.',
+    after: W.thenShutBothValvesThen,
   }
 }
 
@@ -183,7 +170,7 @@ function callPullingByMinutes(state: JobState, live: Live, startedAt: string): C
 function needleBeside({ ownGauge, opened: { rig, place } }: JobState): string[] {
   if (ownGauge.gauge !== 'needle' || rig.gauge === 'needle') return []
   const inches = (place.barometerPa / PA_PER_INHG).toFixed(1)
-  return [`Compare the needle beside it once: down here it should stand at ${inches} inHg; if not, its zero is off.`]
+  return [W.compareTheNeedleBesideIt(inches)]
 }
 
 /** Above this the gauges differ by their own errors more than by the hoses. */
@@ -198,10 +185,8 @@ function throttleWords(live: Live): string[] {
   if (pumpPa === undefined || vacuumPa === undefined || vacuumPa <= 0) return []
   const share = pumpPa / vacuumPa
   const shown = sayOf(live).vacuum(pumpPa)
-  if (share > TOLD_APART) return [`${shown} at the pump: the hoses hold next to nothing back.`]
-  return [
-    `${shown} at the pump: of the pump’s speed ${Math.round(share * 100)} % reaches the far end, hoses and cores hold the rest back.`,
-  ]
+  if (share > TOLD_APART) return [W.atThePumpTheHoses(shown)]
+  return [W.atThePumpOfThe(shown, Math.round(share * 100))]
 }
 
 /** From here on the likeliest explanation is said as it is. */
@@ -214,19 +199,19 @@ function callPulling(state: JobState, live: Live, startedAt: string): Call {
   const atPump = state.opened.rig.gaugeAt === 'pump'
   const carPa = carPressurePa(gaugeSeat(state.opened.rig), live.vacuumPa, live.pull?.far?.highPa)
   const minutes = Math.max(0, Math.round((live.nowMs - Date.parse(startedAt)) / 60_000))
-  const proves = { title: `What ${target} will prove`, text: provesOf(targetPa, say) }
+  const proves = { title: W.whatWillProve(target), text: provesOf(targetPa, say) }
   if (carPa !== undefined && carPa <= targetPa) {
     return {
-      sentence: `Deep enough. ${ends(state, 'Isolate it').label}.`,
+      sentence: W.deepEnough(ends(state, W.isolateIt).label),
       why: [
-        `${say.vacuum(carPa)} at ${atPump ? 'the car at most, by what the pump’s end shows' : 'the gauge'}, the target is ${target}.`,
-        `Pulled for ${minutes} min.`,
+        W.atTheTargetIs(say.vacuum(carPa), atPump ? W.theCarAtMostBy : W.theGauge, target),
+        W.pulledForMin(minutes),
       ],
       proves,
       watch: [],
-      action: ends(state, 'Isolate it'),
-      plain: [{ label: 'Board', key: 'G', does: { do: 'go', to: 'board' } }],
-      after: 'Valves first, then the pump.',
+      action: ends(state, W.isolateIt),
+      plain: [{ label: W.board, key: 'G', does: { do: 'go', to: 'board' } }],
+      after: W.valvesFirstThenThePump,
     }
   }
   const back = comeBack(state, live, startedAt)
@@ -237,18 +222,12 @@ function callPulling(state: JobState, live: Live, startedAt: string): Call {
   const stuck = likely !== undefined && isStuck(likely.kind)
   return {
     sure: likely ? `${STANDS[likely.kind]}, ${chanceWords(likely.probability)}` : SURE_BY[back.by],
-    sentence: stuck
-      ? likely.sentence
-      : late
-        ? 'Not at the target yet.'
-        : next?.due
-          ? 'Read the gauge.'
-          : 'Leave it. Come back at',
+    sentence: stuck ? likely.sentence : late ? W.notAtTheTargetYet : next?.due ? W.readTheGauge : W.leaveItComeBackAt,
     ...(late || stuck || next?.due ? {} : { figure: backFigure(back, live) }),
     why: [
       live.vacuumPa === undefined
-        ? 'No vacuum reading yet: type what the gauge shows.'
-        : `${say.vacuum(live.vacuumPa)} ${atPump ? 'at the pump ' : ''}now, the target is ${target}${atPump ? ' at the car' : ''}.`,
+        ? W.noVacuumReadingYetTypeWhat
+        : W.nowTheTargetIs(say.vacuum(live.vacuumPa), atPump ? W.atThePump : '', target, atPump ? W.atTheCar : ''),
       ...(next ? [next.words] : []),
       ...throttleWords(live),
       ...needleBeside(state),
@@ -262,49 +241,45 @@ function callPulling(state: JobState, live: Live, startedAt: string): Call {
                 : `${likely.sentence} ${likely.next}`,
           ]
         : []),
-      ...(late && !likely
-        ? ['Water still boiling, a leak, or the hoses: isolate it and let the hold tell.']
-        : late
-          ? []
-          : ['It calls when the target is reached.']),
+      ...(late && !likely ? [W.waterStillBoilingALeak] : late ? [] : [W.itCallsWhenTheTarget]),
     ].filter((line) => line !== ''),
     proves,
-    watch: atPump ? ['The gauge is at the pump: it reads ahead of the car as long as anything flows.'] : [],
+    watch: atPump ? [W.theGaugeIsAtThe] : [],
     action:
       late || stuck
-        ? ends(state, 'Isolate it all the same')
+        ? ends(state, W.isolateItAllTheSame)
         : next?.due
           ? TYPE_IT
-          : { label: 'To the board', key: 'G', does: { do: 'go', to: 'board' } },
+          : { label: W.toTheBoard, key: 'G', does: { do: 'go', to: 'board' } },
     plain: [
-      late || stuck ? { label: 'Board', key: 'G', does: { do: 'go', to: 'board' } } : ends(state, 'Isolate now'),
+      late || stuck ? { label: W.board, key: 'G', does: { do: 'go', to: 'board' } } : ends(state, W.isolateNow),
       shutForOil(state),
     ],
-    after: 'Then shut both valves, then stop the pump.',
+    after: W.thenShutBothValvesThen,
   }
 }
 
 const STANDS: Record<AdviceKind, string> = {
-  'on-course': 'on course',
-  boiling: 'water boiling',
-  leak: 'stuck, a leak',
-  hoses: 'stuck, the hoses',
-  pump: 'stuck, the pump',
-  ballast: 'held up by the ballast',
+  'on-course': W.onCourse,
+  boiling: W.waterBoiling,
+  leak: W.stuckALeak,
+  hoses: W.stuckTheHoses,
+  pump: W.stuckThePump,
+  ballast: W.heldUpByTheBallast,
 }
 
 const SURE_BY: Record<ComeBack['by'], string> = {
-  prediction: 'half of such pulls are there by then',
-  minutes: 'by the procedure’s minutes',
+  prediction: W.halfOfSuchPullsAre,
+  minutes: W.byTheProceduresMinutes,
 }
 
 /** When it gets there by what was read of it, and how sure it is that it does. */
 function forecastWords({ forecast, clock }: Live): string[] {
   if (!forecast) return []
-  const reaches = `${Math.round(100 * forecast.reaches)} of 100 such pulls get there within six hours`
+  const reaches = W.of100SuchPullsGet(Math.round(100 * forecast.reaches))
   if (forecast.p50Ms === null || forecast.p50Ms <= forecast.atMs) return forecast.reaches < 1 ? [`${reaches}.`] : []
-  const all = forecast.p90Ms === null ? reaches : `nine of ten by ${clock(forecast.p90Ms)}`
-  return [`By its readings half of such pulls are at the target by ${clock(forecast.p50Ms)}, ${all}.`]
+  const all = forecast.p90Ms === null ? reaches : W.nineOfTenBy(clock(forecast.p90Ms))
+  return [W.byItsReadingsHalfOf(clock(forecast.p50Ms), all)]
 }
 
 const comeBack = (state: JobState, live: Live, startedAt: string): ComeBack =>
@@ -312,31 +287,27 @@ const comeBack = (state: JobState, live: Live, startedAt: string): ComeBack =>
 
 function backFigure({ atMs, latestMs }: ComeBack, live: Live): NonNullable<Call['figure']> {
   const minutes = Math.max(1, Math.round((atMs - live.nowMs) / 60_000))
-  const latest = latestMs === null ? '' : `; nine of ten by ${live.clock(latestMs)}`
-  return { text: live.clock(atMs), caption: `in ${minutes} min${latest}` }
+  const latest = latestMs === null ? '' : W.nineOfTenBy2(live.clock(latestMs))
+  return { text: live.clock(atMs), caption: W.inMin(minutes, latest) }
 }
 
 function predictedWords(live: Live): string {
   const left = live.pull?.toTargetS
   if (live.forecast || left === null || left === undefined || left <= 0) return ''
-  return `As predicted: at the target about ${live.clock(live.nowMs + left * 1000)}.`
+  return W.asPredictedAtTheTarget(live.clock(live.nowMs + left * 1000))
 }
 
 function provesOf(targetPa: number, say: Say): string {
-  return (
-    `Any water vapour left has a dew point of ${say.celsius(dewPointAtMostC(targetPa))} at most. ` +
-    `It does not prove a tight car: the hold does.`
-  )
+  return W.anyWaterVapourLeftHas(say.celsius(dewPointAtMostC(targetPa)))
 }
 
 const SKIP: Ask = {
-  question: 'Why is there no hold?',
+  question: W.whyIsThereNoHold,
   kind: 'hold-skipped',
   judge: false,
-  stay: 'Let it hold',
-  go: 'Skip it',
-  price:
-    'Without a hold nothing is proved: no leak is ruled out, and whether it is dry nobody knows. The record says who skipped it and why.',
+  stay: W.letItHold,
+  go: W.skipIt,
+  price: W.withoutAHoldNothingIs,
 }
 
 export function callIsolate(state: JobState): Call {
@@ -346,34 +317,34 @@ export function callIsolate(state: JobState): Call {
   const one = sides.length === 1
   if (!isolated || !shutIn(state)) {
     return {
-      sentence: one ? 'Shut the valve, slowly.' : 'Shut both valves, slowly.',
-      why: ['Pause half way: a ball valve shuts some gas in with it.', 'The pump keeps running until they are shut.'],
+      sentence: one ? W.shutTheValveSlowly : W.shutBothValvesSlowly,
+      why: [W.pauseHalfWayABall, W.thePumpKeepsRunningUntil],
       watch: [],
       action: {
-        label: one ? 'It is shut' : 'Both valves are shut',
+        label: one ? W.itIsShut : W.bothValvesAreShut,
         key: 'V',
         does: record(set('valve-low', 'closed'), set('valve-high', 'closed'), { kind: 'isolated', payload: {} }),
       },
       plain: [],
-      after: 'Then stop the pump.',
+      after: W.thenStopThePump,
     }
   }
   if (rig.pump === 'on') {
     return {
-      sentence: 'Now stop the pump.',
-      why: ['The valves hold the vacuum.'],
+      sentence: W.nowStopThePump,
+      why: [W.theValvesHoldTheVacuum],
       watch: [],
-      action: { label: 'Pump is off', key: 'P', does: record(set('pump', 'off')) },
+      action: { label: W.pumpIsOff, key: 'P', does: record(set('pump', 'off')) },
       plain: [],
-      after: 'Then the hose off the pump.',
+      after: W.thenTheHoseOffThe,
     }
   }
   return {
-    sentence: 'Hose off the pump.',
-    why: ['Or open its inlet: no oil may creep up the hose.'],
+    sentence: W.hoseOffThePump,
+    why: [W.orOpenItsInletNo],
     watch: [],
-    action: { label: 'Hose is off', key: 'H', does: record(set('centre-hose', 'off'), finish('isolate')) },
-    plain: [{ label: 'Skip the hold', key: 'K', does: { do: 'wait' }, ask: SKIP }],
-    after: 'Then it holds by itself.',
+    action: { label: W.hoseIsOff, key: 'H', does: record(set('centre-hose', 'off'), finish('isolate')) },
+    plain: [{ label: W.skipTheHold, key: 'K', does: { do: 'wait' }, ask: SKIP }],
+    after: W.thenItHoldsByItself,
   }
 }

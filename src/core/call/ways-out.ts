@@ -2,6 +2,7 @@ import { daysUntilShort, lifeWords } from '../charge/life'
 import { labelTargetG, toleranceG } from '../charge/plan-for-job'
 import type { CLOSED_AS } from '../job/events'
 import { chargedG, currentHold, currentPull, type JobState } from '../job/state'
+import { W } from '../language/en/call-ways-out'
 import type { Say } from '../units/say'
 import type { Deed } from './types'
 
@@ -12,18 +13,18 @@ export type Ending = { as: ClosedAs; label: string; leaves: string }
 
 const ENDINGS: Record<ClosedAs, Omit<Ending, 'as'>> = {
   'without-proof': {
-    label: 'Charged, not proved',
-    leaves: 'Nobody has seen it cool: the engine cannot run, or it waits for a part. The weight alone speaks for it.',
+    label: W.chargedNotProved,
+    leaves: W.nobodyHasSeenItCool,
   },
   'without-charge': {
-    label: 'Checked for leaks only',
-    leaves: 'Nothing was charged: what the holds found is all it says.',
+    label: W.checkedForLeaksOnly,
+    leaves: W.nothingWasChargedWhatThe,
   },
   'handed-over': {
-    label: 'Handed over to others',
-    leaves: 'What was done here is kept; whoever goes on with it begins by reading both gauges.',
+    label: W.handedOverToOthers,
+    leaves: W.whatWasDoneHereIs,
   },
-  'given-up': { label: 'Given up', leaves: 'The car goes as it stands; the record says why.' },
+  'given-up': { label: W.givenUp, leaves: W.theCarGoesAsIt },
 }
 
 /** How this job may end where it stands, likeliest first. */
@@ -31,7 +32,7 @@ export function endingsOf(state: JobState, say: Say): Ending[] {
   if (state.signed || state.closed) return []
   const insideG = chargedG(state)
   const first: ClosedAs[] = insideG > 0 ? ['without-proof'] : state.holds.length > 0 ? ['without-charge'] : []
-  const inside = insideG > 0 ? ` ${say.mass(insideG)} stay in the car: the ports have to be capped.` : ''
+  const inside = insideG > 0 ? W.stayInTheCarThe(say.mass(insideG)) : ''
   return [...first, 'handed-over' as const, 'given-up' as const].map((as) => ({
     as,
     label: ENDINGS[as].label,
@@ -58,9 +59,7 @@ export function leakAhead(state: JobState, say: Say): { gramsPerYear: number; wo
   const days = daysUntilShort(targetG, targetG - toleranceG(state), gramsPerYear)
   return {
     gramsPerYear,
-    words:
-      `Up to ${say.aYear(gramsPerYear)}, worst case: charged to the middle of its label it is short of it ` +
-      `after ${lifeWords(days)}. Topping up year after year is against the law in many places; local codes decide.`,
+    words: W.upToWorstCaseCharged(say.aYear(gramsPerYear), lifeWords(days)),
   }
 }
 

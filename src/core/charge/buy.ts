@@ -1,13 +1,14 @@
 import * as z from 'zod'
 import { text } from '../entry/text'
 import type { Refrigerant } from '../fluids/refrigerants'
+import { W } from '../language/en/charge'
 import { heelG } from './plan'
 
 /** A size on sale at this shop: what is in a full one, g, and what it costs here, in the shop's own money. */
 export const OnSale = z.strictObject({
   name: text(60),
   kind: z.enum(['can', 'cylinder']),
-  netG: z.number().min(50, 'from 50 g').max(50_000, 'up to 50 kg'),
+  netG: z.number().min(50, W.from50G).max(50_000, W.upTo50Kg),
   price: z.number().min(0).max(100_000),
 })
 export type OnSale = z.infer<typeof OnSale>
@@ -16,8 +17,8 @@ export const MOST_SIZES = 12
 
 /** What people can buy nearly everywhere, where the shop has no list of its own (assumed; no prices). */
 export const USUAL_SIZES: readonly OnSale[] = [
-  { name: 'can of 340 g', kind: 'can', netG: 340, price: 0 },
-  { name: 'can of 250 g', kind: 'can', netG: 250, price: 0 },
+  { name: W.canOf340G, kind: 'can', netG: 340, price: 0 },
+  { name: W.canOf250G, kind: 'can', netG: 250, price: 0 },
 ]
 
 /** What to buy: how many of each size, what it costs together, and how much stays over, g. */

@@ -1,5 +1,6 @@
 import { molarMassKgMol, restPressurePa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
+import { W } from '../language/en/charge'
 import { GAS_CONSTANT } from '../units/constants'
 import { type Say, USUAL_SAY } from '../units/say'
 import { kelvin } from '../units/temperature'
@@ -35,10 +36,10 @@ function missing(
   if (volumeL === undefined) return ''
   const shortPa = switchPaG + barometerPa - lowPa
   const kg = (shortPa * (volumeL / 1000) * molarMassKgMol(refrigerant)) / (GAS_CONSTANT * kelvin(ambientC))
-  return `: about ${say.mass(kg * 1000)} more as vapour`
+  return W.aboutMoreAsVapour(say.mass(kg * 1000))
 }
 
-const BRIDGE = 'A switch is bridged only as a last step of diagnosis, by the service manual, and recorded.'
+const BRIDGE = W.aSwitchIsBridgedOnly
 
 /**
  * Tells a cold container from equal pressures, an empty one and a compressor that does not run.
@@ -65,9 +66,9 @@ export function fadedCause(now: {
   if (now.aboveHeelG < EMPTY_G) {
     return {
       kind: 'empty',
-      headline: 'This container is empty.',
-      sentence: 'This container is at its heel: what is left in it is vapour that stays.',
-      next: 'Shut it, weigh it, and put the next one on.',
+      headline: W.thisContainerIsEmpty,
+      sentence: W.thisContainerIsAtIts,
+      next: W.shutItWeighItAnd,
     }
   }
   const insidePa = restPressurePa(now.refrigerant, now.ambientC)
@@ -76,9 +77,9 @@ export function fadedCause(now: {
     return equal
       ? {
           kind: 'equal',
-          headline: 'The flow stopped. Engine on.',
-          sentence: `The pressures have met${lowPa === undefined ? '' : `: the car stands at ${gauge(lowPa)}`}.`,
-          next: 'Engine on, cooling at maximum; the rest by the low side.',
+          headline: W.theFlowStoppedEngineOn,
+          sentence: W.thePressuresHaveMet(lowPa === undefined ? '' : W.theCarStandsAt(gauge(lowPa))),
+          next: W.engineOnCoolingAtMaximum,
         }
       : COLD
   }
@@ -87,36 +88,34 @@ export function fadedCause(now: {
     if (lowPa - now.barometerPa < switchPaG) {
       return {
         kind: 'below-switch',
-        headline: 'The compressor does not run.',
-        sentence:
-          `${gauge(lowPa)} in the car, its switch waits for ` +
-          `${waitsFor(now.switchPaG, say)}${missing(lowPa, switchPaG, now)}.`,
-        next: 'Let more in by the container’s own pressure: engine off, warm water, 50 °C (122 °F) at most.',
+        headline: W.theCompressorDoesNotRun,
+        sentence: W.inTheCarItsSwitch(gauge(lowPa), waitsFor(now.switchPaG, say), missing(lowPa, switchPaG, now)),
+        next: W.letMoreInByThe,
       }
     }
     return {
       kind: 'not-engaged',
-      headline: 'The compressor does not run.',
-      sentence: `Both sides stand near ${gauge(lowPa)} with the engine on.`,
-      next: `Connector first, then the pressure switch and fuse; the charge last. ${BRIDGE}`,
+      headline: W.theCompressorDoesNotRun,
+      sentence: W.bothSidesStandNearWith(gauge(lowPa)),
+      next: W.connectorFirstThenThePressure(BRIDGE),
     }
   }
   if (lowPa === undefined)
     return {
       kind: 'slow',
-      headline: 'The flow has faded.',
+      headline: W.theFlowHasFaded,
       sentence: COLD.sentence,
-      next: `${COLD.next} If the compressor does not run: connector first, then the switch. ${BRIDGE}`,
+      next: W.ifTheCompressorDoesNot(COLD.next, BRIDGE),
     }
   return COLD
 }
 
 const COLD: Faded = {
   kind: 'cold',
-  headline: 'The container is cold.',
-  sentence: 'The container has cooled itself by giving vapour.',
-  next: 'Stand it in warm water, 50 °C (122 °F) at most, no flame; or wait.',
+  headline: W.theContainerIsCold,
+  sentence: W.theContainerHasCooledItself,
+  next: W.standItInWarmWater,
 }
 
 const waitsFor = (switchPaG: number | undefined, say: Say): string =>
-  switchPaG === undefined ? `about ${say.pressure(SWITCH_PA_G)} (assumed)` : say.pressure(switchPaG)
+  switchPaG === undefined ? W.aboutAssumed(say.pressure(SWITCH_PA_G)) : say.pressure(switchPaG)

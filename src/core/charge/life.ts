@@ -1,3 +1,4 @@
+import { W } from '../language/en/charge'
 import { DAYS_A_YEAR } from '../units/constants'
 
 /**
@@ -13,8 +14,8 @@ export function daysUntilShort(insideG: number, leastG: number, gramsPerYear: nu
 
 /** The same as people say it. */
 export function lifeWords(days: number): string {
-  if (!Number.isFinite(days) || days > 20 * DAYS_A_YEAR) return 'many years'
-  if (days < 1) return 'less than a day'
-  if (days < 60) return `${Math.round(days)} days`
-  return days < 2 * DAYS_A_YEAR ? `${Math.round(days / 30.4)} months` : `${Math.round(days / DAYS_A_YEAR)} years`
+  if (!Number.isFinite(days) || days > 20 * DAYS_A_YEAR) return W.manyYears
+  if (days < 1) return W.lessThanADay
+  if (days < 60) return W.days(Math.round(days))
+  return days < 2 * DAYS_A_YEAR ? W.months(Math.round(days / 30.4)) : W.years(Math.round(days / DAYS_A_YEAR))
 }

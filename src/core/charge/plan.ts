@@ -1,6 +1,7 @@
 import { hoseContentG } from '../fluids/hose'
 import { saturatedDensities } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
+import { W } from '../language/en/charge'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 
 /** A container at hand; masses g. A full can's tare is gross less net; a partly used one needs its tare. */
@@ -148,36 +149,21 @@ function bandHalfWidthG(steps: readonly ChargeStep[], scaleStepG: number, holdUp
 
 function warningsOf(input: ChargePlanInput, shortG: number, halfWidth: number, allowance: number): string[] {
   const found: string[] = []
-  if (shortG >= NOTHING_G) found.push(`These containers are ${Math.ceil(shortG)} g short of the target.`)
-  if (halfWidth > allowance)
-    found.push(
-      `This scale, with these changes, cannot meet ±${allowance.toFixed(0)} g: they leave ±${halfWidth.toFixed(0)} g.`,
-    )
+  if (shortG >= NOTHING_G) found.push(W.theseContainersAreGShort(Math.ceil(shortG)))
+  if (halfWidth > allowance) found.push(W.thisScaleWithTheseChanges(allowance.toFixed(0), halfWidth.toFixed(0)))
   for (const c of input.containers) {
     const tare = tareOf(c)
-    if (c.grossG < tare)
-      found.push(`${c.id} weighs less than its own empty weight: check the gross, the tare and what lay on the scale.`)
-    else if (c.netG !== undefined && c.tareG === undefined && c.grossG <= c.netG)
-      found.push(`${c.id}: the gross is not above the net. Was the net weight taken for the gross?`)
+    if (c.grossG < tare) found.push(W.weighsLessThanItsOwn(c.id))
+    else if (c.netG !== undefined && c.tareG === undefined && c.grossG <= c.netG) found.push(W.theGrossIsNotAbove(c.id))
     else if (
       c.kind === 'can' &&
       c.netG !== undefined &&
       (tare < CAN_TARE_SHARE[0] * c.netG || tare > CAN_TARE_SHARE[1] * c.netG)
     )
-      found.push(
-        `${c.id}: an empty weight of ${tare.toFixed(0)} g is unusual for a can of ${c.netG.toFixed(0)} g. ` +
-          `Was the scale zeroed with something on it, or the hose hung on afterwards?`,
-      )
+      found.push(W.anEmptyWeightOfG(c.id, tare.toFixed(0), c.netG.toFixed(0)))
     if (c.netG !== undefined && c.tareG !== undefined && c.grossG - c.tareG > c.netG * OVERFULL)
-      found.push(
-        `${c.id} holds ${(c.grossG - c.tareG).toFixed(0)} g by its weights, more than the ${c.netG.toFixed(0)} g of ` +
-          `its label: check the tare.`,
-      )
+      found.push(W.holdsGByItsWeights(c.id, (c.grossG - c.tareG).toFixed(0), c.netG.toFixed(0)))
   }
-  if (input.hose.phase === 'liquid')
-    found.push(
-      'Liquid goes only into the high side or a resting system with the engine off; never start against liquid, ' +
-        'never liquid into the low side of a running compressor.',
-    )
+  if (input.hose.phase === 'liquid') found.push(W.liquidGoesOnlyIntoThe)
   return found
 }

@@ -1,3 +1,4 @@
+import { W } from '../language/en/charge'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 
 /** What a scale showed, s and g. */
@@ -103,7 +104,7 @@ function explain(readings: readonly ScaleReading[], i: number, weightBefore: num
         kind: 'other-unit',
         atS: tS,
         byG: 0,
-        words: `the scale was switched to ${unit.name}: read as such from here on`,
+        words: W.theScaleWasSwitchedTo(unit.name),
       },
       skip: 0,
       offset: now.offset,
@@ -112,7 +113,7 @@ function explain(readings: readonly ScaleReading[], i: number, weightBefore: num
   }
   if (now.factor !== 1 && Math.abs(grams / (shownBefore / now.factor) - 1) < UNIT_SHARE) {
     return {
-      event: { kind: 'other-unit', atS: tS, byG: 0, words: 'the scale shows grams again' },
+      event: { kind: 'other-unit', atS: tS, byG: 0, words: W.theScaleShowsGramsAgain },
       skip: 0,
       offset: now.offset,
       factor: 1,
@@ -125,7 +126,7 @@ function explain(readings: readonly ScaleReading[], i: number, weightBefore: num
         kind: 'bumped',
         atS: tS,
         byG: grams / now.factor - now.offset - weightBefore,
-        words: 'the scale was bumped: those readings are left out',
+        words: W.theScaleWasBumpedThose,
       },
       skip: back,
       ...same,
@@ -138,7 +139,7 @@ function explain(readings: readonly ScaleReading[], i: number, weightBefore: num
           kind: 'lifted',
           atS: tS,
           byG: -weightBefore,
-          words: 'the container was lifted off: put it back as it stood',
+          words: W.theContainerWasLiftedOff,
         },
         skip: readings.length - i,
         ...same,
@@ -151,7 +152,7 @@ function explain(readings: readonly ScaleReading[], i: number, weightBefore: num
         kind: 'lifted',
         atS: tS,
         byG: change,
-        words: `the container was lifted off and put back${Math.abs(change) > STEP_G ? `, ${words(change)} apart: counted out` : ''}`,
+        words: W.theContainerWasLiftedOffAnd(Math.abs(change) > STEP_G ? W.apartCountedOut(words(change)) : ''),
       },
       skip: Math.min(readings.length - 1, later + 1) - i,
       offset: now.offset + (Math.abs(change) > STEP_G ? change : 0),
@@ -164,7 +165,7 @@ function explain(readings: readonly ScaleReading[], i: number, weightBefore: num
       kind: 'leaning',
       atS: tS,
       byG: by,
-      words: `the scale jumped by ${words(by)} and stays: a hose leans or something lies on it; counted out`,
+      words: W.theScaleJumpedByAnd(words(by)),
     },
     skip: 0,
     offset: now.offset + by,
@@ -192,8 +193,7 @@ function driftOf(
         kind: 'drifting',
         atS: first.tS,
         byG: last.grams - first.grams,
-        words: `with the valve shut it ${way} ${Math.abs(perMinute).toFixed(0)} g a minute: the scale drifts,
-          or gas escapes before the valve`,
+        words: W.withTheValveShutIt(way, Math.abs(perMinute).toFixed(0)),
       },
     ]
   })

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { verbatim } from '../entry/text'
+import { W } from '../language/en/day'
 
 const Time = verbatim(5, 5).regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of the day, such as 07:30')
 
@@ -9,9 +10,9 @@ const Time = verbatim(5, 5).regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of the da
  */
 export const Works = z
   .strictObject({
-    days: z.array(z.number().int().min(0).max(6)).min(1, 'one day of the week at least').max(7),
+    days: z.array(z.number().int().min(0).max(6)).min(1, W.oneDayOfTheWeek).max(7),
     from: Time,
     to: Time,
   })
-  .refine((w) => w.from !== w.to, { path: ['to'], error: 'ends when it begins' })
+  .refine((w) => w.from !== w.to, { path: ['to'], error: W.endsWhenItBegins })
 export type Works = z.infer<typeof Works>

@@ -1,4 +1,5 @@
 import canonicalize from 'canonicalize'
+import { W } from '../language/en/entry'
 
 /**
  * Canonical JSON of RFC 8785: keys sorted by UTF-16 code units, no spaces, numbers as ECMAScript writes them.
@@ -9,6 +10,6 @@ export function canonicalJson(value: unknown): string {
   try {
     return canonicalize(value) ?? 'null'
   } catch (error) {
-    throw new RangeError(`JSON cannot carry this: ${(error as Error).message}`, { cause: error })
+    throw new RangeError(W.jsonCannotCarryThis((error as Error).message), { cause: error })
   }
 }

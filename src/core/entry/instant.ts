@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { W } from '../language/en/entry'
 
 /**
  * First and last year a moment may lie in: no instrument is older, and four digits keep the form the same everywhere.
@@ -9,7 +10,7 @@ const within = (written: string): boolean => {
   const year = Number(written.slice(0, 4))
   return year >= YEARS.first && year <= YEARS.last
 }
-const OUTSIDE = { error: `lies outside the years ${YEARS.first} to ${YEARS.last}` }
+const OUTSIDE = { error: W.liesOutsideTheYearsTo(YEARS.first, YEARS.last) }
 
 /**
  * A moment in the one form it is stored, hashed and compared in: UTC with milliseconds, such as
@@ -22,7 +23,7 @@ export const oneForm = (written: string): string => new Date(written).toISOStrin
  * the one type for times in every schema. Parts below a millisecond are cut off.
  */
 export const Instant = z.iso
-  .datetime({ offset: true, error: 'a time with its offset, such as 2026-11-25T14:03:00Z', abort: true })
+  .datetime({ offset: true, error: W.aTimeWithItsOffset, abort: true })
   .refine((t) => within(t) && within(new Date(t).toISOString()), OUTSIDE)
   .transform(oneForm)
 

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { W } from '../language/en/entry'
 
 /**
  * True where a text can be stored, hashed and written to a file as it is: no NUL, which no database text holds,
@@ -16,7 +17,7 @@ export function isSound(text: string): boolean {
   return true
 }
 
-const sound = z.string().refine(isSound, { error: 'holds a character that is no text (NUL, or half of a pair)' })
+const sound = z.string().refine(isSound, { error: W.holdsACharacterThatIs })
 
 /**
  * Words a person or a program sends, trimmed: the one type for text in every schema.

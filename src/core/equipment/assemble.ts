@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { Id } from '../entry/id'
 import type { Rig } from '../job/written'
+import { W } from '../language/en/equipment'
 import { PA_PER_MICRON } from '../units/constants'
 import { judgeBlankOff, judgeHoseHold } from './checks'
 import type { EquipmentDeed, EquipmentKind, Shelved } from './equipment'
@@ -44,8 +45,8 @@ export class PartMissing extends Error {
 export function assembleRig(name: string, parts: RigParts, shelf: readonly Shelved[]): Rig {
   const take = <K extends EquipmentKind>(part: keyof RigParts, kind: K, id: string): Extract<Shelved, { kind: K }> => {
     const found = shelf.find((s) => s.id === id)
-    if (found?.kind !== kind) throw new PartMissing(part, `there is no such ${kind} on the shelf`)
-    if (found.retired) throw new PartMissing(part, `${found.name} is retired: take another ${kind}`)
+    if (found?.kind !== kind) throw new PartMissing(part, W.thereIsNoSuchOn(kind))
+    if (found.retired) throw new PartMissing(part, W.isRetiredTakeAnother(found.name, kind))
     return found as Extract<Shelved, { kind: K }>
   }
   const pump = take('pump', 'pump', parts.pump)
@@ -59,10 +60,9 @@ export function assembleRig(name: string, parts: RigParts, shelf: readonly Shelv
     ['highHose', high],
     ['pumpHose', toPump],
   ] as const)
-    if (hose?.spec.use === 'recovery')
-      throw new PartMissing(part, `${hose.name} is kept for the recovery machine: its oil and gas would come along`)
+    if (hose?.spec.use === 'recovery') throw new PartMissing(part, W.isKeptForTheRecovery(hose.name))
   const ids = [low.id, ...(high ? [high.id] : []), ...(toPump ? [toPump.id] : [])]
-  if (new Set(ids).size !== ids.length) throw new PartMissing('highHose', 'the same hose cannot be in two places')
+  if (new Set(ids).size !== ids.length) throw new PartMissing('highHose', W.theSameHoseCannotBe)
   const baseline = [low, ...(high ? [high] : [])].map(baselineOf)
   return {
     name,

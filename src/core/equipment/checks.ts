@@ -1,3 +1,4 @@
+import { W } from '../language/en/equipment'
 import { DYING_POWER, OUTGASSING } from '../rig/outgassing'
 import { HOUR_S, PA_PER_MICRON, SIGMAS_95 } from '../units/constants'
 import type { EquipmentOf, PressureReading } from './equipment'
@@ -35,7 +36,7 @@ export function judgeBlankOff(readings: readonly PressureReading[], plate: Equip
       ultimatePa,
       settled,
       verdict: 'not-settled',
-      words: `Still falling at ${inMicron(ultimatePa)} micron: let it run and read again.`,
+      words: W.stillFallingAtMicronLet(inMicron(ultimatePa)),
     }
   const healthy = ultimatePa <= Math.max(HEALTHY_PA, NEEDS_OIL_FACTOR * plate.ultimatePa)
   return {
@@ -43,9 +44,8 @@ export function judgeBlankOff(readings: readonly PressureReading[], plate: Equip
     settled,
     verdict: healthy ? 'healthy' : 'needs-oil',
     words: healthy
-      ? `It reaches ${inMicron(ultimatePa)} micron by itself; its plate says ${inMicron(plate.ultimatePa)}.`
-      : `It stays at ${inMicron(ultimatePa)} micron by itself, its plate says ${inMicron(plate.ultimatePa)}: ` +
-        `it needs oil, not time. After fresh oil: its seals or the gauge.`,
+      ? W.itReachesMicronByItself(inMicron(ultimatePa), inMicron(plate.ultimatePa))
+      : W.itStaysAtMicronBy(inMicron(ultimatePa), inMicron(plate.ultimatePa)),
   }
 }
 
@@ -92,11 +92,11 @@ export function judgeHoseHold(
       : gas.value <= LEAKS_FACTOR * by('rubber-old')
         ? 'old-rubber'
         : 'leaks'
-  const shown = `${gas.value <= 0 ? 'no' : gas.value.toExponential(1)} Pa m³/s`
+  const shown = W.paMS(gas.value <= 0 ? W.no : gas.value.toExponential(1))
   const words = {
-    'as-new': `The hose gives ${shown} by itself, as a new one does.`,
-    'old-rubber': `The hose gives ${shown} by itself, as old rubber does. It is taken off every hold from now on.`,
-    leaks: `${shown} come in, more than rubber gives: look at its seals and ends before it is blamed on a car.`,
+    'as-new': W.theHoseGivesByItself(shown),
+    'old-rubber': W.theHoseGivesByItselfAs(shown),
+    leaks: W.comeInMoreThanRubber(shown),
   }[verdict]
   return { gasPaM3S: gas, heldS, verdict, words }
 }

@@ -5,9 +5,10 @@ import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { LINK_KINDS } from '../job/link-kinds'
 import { asWritten } from '../job/written'
+import { W } from '../language/en/equipment'
 import { CUBIC_METRES_S_PER_CFM, METRES_PER_MM, PA_PER_MICRON } from '../units/constants'
 
-const Name = text(60, 1, 'a name people use')
+const Name = text(60, 1, W.aNamePeopleUse)
 
 /** What matters of each kind of equipment, as it is written down; units are in the names, days ISO 8601. */
 export const SPECS = {
@@ -55,7 +56,7 @@ export const EquipmentWritten = z.discriminatedUnion('kind', [
   of('scale'),
   of('container').refine((c) => c.spec.grossG >= c.spec.tareG, {
     path: ['spec', 'grossG'],
-    error: 'a container cannot weigh less than when it is empty',
+    error: W.aContainerCannotWeighLess,
   }),
 ])
 export type EquipmentWritten = z.infer<typeof EquipmentWritten>
@@ -125,9 +126,9 @@ export const EQUIPMENT_DEEDS = {
   'oil-changed': z.strictObject({}),
   'seals-renewed': z.strictObject({}),
   calibrated: z.strictObject({}),
-  'blank-off': z.strictObject({ readings: z.array(PressureReading).min(3, 'three readings at least').max(400) }),
+  'blank-off': z.strictObject({ readings: z.array(PressureReading).min(3, W.threeReadingsAtLeast).max(400) }),
   'hose-hold': z.strictObject({
-    readings: z.array(PressureReading).min(4, 'four readings at least').max(400),
+    readings: z.array(PressureReading).min(4, W.fourReadingsAtLeast).max(400),
     volumeL: z.number().min(0.001).max(20),
   }),
 } as const

@@ -1,4 +1,5 @@
 import type { Rig } from '../job/written'
+import { W } from '../language/en/equipment'
 import type { Shelved } from './equipment'
 
 /** Something that is due on a piece of equipment: `due` now, `soon` within a fifth of its interval, or `fine`. */
@@ -57,18 +58,18 @@ export function duesOfRig(
 
 function oilDue(item: Shelved): Due {
   const { hours, wetJobs } = item.use ?? { hours: 0, wetJobs: 0 }
-  const run = `${hours.toFixed(1)} h on this oil`
+  const run = W.hOnThisOil(hours.toFixed(1))
   if (wetJobs > 0)
     return {
       what: 'oil',
       state: 'due',
-      words: `oil due: ${wetJobs === 1 ? 'a wet job' : `${wetJobs} wet jobs`} since the change, ${run}`,
+      words: W.oilDueSinceTheChange(wetJobs === 1 ? W.aWetJob : W.wetJobs(wetJobs), run),
     }
-  if (hours >= OIL_HOURS) return { what: 'oil', state: 'due', words: `oil due: ${run}, ${OIL_HOURS} is its measure` }
+  if (hours >= OIL_HOURS) return { what: 'oil', state: 'due', words: W.oilDueIsItsMeasure(run, OIL_HOURS) }
   return {
     what: 'oil',
     state: hours >= SOON * OIL_HOURS ? 'soon' : 'fine',
-    words: `${run}, due at ${OIL_HOURS} h or after a wet job`,
+    words: W.dueAtHOrAfter(run, OIL_HOURS),
   }
 }
 
@@ -81,6 +82,6 @@ function byDate(what: 'seals' | 'calibration', last: string, days: number, today
   const on = new Date(Date.parse(last) + days * DAY_MS).toISOString().slice(0, 10)
   const used = (Date.parse(today) - Date.parse(last)) / (days * DAY_MS)
   const name = what === 'seals' ? 'seals' : 'calibration'
-  if (used >= 1) return { what, state: 'due', words: `${name} due since ${on}`, on }
+  if (used >= 1) return { what, state: 'due', words: W.dueSince(name, on), on }
   return { what, state: used >= SOON ? 'soon' : 'fine', words: `${name} due ${on}`, on }
 }

@@ -1,4 +1,5 @@
 import { currentHold, type JobState } from '../job/state'
+import { W } from '../language/en/hold'
 import { DAY_S, PA_PER_INHG } from '../units/constants'
 import type { Say } from '../units/say'
 import type { HoldResult } from './types'
@@ -16,20 +17,17 @@ export function expectedLater(state: JobState, { vacuumPa, judgement }: Read, sa
   if (opened.rig.gauge === 'electronic') return [inADay(vacuumPa, judgement, say)]
   const inches = (airPa: number) => ((airPa - vacuumPa) / PA_PER_INHG).toFixed(1)
   const { barometerPa } = opened.place
-  const mbar = (pa: number) => `${(pa / 100).toFixed(0)} mbar`
+  const mbar = (pa: number) => W.mbar((pa / 100).toFixed(0))
   const lower = barometerPa - WEATHER_PA
-  return [
-    `The needle should show ${inches(barometerPa)} inHg then, with the air as it is now (${mbar(barometerPa)}); ` +
-      `${inches(lower)} if the barometer falls to ${mbar(lower)}. Read the barometer with it.`,
-  ]
+  return [W.theNeedleShouldShowInhg(inches(barometerPa), mbar(barometerPa), inches(lower), mbar(lower))]
 }
 
 /** What an electronic gauge should show a day from now: by the hold's own curve, else what it shows if it is tight. */
 function inADay(vacuumPa: number, judgement: Read['judgement'], say: Say): string {
   const day = judgement?.projected.find((p) => p.atS >= DAY_S)
   return day
-    ? `By this hold’s curve it shows about ${say.vacuum(day.value)} after a day, 8 in 10 between ${say.vacuumSpan(day.low, day.high)}.`
-    : `If it is tight and dry it shows about ${say.vacuum(vacuumPa)} then, warmer a little more; a leak adds to it hour by hour.`
+    ? W.byThisHoldsCurveIt(say.vacuum(day.value), say.vacuumSpan(day.low, day.high))
+    : W.ifItIsTightAnd(say.vacuum(vacuumPa))
 }
 
 /** How far the weather moves a barometer over a night or two, Pa (assumed). */

@@ -1,6 +1,7 @@
 import type { Refrigerant } from '../fluids/refrigerants'
 import { dewPointAtMostC, waterSaturationPa } from '../fluids/water'
 import type { Procedure } from '../job/written'
+import { W } from '../language/en/hold'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import { leakGramsPerYear } from './leak-rate'
@@ -49,11 +50,13 @@ export function provesOfRule(p: Pick<Procedure, 'targetPa' | 'pullMinutes' | 'ho
   const { electronic, needle } = limitOfRule(p)
   const wetToo = p.targetPa > 0.1 * waterSaturationPa(kelvin(0))
   return [
-    `At ${Math.round(p.targetPa / PA_PER_MICRON).toLocaleString('en')} micron at the car the vapour left has a dew ` +
-      `point of ${String(dew).replace('-', '−')} °C at most${wetToo ? '; in a cold bay ice may still be there' : ''}.`,
-    `${p.pullMinutes} minutes of pulling prove nothing by themselves: they are when to look again.`,
-    `${p.holdMinutes} minutes of hold on 2.5 L show a leak of about ${rounded(electronic)} g a year with an ` +
-      `electronic gauge, ${rounded(needle)} with a needle, worst case. Smaller ones pass.`,
-    'No hold shows a core under its coupler, nor a seal that opens under pressure only.',
+    W.atMicronAtTheCar(
+      Math.round(p.targetPa / PA_PER_MICRON).toLocaleString('en'),
+      String(dew).replace('-', '−'),
+      wetToo ? W.inAColdBayIce : '',
+    ),
+    W.minutesOfPullingProveNothing(p.pullMinutes),
+    W.minutesOfHoldOn2(p.holdMinutes, rounded(electronic), rounded(needle)),
+    W.noHoldShowsACore,
   ]
 }

@@ -1,3 +1,4 @@
+import { W } from '../language/en/hold'
 import { conclude } from './conclude'
 import { judgeHold, judgeRecord, judgeStanding } from './judge'
 import type { Judged } from './judged'
@@ -62,7 +63,7 @@ export class RunningHold {
     let before = this.samples[this.samples.length - 1]
     for (const sample of added) {
       if (!(Number.isFinite(sample.pressurePa) && sample.pressurePa >= 0))
-        throw new RangeError(`a pressure of ${sample.pressurePa} Pa is none`)
+        throw new RangeError(W.aPressureOfPaIs(sample.pressurePa))
       if (!Number.isFinite(sample.elapsedS) || (before && sample.elapsedS <= before.elapsedS))
         throw new RangeError(`${sample.elapsedS} s does not follow ${before?.elapsedS} s`)
       before = sample

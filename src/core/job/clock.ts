@@ -1,3 +1,4 @@
+import { W } from '../language/en/job'
 /** From `wallMs` on, job time runs from `jobMs` at `factor` times the wall. Both ms since the epoch. */
 export type ClockSegment = { wallMs: number; jobMs: number; factor: number }
 
@@ -19,7 +20,7 @@ export const clockFactor = (segments: readonly ClockSegment[]): number =>
 
 function lastWhere(segments: readonly ClockSegment[], test: (s: ClockSegment) => boolean): ClockSegment {
   const first = segments[0]
-  if (!first) throw new RangeError('a job clock has at least one segment')
+  if (!first) throw new RangeError(W.aJobClockHasAt)
   for (let i = segments.length - 1; i >= 0; i--) {
     const segment = segments[i] as ClockSegment
     if (test(segment)) return segment

@@ -3,6 +3,7 @@ import { Id } from '../entry/id'
 import { Instant } from '../entry/instant'
 import { text, verbatim } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
+import { W } from '../language/en/job'
 import { INSTRUMENT_KINDS, SEATS } from './instrument-kinds'
 import { LeakChecked, LeakFound, NITROGEN_MOST_PA_G, SEARCH_WHY } from './leak'
 import { LINK_KINDS } from './link-kinds'
@@ -18,9 +19,7 @@ const Grams = z.number().min(0).max(50_000)
 const PaGauge = z.number().min(-110_000).max(6_000_000)
 const Celsius = z.number().min(-60).max(90)
 const Band = (value: z.ZodNumber) =>
-  z
-    .tuple([value, value])
-    .refine(([low, high]) => high >= low, { error: 'the upper end must not be below the lower end' })
+  z.tuple([value, value]).refine(([low, high]) => high >= low, { error: W.theUpperEndMustNot })
 
 /**
  * Refrigerants a label may name; the first two can be charged here, the others are recognised and refused with a
@@ -85,15 +84,15 @@ export const Label = z
   })
   .refine((label) => label.highG >= label.lowG, {
     path: ['highG'],
-    error: 'the upper end must not be below the lower end',
+    error: W.theUpperEndMustNot,
   })
 
 /** A procedure as events and files write it. */
 export const ProcedureWritten = z.strictObject({
   name: Text,
-  targetMicron: z.number().min(50, 'from 50 micron').max(20_000, 'up to 20,000 micron'),
-  pullMinutes: z.number().min(1, 'from a minute').max(1440, 'up to a day'),
-  holdMinutes: z.number().min(5, 'from 5 minutes').max(1440, 'up to a day'),
+  targetMicron: z.number().min(50, W.from50Micron).max(20_000, W.upTo20000Micron),
+  pullMinutes: z.number().min(1, W.fromAMinute).max(1440, W.upToADay),
+  holdMinutes: z.number().min(5, W.from5Minutes).max(1440, W.upToADay),
   /** its stages in order; one pull, one hold, the charge and its proof where they are left out */
   stages: Stages.optional(),
 })
@@ -210,11 +209,11 @@ const ChargeContainer = z
   })
   .refine((c) => c.tareG !== undefined || c.netG !== undefined, {
     path: ['netG'],
-    error: 'a container needs its net weight, or its tare when partly used',
+    error: W.aContainerNeedsItsNet,
   })
   .refine((c) => (c.tareG ?? c.grossG - (c.netG ?? 0)) >= 0 && c.grossG > (c.tareG ?? 0), {
     path: ['grossG'],
-    error: 'the gross weight must be more than the empty weight',
+    error: W.theGrossWeightMustBe,
   })
 
 /** Payload of every event kind; the kind says what a hand did or an instrument showed. */
@@ -337,7 +336,7 @@ export const PAYLOADS = {
   }),
   /** no scale: whole cans of a net weight, counted */
   'cans-planned': z.strictObject({
-    count: z.number().int('whole cans only').min(1).max(MOST_CANS),
+    count: z.number().int(W.wholeCansOnly).min(1).max(MOST_CANS),
     netG: Grams,
     targetG: Grams,
   }),

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { verbatim } from '../entry/text'
+import { W } from '../language/en/job'
 
 /** Every part of the connection drawing with the states a hand can give it. */
 export const PARTS = {
@@ -42,20 +43,20 @@ export const RIG_AT_START: RigState = {
 
 /** Words for a part in a sentence. */
 export const PART_NAMES: Record<Part, string> = {
-  'valve-low': 'low valve',
-  'valve-high': 'high valve',
-  'coupler-low': 'low coupler',
-  'coupler-high': 'high coupler',
-  'centre-hose': 'centre hose',
-  'exhaust-cap': 'exhaust cap',
+  'valve-low': W.lowValve,
+  'valve-high': W.highValve,
+  'coupler-low': W.lowCoupler,
+  'coupler-high': W.highCoupler,
+  'centre-hose': W.centreHose,
+  'exhaust-cap': W.exhaustCap,
   pump: 'pump',
-  ballast: 'gas ballast',
-  'container-valve': 'container valve',
+  ballast: W.gasBallast,
+  'container-valve': W.containerValve,
   'container-pose': 'container',
   engine: 'engine',
-  cores: 'valve cores',
-  'gauge-valve': 'gauge’s valve',
-  line: 'charging line',
+  cores: W.valveCores,
+  'gauge-valve': W.gaugesValve,
+  line: W.chargingLine,
 }
 
 /** One turn of one part: `{ part, state }`, refused when that part has no such state. */
@@ -63,7 +64,7 @@ export const PartSet = z
   .strictObject({ part: z.enum(Object.keys(PARTS) as [Part, ...Part[]]), state: verbatim(40) })
   .refine((set) => (PARTS[set.part] as readonly string[]).includes(set.state), {
     path: ['state'],
-    error: 'this part has no such state',
+    error: W.thisPartHasNoSuch,
   })
 export type PartSet = z.infer<typeof PartSet>
 

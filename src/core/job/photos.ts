@@ -1,3 +1,4 @@
+import { W } from '../language/en/job'
 /** What a photograph shows. */
 export const PHOTO_OF = ['label', 'dial', 'oil', 'other'] as const
 export type PhotoOf = (typeof PHOTO_OF)[number]
@@ -9,8 +10,8 @@ export const LARGEST_PHOTO = 1024 * 1024
 export const PHOTO_SIDE_PX = 1600
 
 export const PHOTO_WORDS: Record<PhotoOf, string> = {
-  label: 'label under the hood',
+  label: W.labelUnderTheHood,
   dial: 'dial',
-  oil: 'oil stain',
-  other: 'something else',
+  oil: W.oilStain,
+  other: W.somethingElse,
 }

@@ -1,3 +1,4 @@
+import { W } from '../language/en/job'
 import { type EventKind, type JobEvent, type JobOpened, type PayloadOf, SERVER_KINDS } from './events'
 import { RIG_AT_START, type RigState } from './parts'
 import { searchOn } from './search'
@@ -24,7 +25,7 @@ import { chargeHoseRead, procedureRead, rigRead } from './written'
  */
 export function foldJob(events: readonly JobEvent[]): JobState {
   const first = events[0]
-  if (first?.kind !== 'job-opened') throw new RangeError('a job begins with the event job-opened')
+  if (first?.kind !== 'job-opened') throw new RangeError(W.aJobBeginsWithThe)
   return events.slice(1).reduce(reduceJob, openJob(first))
 }
 

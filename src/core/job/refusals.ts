@@ -1,3 +1,4 @@
+import { W } from '../language/en/job'
 import type { EventDraft, PayloadOf } from './events'
 import { searchNow } from './search'
 import { chargedG, currentHold, type JobState, openContainer, shutIn } from './state'
@@ -20,7 +21,7 @@ export function refusalOf(state: JobState, event: Pick<EventDraft, 'kind' | 'pay
       return ['coupler-low', 'coupler-high'].some((c) => state.rig[c as 'coupler-low'] !== 'off')
         ? {
             path: 'rig',
-            reason: `${state.opened.rig.name} hangs on it: its hoses come off before another rig is taken`,
+            reason: W.hangsOnItItsHoses(state.opened.rig.name),
           }
         : null
     case 'charge-planned':
@@ -47,80 +48,76 @@ function heldAlready(state: JobState, event: EventDraft): string | null {
   const hold = currentHold(state)
   switch (event.kind) {
     case 'isolated':
-      return shutIn(state) ? 'it is shut in already, and was not pulled since' : null
+      return shutIn(state) ? W.itIsShutInAlready : null
     case 'step-finished': {
       const { step } = event.payload
       return stepNumber(step) < stepNumber(state.step)
-        ? `${STEP_NAMES[step]} is finished already: this car is at ${STEP_NAMES[state.step]}`
+        ? W.isFinishedAlreadyThisCar(STEP_NAMES[step], STEP_NAMES[state.step])
         : null
     }
     case 'hold-ended':
-      return hold?.ended ? 'this hold was ended already' : null
+      return hold?.ended ? W.thisHoldWasEndedAlready : null
     case 'hold-skipped':
-      return hold?.skipped ? 'this hold was skipped already' : null
+      return hold?.skipped ? W.thisHoldWasSkippedAlready : null
     case 'hold-decided':
       return decidedAlready(state, event.payload.next)
     case 'hold-lengthened':
-      return !hold || hold.ended ? 'nothing holds that could be lengthened' : null
+      return !hold || hold.ended ? W.nothingHoldsThatCouldBe : null
     case 'search-begun':
-      return searchNow(state) ? 'a search is on already' : null
+      return searchNow(state) ? W.aSearchIsOnAlready : null
     case 'leak-checked':
     case 'search-ended':
       return state.search && !state.search.ended && !state.search.found ? null : NO_SEARCH
     case 'leak-found':
       return state.search && !state.search.found ? null : NO_SEARCH
     case 'nitrogen-out':
-      return state.search?.nitrogen ? null : 'no nitrogen was let in'
+      return state.search?.nitrogen ? null : W.noNitrogenWasLetIn
     case 'pump-oil':
       return oilAlready(state, event.payload.stage)
     case 'hoses-shut':
-      return state.hosesShutAt ? 'the hoses are shut in already' : null
+      return state.hosesShutAt ? W.theHosesAreShutIn : null
     case 'hoses-held':
-      return state.hosesShutAt ? null : 'the hoses were not shut in'
+      return state.hosesShutAt ? null : W.theHosesWereNotShut
     case 'turned-back':
       return stepNumber(event.payload.to) >= stepNumber(state.step)
-        ? `this car is at ${STEP_NAMES[state.step]}: ${STEP_NAMES[event.payload.to]} lies not before it`
+        ? W.thisCarIsAtLies(STEP_NAMES[state.step], STEP_NAMES[event.payload.to])
         : null
     case 'parked':
-      return state.parked ? 'it is left standing already' : null
+      return state.parked ? W.itIsLeftStandingAlready : null
     case 'taken-up':
-      return state.parked ? null : 'it is not left standing'
+      return state.parked ? null : W.itIsNotLeftStanding
     case 'closed':
-      return state.closed ? 'this job is closed already' : null
+      return state.closed ? W.thisJobIsClosedAlready : null
     case 'reopened':
-      return state.closed ? null : 'this job is not closed'
+      return state.closed ? null : W.thisJobIsNotClosed
     case 'recovered':
-      return state.recoveredUnread
-        ? 'what was recovered is booked already: read both gauges again before more is'
-        : null
+      return state.recoveredUnread ? W.whatWasRecoveredIsBooked : null
     case 'zero-explained':
-      return state.zeroAnswer === event.payload.answer ? 'the gauges were explained so already' : null
+      return state.zeroAnswer === event.payload.answer ? W.theGaugesWereExplainedSo : null
     case 'leave-tapped':
-      return state.left.includes(event.payload.item) === event.payload.done
-        ? 'that item of the list stands so already'
-        : null
+      return state.left.includes(event.payload.item) === event.payload.done ? W.thatItemOfTheList : null
     case 'alarm-answered':
-      return state.alarms[event.payload.alarm]?.untilMs === null ? 'somebody has seen this alarm already' : null
+      return state.alarms[event.payload.alarm]?.untilMs === null ? W.somebodyHasSeenThisAlarm : null
     case 'charge-nodded':
-      return state.plan || state.counted ? null : 'no charge is planned yet'
+      return state.plan || state.counted ? null : W.noChargeIsPlannedYet
     case 'priors-set':
-      return state.priors === event.payload.use ? 'it is judged so already' : null
+      return state.priors === event.payload.use ? W.itIsJudgedSoAlready : null
     case 'deed-chosen':
-      return state.aside[event.payload.eventId]?.event ? null : 'nothing with this id waits to be chosen'
+      return state.aside[event.payload.eventId]?.event ? null : W.nothingWithThisIdWaits
     default:
       return null
   }
 }
 
 function oilAlready(state: JobState, stage: PayloadOf<'pump-oil'>['stage']): string | null {
-  if (stage === 'begun') return state.oilOut ? 'its oil is being changed already' : null
-  return state.oilOut ? null : 'nobody began to change the pump’s oil on this car'
+  if (stage === 'begun') return state.oilOut ? W.itsOilIsBeingChanged : null
+  return state.oilOut ? null : W.nobodyBeganToChangeThe
 }
 
 function decidedAlready(state: JobState, next: PayloadOf<'hold-decided'>['next']): string | null {
   const hold = currentHold(state)
-  if (next === 'hold') return hold && !hold.ended ? 'the hold goes on already' : null
-  return hold?.ended && state.step === next ? 'that was decided already' : null
+  if (next === 'hold') return hold && !hold.ended ? W.theHoldGoesOnAlready : null
+  return hold?.ended && state.step === next ? W.thatWasDecidedAlready : null
 }
 
 function refusePlan(state: JobState, { containers }: PayloadOf<'charge-planned'>): Refusal | null {
@@ -130,66 +127,58 @@ function refusePlan(state: JobState, { containers }: PayloadOf<'charge-planned'>
     if (c.refrigerant !== undefined && c.refrigerant !== asked) {
       return {
         path: `${path}.refrigerant`,
-        reason: `${c.id} holds ${c.refrigerant}, the car’s label asks for ${asked}: never mix, take another container`,
+        reason: W.holdsTheCarsLabelAsks(c.id, c.refrigerant, asked),
       }
     }
     if (containers.findIndex((o) => o.id === c.id) < i)
-      return { path: `${path}.id`, reason: `${c.id} is there twice; each container is listed once` }
+      return { path: `${path}.id`, reason: W.isThereTwiceEachContainer(c.id) }
     if (state.containers.some((used) => used.id === c.id))
-      return { path: `${path}.id`, reason: `${c.id} was on this car already; give another container another name` }
+      return { path: `${path}.id`, reason: W.wasOnThisCarAlready(c.id) }
   }
   return null
 }
 
 function refuseStart(state: JobState, { id, grossG }: PayloadOf<'container-started'>): Refusal | null {
   const planned = state.plan?.containers.find((c) => c.id === id)
-  if (!planned) return { path: 'id', reason: `${id} is not in the charge plan: plan the charge with it first` }
+  if (!planned) return { path: 'id', reason: W.isNotInTheCharge(id) }
   const open = openContainer(state)
-  if (open) return { path: 'id', reason: `${open.id} is still on: shut it and weigh it first` }
-  if (state.containers.some((c) => c.id === id))
-    return { path: 'id', reason: `${id} was on and was weighed off already` }
+  if (open) return { path: 'id', reason: W.isStillOnShutIt(open.id) }
+  if (state.containers.some((c) => c.id === id)) return { path: 'id', reason: W.wasOnAndWasWeighed(id) }
   if (planned.tareG === undefined && planned.netG !== undefined && grossG <= planned.netG) {
     return {
       path: 'grossG',
-      reason:
-        `${Math.round(grossG)} g is not above the ${Math.round(planned.netG)} g net of a full one: ` +
-        `partly used? Plan it with its empty weight`,
+      reason: W.gIsNotAboveThe(Math.round(grossG), Math.round(planned.netG)),
     }
   }
   if (planned.tareG !== undefined && grossG < planned.tareG) {
     return {
       path: 'grossG',
-      reason: `${Math.round(grossG)} g is less than its own empty weight of ${Math.round(planned.tareG)} g: check tare and scale`,
+      reason: W.gIsLessThanIts(Math.round(grossG), Math.round(planned.tareG)),
     }
   }
   return null
 }
 
-const NO_SEARCH = 'no search for a leak is on: begin one first'
+const NO_SEARCH = W.noSearchForALeak
 
 function refuseNitrogen({ nitrogenLimitPaG }: JobState, { pressurePaG }: { pressurePaG: number }): Refusal | null {
   if (nitrogenLimitPaG === undefined || pressurePaG <= nitrogenLimitPaG) return null
   return {
     path: 'pressurePaG',
-    reason:
-      `${Math.round(pressurePaG / 1000)} kPa is above the ${Math.round(nitrogenLimitPaG / 1000)} kPa this car’s label allows: ` +
-      `let in less, and type what it was`,
+    reason: W.kpaIsAboveTheKpa(Math.round(pressurePaG / 1000), Math.round(nitrogenLimitPaG / 1000)),
   }
 }
 
 function refuseNitrogenIn(state: JobState, payload: PayloadOf<'nitrogen-in'>): Refusal | null {
   if (!searchNow(state)) return { path: '', reason: NO_SEARCH }
-  if (state.search?.nitrogen) return { path: '', reason: 'nitrogen is in already: let it out first' }
-  if (chargedG(state) > 0)
-    return { path: '', reason: 'there is a charge in this car: it is recovered before nitrogen goes in' }
+  if (state.search?.nitrogen) return { path: '', reason: W.nitrogenIsInAlreadyLet }
+  if (chargedG(state) > 0) return { path: '', reason: W.thereIsAChargeIn }
   return refuseNitrogen(state, payload)
 }
 
 function refuseCan({ counted }: JobState): Refusal | null {
-  if (!counted) return { path: '', reason: 'no cans are counted on this car: say how many first' }
-  return counted.emptied.length >= counted.count
-    ? { path: '', reason: `all ${counted.count} cans are empty already` }
-    : null
+  if (!counted) return { path: '', reason: W.noCansAreCountedOn }
+  return counted.emptied.length >= counted.count ? { path: '', reason: W.allCansAreEmptyAlready(counted.count) } : null
 }
 
 function refuseEnd(state: JobState, { id, grossG }: PayloadOf<'container-ended'>): Refusal | null {
@@ -197,12 +186,12 @@ function refuseEnd(state: JobState, { id, grossG }: PayloadOf<'container-ended'>
   if (open?.id !== id)
     return {
       path: 'id',
-      reason: `${id} is not on the scale${open ? `, ${open.id} is` : ': it was weighed off already, or never put on'}`,
+      reason: W.isNotOnTheScale(id, open ? W.is(open.id) : W.itWasWeighedOffAlready),
     }
   if (grossG > open.startGrossG + SETTLES_G) {
     return {
       path: 'grossG',
-      reason: `it stood at ${Math.round(open.startGrossG)} g when it went on: a container does not gain`,
+      reason: W.itStoodAtGWhen(Math.round(open.startGrossG)),
     }
   }
   return null

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { W } from '../language/en/job'
 
 /** Simple rules of the schools a hold may be accepted by; what each says is worked out in core/schools. */
 export const RULE_IDS = [
@@ -15,14 +16,14 @@ export type RuleId = (typeof RULE_IDS)[number]
 export const Accept = z.discriminatedUnion('by', [
   z.strictObject({
     by: z.literal('judge'),
-    gramsPerYear: z.number().min(1, 'from a gram a year').max(100_000).optional(),
+    gramsPerYear: z.number().min(1, W.fromAGramAYear).max(100_000).optional(),
   }),
   z.strictObject({ by: z.literal('rule'), rule: z.enum(RULE_IDS) }),
   z.strictObject({ by: z.literal('word') }),
 ])
 export type Accept = z.infer<typeof Accept>
 
-const Minutes = z.number().min(1, 'from a minute').max(1440, 'up to a day')
+const Minutes = z.number().min(1, W.fromAMinute).max(1440, W.upToADay)
 /** Nitrogen above this is no sweep of a vehicle's system, kPa above the air (the label's own limit leads). */
 const MOST_SWEEP_KPA = 1000
 
@@ -30,7 +31,7 @@ const MOST_SWEEP_KPA = 1000
 export const Stage = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('pull'),
-    targetMicron: z.number().min(50, 'from 50 micron').max(20_000, 'up to 20,000 micron'),
+    targetMicron: z.number().min(50, W.from50Micron).max(20_000, W.upTo20000Micron),
     /** null: by the time the system stood open */
     minutes: Minutes.nullable(),
     /** at its target, or when its minutes are over whatever the gauge shows */
@@ -38,15 +39,12 @@ export const Stage = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('sweep'),
-    passes: z.number().int().min(1, 'once at least').max(9, 'nine times at most'),
-    kPa: z
-      .number()
-      .min(5, 'from 5 kPa above the air')
-      .max(MOST_SWEEP_KPA, 'above what any label of a vehicle allows: the label’s limit leads'),
+    passes: z.number().int().min(1, W.onceAtLeast).max(9, W.nineTimesAtMost),
+    kPa: z.number().min(5, W.from5KpaAboveThe).max(MOST_SWEEP_KPA, W.aboveWhatAnyLabelOf),
   }),
   z.strictObject({
     kind: z.literal('hold'),
-    minutes: z.number().min(5, 'from 5 minutes').max(1440, 'up to a day'),
+    minutes: z.number().min(5, W.from5Minutes).max(1440, W.upToADay),
     /** goes on by itself past its minutes until the judge can decide, for a day at most */
     until: z.literal('decided').optional(),
     accept: Accept,
@@ -54,13 +52,13 @@ export const Stage = z.discriminatedUnion('kind', [
     fails: z.enum(['again', 'longer', 'fix', 'lead']),
   }),
   /** the hoses alone, before they are on the car: what leaks there looks like a leaking car */
-  z.strictObject({ kind: z.literal('hoses'), minutes: z.number().min(1, 'from a minute').max(60, 'up to an hour') }),
+  z.strictObject({ kind: z.literal('hoses'), minutes: z.number().min(1, W.fromAMinute).max(60, W.upToAnHour) }),
   z.strictObject({ kind: z.literal('charge') }),
   z.strictObject({
     kind: z.literal('proof'),
     at: z
       .array(z.enum(['idle', 'at-speed']))
-      .min(1, 'at one point at least')
+      .min(1, W.atOnePointAtLeast)
       .max(2),
   }),
 ])
@@ -83,20 +81,20 @@ export function orderFault(stages: readonly Pick<Stage, 'kind'>[]): { at: number
     const reason = {
       pull:
         before === 'pull'
-          ? 'two pulls with nothing between are one pull'
+          ? W.twoPullsWithNothingBetween
           : before === 'charge' || before === 'proof'
-            ? 'nothing is pulled on a charge'
+            ? W.nothingIsPulledOnA
             : null,
-      hoses: at === 0 ? null : 'the hoses are held alone before they are on the car: first of all',
-      sweep: before === 'pull' && stages[at + 1]?.kind === 'pull' ? null : 'a sweep stands between two pulls',
-      hold: before === 'pull' ? null : 'a hold follows the pull it holds',
+      hoses: at === 0 ? null : W.theHosesAreHeldAlone,
+      sweep: before === 'pull' && stages[at + 1]?.kind === 'pull' ? null : W.aSweepStandsBetweenTwo,
+      hold: before === 'pull' ? null : W.aHoldFollowsThePull,
       charge:
         before === 'hold' || before === 'pull'
           ? null
           : before === undefined
-            ? 'a charge goes into a vacuum: pull first'
-            : 'a charge follows a hold or a pull',
-      proof: before === 'charge' ? null : 'a proof follows the charge',
+            ? W.aChargeGoesIntoA
+            : W.aChargeFollowsAHold,
+      proof: before === 'charge' ? null : W.aProofFollowsTheCharge,
     }[kind]
     if (reason) return { at, reason }
   }

@@ -1,3 +1,4 @@
+import { W } from '../language/en/job'
 import { carLine } from './car-line'
 import type { CLOSED_AS } from './events'
 import { type GaugeSeat, gaugeSeat } from './gauge-seat'
@@ -82,37 +83,37 @@ export function waitEndsMs(state: JobState): number | null {
 
 /** What a job that ended early is called on the board. */
 export const CLOSED_LINES: Record<(typeof CLOSED_AS)[number], string> = {
-  'without-proof': 'closed without proof',
-  'without-charge': 'closed without charge',
-  'handed-over': 'handed over',
-  'given-up': 'given up',
+  'without-proof': W.closedWithoutProof,
+  'without-charge': W.closedWithoutCharge,
+  'handed-over': W.handedOver,
+  'given-up': W.givenUp,
 }
 
 function lineOf(state: JobState): string {
   if (state.signed) return 'signed'
   if (state.closed) return CLOSED_LINES[state.closed.as]
-  if (state.parked) return 'left under vacuum'
+  if (state.parked) return W.leftUnderVacuum
   const hold = currentHold(state)
   switch (state.step) {
     case 'take-in':
     case 'zero':
-      return state.zero ? 'gauges read' : 'read both gauges'
+      return state.zero ? W.gaugesRead : W.readBothGauges
     case 'fix':
-      return state.search?.nitrogen ? 'under nitrogen' : searchNow(state) ? 'look for the leak' : 'log the repair'
+      return state.search?.nitrogen ? W.underNitrogen : searchNow(state) ? W.lookForTheLeak : W.logTheRepair
     case 'rig':
-      return 'rig up'
+      return W.rigUp
     case 'pull':
-      return state.pulls.length > 1 ? `pull ${state.pulls.length}` : 'pulling'
+      return state.pulls.length > 1 ? W.pull2(state.pulls.length) : 'pulling'
     case 'isolate':
-      return 'shut it in'
+      return W.shutItIn
     case 'hold':
       return hold?.ended ? hold.ended.verdict : 'holding'
     case 'charge':
-      return state.plan ? `to ${Math.round(state.plan.targetG)} g` : 'plan the charge'
+      return state.plan ? W.toG(Math.round(state.plan.targetG)) : W.planTheCharge
     case 'prove':
-      return state.proofs.length > 0 ? 'read' : 'read both sides'
+      return state.proofs.length > 0 ? 'read' : W.readBothSides
     case 'leave':
-      return `${state.left.length} of ${leaveItemsOf(state).length} done`
+      return W.ofDone(state.left.length, leaveItemsOf(state).length)
     default: {
       const unknown: never = state.step
       return unknown

@@ -1,4 +1,5 @@
 import type { LeakCheck, LeakChecked, LeakPlace } from '../job/leak'
+import { W } from '../language/en/leak'
 import { PLACES, type Reach } from './places'
 
 /** What a check is: what it takes, what it finds, and what it misses. Minutes are hands and waiting together (assumed). */
@@ -6,48 +7,46 @@ type Facts = { name: string; minutes: number; needs: 'nothing' | 'vacuum' | 'pre
 
 export const CHECKS: Record<LeakCheck, Facts> = {
   look: {
-    name: 'Look for oil and dye, with a light',
+    name: W.lookForOilAndDye,
     minutes: 6,
     needs: 'nothing',
-    misses: 'Misses what sits inside the car, small leaks that carried no oil, and takes old oil for new.',
+    misses: W.missesWhatSitsInsideThe,
   },
   couplers: {
-    name: 'Hold with the couplers off',
+    name: W.holdWithTheCouplersOff,
     minutes: 25,
     needs: 'vacuum',
-    misses: 'Tells of the two cores and of our own couplers only.',
+    misses: W.tellsOfTheTwoCores,
   },
   hoses: {
-    name: 'Hold the hoses alone',
+    name: W.holdTheHosesAlone,
     minutes: 10,
     needs: 'nothing',
-    misses:
-      'Tells of the hoses only. Low and high side of a car cannot be held apart: the expansion device joins them.',
+    misses: W.tellsOfTheHosesOnly,
   },
   nitrogen: {
-    name: 'Pressure test with dry nitrogen',
+    name: W.pressureTestWithDryNitrogen,
     minutes: 11,
     needs: 'nothing',
-    misses:
-      'Says that it leaks, not where: soap and ear do that while it is in. A turning shaft seal may be tight at rest.',
+    misses: W.saysThatItLeaksNot,
   },
   soap: {
-    name: 'Soap on one place',
+    name: W.soapOnOnePlace,
     minutes: 2,
     needs: 'pressure',
-    misses: 'Misses what a brush does not reach, and leaks below a bubble a minute.',
+    misses: W.missesWhatABrushDoes,
   },
   sniffer: {
-    name: 'Sniffer, after a part charge',
+    name: W.snifferAfterAPartCharge,
     minutes: 25,
     needs: 'charge',
-    misses: 'Wind carries it off; it is recovered again before anything is opened.',
+    misses: W.windCarriesItOffIt,
   },
   weigh: {
-    name: 'Charge it, weigh it after weeks',
+    name: W.chargeItWeighItAfter,
     minutes: 30,
     needs: 'charge',
-    misses: 'Says only that it leaks, and how much: never where.',
+    misses: W.saysOnlyThatItLeaks,
   },
 }
 

@@ -2,6 +2,7 @@ import { lossOf } from '../hold/loss'
 import type { PayloadOf } from '../job/events'
 import type { LeakPlace } from '../job/leak'
 import { currentHold, type JobState } from '../job/state'
+import { W } from '../language/en/leak'
 import type { Clue } from './chances'
 import { PLACES, PORTS } from './places'
 import { LOST_CHARGE_DAYS } from './sizes'
@@ -50,12 +51,11 @@ const AGES = 0.08
 export function clueOfHold(found: 'leak' | 'tight', hosesIn: boolean): Clue {
   if (found === 'leak')
     return {
-      words: `It leaked with the couplers on: no core leaks there${hosesIn ? ', but our own hoses may' : ''}.`,
+      words: W.itLeakedWithTheCouplers(hosesIn ? W.butOurOwnHosesMay : ''),
       times: { ...all(PORTS, 0.1), rig: hosesIn ? 1 : 0.1 },
     }
   return {
-    words:
-      'It held with the couplers on and yet it lost: a core under its coupler, or a seal that opens under pressure only.',
+    words: W.itHeldWithTheCouplers,
     times: { ...all(PORTS, 6), 'compressor-seal': 2, rig: 0.05 },
   }
 }
@@ -69,35 +69,35 @@ function clueOfRise(risePaS: number | null | undefined): Clue | null {
   if (risePaS === null || risePaS === undefined) return null
   if (risePaS >= FAST_PA_S)
     return {
-      words: 'It rose fast: a fitting of our own, a hose or a joint rather than a seal that seeps.',
+      words: W.itRoseFastAFitting,
       times: { rig: 2, 'hose-high': 1.5, 'hose-low': 1.5, ...all(JOINTS, 1.5), 'compressor-seal': 0.5 },
     }
   if (risePaS <= CREEPS_PA_S)
     return {
-      words: 'It crept: a seal or a pore rather than a hose or a joint.',
+      words: W.itCreptASealOr,
       times: { 'compressor-seal': 1.5, evaporator: 1.3, condenser: 1.2, ...all(JOINTS, 0.8), rig: 0.7 },
     }
   return null
 }
 
 /** Nothing of the shop hung on a car that came in empty. */
-const EMPTY: Clue = { words: 'It came in empty: its own leak, not our hoses.', times: { rig: 0.02 } }
+const EMPTY: Clue = { words: W.itCameInEmptyIts, times: { rig: 0.02 } }
 
 /** A compressor that is driven by its own motor is closed: nothing turns through its body. */
 const ELECTRIC: Clue = {
-  words: 'A hybrid: its compressor is electric and has no shaft seal.',
+  words: W.aHybridItsCompressorIs,
   times: { 'compressor-seal': 0.03 },
 }
 
 function clueOfLoss(gramsPerYear: number): Clue | null {
   if (gramsPerYear >= SUDDEN_G)
     return {
-      words: 'It went fast: a stone, a chafed hose or a joint rather than a seal that seeps.',
+      words: W.itWentFastAStone,
       times: { condenser: 2, 'hose-high': 1.6, 'hose-low': 1.6, ...all(JOINTS, 1.4), 'compressor-seal': 0.5 },
     }
   if (gramsPerYear <= SLOW_G)
     return {
-      words: 'It went slowly: seals and cores rather than a hole.',
+      words: W.itWentSlowlySealsAnd,
       times: { 'compressor-seal': 1.6, ...all(PORTS, 1.5), condenser: 0.6 },
     }
   return null
@@ -111,14 +111,14 @@ function clueOfRepair({ fix }: JobState): Clue | null {
     for (const place of renewed) times[place] = (times[place] ?? 1) * NEW
     for (const place of disturbed) times[place] = (times[place] ?? 1) * DISTURBED
   }
-  return { words: 'What was renewed today is likely sound; the seals beside it were disturbed.', times }
+  return { words: W.whatWasRenewedTodayIs, times }
 }
 
 function clueOfAge(ageYears: number | undefined): Clue | null {
   if (ageYears === undefined || ageYears < 1) return null
   const older = 1 + AGES * ageYears
   return {
-    words: `${Math.round(ageYears)} years old: rubber, seals and fins have aged.`,
+    words: W.yearsOldRubberSealsAnd(Math.round(ageYears)),
     times: { ...all(['condenser', 'hose-high', 'hose-low', 'compressor-seal', 'evaporator'], older) },
   }
 }
@@ -129,7 +129,7 @@ const AGAIN = 2.5
 /** Where this very car leaked before. */
 function clueOfBefore(last: { at: LeakPlace; when: string } | undefined): Clue | null {
   if (!last) return null
-  const words = `This car leaked before, on ${last.when.slice(0, 10)}: ${PLACES[last.at].name}.`
+  const words = W.thisCarLeakedBeforeOn(last.when.slice(0, 10), PLACES[last.at].name)
   return { words, times: { [last.at]: AGAIN } }
 }
 

@@ -1,4 +1,5 @@
 import type { LeakChecked } from '../job/leak'
+import { W } from '../language/en/leak'
 import { seenWords } from './seen-words'
 
 /** Two results that cannot both be of one leak; both are kept, and it is said. */
@@ -47,4 +48,4 @@ export function contradictionsOf(seen: readonly LeakChecked[]): Contradiction[] 
 }
 
 export const contradictionWords = ({ first, second }: Contradiction): string =>
-  `“${seenWords(first)}” and “${seenWords(second)}” cannot both be of one leak: there may be two, or one was mistaken. Both are kept.`
+  W.andCannotBothBeOf(seenWords(first), seenWords(second))

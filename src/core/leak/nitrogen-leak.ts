@@ -1,6 +1,7 @@
 import { molarMassKgMol, REFRIGERANT_VISCOSITY_PA_S, restPressurePa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
 import type { GramsPerYear } from '../hold/leak-rate'
+import { W } from '../language/en/leak'
 import { GAS_CONSTANT, SECONDS_A_YEAR } from '../units/constants'
 import { kelvin } from '../units/temperature'
 
@@ -25,7 +26,7 @@ export function nitrogenGramsPerYear(
   barometerPa: number,
   serviceC = 25,
 ): GramsPerYear {
-  if (!(testPa > barometerPa)) throw new RangeError('a pressure test stands above the air')
+  if (!(testPa > barometerPa)) throw new RangeError(W.aPressureTestStandsAbove)
   const lostPaM3S = (fallPaS * volumeL) / 1000
   const servicePa = restPressurePa(refrigerant, serviceC)
   const molar = molarMassKgMol(refrigerant)

@@ -1,34 +1,35 @@
 import type { LeakChecked } from '../job/leak'
+import { W } from '../language/en/leak'
 import { lengthWords } from '../units/duration'
 import { PLACES } from './places'
 
 const COUPLERS = {
-  'off-worse': 'it rose more: a core',
-  'low-worse': 'it rose more at the low port: its core',
-  'high-worse': 'it rose more at the high port: its core',
-  same: 'it rose the same',
-  'on-worse': 'it rose less: a coupler, or the hoses',
+  'off-worse': W.itRoseMoreACore,
+  'low-worse': W.itRoseMoreAtThe,
+  'high-worse': W.itRoseMoreAtTheHigh,
+  same: W.itRoseTheSame,
+  'on-worse': W.itRoseLessACoupler,
 } as const
-const NITROGEN = { falls: 'it falls', stands: 'it stands', undecided: 'not to be told' } as const
+const NITROGEN = { falls: W.itFalls, stands: W.itStands, undecided: W.notToBeTold } as const
 
 /** A check and what it showed, as trail and record say it. */
 export function seenWords(seen: LeakChecked): string {
   const note = seen.note ? `; ${seen.note}` : ''
   switch (seen.check) {
     case 'look':
-      return `Looked for oil and dye: ${seen.at ? PLACES[seen.at].name : 'nothing seen'}${note}`
+      return `Looked for oil and dye: ${seen.at ? PLACES[seen.at].name : W.nothingSeen}${note}`
     case 'sniffer':
-      return `Sniffer: ${seen.at ? PLACES[seen.at].name : 'nothing found'}${note}`
+      return W.sniffer(seen.at ? PLACES[seen.at].name : W.nothingFound, note)
     case 'soap':
-      return `Soap on ${PLACES[seen.at].name}: ${seen.bubbles ? 'it bubbles' : 'no bubbles'}${note}`
+      return W.soapOn(PLACES[seen.at].name, seen.bubbles ? W.itBubbles : W.noBubbles, note)
     case 'couplers':
-      return `Held with the couplers off: ${COUPLERS[seen.says]}${note}`
+      return W.heldWithTheCouplersOff(COUPLERS[seen.says], note)
     case 'hoses':
-      return `Hoses alone: ${seen.says === 'rose' ? 'they rose' : 'they stood still'}${note}`
+      return W.hosesAlone(seen.says === 'rose' ? W.theyRose : W.theyStoodStill, note)
     case 'nitrogen':
-      return `Pressure test, ${lengthWords(60 * seen.minutes)}: ${NITROGEN[seen.says]}${note}`
+      return W.pressureTest(lengthWords(60 * seen.minutes), NITROGEN[seen.says], note)
     case 'weigh':
-      return `Weighed again: ${seen.says === 'lost' ? 'it lost' : 'it kept its weight'}${note}`
+      return W.weighedAgain(seen.says === 'lost' ? W.itLost : W.itKeptItsWeight, note)
     default: {
       const unknown: never = seen
       return unknown

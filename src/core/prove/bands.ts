@@ -1,6 +1,7 @@
 import { saturationPa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
 import type { JobState, Proof } from '../job/state'
+import { W } from '../language/en/prove'
 import { kelvin } from '../units/temperature'
 
 /** Low and high end of what is to be expected: pressures Pa above the air of the place, vent in Celsius. */
@@ -9,9 +10,9 @@ export type ProofBands = { lowPaG: [number, number]; highPaG: [number, number]; 
 export type ProofKey = keyof ProofBands
 /** The scales proofs are drawn on, from and to: Pa above the air, and Celsius. */
 export const PROOF_SCALES: readonly { key: ProofKey; name: string; from: number; to: number }[] = [
-  { key: 'lowPaG', name: 'Low side', from: -100_000, to: 600_000 },
-  { key: 'highPaG', name: 'High side', from: 0, to: 2_600_000 },
-  { key: 'ventC', name: 'Middle vent', from: -5, to: 30 },
+  { key: 'lowPaG', name: W.lowSide, from: -100_000, to: 600_000 },
+  { key: 'highPaG', name: W.highSide, from: 0, to: 2_600_000 },
+  { key: 'ventC', name: W.middleVent, from: -5, to: 30 },
 ]
 
 /**

@@ -1,3 +1,4 @@
+import { W } from '../language/en/prove'
 import { type Say, USUAL_SAY } from '../units/say'
 import type { ProofBands } from './bands'
 
@@ -59,30 +60,30 @@ const SPREAD = 1.1
 
 const WORDS: Record<CauseKind, { sentence: string; next: string }> = {
   'as-it-should-be': {
-    sentence: 'As it should be.',
-    next: 'Read it again after five minutes at 1,500 rpm, then leave it in order.',
+    sentence: W.asItShouldBe,
+    next: W.readItAgainAfterFive,
   },
-  short: { sentence: 'Short of charge.', next: 'Weigh again what went in; find where it goes before adding any.' },
+  short: { sentence: W.shortOfCharge, next: W.weighAgainWhatWentIn },
   restriction: {
-    sentence: 'A restriction at the expansion device or evaporator.',
-    next: 'Look for frost at one place of the liquid line; the filter and the expansion device.',
+    sentence: W.aRestrictionAtTheExpansion,
+    next: W.lookForFrostAtOne,
   },
   'too-much': {
-    sentence: 'Too much in it.',
-    next: 'Recover it and charge by weight; recovery is the only honest way back.',
+    sentence: W.tooMuchInIt,
+    next: W.recoverItAndChargeBy,
   },
-  air: { sentence: 'Air in it.', next: 'Rest pressure against ambient tells; recover, evacuate, hold, charge again.' },
+  air: { sentence: W.airInIt, next: W.restPressureAgainstAmbientTells },
   condenser: {
-    sentence: 'No air over the condenser.',
-    next: 'Fan, bonnet seals, leaves between condenser and radiator; a hose of water over it tells at once.',
+    sentence: W.noAirOverTheCondenser,
+    next: W.fanBonnetSealsLeavesBetween,
   },
   compressor: {
-    sentence: 'The compressor does not pump as it should.',
-    next: 'Clutch gap and slip, control valve, belt; with the engine off the sides meet at once.',
+    sentence: W.theCompressorDoesNotPump,
+    next: W.clutchGapAndSlipControl,
   },
   elsewhere: {
-    sentence: 'The weight is right, the fault is elsewhere.',
-    next: 'Blend door, cabin filter, heater valve, sensor; connector and pressure switch.',
+    sentence: W.theWeightIsRightThe,
+    next: W.blendDoorCabinFilterHeater,
   },
 }
 
@@ -191,21 +192,24 @@ function reasonOf(
   const side = (x: number) => (x < -1 ? 'below' : x > 1 ? 'above' : 'within')
   const weight =
     Math.abs(offG) <= toleranceG
-      ? 'the weight is in, so it is not short'
+      ? W.theWeightIsInSo
       : offG < 0
-        ? `${say.mass(-offG)} short by weight`
-        : `${say.mass(offG)} over by weight`
+        ? W.shortByWeight(say.mass(-offG))
+        : W.overByWeight(say.mass(offG))
   const atRest =
     rest === 'air'
-      ? '; at rest above saturation'
+      ? W.atRestAboveSaturation
       : rest === 'no-liquid'
-        ? '; at rest below saturation, so no liquid'
+        ? W.atRestBelowSaturationSo
         : rest === 'right'
-          ? '; at rest as it should be'
+          ? W.atRestAsItShould
           : ''
-  return (
-    `Low side ${vacuum ? 'in vacuum' : `${side(at.low)} its band`}, ` +
-    `high side ${at.high === null ? 'not read' : side(at.high)}, vent ${side(at.vent)}; ` +
-    `${weight}${atRest}${cycling ? '; the compressor cycles' : ''}.`
+  return W.lowSideHighSideVent(
+    vacuum ? W.inVacuum : W.itsBand(side(at.low)),
+    at.high === null ? W.notRead : side(at.high),
+    side(at.vent),
+    weight,
+    atRest,
+    cycling ? W.theCompressorCycles : '',
   )
 }

@@ -1,5 +1,6 @@
 import { labelTargetG, toleranceG } from '../charge/plan-for-job'
 import { chargedG, type JobState, lastProof } from '../job/state'
+import { W } from '../language/en/prove'
 import { type Say, USUAL_SAY } from '../units/say'
 import type { ProofHistory } from './diagnose'
 import { readRest } from './rest-pressure'
@@ -38,29 +39,37 @@ export function customerWords(state: JobState, say = USUAL_SAY): string {
   const hold = [...state.holds].reverse().find((h) => h.ended)
   const inside = chargedG(state)
   const proof = lastProof(state)
-  const emptied = state.recoveredG ? `emptied of ${say.mass(state.recoveredG)} and ` : ''
-  const times = state.pulls.length > 1 ? ` ${state.pulls.length} times` : ''
+  const emptied = state.recoveredG ? W.emptiedOfAnd(say.mass(state.recoveredG)) : ''
+  const times = state.pulls.length > 1 ? W.times(state.pulls.length) : ''
   const proves = hold?.ended?.provesGramsPerYear ?? null
-  const shown = proves === null ? '' : `: a leak of ${say.aYear(proves)} or more would have shown`
+  const shown = proves === null ? '' : W.aLeakOfOrMore(say.aYear(proves))
   const said = [
-    `${car.name}: the air conditioning was ${emptied}evacuated${times}.`,
+    W.theAirConditioningWasEvacuated(car.name, emptied, times),
     hold?.ended
       ? hold.ended.verdict === 'tight' || hold.ended.verdict === 'damp'
-        ? `The vacuum held for ${Math.round(hold.ended.heldS / 60)} minutes${shown}.`
-        : `The hold was judged ${hold.ended.verdict.replaceAll('-', ' ')}.`
-      : 'The vacuum was not held, so nothing is said about leaks.',
+        ? W.theVacuumHeldForMinutes(Math.round(hold.ended.heldS / 60), shown)
+        : W.theHoldWasJudged(hold.ended.verdict.replaceAll('-', ' '))
+      : W.theVacuumWasNotHeld,
     inside >= 0.5
-      ? `${state.counted ? 'about ' : ''}${say.mass(inside)} of ${label.refrigerant} were ` +
-        `${state.counted ? 'counted in by whole cans, not weighed' : 'weighed in'}; the label asks for ${label.typed}.`
+      ? W.ofWereTheLabelAsks(
+          state.counted ? 'about ' : '',
+          say.mass(inside),
+          label.refrigerant,
+          state.counted ? W.countedInByWholeCans : W.weighedIn,
+          label.typed,
+        )
       : '',
     proof
-      ? `Running, the middle vent blows ${say.celsius(proof.ventC)} at ${say.celsius(proof.ambientC)} ` +
-        `outside${beforeWords(state.before, say)}.`
+      ? W.runningTheMiddleVentBlows(
+          say.celsius(proof.ventC),
+          say.celsius(proof.ambientC),
+          beforeWords(state.before, say),
+        )
       : '',
-    'A hold under vacuum cannot show a leak that opens under pressure only.',
+    W.aHoldUnderVacuumCannot,
   ]
   return said.filter(Boolean).join(' ')
 }
 
 const beforeWords = (before: JobState['before'], say: Say): string =>
-  before ? `; when it came in it blew ${say.celsius(before.ventC)} at ${say.celsius(before.ambientC)}` : ''
+  before ? W.whenItCameInIt(say.celsius(before.ventC), say.celsius(before.ambientC)) : ''

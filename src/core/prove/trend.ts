@@ -1,3 +1,4 @@
+import { W } from '../language/en/prove'
 import { USUAL_SAY } from '../units/say'
 import { recentSlope } from '../units/slope'
 
@@ -69,16 +70,18 @@ export function runningWords(
 ): string[] {
   const said: string[] = []
   if (trend) {
-    const rate = `${say.difference(Math.abs(trend.perMinuteK))} a minute`
-    if (trend.kind === 'falling') said.push(`The vent still falls, ${rate}: read it when it has settled.`)
-    else if (trend.kind === 'rising')
-      said.push(`The vent rises, ${rate}: it was ${say.celsius(trend.lowestC, 1)} at its coldest.`)
-    else said.push('The vent is steady.')
+    const rate = W.aMinute(say.difference(Math.abs(trend.perMinuteK)))
+    if (trend.kind === 'falling') said.push(W.theVentStillFallsRead(rate))
+    else if (trend.kind === 'rising') said.push(W.theVentRisesItWas(rate, say.celsius(trend.lowestC, 1)))
+    else said.push(W.theVentIsSteady)
   }
   if (cycling) {
     said.push(
-      `The compressor goes on and off every ${Math.round(cycling.periodS)} s, ` +
-        `the low side between ${say.pressureText(cycling.fromPa - barometerPa)} and ${say.pressure(cycling.toPa - barometerPa)}.`,
+      W.theCompressorGoesOnAnd(
+        Math.round(cycling.periodS),
+        say.pressureText(cycling.fromPa - barometerPa),
+        say.pressure(cycling.toPa - barometerPa),
+      ),
     )
   }
   return said

@@ -1,3 +1,4 @@
+import { W } from '../language/en/pull'
 import { BALLAST_FLOOR_PA, GAS_CONSTANT, OIL_PA_PER_G, WATER_KG_MOL } from '../units/constants'
 import type { Say } from '../units/say'
 import { kelvin } from '../units/temperature'
@@ -8,7 +9,7 @@ type Facts = { look: PullLook; farPa: number; flow: Flow; toTargetS: number | nu
 type Words = { sentence: string; why: string; next: string }
 
 const minutes = (s: number): string =>
-  s >= 5400 ? `${(s / 3600).toFixed(1)} h` : `${Math.max(1, Math.round(s / 60))} min`
+  s >= 5400 ? `${(s / 3600).toFixed(1)} h` : W.min(Math.max(1, Math.round(s / 60)))
 
 /** Water the flow carries off, g an hour, if it is all water. */
 export const waterGramsPerHour = (incomingPaM3S: number, ambientC: number): number =>
@@ -26,30 +27,27 @@ function wetOil({ forecast, targetPa, ultimatePa, ballastOpen }: PullLook, say: 
   const addsPa = OIL_PA_PER_G * (forecast?.oilG ?? 0)
   if (forecast === undefined || addsPa < OIL_SHARE * targetPa) return undefined
   return {
-    sentence: 'The pump’s oil is wet.',
-    why:
-      `About ${say.roughMass(forecast.oilG)} of water went into it from this car; with that it stays above about ` +
-      `${say.vacuum(ultimatePa + addsPa)}, the target is ${say.vacuum(targetPa)}.`,
-    next:
-      `Change its oil behind the shut valve at the pump, warm: then it reaches about ${say.vacuum(ultimatePa)} ` +
-      `again. ${ballastOpen ? 'Keep the ballast open while water comes' : 'The ballast open ten minutes keeps more water out of it'}; ` +
-      `what has gathered stays until the oil is changed.`,
+    sentence: W.thePumpsOilIsWet,
+    why: W.aboutOfWaterWentInto(say.roughMass(forecast.oilG), say.vacuum(ultimatePa + addsPa), say.vacuum(targetPa)),
+    next: W.changeItsOilBehindThe(
+      say.vacuum(ultimatePa),
+      ballastOpen ? W.keepTheBallastOpenWhile : W.theBallastOpenTenMinutes,
+    ),
   }
 }
 
-const comesIn = (paM3S: number | null): string =>
-  paM3S === null ? '' : `; by the flow balance ${paM3S.toExponential(0)} Pa m³/s or a few times that still come in`
+const comesIn = (paM3S: number | null): string => (paM3S === null ? '' : W.byTheFlowBalancePa(paM3S.toExponential(0)))
 
 /** One sentence, its reason and the next action for every way a pull may stand. */
 export const ADVICE_WORDS: Record<AdviceKind, (facts: Facts) => Words> = {
   'on-course': ({ look, farPa, toTargetS, say }) => ({
-    sentence: 'On course.',
-    why: `${say.vacuum(farPa)} lies where this rig and this story were predicted.`,
+    sentence: W.onCourse,
+    why: W.liesWhereThisRigAnd(say.vacuum(farPa)),
     next:
       toTargetS === null
-        ? `This rig does not reach ${say.vacuum(look.targetPa)} in the time planned: larger hoses, cores out, or a longer pull.`
+        ? W.thisRigDoesNotReach(say.vacuum(look.targetPa))
         : toTargetS === 0
-          ? 'Isolate it.'
+          ? W.isolateIt
           : `Leave it about ${minutes(toTargetS)} more.`,
   }),
   boiling: ({ look, flow, say }) => {
@@ -59,46 +57,38 @@ export const ADVICE_WORDS: Record<AdviceKind, (facts: Facts) => Words> = {
       perHour === undefined || perHour < 0.02
         ? ''
         : gone > look.waterMostG
-          ? ` That makes about ${say.roughMass(gone)} by now, more than the ${say.roughMass(look.waterMostG)} such ` +
-            `a story has at most: wetter than told, or air comes in as well.`
-          : ` The middle of what the story suggests, ${say.roughMass(look.waterG)}, ` +
-            `takes ${minutes((look.waterG / perHour) * 3600)} at this rate.`
-    const ballast = look.ballastOpen
-      ? 'The ballast is open, as it should be while it is wet'
-      : 'Open the ballast a little while it is wet'
+          ? W.thatMakesAboutByNow(say.roughMass(gone), say.roughMass(look.waterMostG))
+          : W.theMiddleOfWhatThe(say.roughMass(look.waterG), minutes((look.waterG / perHour) * 3600))
+    const ballast = look.ballastOpen ? W.theBallastIsOpenAs : W.openTheBallastALittle
     return {
-      sentence: 'Water is boiling off at the coldest place.',
-      why:
-        `It hangs between a tenth of the boiling line and the line, ` +
-        `${say.vacuum(look.waterBoilsPa)}${perHour ? `, and about ${say.roughMass(perHour)} an hour come off` : ''}.${left}`,
-      next: `Keep going. ${ballast}; gentle heat on the coldest part speeds it, a closed valve and a hold do not.`,
+      sentence: W.waterIsBoilingOffAt,
+      why: W.itHangsBetweenATenth(
+        say.vacuum(look.waterBoilsPa),
+        perHour ? W.andAboutAnHourCome(say.roughMass(perHour)) : '',
+        left,
+      ),
+      next: W.keepGoingGentleHeatOn(ballast),
     }
   },
   leak: ({ flow }) => ({
-    sentence: 'Stuck: something lets air in.',
-    why:
-      `It has not moved for ${minutes(flow.flatS)}${comesIn(flow.incomingPaM3S)}. ` +
-      `Water would sink slowly, this does not.`,
-    next: 'Snug the couplers and hoses one by one and watch; then isolate it: a hold tells the car from the rig.',
+    sentence: W.stuckSomethingLetsAirIn,
+    why: W.itHasNotMovedFor(minutes(flow.flatS), comesIn(flow.incomingPaM3S)),
+    next: W.snugTheCouplersAndHoses,
   }),
   hoses: ({ look, farPa, say }) => ({
-    sentence: 'Stuck: this rig goes no deeper.',
-    why:
-      `${say.vacuum(farPa)} is about what these hoses let the far side reach even dry and tight; ` +
-      `the target is ${say.vacuum(look.targetPa)}.`,
-    next: 'Cores out, larger or shorter hoses, no manifold; or take a target this rig can reach.',
+    sentence: W.stuckThisRigGoesNo,
+    why: W.isAboutWhatTheseHoses(say.vacuum(farPa), say.vacuum(look.targetPa)),
+    next: W.coresOutLargerOrShorter,
   }),
   pump: ({ look, say }) =>
     wetOil(look, say) ?? {
-      sentence: 'Stuck: perhaps the pump.',
-      why: `A pump with wet or old oil stays above its own ${say.vacuum(look.ultimatePa)}.`,
-      next: 'Blank it off: close the valves at the pump and read a gauge there. Above twice its ultimate it needs oil, not time.',
+      sentence: W.stuckPerhapsThePump,
+      why: W.aPumpWithWetOr(say.vacuum(look.ultimatePa)),
+      next: W.blankItOffCloseThe,
     },
   ballast: ({ look, say }) => ({
-    sentence: 'The open ballast holds it up.',
-    why:
-      `A pump with its ballast open goes no deeper than about ${say.vacuum(BALLAST_FLOOR_PA)}; ` +
-      `the target is ${say.vacuum(look.targetPa)}.`,
-    next: 'Close the ballast once most of the water is off.',
+    sentence: W.theOpenBallastHoldsIt,
+    why: W.aPumpWithItsBallast(say.vacuum(BALLAST_FLOOR_PA), say.vacuum(look.targetPa)),
+    next: W.closeTheBallastOnceMost,
   }),
 }

@@ -1,3 +1,4 @@
+import { W } from '../language/en/pull'
 import { USUAL_SAY } from '../units/say'
 import type { AdviceKind, PullAdvice, PullLook } from './advice'
 import { ADVICE_WORDS, carriedOffG } from './advice-words'
@@ -55,10 +56,9 @@ export function adviseOnPull(look: PullLook): PullAdvice {
   if (look.instrument === 'needle')
     return {
       ...nothing,
-      blind: 'A needle sees nothing of the last two thousandths of the air: the clock and the hold must tell.',
+      blind: W.aNeedleSeesNothingOf,
     }
-  if (!last)
-    return { ...nothing, blind: 'The gauge is over its range still: until it reads, there is nothing to tell.' }
+  if (!last) return { ...nothing, blind: W.theGaugeIsOverIts }
   const far = farOf(look, last.pressurePa)
   const flow = flowOf(look.readings, look.plan.dry, look.volumeL, far.pa / last.pressurePa)
   const toTargetS = look.forecast ? look.forecast.toTargetS : remaining(look, far.pa, last.tS)

@@ -1,5 +1,6 @@
 import type { JobOpened } from '../job/events'
 import type { Rig } from '../job/written'
+import { W } from '../language/en/pull'
 import { type CarVolume, composeRig, farNode, type RigOptions, throughManifold } from '../rig/compose'
 import type { RigFile } from '../rig/rig-file'
 import { simulate } from '../rig/simulate'
@@ -197,10 +198,10 @@ function medianPullS(q: PullQuestion, options?: RigOptions): number | null {
  */
 export function linkCosts(q: PullQuestion): Gain[] {
   const links = [
-    { name: throughManifold(q.rig) ? 'valve cores' : 'core tools', id: 'core-' },
-    { name: 'hoses to the car', id: 'hose-low' },
-    ...(q.rig.hoses === 2 ? [{ name: 'high side hose', id: 'hose-high' }] : []),
-    { name: 'hose to the pump', id: 'hose-pump' },
+    { name: throughManifold(q.rig) ? W.valveCores : W.coreTools, id: 'core-' },
+    { name: W.hosesToTheCar, id: 'hose-low' },
+    ...(q.rig.hoses === 2 ? [{ name: W.highSideHose, id: 'hose-high' }] : []),
+    { name: W.hoseToThePump, id: 'hose-pump' },
   ]
   return gains(
     q,
@@ -218,12 +219,12 @@ const WARMER_K = 10
 /** What could be done about it, each by itself, with what it saves of the median pull. */
 export function whatIfs(q: PullQuestion): Gain[] {
   const changes: { name: string; options: RigOptions }[] = [
-    ...(throughManifold(q.rig) ? [{ name: 'cores out', options: { coresOut: true } }] : []),
-    ...(q.rig.boreM < WIDE_M ? [{ name: 'hoses of 1/2 in', options: { boreM: HALF_INCH_M } }] : []),
-    ...(q.rig.hoses === 1 ? [{ name: 'a second hose', options: { secondHose: true } }] : []),
-    { name: `warm the bay by ${WARMER_K} K`, options: { warmerK: WARMER_K } },
-    { name: 'ballast open', options: { ballast: true } },
-    ...(q.rig.ultimatePa > FRESH_OIL_PA ? [{ name: 'fresh pump oil', options: { ultimatePa: FRESH_OIL_PA } }] : []),
+    ...(throughManifold(q.rig) ? [{ name: W.coresOut, options: { coresOut: true } }] : []),
+    ...(q.rig.boreM < WIDE_M ? [{ name: W.hosesOf12In, options: { boreM: HALF_INCH_M } }] : []),
+    ...(q.rig.hoses === 1 ? [{ name: W.aSecondHose, options: { secondHose: true } }] : []),
+    { name: W.warmTheBayByK(WARMER_K), options: { warmerK: WARMER_K } },
+    { name: W.ballastOpen, options: { ballast: true } },
+    ...(q.rig.ultimatePa > FRESH_OIL_PA ? [{ name: W.freshPumpOil, options: { ultimatePa: FRESH_OIL_PA } }] : []),
   ]
   return gains(q, changes)
 }

@@ -1,5 +1,6 @@
 import { OutOfRange, Unreadable } from '../errors'
 import type { HoldSample, Problem } from '../hold/types'
+import { W } from '../language/en/readings'
 import { airOverTime } from '../units/air-over-time'
 import { CHANNELS, type Channel, needleShowsPa, READING_UNITS, type ReadingUnit, toStored } from '../units/channel'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
@@ -45,17 +46,12 @@ export function holdReadings(
   const parsed = rows.map((row) => parseRow(row, timed))
   for (let i = 1; i < parsed.length; i++) {
     const [before, now] = [parsed[i - 1] as Parsed, parsed[i] as Parsed]
-    if (now.elapsedS < before.elapsedS)
-      throw new BadReading(
-        now.line,
-        `its time lies before that of line ${before.line}; rows must stand in order of time`,
-      )
+    if (now.elapsedS < before.elapsedS) throw new BadReading(now.line, W.itsTimeLiesBeforeThat(before.line))
   }
   const gauges = gaugeRows(parsed)
   const isolated = gauges.findIndex((p, i) => i > 0 && /\bisolated\b/i.test(p.note))
   const from = Math.max(isolated, 0)
-  if (from > 0)
-    notices.push(`isolated at line ${(gauges[from] as Parsed).line}; the ${from} rows before it are not judged`)
+  if (from > 0) notices.push(W.isolatedAtLineTheRows((gauges[from] as Parsed).line, from))
   const air = airOf(parsed, barometerPa)
   const held = gauges.slice(from)
   const startS = (held[0] as Parsed).elapsedS
@@ -78,8 +74,7 @@ export function holdReadings(
 function gaugeRows(parsed: readonly Parsed[]): Parsed[] {
   const vacuum = parsed.filter((p) => p.channel === 'vacuum')
   const gauges = vacuum.length > 0 ? vacuum : parsed.filter((p) => p.channel === 'low' || p.channel === 'high')
-  if (gauges.length === 0)
-    throw new BadReading(2, 'there is no row of the channel vacuum, low or high; a hold needs some')
+  if (gauges.length === 0) throw new BadReading(2, W.thereIsNoRowOf)
   return gauges
 }
 
@@ -106,7 +101,7 @@ function absoluteSamples(rows: readonly Parsed[], startS: number, notices: strin
     same = before?.elapsedS === elapsedS ? same + 1 : 0
     if (before && same > 0) {
       // the same moment twice: the mean of both, so that nothing is lost
-      notices.push(`line ${p.line} repeats the time of the row before; their mean is used`)
+      notices.push(W.lineRepeatsTheTimeOf(p.line))
       before.pressurePa += (pressurePa - before.pressurePa) / (same + 1)
     } else samples.push({ elapsedS, pressurePa })
   }
@@ -119,16 +114,15 @@ function parseRow(row: ReadingRow, timed: 'elapsed_s' | 'time'): Parsed {
   if (row.at.trim() === '' || !Number.isFinite(elapsedS)) {
     throw new BadReading(
       line,
-      `${timed} is "${row.at}"; ${timed === 'time' ? 'an ISO 8601 time with its offset' : 'a finite number of seconds'} is expected`,
+      W.isIsExpected(timed, row.at, timed === 'time' ? W.anIso8601TimeWith : W.aFiniteNumberOfSeconds),
     )
   }
   const channel = CHANNELS.find((c) => c === row.channel.trim())
-  if (!channel) throw new BadReading(line, `channel is "${row.channel}"; expected one of ${CHANNELS.join(', ')}`)
+  if (!channel) throw new BadReading(line, W.channelIsExpectedOneOf(row.channel, CHANNELS.join(', ')))
   const unit = READING_UNITS.find((u) => u === row.unit.trim())
-  if (!unit) throw new BadReading(line, `unit is "${row.unit}"; expected one of ${READING_UNITS.join(', ')}`)
+  if (!unit) throw new BadReading(line, W.unitIsExpectedOneOf(row.unit, READING_UNITS.join(', ')))
   const value = Number(row.value)
-  if (row.value.trim() === '' || !Number.isFinite(value))
-    throw new BadReading(line, `value is "${row.value}"; a finite number is expected`)
+  if (row.value.trim() === '' || !Number.isFinite(value)) throw new BadReading(line, W.valueIsAFiniteNumber(row.value))
   return { line, elapsedS, channel, value, unit, note: row.note }
 }
 
@@ -161,11 +155,7 @@ function stored(p: Parsed, barometerPa: number): number {
 function shownPa(p: Parsed, air: Air): number {
   if (!countsFromAir(p)) return stored(p, STANDARD_ATMOSPHERE_PA)
   const barometerPa = air.at(p.elapsedS)
-  if (barometerPa === undefined)
-    throw new BadReading(
-      p.line,
-      `${p.channel} in ${p.unit} counts from the air of the place; give barometer_Pa in the context or barometer rows in the file`,
-    )
+  if (barometerPa === undefined) throw new BadReading(p.line, W.inCountsFromTheAir(p.channel, p.unit))
   // an upper bound and a wrong unit are still refused; too deep is the needle's own zero
   const pa = needleShowsPa(p.value, p.unit as PressureUnit, barometerPa)
   if (pa >= 0) stored(p, barometerPa)

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { text, verbatim } from '../entry/text'
+import { W } from '../language/en/readings'
 import { CHANNELS, type Channel, READING_UNITS, type ReadingUnit } from '../units/channel'
 
 const pattern = verbatim(400, 1).refine(
@@ -11,7 +12,7 @@ const pattern = verbatim(400, 1).refine(
       return false
     }
   },
-  { error: 'is no regular expression' },
+  { error: W.isNoRegularExpression },
 )
 
 /** How the lines a device prints become readings: a pattern, which of its groups is the number, and what that number is. */
@@ -27,7 +28,7 @@ export const LineMap = z.strictObject({
         /** the number as printed times this is in `unit` */
         scale: z
           .number()
-          .refine((s) => s !== 0, 'must not be nothing')
+          .refine((s) => s !== 0, W.mustNotBeNothing)
           .default(1),
       }),
     )
@@ -45,10 +46,9 @@ export function readLine(map: LineMap, line: string): { readings: LineReading[] 
     const text = match?.[group]
     // a comma before the last digits is a decimal's, as in 12,5
     const value = text === undefined ? Number.NaN : Number(text.trim().replace(/,(?=\d+$)/, '.'))
-    if (!match) whys.push(`${source} does not match`)
-    else if (text === undefined) whys.push(`${source} matches, but has no group ${group}`)
-    else if (text.trim() === '' || !Number.isFinite(value))
-      whys.push(`group ${group} of ${source} is "${text}", no number`)
+    if (!match) whys.push(W.doesNotMatch(source))
+    else if (text === undefined) whys.push(W.matchesButHasNoGroup(source, group))
+    else if (text.trim() === '' || !Number.isFinite(value)) whys.push(W.groupOfIsNoNumber(group, source, text))
     else return [{ channel, unit, value: value * scale }]
     return []
   })

@@ -1,5 +1,6 @@
 import { codedProblem } from '../hold/problem'
 import type { HoldSample, Problem } from '../hold/types'
+import { W } from '../language/en/readings'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from '../units/constants'
 
 /** Readings of one needle, Pa absolute as its dial says it: off its zero it may show less than nothing. */
@@ -9,7 +10,7 @@ export type NeedleReadings = { side: string; readings: { elapsedS: number; shown
 const BOTH_ERRORS_PA = 2 * NEEDLE_HALF_WIDTH_PA
 /** A hair of slack: half an inch typed in decimals is half an inch. */
 const HAIR_PA = 1e-6
-const inches = (pa: number): string => `${(Math.abs(pa) / PA_PER_INHG).toFixed(1)} inHg`
+const inches = (pa: number): string => W.inhg((Math.abs(pa) / PA_PER_INHG).toFixed(1))
 
 /**
  * A hold's samples from one needle or from both, and what is wrong with them. What a needle shows beyond the air of the
@@ -25,12 +26,12 @@ export function needleSamples(needles: readonly NeedleReadings[]): { samples: Ho
   const apart = Math.abs(moverA - moverB)
   if (apart > BOTH_ERRORS_PA && Math.min(Math.abs(moverA), Math.abs(moverB)) <= NEEDLE_HALF_WIDTH_PA) {
     const [alone, still] = Math.abs(moverA) > Math.abs(moverB) ? [a, b] : [b, a]
-    const what = `only the ${alone.side} needle moved, by ${inches(moved(alone))}: its own hose or gauge, not the car`
+    const what = W.onlyTheNeedleMovedBy(alone.side, inches(moved(alone)))
     return { samples: merged([still]), problems: [...problems, over(alone, codedProblem('one-needle-moves', what))] }
   }
   const offset = middle(b) - middle(a)
   if (Math.abs(offset) > BOTH_ERRORS_PA) {
-    const what = `the ${a.side} and the ${b.side} needle stand ${inches(offset)} apart throughout: one is off its zero`
+    const what = W.theAndTheNeedleStand(a.side, b.side, inches(offset))
     problems.push(over(a, codedProblem('off-zero', what)))
   }
   return { samples: merged([shifted(a, offset / 2), shifted(b, -offset / 2)]), problems }
@@ -50,11 +51,7 @@ function beyondTheAir({ side, readings }: NeedleReadings): Problem[] {
   return spans.map(({ fromS, toS, deepestPa }) => ({
     fromS,
     toS,
-    ...codedProblem(
-      'beyond-the-air',
-      `the ${side} needle shows ${inches(deepestPa)} more than the air here can give: off its zero, ` +
-        `or the altitude or barometer is another`,
-    ),
+    ...codedProblem('beyond-the-air', W.theNeedleShowsMoreThan(side, inches(deepestPa))),
   }))
 }
 

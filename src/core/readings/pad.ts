@@ -1,4 +1,5 @@
 import type { Step } from '../job/steps'
+import { W } from '../language/en/readings'
 import { beyondTheAirInHg, type Channel, type ReadingUnit, toStored } from '../units/channel'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from '../units/constants'
 import { massInAllUnits, parseMass } from '../units/mass'
@@ -14,11 +15,11 @@ export type Typed = { value: number; unit: ReadingUnit }
 
 export const NAMES: Record<PadChannel, string> = {
   vacuum: 'vacuum',
-  low: 'low side',
-  high: 'high side',
+  low: W.lowSide,
+  high: W.highSide,
   scale: 'scale',
-  ambient: 'air temperature',
-  engine_bay: 'gas temperature, on a pipe',
+  ambient: W.airTemperature,
+  engine_bay: W.gasTemperatureOnAPipe,
   barometer: 'barometer',
   vent: 'vent',
 }
@@ -86,11 +87,11 @@ export function padHint(channel: PadChannel, text: string, unit: ReadingUnit, ba
       case 'vent':
         return `${stored.toFixed(1)} °C, ${((stored * 9) / 5 + 32).toFixed(0)} °F`
       case 'barometer':
-        return `${(stored / 100).toFixed(0)} mbar, ${(stored / PA_PER_INHG).toFixed(1)} inHg`
+        return W.mbarInhg((stored / 100).toFixed(0), (stored / PA_PER_INHG).toFixed(1))
       case 'vacuum':
         return vacuumHint(typed, barometerPa)
       default:
-        return `${Math.round((stored - barometerPa) / 1000)} kPa, ${fromPascal(stored, 'psig', barometerPa).toFixed(1)} psig`
+        return W.kpaPsig(Math.round((stored - barometerPa) / 1000), fromPascal(stored, 'psig', barometerPa).toFixed(1))
     }
   } catch {
     return EXAMPLES[channel](unit)
@@ -98,33 +99,29 @@ export function padHint(channel: PadChannel, text: string, unit: ReadingUnit, ba
 }
 
 const EXAMPLES: Record<PadChannel, (unit: ReadingUnit) => string> = {
-  vacuum: (unit) =>
-    unit === 'inHgV' ? 'such as 29.5; or with its unit, 776 micron' : 'such as 776, 400u, 21.6 inHg or 0.1 kPa',
-  low: () => 'such as 32, 32 psi or 220 kPa',
-  high: () => 'such as 180, 180 psi or 1250 kPa',
-  scale: () => 'such as 374 g or 13.2 oz',
-  ambient: () => 'such as 22 or 72 F',
-  engine_bay: () => 'such as 22 or 72 F',
-  vent: () => 'such as 8 or 46 F',
-  barometer: () => 'as it reads here: 1008, 1008 mbar or 29.8 inHg',
+  vacuum: (unit) => (unit === 'inHgV' ? W.suchAs295Or : W.suchAs776400u21),
+  low: () => W.suchAs3232Psi,
+  high: () => W.suchAs180180Psi,
+  scale: () => W.suchAs374GOr,
+  ambient: () => W.suchAs22Or72,
+  engine_bay: () => W.suchAs22Or72,
+  vent: () => W.suchAs8Or46,
+  barometer: () => W.asItReadsHere1008,
 }
 
 function vacuumHint({ value, unit }: Typed, barometerPa: number): string {
   if (unit === 'inHgV') return needleHint(value, barometerPa)
   const pa = toPascal(value, unit as PressureUnit, barometerPa)
-  return (
-    `${Math.round(fromPascal(pa, 'micron')).toLocaleString('en')} micron, ${(pa / 1000).toPrecision(3)} kPa ` +
-    `absolute, ${fromPascal(pa, 'inHgV', barometerPa).toFixed(1)} inHg below the air`
+  return W.micronKpaAbsoluteInhgBelow(
+    Math.round(fromPascal(pa, 'micron')).toLocaleString('en'),
+    (pa / 1000).toPrecision(3),
+    fromPascal(pa, 'inHgV', barometerPa).toFixed(1),
   )
 }
 
 /** What a needle's inches mean; more than the air can give is asked about, and kept. */
 function needleHint(inHg: number, barometerPa: number): string {
   const beyond = beyondTheAirInHg(inHg, barometerPa)
-  if (beyond > 0)
-    return (
-      `${(beyond + NEEDLE_HALF_WIDTH_PA / PA_PER_INHG).toFixed(1)} inHg more than the air here can give: ` +
-      `is it off its zero, or the altitude wrong? It is kept as typed.`
-    )
+  if (beyond > 0) return W.inhgMoreThanTheAir((beyond + NEEDLE_HALF_WIDTH_PA / PA_PER_INHG).toFixed(1))
   return vacuumSeen(toStored('vacuum', inHg, 'inHgV', barometerPa), 'needle', barometerPa).means
 }

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { text, verbatim } from '../entry/text'
+import { W } from '../language/en/readings'
 import { READING_UNITS } from '../units/channel'
 import { DAY_S } from '../units/constants'
 import { BadReading, type ReadingRow } from './hold-readings'
@@ -20,20 +21,17 @@ export function rowsOfReadingsFile(lines: readonly CsvLine[]): TimedRows {
   const header = lines[0]?.cells ?? []
   const timed = timedBy(header)
   if (timed === null) {
-    throw new BadReading(
-      1,
-      `the header is "${header.join(',')}"; elapsed_s,channel,value,unit or time,channel,value,unit is expected, and a note may follow`,
-    )
+    throw new BadReading(1, W.theHeaderIsElapsedS(header.join(',')))
   }
   if (header.length > 5 || (header.length === 5 && header[4] !== 'note'))
     throw new BadReading(
       1,
       `the column "${header[4] === 'note' ? header[5] : header[4]}" is not known; only note may follow`,
     )
-  if (lines.length === 1) throw new BadReading(2, 'there are no readings; rows are expected after the header')
+  if (lines.length === 1) throw new BadReading(2, W.thereAreNoReadingsRows)
   const rows = lines.slice(1).map(({ cells, line }) => {
     if (cells.length < 4 || cells.length > header.length + (header.length === 4 ? 1 : 0))
-      throw new BadReading(line, `${cells.length} columns; ${header.length} are expected`)
+      throw new BadReading(line, W.columnsAreExpected(cells.length, header.length))
     const [at = '', channel = '', value = '', unit = '', note = ''] = cells
     return { line, at, channel, value, unit, note }
   })
@@ -67,7 +65,7 @@ export function rowsOfForeignFile(lines: readonly CsvLine[], mapping: ColumnMapp
   const header = lines[0]?.cells ?? []
   const column = (name: string): number => {
     const at = header.indexOf(name)
-    if (at < 0) throw new BadReading(1, `there is no column "${name}"; columns are ${header.join(', ')}`)
+    if (at < 0) throw new BadReading(1, W.thereIsNoColumnColumns(name, header.join(', ')))
     return at
   }
   const [timeAt, vacuumAt] = [column(mapping.time), column(mapping.vacuum)]
@@ -108,14 +106,13 @@ function number(text: string, line: number, column: string): number {
     .replace(/\s/g, '')
     .replace(/^(-?\d+),(\d+)$/, '$1.$2')
   const value = Number(plain)
-  if (plain === '' || !Number.isFinite(value))
-    throw new BadReading(line, `"${text}" in the column "${column}" is no number`)
+  if (plain === '' || !Number.isFinite(value)) throw new BadReading(line, W.inTheColumnIsNo(text, column))
   return value
 }
 
 function clockSeconds(text: string, line: number): number {
   const found = /(\d{1,2}):(\d{2})(?::(\d{2}(?:\.\d+)?))?$/.exec(text)
-  if (!found) throw new BadReading(line, `"${text}" is no time of day such as 14:05:30`)
+  if (!found) throw new BadReading(line, W.isNoTimeOfDay(text))
   return Number(found[1]) * 3600 + Number(found[2]) * 60 + Number(found[3] ?? 0)
 }
 

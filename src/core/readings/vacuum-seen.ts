@@ -1,4 +1,5 @@
 import type { JobOpened } from '../job/events'
+import { W } from '../language/en/readings'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
 import { fromPascal } from '../units/pressure'
 import { shownVacuum, type Units } from '../units/shown'
@@ -25,7 +26,7 @@ export function vacuumSeen(
   unit: Units['vacuum'] = 'micron',
 ): VacuumSeen {
   if (gauge === 'electronic') {
-    const means = unit === 'micron' ? pascals(pa) : `${micron(pa)} micron`
+    const means = unit === 'micron' ? pascals(pa) : W.micron(micron(pa))
     return { ...shownVacuum(pa, unit, barometerPa), means, byNeedle: false }
   }
   const low = pa - NEEDLE_HALF_WIDTH_PA
@@ -34,11 +35,11 @@ export function vacuumSeen(
     text: fromPascal(pa, 'inHgV', barometerPa).toFixed(1),
     unit: 'inHg below the air',
     byNeedle: true,
-    means: low <= 0 ? `at its stop: somewhere from 0 to ${high}` : `somewhere from ${roughly(low, unit)} to ${high}`,
+    means: low <= 0 ? W.atItsStopSomewhereFrom(high) : W.somewhereFromTo(roughly(low, unit), high),
   }
 }
 
-const pascals = (pa: number): string => `${pa < 100 ? pa.toPrecision(2) : Math.round(pa)} Pa`
+const pascals = (pa: number): string => W.pa(pa < 100 ? pa.toPrecision(2) : Math.round(pa))
 
 /** A job's vacuum as its own gauge lets one know it. @param sentUnit - of the reading, where it is known: inches are a needle's */
 export const vacuumSeenIn =

@@ -1,3 +1,4 @@
+import { W } from '../language/en/record'
 import { type Broken, fingerprintOf, type RecordCrypto, RecordFile, verifyRecord } from './record'
 import { namesKey } from './signing-key'
 
@@ -35,16 +36,13 @@ export function checkRecord(
   try {
     json = JSON.parse(text)
   } catch {
-    return { kind: 'no-record', why: 'This is no record: it is not JSON from its first to its last character.' }
+    return { kind: 'no-record', why: W.thisIsNoRecordIt }
   }
   const format = (json as { format?: unknown } | null)?.format
   if (format !== 'yperos-record')
     return {
       kind: 'no-record',
-      why:
-        typeof format === 'string'
-          ? `This file calls itself “${format.slice(0, 40)}”: it is another program’s.`
-          : 'This file does not say that it is a record: it has no “format”.',
+      why: typeof format === 'string' ? W.thisFileCallsItselfIt(format.slice(0, 40)) : W.thisFileDoesNotSay,
     }
   const parsed = RecordFile.safeParse(json)
   if (!parsed.success) {

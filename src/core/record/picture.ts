@@ -1,5 +1,6 @@
 import { seatRead } from '../job/gauge-seat'
 import { type JobState, lostG, openContainer } from '../job/state'
+import { W } from '../language/en/record'
 import { bandsFor, PROOF_SCALES, type ProofKey } from '../prove/bands'
 import { bottomOf, depthShare, drawnPa, type Strata, strataOf } from '../pull/strata'
 import { chanceWords } from '../units/chance'
@@ -90,8 +91,8 @@ function spansOf(state: JobState, readMs: number) {
     const fromMs = Date.parse(h.isolatedAt)
     const goesOn = h.skipped ? fromMs : Math.max(readMs, fromMs)
     const toMs = h.ended ? fromMs + h.ended.heldS * 1000 : h.left ? Date.parse(h.left.at) : goesOn
-    const verdict = h.skipped ? 'skipped' : h.left ? 'left unjudged' : (h.ended?.verdict ?? 'running')
-    const left = h.ended ? `leak ${chanceWords(h.ended.leak)}, water ${chanceWords(h.ended.damp)}` : ''
+    const verdict = h.skipped ? 'skipped' : h.left ? W.leftUnjudged : (h.ended?.verdict ?? 'running')
+    const left = h.ended ? W.leakWater(chanceWords(h.ended.leak), chanceWords(h.ended.damp)) : ''
     return [{ kind: 'hold' as const, n: i + 1, fromMs, toMs, verdict, left }]
   })
   const all = [...pulls, ...holds].sort((a, b) => a.fromMs - b.fromMs)

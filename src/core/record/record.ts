@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { canonicalJson } from '../entry/canonical'
+import { W } from '../language/en/record'
 import { namesKey, soundKey } from './signing-key'
 
 const Hex = z.string().regex(/^[0-9a-f]{64}$/)
@@ -75,14 +76,13 @@ export function brokenLink(
   let previous = CHAIN_START
   for (const [i, { hash, ...event }] of events.entries()) {
     const place = `$.events[${i}]`
-    if (event.previous !== previous)
-      return { place, reason: 'does not follow the event before it: one was dropped, added or moved' }
-    if (eventHash(event, sha256) !== hash) return { place, reason: 'was changed after it was stored' }
+    if (event.previous !== previous) return { place, reason: W.doesNotFollowTheEvent }
+    if (eventHash(event, sha256) !== hash) return { place, reason: W.wasChangedAfterItWas }
     previous = hash
   }
   if (event_count !== events.length)
-    return { place: '$.event_count', reason: `says ${event_count}, there are ${events.length} events` }
-  if (head !== previous) return { place: '$.head', reason: 'is not the hash of the last event: the end is missing' }
+    return { place: '$.event_count', reason: W.saysThereAreEvents(event_count, events.length) }
+  if (head !== previous) return { place: '$.head', reason: W.isNotTheHashOf }
   return null
 }
 
@@ -115,12 +115,11 @@ function brokenSignature(
   trustedKey: string | undefined,
 ): Broken | null {
   const { public_key, value } = record.signature
-  if (fingerprint === null)
-    return { place: '$.signature.public_key', reason: 'is no sound Ed25519 key: a signature by it proves nothing' }
+  if (fingerprint === null) return { place: '$.signature.public_key', reason: W.isNoSoundEd25519Key }
   if (!crypto.verify(signedText(record), public_key, value))
-    return { place: '$.signature', reason: 'does not cover this record' }
+    return { place: '$.signature', reason: W.doesNotCoverThisRecord }
   if (trustedKey !== undefined && !namesKey(trustedKey, public_key, fingerprint))
-    return { place: '$.signature.public_key', reason: 'is not the key of this shop' }
+    return { place: '$.signature.public_key', reason: W.isNotTheKeyOf }
   return null
 }
 
@@ -128,11 +127,11 @@ function brokenReadings({ readings }: RecordFile, crypto: RecordCrypto, text: st
   // records signed before notes were guarded against spreadsheets have the digest of the text without the guards
   const forms = [text, withoutGuards(text)]
   if (!forms.some((form) => crypto.sha256(form) === readings.sha256))
-    return { place: 'readings file', reason: 'is not the one that was signed' }
+    return { place: W.readingsFile, reason: W.isNotTheOneThat }
   const rows = text.trimEnd().split('\n').length - 1
   return rows === readings.count
     ? null
-    : { place: '$.readings.count', reason: `says ${readings.count}, the readings file has ${rows} rows` }
+    : { place: '$.readings.count', reason: W.saysTheReadingsFileHas(readings.count, rows) }
 }
 
 /** A readings file without the quote that keeps a spreadsheet from running a note as a formula. */

@@ -1,5 +1,6 @@
 import { massWords } from '../charge/working'
 import { chargedG, type JobState } from '../job/state'
+import { W } from '../language/en/record'
 
 /** What goes under the hood, line by line: a name and what stands behind it. */
 export type ServiceLabelLine = { name: string; value: string }
@@ -14,18 +15,17 @@ export function serviceLabel(
 ): ServiceLabelLine[] {
   const { car, label } = state.opened
   const inside = chargedG(state)
-  const oil =
-    state.fix && state.fix.oilOwedMl > 0 ? `${state.fix.oilOwedMl} mL added, ${state.fix.oilReason}` : 'none added'
+  const oil = state.fix && state.fix.oilOwedMl > 0 ? W.mlAdded(state.fix.oilOwedMl, state.fix.oilReason) : W.noneAdded
   return [
-    { name: 'Car', value: [car.name, car.model, car.plate].filter(Boolean).join(', ') },
-    { name: 'Refrigerant', value: label.refrigerant },
-    { name: 'Charged', value: massWords(inside) },
-    { name: 'Label asks for', value: `${label.typed}${label.line ? `, ${label.line}` : ''}` },
-    { name: 'Oil', value: `${label.oilKind}, ${oil}` },
-    ...(car.hybrid ? [{ name: 'High voltage', value: 'only the maker’s non-conducting oil' }] : []),
-    { name: 'Day', value: made.day },
-    { name: 'By', value: `${state.signed?.by ?? made.by}, ${made.shop}` },
-    { name: 'Certificate', value: (state.signed?.certificate ?? made.certificate) || 'none given' },
+    { name: W.car, value: [car.name, car.model, car.plate].filter(Boolean).join(', ') },
+    { name: W.refrigerant, value: label.refrigerant },
+    { name: W.charged, value: massWords(inside) },
+    { name: W.labelAsksFor, value: `${label.typed}${label.line ? `, ${label.line}` : ''}` },
+    { name: W.oil, value: `${label.oilKind}, ${oil}` },
+    ...(car.hybrid ? [{ name: W.highVoltage, value: W.onlyTheMakersNonConducting }] : []),
+    { name: W.day, value: made.day },
+    { name: W.by, value: `${state.signed?.by ?? made.by}, ${made.shop}` },
+    { name: W.certificate, value: (state.signed?.certificate ?? made.certificate) || W.noneGiven },
   ]
 }
 

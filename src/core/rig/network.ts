@@ -1,4 +1,5 @@
 import { waterSaturationPa } from '../fluids/water'
+import { W } from '../language/en/rig'
 import {
   AIR_KG_MOL,
   AIR_VISCOSITY_PA_S,
@@ -153,7 +154,7 @@ export class Network {
   /** Sets the inflow of a leak, Pa m3/s at hard vacuum: a line opened to the air is one. */
   setLeak(index: number, air: number): void {
     const leak = this.leaks[index]
-    if (!leak) throw new RangeError(`there is no leak ${index}`)
+    if (!leak) throw new RangeError(W.thereIsNoLeak(index))
     leak.air = air
   }
 

@@ -1,3 +1,4 @@
+import { W } from '../language/en/rig'
 import { Network } from './network'
 import type { RigEvent, RigFile } from './rig-file'
 import { Rosenbrock } from './rosenbrock'
@@ -52,7 +53,7 @@ export class Stepper {
 
   /** Does what an event says. @throws SimulationFailed when it names no part of this rig */
   apply(event: RigEvent): void {
-    if (!this.network.apply(event)) throw new SimulationFailed(`the event at ${event.t_s} s names no part of this rig`)
+    if (!this.network.apply(event)) throw new SimulationFailed(W.theEventAtSNames(event.t_s))
   }
 
   /** Carries the rig to a time, s; later than now. */
@@ -81,8 +82,7 @@ export class Stepper {
   private accepted(stop: number): number {
     let h = Math.min(this.h, stop - this.t, LONGEST_STEP_S)
     for (;;) {
-      if (++this.tries > MOST_TRIES)
-        throw new SimulationFailed(`no end in sight after ${MOST_TRIES} tries, at ${this.t.toFixed(3)} s`)
+      if (++this.tries > MOST_TRIES) throw new SimulationFailed(W.noEndInSightAfter(MOST_TRIES, this.t.toFixed(3)))
       // `before` is free until the step is taken
       const error = this.method.step(this.y, h, this.before, this.tolerance)
       if (error <= 1 && this.network.settle(this.before) < 0) {
@@ -114,8 +114,7 @@ export class Stepper {
       }
       h *= Number.isFinite(error) && error > 1 ? Math.max(0.1, 0.8 * error ** -0.25) : 0.25
       this.h = h
-      if (h < LEAST_STEP_S)
-        throw new SimulationFailed(`the pressures change too fast to follow at ${this.t.toFixed(6)} s`)
+      if (h < LEAST_STEP_S) throw new SimulationFailed(W.thePressuresChangeTooFast(this.t.toFixed(6)))
     }
   }
 

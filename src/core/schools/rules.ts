@@ -1,6 +1,7 @@
 import { type GramsPerYear, leakGramsPerYear } from '../hold/leak-rate'
 import type { HoldContext, HoldSample } from '../hold/types'
 import type { RuleId } from '../job/stages'
+import { W } from '../language/en/schools'
 import { HOUR_S, MINUTE_S, NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
 
 /** What a school's simple rule would have said of a hold, when, and the leak it lets through on this volume. */
@@ -31,7 +32,7 @@ const lastOf = (samples: readonly HoldSample[]) => samples[samples.length - 1] a
 const rose = (samples: readonly HoldSample[]) => lastOf(samples).pressurePa - (samples[0] as HoldSample).pressurePa
 const ceiling = (id: RuleId, n: number, hours: number): Rule => ({
   id,
-  name: `stays below ${n.toLocaleString('en')} micron for ${hours === 1 ? 'an hour' : `${hours} hours`}`,
+  name: W.staysBelowMicronFor(n.toLocaleString('en'), hours === 1 ? W.anHour : W.hours(hours)),
   waitS: hours * HOUR_S,
   allowsPaS: micron(n) / (hours * HOUR_S),
   fails: (samples) => samples.some((s) => s.pressurePa > micron(n)),
@@ -41,7 +42,7 @@ const ceiling = (id: RuleId, n: number, hours: number): Rule => ({
 const RULES: readonly Rule[] = [
   {
     id: 'needle-30',
-    name: 'needle unmoved after 30 minutes',
+    name: W.needleUnmovedAfter30Minutes,
     byNeedle: true,
     waitS: 30 * MINUTE_S,
     allowsPaS: NEEDLE_HALF_WIDTH_PA / (30 * MINUTE_S),
@@ -49,7 +50,7 @@ const RULES: readonly Rule[] = [
   },
   {
     id: 'micron-a-minute',
-    name: '1 micron a minute',
+    name: W.n1MicronAMinute,
     waitS: 15 * MINUTE_S,
     allowsPaS: micron(1) / 60,
     fails: (samples) =>
@@ -57,7 +58,7 @@ const RULES: readonly Rule[] = [
   },
   {
     id: 'below-200',
-    name: 'below 200 micron after 20 minutes',
+    name: W.below200MicronAfter20,
     waitS: 20 * MINUTE_S,
     allowsPaS: micron(200) / (20 * MINUTE_S),
     fails: (samples) => lastOf(samples).pressurePa > micron(200),
@@ -66,7 +67,7 @@ const RULES: readonly Rule[] = [
   ceiling('below-2500-3h', 2500, 3),
   {
     id: 'needle-night',
-    name: 'overnight, needle unmoved',
+    name: W.overnightNeedleUnmoved,
     byNeedle: true,
     waitS: 12 * HOUR_S,
     allowsPaS: NEEDLE_HALF_WIDTH_PA / (12 * HOUR_S),

@@ -2,6 +2,7 @@ import { leakGramsPerYear } from '../hold/leak-rate'
 import { provesOfRule } from '../hold/proves'
 import { figuresOf, type Stage } from '../job/stages'
 import type { Procedure } from '../job/written'
+import { W } from '../language/en/schools'
 import { PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { RULE_LETS_PA_S, RULE_NAMES } from './rules'
 
@@ -31,26 +32,21 @@ function school(name: string, proves: string, ...stages: Stage[]): School {
 
 const byTheClock = (minutes: number): School =>
   school(
-    `By the clock, ${minutes} min`,
-    'That the pump ran. Water may still be there, and a short hold hides small leaks.',
+    W.byTheClockMin(minutes),
+    W.thatThePumpRanWater,
     pull(1000, minutes, 'minutes'),
     hold(10, { by: 'word' }, 'again'),
   )
 
 /** The one a shop begins with (practice: the default). */
-export const USUAL_SCHOOL = 'Weigh and measure'
+export const USUAL_SCHOOL = W.weighAndMeasure
 
 /** Schools to begin from; each is copied, then edited. */
 export const SCHOOLS: readonly School[] = [
+  school(USUAL_SCHOOL, W.dryToADewPoint, pull(500, 60), holdUntilDecided(30)),
   school(
-    USUAL_SCHOOL,
-    'Dry to a dew point near −24 °C, and no leak above the limit that volume and gauge give.',
-    pull(500, 60),
-    holdUntilDecided(30),
-  ),
-  school(
-    'Leaks first, then water',
-    'Large leaks before the long pull; the second hold tells small ones, and water from a leak.',
+    W.leaksFirstThenWater,
+    W.largeLeaksBeforeTheLong,
     pull(1000, 15),
     hold(20, { by: 'judge' }, 'fix'),
     pull(500, null),
@@ -59,15 +55,10 @@ export const SCHOOLS: readonly School[] = [
   byTheClock(15),
   byTheClock(30),
   byTheClock(45),
+  school(W.byTheHoursItWas, W.anHourForACore, pull(500, null), hold(45)),
   school(
-    'By the hours it was open',
-    'An hour for a core or a switch, a night for major parts: dry where the story was told right.',
-    pull(500, null),
-    hold(45),
-  ),
-  school(
-    'Triple, nitrogen between',
-    'Water is swept out between the pulls; one hold at the end speaks for all three.',
+    W.tripleNitrogenBetween,
+    W.waterIsSweptOutBetween,
     pull(1000, 20, 'minutes'),
     SWEEP,
     pull(1000, 20, 'minutes'),
@@ -75,18 +66,8 @@ export const SCHOOLS: readonly School[] = [
     pull(500, 20),
     hold(30),
   ),
-  school(
-    'Deep',
-    'Dry to a dew point near −33 °C; an hour of hold below 1,000 micron, by its own rule.',
-    pull(200, 120),
-    hold(60, { by: 'rule', rule: 'below-1000-1h' }, 'again'),
-  ),
-  school(
-    'Overnight',
-    'Small leaks, if the barometer and the temperature of the night are accounted for.',
-    pull(500, 90),
-    hold(720),
-  ),
+  school(W.deep, W.dryToADewPointNear, pull(200, 120), hold(60, { by: 'rule', rule: 'below-1000-1h' }, 'again')),
+  school(W.overnight, W.smallLeaksIfTheBarometer, pull(500, 90), hold(720)),
 ]
 
 /** A single car's free volume, L, for what a rule lets through (assumed). */
@@ -99,20 +80,15 @@ export function provesOf(procedure: Pick<Procedure, 'targetPa' | 'pullMinutes' |
   const blind = pulls.length > 0 && pulls.every((p) => p.ends === 'minutes')
   const said = provesOfRule(procedure)
   return [
-    ...(blind ? ['No pull of it ends by a depth: what is left of water nobody knows.'] : said.slice(0, 1)),
+    ...(blind ? [W.noPullOfItEnds] : said.slice(0, 1)),
     ...said.slice(1),
     ...stages.flatMap((s): string[] => {
       if (s.kind !== 'hold') return []
-      if (s.accept.by === 'word')
-        return [
-          'Whether it holds is a person’s word; the judge stands beside it, and the record says whose word it was.',
-        ]
+      if (s.accept.by === 'word') return [W.whetherItHoldsIsA]
       if (s.accept.by === 'judge') return []
       const grams = leakGramsPerYear(RULE_LETS_PA_S[s.accept.rule], VOLUME_L, 'R-134a', STANDARD_ATMOSPHERE_PA).high
       return [
-        `Its rule, ${RULE_NAMES[s.accept.rule]}, ` +
-          `lets a leak of about ${Number(grams.toPrecision(1)).toLocaleString('en')} g a year through, worst case, ` +
-          `on ${VOLUME_L} L; damp and leak it cannot tell apart.`,
+        W.itsRuleLetsALeak(RULE_NAMES[s.accept.rule], Number(grams.toPrecision(1)).toLocaleString('en'), VOLUME_L),
       ]
     }),
   ]

@@ -2,6 +2,7 @@ import * as z from 'zod'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'
 import { INSTRUMENT_KINDS, type InstrumentKind, type Seat } from '../job/instrument-kinds'
+import { W } from '../language/en/shop'
 import { type Channel, READING_UNITS, type ReadingUnit, toStored } from '../units/channel'
 
 /** Channels an instrument of a kind may report; the first is its own unless it says another. */
@@ -28,17 +29,17 @@ export const UNITS_OF: Record<InstrumentKind, readonly ReadingUnit[]> = {
 export const NewInstrument = z
   .strictObject({
     kind: z.enum(INSTRUMENT_KINDS),
-    name: text(80, 1, 'the name on its tape or lid'),
+    name: text(80, 1, W.theNameOnItsTape),
     unit: z.enum(READING_UNITS),
-    step: z.number().positive('more than nothing').max(1e6),
+    step: z.number().positive(W.moreThanNothing).max(1e6),
     rangeLow: z.number().min(-1e6).max(1e6).nullable(),
     rangeHigh: z.number().min(-1e6).max(1e6).nullable(),
     calibratedOn: Day.nullable(),
   })
-  .refine(({ kind, unit }) => UNITS_OF[kind].includes(unit), { path: ['unit'], error: 'not a unit of this kind' })
+  .refine(({ kind, unit }) => UNITS_OF[kind].includes(unit), { path: ['unit'], error: W.notAUnitOfThis })
   .refine(({ rangeLow, rangeHigh }) => rangeLow === null || rangeHigh === null || rangeHigh > rangeLow, {
     path: ['rangeHigh'],
-    error: 'the upper end must lie above the lower',
+    error: W.theUpperEndMustLie,
   })
 export type NewInstrument = z.infer<typeof NewInstrument>
 
@@ -73,11 +74,10 @@ export function oddness(
   sent: Sent,
   barometerPa: number,
 ): string | null {
-  if (!CHANNELS_OF[kind].includes(sent.channel))
-    return `${sent.channel} comes from no ${KIND_WORDS[kind]}: it was registered as one`
-  if (sent.unit !== unit) return `sent in ${sent.unit}, registered in ${unit}: set one of the two right`
+  if (!CHANNELS_OF[kind].includes(sent.channel)) return W.comesFromNoItWas(sent.channel, KIND_WORDS[kind])
+  if (sent.unit !== unit) return W.sentInRegisteredInSet(sent.unit, unit)
   if ((rangeLow !== null && sent.value < rangeLow) || (rangeHigh !== null && sent.value > rangeHigh))
-    return `${sent.value} ${sent.unit} lies outside its range, ${rangeLow ?? '…'} to ${rangeHigh ?? '…'} ${unit}`
+    return W.liesOutsideItsRangeTo(sent.value, sent.unit, rangeLow ?? '…', rangeHigh ?? '…', unit)
   try {
     toStored(sent.channel, sent.value, sent.unit, barometerPa)
     return null
@@ -87,12 +87,12 @@ export function oddness(
 }
 
 export const KIND_WORDS: Record<InstrumentKind, string> = {
-  vacuum: 'vacuum gauge',
-  low: 'low side transducer',
-  high: 'high side transducer',
+  vacuum: W.vacuumGauge,
+  low: W.lowSideTransducer,
+  high: W.highSideTransducer,
   scale: 'scale',
   thermometer: 'thermometer',
   barometer: 'barometer',
 }
 
-export const SEAT_WORDS: Record<Seat, string> = { far: 'at the far end', pump: 'at the pump' }
+export const SEAT_WORDS: Record<Seat, string> = { far: W.atTheFarEnd, pump: W.atThePump }

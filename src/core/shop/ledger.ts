@@ -3,6 +3,7 @@ import { Id } from '../entry/id'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
+import { W } from '../language/en/shop'
 
 export const LEDGER_KINDS = [
   'bought',
@@ -42,11 +43,11 @@ export type ByHand = (typeof BY_HAND)[number]
 
 /** Why a line of its kind has to say more: a receipt, a reason. */
 const ASKS_WHY: Partial<Record<ByHand, string>> = {
-  corrected: 'a correction says why',
-  weighed: 'a difference says why; where nobody knows, that',
-  'handed-in': 'the number of the receipt',
-  reused: 'who cleaned it, or that it goes back into the car it came from: local rules decide',
-  lost: 'how it was lost',
+  corrected: W.aCorrectionSaysWhy,
+  weighed: W.aDifferenceSaysWhyWhere,
+  'handed-in': W.theNumberOfTheReceipt,
+  reused: W.whoCleanedItOrThat,
+  lost: W.howItWasLost,
 }
 
 /**
@@ -58,7 +59,7 @@ export const LedgerDraft = z
     id: Id,
     kind: z.enum(BY_HAND),
     refrigerant: z.enum(REFRIGERANTS),
-    container: text(80, 1, 'what people call it'),
+    container: text(80, 1, W.whatPeopleCallIt),
     equipmentId: Id.nullable(),
     grams: z.number().min(-100_000).max(100_000),
     why: text(300, 0),
@@ -67,11 +68,10 @@ export const LedgerDraft = z
     const add = (path: string, message: string) => issues.addIssue({ code: 'custom', path: [path], message })
     const asked = ASKS_WHY[kind]
     if (asked !== undefined && why === '') add('why', asked)
-    if (kind === 'bought' && grams <= 0) add('grams', 'what was bought weighs something')
-    if ((kind === 'handed-in' || kind === 'reused' || kind === 'lost') && grams <= 0)
-      add('grams', 'how much it was, more than nothing')
-    if (kind === 'weighed' && grams < 0) add('grams', 'what is in it by the scale, empty weight taken off')
-    if (kind === 'reused' && equipmentId === null) add('equipmentId', 'the container of the shelf it went into')
+    if (kind === 'bought' && grams <= 0) add('grams', W.whatWasBoughtWeighsSomething)
+    if ((kind === 'handed-in' || kind === 'reused' || kind === 'lost') && grams <= 0) add('grams', W.howMuchItWasMore)
+    if (kind === 'weighed' && grams < 0) add('grams', W.whatIsInItBy)
+    if (kind === 'reused' && equipmentId === null) add('equipmentId', W.theContainerOfTheShelf)
   })
 export type LedgerDraft = z.infer<typeof LedgerDraft>
 

@@ -1,4 +1,5 @@
 import type { RENEWED } from '../job/events'
+import { W } from '../language/en/shop'
 
 type Part = (typeof RENEWED)[number]
 
@@ -32,6 +33,6 @@ export function oilOwed(renewed: readonly { what: Part; count: number }[]): {
 export function oilWords(renewed: readonly { what: Part; count: number }[]): string {
   const { fromMl, toMl, measured } = oilOwed(renewed)
   const range = fromMl === toMl ? `${fromMl}` : `${fromMl} to ${toMl}`
-  const table = toMl > 0 ? `by the parts’ table ${range} mL` : 'nothing by the parts’ table; only what was seen lost'
-  return measured ? `${table}; the compressor by what is drained from the old one` : table
+  const table = toMl > 0 ? W.byThePartsTableMl(range) : W.nothingByThePartsTable
+  return measured ? W.theCompressorByWhatIs(table) : table
 }

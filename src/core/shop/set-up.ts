@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { text } from '../entry/text'
+import { W } from '../language/en/shop'
 import { stationPressurePa } from '../units/barometer'
 import { PA_PER_INHG, STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { Units } from '../units/shown'
@@ -14,98 +15,98 @@ import { NewAccount } from './people'
 export const CART_KINDS = {
   gauge: {
     needle: {
-      words: 'needle on the manifold',
-      figure: 'reads to half an inch of mercury',
+      words: W.needleOnTheManifold,
+      figure: W.readsToHalfAnInch,
       kind: 'needle',
       stepMicron: 12_700,
       at: 'far',
     },
     far: {
-      words: 'electronic, far from the pump',
-      figure: 'steps of 1 micron',
+      words: W.electronicFarFromThePump,
+      figure: W.stepsOf1Micron,
       kind: 'electronic',
       stepMicron: 1,
       at: 'far',
     },
     pump: {
-      words: 'electronic, at the pump',
-      figure: 'steps of 1 micron; reads ahead of the car',
+      words: W.electronicAtThePump,
+      figure: W.stepsOf1MicronReads,
       kind: 'electronic',
       stepMicron: 1,
       at: 'pump',
     },
-    unknown: { words: 'I don’t know', figure: 'taken for a needle', kind: 'needle', stepMicron: 12_700, at: 'far' },
+    unknown: { words: W.iDontKnow, figure: W.takenForANeedle, kind: 'needle', stepMicron: 12_700, at: 'far' },
   },
   hoses: {
     quarter: {
-      words: '1/4 in charging hoses',
-      figure: '4.8 mm bore, 1.5 m, old rubber',
+      words: W.n14InChargingHoses,
+      figure: W.n48MmBore1,
       boreMm: 4.8,
       lengthM: 1.5,
       kind: 'rubber-old',
     },
     'quarter-new': {
-      words: '1/4 in, new barrier hoses',
-      figure: '4.8 mm bore, 1.5 m',
+      words: W.n14InNewBarrier,
+      figure: W.n48MmBore15,
       boreMm: 4.8,
       lengthM: 1.5,
       kind: 'barrier-new',
     },
     'three-eighths': {
-      words: '3/8 in vacuum hoses',
-      figure: '9.5 mm bore, 1.2 m',
+      words: W.n38InVacuumHoses,
+      figure: W.n95MmBore1,
       boreMm: 9.5,
       lengthM: 1.2,
       kind: 'barrier-new',
     },
     unknown: {
-      words: 'I don’t know',
-      figure: 'taken for 1/4 in, old rubber',
+      words: W.iDontKnow,
+      figure: W.takenFor14In,
       boreMm: 4.8,
       lengthM: 1.5,
       kind: 'rubber-old',
     },
   },
   cores: {
-    in: { words: 'valve cores stay in', figure: 'the narrowest place of the line', cores: 'in' },
-    out: { words: 'core tools', figure: 'the cores come out for the pull', cores: 'out' },
-    unknown: { words: 'I don’t know', figure: 'the cores are taken to stay in', cores: 'in' },
+    in: { words: W.valveCoresStayIn, figure: W.theNarrowestPlaceOfThe, cores: 'in' },
+    out: { words: W.coreTools, figure: W.theCoresComeOutFor, cores: 'out' },
+    unknown: { words: W.iDontKnow, figure: W.theCoresAreTakenTo, cores: 'in' },
   },
   ports: {
-    both: { words: 'a coupler on each port', figure: 'turned open by hand', sides: 2 },
-    auto: { words: 'on each, opening by themselves', figure: 'valves shut before they go on', sides: 2 },
-    low: { words: 'on the low port only', figure: 'the high side stays unread', sides: 1 },
-    unknown: { words: 'I don’t know', figure: 'taken for one on each port', sides: 2 },
+    both: { words: W.aCouplerOnEachPort, figure: W.turnedOpenByHand, sides: 2 },
+    auto: { words: W.onEachOpeningByThemselves, figure: W.valvesShutBeforeTheyGo, sides: 2 },
+    low: { words: W.onTheLowPortOnly, figure: W.theHighSideStaysUnread, sides: 1 },
+    unknown: { words: W.iDontKnow, figure: W.takenForOneOnEach, sides: 2 },
   },
   pump: {
     small: {
-      words: 'small, one stage',
-      figure: '1.5 CFM, plate 40 micron',
+      words: W.smallOneStage,
+      figure: W.n15CfmPlate40,
       speedCfm: 1.5,
       stages: 1,
       ultimateMicron: 40,
     },
     middle: {
-      words: 'middle, two stages',
-      figure: '4 CFM, plate 25 micron',
+      words: W.middleTwoStages,
+      figure: W.n4CfmPlate25Micron,
       speedCfm: 4,
       stages: 2,
       ultimateMicron: 25,
     },
-    large: { words: 'large, two stages', figure: '8 CFM, plate 20 micron', speedCfm: 8, stages: 2, ultimateMicron: 20 },
+    large: { words: W.largeTwoStages, figure: W.n8CfmPlate20Micron, speedCfm: 8, stages: 2, ultimateMicron: 20 },
     unknown: {
-      words: 'I don’t know',
-      figure: 'taken for 1.5 CFM, one stage',
+      words: W.iDontKnow,
+      figure: W.takenFor15Cfm,
       speedCfm: 1.5,
       stages: 1,
       ultimateMicron: 40,
     },
   },
   scale: {
-    one: { words: 'steps of 1 g', figure: 'kitchen scale, or a charging scale', stepG: 1 },
-    five: { words: 'steps of 5 g', figure: '', stepG: 5 },
-    ten: { words: 'steps of 10 g', figure: 'parcel scale', stepG: 10 },
-    unknown: { words: 'I don’t know', figure: 'taken for steps of 10 g', stepG: 10 },
+    one: { words: W.stepsOf1G, figure: W.kitchenScaleOrACharging, stepG: 1 },
+    five: { words: W.stepsOf5G, figure: '', stepG: 5 },
+    ten: { words: W.stepsOf10G, figure: W.parcelScale, stepG: 10 },
+    unknown: { words: W.iDontKnow, figure: W.takenForStepsOf10, stepG: 10 },
   },
 } as const
 
@@ -134,16 +135,16 @@ export type Air = z.infer<typeof Air>
 
 /** A shop as its set-up page, or a file, says it; SI but for what plates say. */
 export const ShopSetUp = z.strictObject({
-  name: text(80, 1, 'a name people here use'),
+  name: text(80, 1, W.aNamePeopleHereUse),
   air: Air,
   ambientC: z.number().min(-40).max(60),
-  timeZone: text(60).refine(isTimeZone, { error: 'no time zone this machine knows, such as Europe/Berlin' }),
+  timeZone: text(60).refine(isTimeZone, { error: W.noTimeZoneThisMachine }),
   /** what people here think in, until they choose themselves */
   units: Units.prefault({}),
   lead: NewAccount.omit({ role: true }),
   cart: z
     .strictObject({
-      name: text(60).default('Cart 1'),
+      name: text(60).default(W.cart1),
       gauge: kindOf('gauge').default('unknown'),
       hoses: kindOf('hoses').default('unknown'),
       cores: kindOf('cores').default('unknown'),
@@ -194,10 +195,12 @@ export function airQuestion(air: Air): string | undefined {
   const standardPa = stationPressurePa(air.altitudeM)
   if (Math.abs(air.barometerPa / standardPa - 1) <= WEATHER_SHARE) return undefined
   const seaLevel = Math.abs(air.barometerPa / STANDARD_ATMOSPHERE_PA - 1) <= WEATHER_SHARE
-  const usual =
-    `${(standardPa / 100).toFixed(0)} mbar (${(standardPa / PA_PER_INHG).toFixed(1)} inHg) are usual at ` +
-    `${Math.round(air.altitudeM)} m`
-  return seaLevel ? `${usual}: is this the sea-level pressure of a forecast?` : `${usual}: is one of the two wrong?`
+  const usual = W.mbarInhgAreUsualAt(
+    (standardPa / 100).toFixed(0),
+    (standardPa / PA_PER_INHG).toFixed(1),
+    Math.round(air.altitudeM),
+  )
+  return seaLevel ? W.isThisTheSeaLevel(usual) : W.isOneOfTheTwo(usual)
 }
 
 /** The cart's things as the shelf takes them, and how they hang together. @param day - ISO 8601; hoses are taken as of then */
@@ -218,28 +221,28 @@ export function cartOf({ cart }: ShopSetUp, day: string) {
     equipment: [
       {
         kind: 'pump',
-        name: 'Pump',
+        name: W.pump,
         spec: { speedCfm: pump.speedCfm, stages: pump.stages, ultimateMicron: pump.ultimateMicron },
       },
-      { kind: 'hose', name: 'Low hose', spec: hoseSpec },
-      { kind: 'hose', name: 'High hose', spec: hoseSpec },
-      { kind: 'hose', name: 'Centre hose', spec: hoseSpec },
+      { kind: 'hose', name: W.lowHose, spec: hoseSpec },
+      { kind: 'hose', name: W.highHose, spec: hoseSpec },
+      { kind: 'hose', name: W.centreHose, spec: hoseSpec },
       {
         kind: 'gauge',
-        name: 'Gauge',
+        name: W.gauge,
         spec: { gaugeKind: gauge.kind, resolutionMicron: gauge.stepMicron, calibratedOn: day },
       },
-      { kind: 'scale', name: 'Scale', spec: { stepG, calibratedOn: day } },
+      { kind: 'scale', name: W.scale, spec: { stepG, calibratedOn: day } },
     ],
     rig: {
       name: cart.name,
-      pump: 'Pump',
-      lowHose: 'Low hose',
-      highHose: CART_KINDS.ports[cart.ports].sides === 1 ? null : 'High hose',
-      pumpHose: 'Centre hose',
-      gauge: 'Gauge',
+      pump: W.pump,
+      lowHose: W.lowHose,
+      highHose: CART_KINDS.ports[cart.ports].sides === 1 ? null : W.highHose,
+      pumpHose: W.centreHose,
+      gauge: W.gauge,
       gaugeAt: gauge.at,
-      scale: 'Scale',
+      scale: W.scale,
       cores,
       ...(cart.ports === 'auto' && { couplers: 'auto' as const }),
     },

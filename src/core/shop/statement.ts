@@ -1,10 +1,11 @@
 import * as z from 'zod'
 import { Day } from '../entry/instant'
+import { W } from '../language/en/shop'
 
 /** From which day to which a statement is, both included. */
 export const Period = z
   .object({ from: Day, to: Day })
-  .refine(({ from, to }) => from <= to, { path: ['to'], error: 'the last day must not lie before the first' })
+  .refine(({ from, to }) => from <= to, { path: ['to'], error: W.theLastDayMustNot })
 export type Period = z.infer<typeof Period>
 
 /** What a refrigerant did in a period, g: what came in and went out each above zero, differences either way. */
@@ -32,35 +33,35 @@ export const NOT_KNOWN = 'not known'
 
 /** A line of a statement: its name, its sum, and whether it adds to what is there or takes from it. */
 export const STATEMENT_LINES = [
-  { key: 'openingG', name: 'Stood there at the beginning', adds: 0 },
-  { key: 'boughtG', name: 'Bought', adds: 1 },
-  { key: 'singleCansG', name: 'Brought by cans of single jobs', adds: 1 },
-  { key: 'recoveredG', name: 'Recovered from cars', adds: 1 },
-  { key: 'chargedG', name: 'Charged into cars', adds: -1 },
-  { key: 'purgedG', name: 'Purged out of hoses', adds: -1 },
-  { key: 'heelG', name: 'Left in emptied cans', adds: -1 },
-  { key: 'handedInG', name: 'Handed in', adds: -1 },
-  { key: 'lostG', name: 'Lost, with a reason', adds: -1 },
-  { key: 'explainedG', name: 'Differences explained', adds: 1 },
-  { key: 'unexplainedG', name: 'Differences not explained', adds: 1 },
-  { key: 'closingG', name: 'Stands there at the end', adds: 0 },
+  { key: 'openingG', name: W.stoodThereAtTheBeginning, adds: 0 },
+  { key: 'boughtG', name: W.bought, adds: 1 },
+  { key: 'singleCansG', name: W.broughtByCansOfSingle, adds: 1 },
+  { key: 'recoveredG', name: W.recoveredFromCars, adds: 1 },
+  { key: 'chargedG', name: W.chargedIntoCars, adds: -1 },
+  { key: 'purgedG', name: W.purgedOutOfHoses, adds: -1 },
+  { key: 'heelG', name: W.leftInEmptiedCans, adds: -1 },
+  { key: 'handedInG', name: W.handedIn, adds: -1 },
+  { key: 'lostG', name: W.lostWithAReason, adds: -1 },
+  { key: 'explainedG', name: W.differencesExplained, adds: 1 },
+  { key: 'unexplainedG', name: W.differencesNotExplained, adds: 1 },
+  { key: 'closingG', name: W.standsThereAtTheEnd, adds: 0 },
 ] as const satisfies readonly { key: keyof Statement; name: string; adds: -1 | 0 | 1 }[]
 
 /** What the lines add up to beside what stands at the end, g: nothing, or the book does not hold. */
 export const outOfBalanceG = (s: Statement): number =>
   STATEMENT_LINES.reduce((sum, { key, adds }) => sum + adds * s[key], s.openingG) - s.closingG
 
-const kg = (g: number): string => `${(g / 1000).toFixed(2)} kg`
+const kg = (g: number): string => W.kg((g / 1000).toFixed(2))
 
 /** What a statement comes to, in a sentence. */
 export function statementWords(s: Statement): string {
   const cameG = s.boughtG + s.singleCansG + s.recoveredG
-  if (cameG === 0 && s.chargedG === 0) return `${s.refrigerant}: nothing moved.`
+  if (cameG === 0 && s.chargedG === 0) return W.nothingMoved(s.refrigerant)
   const open = Math.abs(s.unexplainedG)
-  return (
-    `${s.refrigerant}: ${kg(s.chargedG)} went into cars, ${kg(s.recoveredG)} came out of them. ` +
-    (open < 1
-      ? 'Every gram is explained.'
-      : `${kg(open)} ${s.unexplainedG < 0 ? 'missing' : 'too much'}, not explained.`)
+  return W.wentIntoCarsCameOut(
+    s.refrigerant,
+    kg(s.chargedG),
+    kg(s.recoveredG),
+    open < 1 ? W.everyGramIsExplained : W.notExplained(kg(open), s.unexplainedG < 0 ? W.missing : W.tooMuch),
   )
 }

@@ -1,32 +1,33 @@
 import * as z from 'zod'
+import { W } from '../language/en/shop'
 
 /** What a trainee may do beside running a job: each a switch of the lead's. `safe` is how it stands until it is set. */
 export const TRAINEE_RIGHTS = {
-  takeIn: { safe: true, label: 'takes cars in', refused: 'A technician takes cars in here.' },
+  takeIn: { safe: true, label: W.takesCarsIn, refused: W.aTechnicianTakesCarsIn },
   hangInstruments: {
     safe: true,
-    label: 'hangs instruments on',
-    refused: 'A technician hangs instruments on here.',
+    label: W.hangsInstrumentsOn,
+    refused: W.aTechnicianHangsInstrumentsOn,
   },
   chargeAlone: {
     safe: false,
-    label: 'charges without a technician’s nod',
-    refused: 'A technician nods to the plan before a trainee charges.',
+    label: W.chargesWithoutATechniciansNod,
+    refused: W.aTechnicianNodsToThe,
   },
   skipHold: {
     safe: false,
-    label: 'skips a hold or ends it early',
-    refused: 'A technician skips a hold, or ends it before its time.',
+    label: W.skipsAHoldOrEnds,
+    refused: W.aTechnicianSkipsAHold,
   },
   bookByHand: {
     safe: false,
-    label: 'books in the ledger by hand',
-    refused: 'A trainee books nothing by hand: a technician does.',
+    label: W.booksInTheLedgerBy,
+    refused: W.aTraineeBooksNothingBy,
   },
   correctOthers: {
     safe: false,
-    label: 'corrects what others entered',
-    refused: 'A trainee corrects only what they entered themselves.',
+    label: W.correctsWhatOthersEntered,
+    refused: W.aTraineeCorrectsOnlyWhat,
   },
 } as const
 export type TraineeRight = keyof typeof TRAINEE_RIGHTS

@@ -1,6 +1,7 @@
 import { cheapest, USUAL_SIZES } from '../charge/buy'
 import { type Container, planCharge } from '../charge/plan'
 import { Unreadable } from '../errors'
+import { W } from '../language/en/sums-cans'
 import { METRES_PER_MM } from '../units/constants'
 import { parseMass } from '../units/mass'
 import { type Choice, celsius, type Field, mass, metres } from './fields'
@@ -11,11 +12,11 @@ import { figure, type Given, type Sum } from './sum'
 const MOST = 4
 const PHASE: Choice = {
   key: 'phase',
-  label: 'It goes in as',
+  label: W.itGoesInAs,
   like: 'vapour',
   options: [
-    { value: 'vapour', label: 'vapour' },
-    { value: 'liquid', label: 'liquid' },
+    { value: 'vapour', label: W.vapour },
+    { value: 'liquid', label: W.liquid },
   ],
 }
 const CHARGING_BORE_M = 4.8 * METRES_PER_MM
@@ -25,13 +26,11 @@ function readContainer(typed: string, id: string): Container | null {
   if (typed.trim() === '') return null
   const parts = typed.split(/[,;]/).map((p) => p.trim().toLowerCase())
   const massIn = (part: string | undefined) => parseMass((part ?? '').replace(/gross|net|tare|empty/g, '').trim()).grams
-  if (parts.length !== 2)
-    throw new Unreadable(`${id}: two weights, such as “474 g, net 340 g” or “9120 g, tare 3410 g”`)
+  if (parts.length !== 2) throw new Unreadable(W.twoWeightsSuchAs474(id))
   const grossG = massIn(parts[0])
   const used = /tare|empty/.test(parts[1] ?? '')
   const other = massIn(parts[1])
-  if (other >= grossG)
-    throw new Unreadable(`${id}: what is in it and its empty weight are both less than its gross weight`)
+  if (other >= grossG) throw new Unreadable(W.whatIsInItAnd(id))
   return used ? { id, kind: 'cylinder', grossG, tareG: other } : { id, kind: 'can', grossG, netG: other }
 }
 
@@ -41,30 +40,29 @@ export const containersIn = ({ c }: Given): Container[] =>
     (container) => container !== null,
   )
 
-const wanted: Field = mass({ key: 'target', label: 'It shall get', like: '540 g', least: 20, most: 5000 })
+const wanted: Field = mass({ key: 'target', label: W.itShallGet, like: '540 g', least: 20, most: 5000 })
 
 export const CANS_SUM: Sum = {
   id: 'cans',
-  name: 'Cans',
-  question: 'What to buy, and at which weight is each container shut?',
+  name: W.cans,
+  question: W.whatToBuyAndAt,
   asks: [
     wanted,
     ...Array.from({ length: MOST }, (_, i) => ({
       key: `can${i + 1}`,
-      label: `Container ${i + 1}`,
+      label: W.container(i + 1),
       like: i === 0 ? '474 g, net 340 g' : i === 1 ? '476 g, net 340 g' : '',
       words: true as const,
-      hint: 'gross, then net or tare',
+      hint: W.grossThenNetOrTare,
     })),
     FLUID,
     PHASE,
-    metres({ key: 'hose', label: 'Charging hose', like: '1.5 m' }),
-    mass({ key: 'purge', label: 'Each purge', like: '3 g', most: 50 }),
-    celsius({ key: 'ambient', label: 'Air around', like: '22 C', least: -20, most: 55 }),
+    metres({ key: 'hose', label: W.chargingHose, like: '1.5 m' }),
+    mass({ key: 'purge', label: W.eachPurge, like: '3 g', most: 50 }),
+    celsius({ key: 'ambient', label: W.airAround, like: '22 C', least: -20, most: 55 }),
   ],
-  formula:
-    'stop weight = gross − what is taken; taken = what the car shall get + purge + what stays in the hose; a can keeps its volume times the vapour’s density',
-  source: 'a can’s volume is 1.18 mL per gram of net, the hose 4.8 mm wide (assumed)',
+  formula: W.stopWeightGrossWhatIs,
+  source: W.aCansVolumeIs1,
   answer: (given) => {
     const { say } = given
     const [target, ambientC, purgeEachG] = [figure(given, 'target'), figure(given, 'ambient'), figure(given, 'purge')]
@@ -90,24 +88,28 @@ export const CANS_SUM: Sum = {
       purgeEachG,
       hoseG: plan.hoseHoldUpG,
     })
-    const toBuy = buy
-      ? buy.pieces.map((p) => `${p.count} × ${p.size.name}`).join(' and ')
-      : 'more than six cans: a cylinder'
+    const toBuy = buy ? buy.pieces.map((p) => `${p.count} × ${p.size.name}`).join(' and ') : W.moreThanSixCansA
     const stops = plan.steps.map((s) => `${s.id} at ${say.mass(s.stopGrossG)}`)
     const top = Math.max(target, ...plan.steps.map((s) => s.startGrossG)) * 1.05
     let inG = 0
     return {
-      main: plan.shortG > 0 ? `short by ${say.mass(plan.shortG)}` : (stops.at(-1) ?? toBuy),
-      line: `${say.mass(target)} of ${fluidOf(given)}: ${stops.length > 0 ? `shut ${stops.join(', ')}` : 'no container'}${plan.shortG > 0 ? `; short by ${say.mass(plan.shortG)}` : ''}. Full ones to buy: ${toBuy}.`,
+      main: plan.shortG > 0 ? W.shortBy(say.mass(plan.shortG)) : (stops.at(-1) ?? toBuy),
+      line: W.ofFullOnesToBuy(
+        say.mass(target),
+        fluidOf(given),
+        stops.length > 0 ? W.shut(stops.join(', ')) : W.noContainer,
+        plan.shortG > 0 ? W.shortBy2(say.mass(plan.shortG)) : '',
+        toBuy,
+      ),
       facts: [
         ...plan.steps.map((s) => ({
-          name: `Shut ${s.id} at`,
-          text: `${say.mass(s.stopGrossG)}${s.emptied ? ', empty but for its vapour' : ''}`,
+          name: W.shutAt(s.id),
+          text: `${say.mass(s.stopGrossG)}${s.emptied ? W.emptyButForItsVapour : ''}`,
         })),
-        { name: 'In the car, 95 of 100', text: `${say.massText(plan.bandG[0])} to ${say.mass(plan.bandG[1])}` },
-        { name: 'Stays in the hose', text: say.mass(plan.hoseHoldUpG) },
-        { name: 'Full ones to buy', text: toBuy },
-        ...plan.warnings.map((text) => ({ name: 'Mind', text })),
+        { name: W.inTheCar95Of, text: `${say.massText(plan.bandG[0])} to ${say.mass(plan.bandG[1])}` },
+        { name: W.staysInTheHose, text: say.mass(plan.hoseHoldUpG) },
+        { name: W.fullOnesToBuy, text: toBuy },
+        ...plan.warnings.map((text) => ({ name: W.mind, text })),
       ],
       picture: {
         kind: 'bars',
@@ -119,16 +121,16 @@ export const CANS_SUM: Sum = {
         },
         rows: [
           ...plan.steps.flatMap((s) => [
-            { name: s.id, from: s.stopGrossG, to: s.startGrossG, text: `shut at ${say.mass(s.stopGrossG)}` },
+            { name: s.id, from: s.stopGrossG, to: s.startGrossG, text: W.shutAt2(say.mass(s.stopGrossG)) },
           ]),
           ...plan.steps.map((s) => {
             const from = inG
             inG += s.takenG - s.purgeG - s.inHoseG
-            return { name: `in the car after ${s.id}`, from, to: inG, text: say.mass(inG), pale: true }
+            return { name: W.inTheCarAfter(s.id), from, to: inG, text: say.mass(inG), pale: true }
           }),
         ],
-        target: { at: target, low: target - 15, high: target + 15, text: 'shall get' },
-        handles: [{ field: 'target', name: 'shall get', at: target }],
+        target: { at: target, low: target - 15, high: target + 15, text: W.shallGet },
+        handles: [{ field: 'target', name: W.shallGet, at: target }],
       },
     }
   },

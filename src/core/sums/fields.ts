@@ -1,4 +1,5 @@
 import { OutOfRange, Unreadable } from '../errors'
+import { W } from '../language/en/sums-fields'
 import { stationPressurePa } from '../units/barometer'
 import { L_S_PER_CFM, METRES_PER_MM, ML_PER_FLUID_OUNCE, MM_PER_INCH, PA_PER_MICRON } from '../units/constants'
 import { parseMass } from '../units/mass'
@@ -34,11 +35,10 @@ const NUMBER = /^\s*([+-]?(?:\d[\d,]*\.?\d*|\.\d+))\s*(.*)$/
 function readWith(units: Record<string, number>, what: string) {
   return (typed: string): number => {
     const match = NUMBER.exec(typed.replace('−', '-'))
-    if (!match) throw new Unreadable(`type ${what}`)
+    if (!match) throw new Unreadable(W.type(what))
     const word = (match[2] ?? '').trim().toLowerCase()
     const factor = word === '' ? Object.values(units)[0] : units[word]
-    if (factor === undefined)
-      throw new Unreadable(`the unit “${word}” is not known here: use ${Object.keys(units).join(', ')}`)
+    if (factor === undefined) throw new Unreadable(W.theUnitIsNotKnown(word, Object.keys(units).join(', ')))
     return Number((match[1] as string).replace(/,/g, '')) * factor
   }
 }
@@ -56,7 +56,7 @@ const field = (made: Made, read: Field['read'], write: Field['write'], least: nu
   read: (typed) => {
     const value = read(typed)
     const [from, to] = [made.least ?? least, made.most ?? most]
-    if (!(value >= from && value <= to)) throw new Unreadable(`between ${write(from)} and ${write(to)}`)
+    if (!(value >= from && value <= to)) throw new Unreadable(W.betweenAnd(write(from), write(to)))
     return value
   },
   write,
@@ -64,9 +64,9 @@ const field = (made: Made, read: Field['read'], write: Field['write'], least: nu
 
 /** Air of a place, Pa: by its altitude or its barometer. */
 export const air = (made: Partial<Made> = {}): Field => {
-  const metres = readWith({ m: 1, ft: 0.3048 }, 'an altitude or the air, such as 2380 m, 7800 ft or 758 mbar')
+  const metres = readWith({ m: 1, ft: 0.3048 }, W.anAltitudeOrTheAir)
   return field(
-    { key: 'air', label: 'Altitude, or the air itself', like: '0 m', ...made },
+    { key: 'air', label: W.altitudeOrTheAirItself, like: '0 m', ...made },
     (typed) => {
       if (/[a-z"]/i.test(typed) && !/(m|ft)\s*$/i.test(typed.replace(/mbar|kpa|pa|inhg/i, 'x'))) {
         const { value, unit } = parsePressure(typed, 'mbar', false)
@@ -74,7 +74,7 @@ export const air = (made: Partial<Made> = {}): Field => {
       }
       return stationPressurePa(metres(typed))
     },
-    (pa) => `${short(pa / 100, 4)} mbar`,
+    (pa) => W.mbar(short(pa / 100, 4)),
     40_000,
     108_500,
   )
@@ -86,11 +86,10 @@ export const vacuum = (made: Made): Field =>
     made,
     (typed) => {
       const { value, unit } = parsePressure(typed, 'micron', false)
-      if (isGaugeUnit(unit))
-        throw new Unreadable('an absolute vacuum, such as 500 micron or 66 Pa; a needle has a sum of its own')
+      if (isGaugeUnit(unit)) throw new Unreadable(W.anAbsoluteVacuumSuchAs)
       return toPascal(value, unit)
     },
-    (pa) => `${short(pa / PA_PER_MICRON)} micron`,
+    (pa) => W.micron(short(pa / PA_PER_MICRON)),
     0.13,
     200_000,
   )
@@ -105,20 +104,14 @@ export const gauge = (made: Made): Field =>
       // above the air the air itself does not count
       return isGaugeUnit(as) && as !== 'inHgV' ? toPascal(value, as, 1e6) - 1e6 : toPascal(value, as)
     },
-    (pa) => `${short(fromPascal(1e6 + pa, 'psig', 1e6))} psig`,
+    (pa) => W.psig(short(fromPascal(1e6 + pa, 'psig', 1e6))),
     0,
     6e6,
   )
 
 /** What a needle shows, inches of mercury below the air. */
 export const needle = (made: Made): Field =>
-  field(
-    made,
-    readWith({ inhg: 1, '"': 1, in: 1 }, 'what the needle shows, such as 22 inHg'),
-    (v) => `${short(v)} inHg`,
-    0,
-    32,
-  )
+  field(made, readWith({ inhg: 1, '"': 1, in: 1 }, W.whatTheNeedleShowsSuch), (v) => W.inhg(short(v)), 0, 32)
 
 export const celsius = (made: Made): Field => field(made, parseCelsius, (c) => `${short(c)} C`, -40, 90)
 export const mass = (made: Made): Field =>
@@ -130,23 +123,17 @@ export const mass = (made: Made): Field =>
     50_000,
   )
 export const litres = (made: Made): Field =>
-  field(made, readWith({ l: 1, ml: 0.001 }, 'a volume, such as 2.5 L'), (v) => `${short(v)} L`, 0.3, 30)
+  field(made, readWith({ l: 1, ml: 0.001 }, W.aVolumeSuchAs2), (v) => `${short(v)} L`, 0.3, 30)
 export const minutes = (made: Made): Field =>
-  field(made, readWith({ min: 1, h: 60, s: 1 / 60 }, 'a time, such as 30 min'), (v) => `${short(v)} min`, 1, 3000)
+  field(made, readWith({ min: 1, h: 60, s: 1 / 60 }, W.aTimeSuchAs30), (v) => W.min(short(v)), 1, 3000)
 export const metres = (made: Made): Field =>
-  field(
-    made,
-    readWith({ m: 1, ft: 0.3048, in: 0.0254, cm: 0.01 }, 'a length, such as 1.5 m'),
-    (v) => `${short(v)} m`,
-    0.05,
-    10,
-  )
+  field(made, readWith({ m: 1, ft: 0.3048, in: 0.0254, cm: 0.01 }, W.aLengthSuchAs1), (v) => `${short(v)} m`, 0.05, 10)
 /** A bore, m. */
 export const bore = (made: Made): Field =>
   field(
     made,
-    readWith({ mm: METRES_PER_MM, in: MM_PER_INCH * METRES_PER_MM }, 'a bore, such as 4.8 mm or 0.25 in'),
-    (m) => `${short(m / METRES_PER_MM)} mm`,
+    readWith({ mm: METRES_PER_MM, in: MM_PER_INCH * METRES_PER_MM }, W.aBoreSuchAs4),
+    (m) => W.mm(short(m / METRES_PER_MM)),
     0.001,
     0.03,
   )
@@ -154,19 +141,16 @@ export const bore = (made: Made): Field =>
 export const speed = (made: Made): Field =>
   field(
     made,
-    readWith({ cfm: L_S_PER_CFM / 1000, 'l/s': 0.001, 'm3/h': 1 / 3600 }, 'a speed, such as 5 cfm'),
-    (v) => `${short(v / (L_S_PER_CFM / 1000))} cfm`,
+    readWith({ cfm: L_S_PER_CFM / 1000, 'l/s': 0.001, 'm3/h': 1 / 3600 }, W.aSpeedSuchAs5),
+    (v) => W.cfm(short(v / (L_S_PER_CFM / 1000))),
     0.0001,
     0.015,
   )
 export const gramsAYear = (made: Made): Field =>
   field(
     made,
-    readWith(
-      { 'g a year': 1, 'g/year': 1, g: 1, 'oz a year': 28.349523, oz: 28.349523 },
-      'a leak, such as 40 g a year',
-    ),
-    (v) => `${short(v)} g a year`,
+    readWith({ 'g a year': 1, 'g/year': 1, g: 1, 'oz a year': 28.349523, oz: 28.349523 }, W.aLeakSuchAs40),
+    (v) => W.gAYear(short(v)),
     0.1,
     100_000,
   )
@@ -176,9 +160,9 @@ export const rise = (made: Made): Field =>
     made,
     readWith(
       { 'micron a minute': PA_PER_MICRON / 60, micron: PA_PER_MICRON / 60, 'pa a minute': 1 / 60, 'pa/s': 1 },
-      'a rise, such as 1 micron a minute',
+      W.aRiseSuchAs1,
     ),
-    (v) => `${short((v * 60) / PA_PER_MICRON)} micron a minute`,
+    (v) => W.micronAMinute(short((v * 60) / PA_PER_MICRON)),
     0,
     50,
   )
@@ -186,15 +170,15 @@ export const rise = (made: Made): Field =>
 export const oil = (made: Made): Field =>
   field(
     made,
-    readWith({ ml: 1, 'fl oz': ML_PER_FLUID_OUNCE, oz: ML_PER_FLUID_OUNCE }, 'an amount, such as 30 mL'),
-    (v) => `${Math.round(v)} mL`,
+    readWith({ ml: 1, 'fl oz': ML_PER_FLUID_OUNCE, oz: ML_PER_FLUID_OUNCE }, W.anAmountSuchAs30),
+    (v) => W.ml(Math.round(v)),
     0,
     500,
   )
 export const count = (made: Made): Field =>
   field(
     made,
-    (typed) => Math.round(readWith({ '': 1 }, 'a number')(typed)),
+    (typed) => Math.round(readWith({ '': 1 }, W.aNumber)(typed)),
     (v) => String(Math.round(v)),
     0,
     9,
@@ -208,7 +192,7 @@ export const day = (made: Made): Field =>
       const match = /^\s*(\d{4})-(\d\d)-(\d\d)\s*$/.exec(typed)
       const at = match ? Date.parse(`${match[1]}-${match[2]}-${match[3]}T00:00:00Z`) : Number.NaN
       if (!Number.isFinite(at) || new Date(at).toISOString().slice(0, 10) !== typed.trim())
-        throw new Unreadable('a day, such as 2026-03-14')
+        throw new Unreadable(W.aDaySuchAs2026)
       return at / 86_400_000
     },
     (days) => new Date(Math.round(days) * 86_400_000).toISOString().slice(0, 10),

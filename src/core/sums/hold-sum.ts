@@ -1,5 +1,6 @@
 import { leakGramsPerYear } from '../hold/leak-rate'
 import { limitOfRule } from '../hold/proves'
+import { W } from '../language/en/sums-hold'
 import { air, type Choice, gramsAYear, litres, minutes, rise, short, vacuum } from './fields'
 import { drawn, tens } from './picture'
 import { FLUID, fluidOf } from './refrigerant-sum'
@@ -7,11 +8,11 @@ import { figure, type Given, type Sum } from './sum'
 
 const GAUGE: Choice = {
   key: 'gauge',
-  label: 'Gauge',
+  label: W.gauge,
   like: 'electronic',
   options: [
-    { value: 'electronic', label: 'electronic' },
-    { value: 'needle', label: 'needle' },
+    { value: 'electronic', label: W.electronic },
+    { value: 'needle', label: W.needle },
   ],
 }
 /** Holds that are looked at, min: five minutes to two days. */
@@ -38,26 +39,24 @@ function shortestMin(given: Given, grams: number): number | null {
   return high
 }
 
-const long = (min: number): string => (min >= 120 ? `${short(min / 60, 2)} h` : `${short(min, 2)} min`)
+const long = (min: number): string => (min >= 120 ? `${short(min / 60, 2)} h` : W.min(short(min, 2)))
 
 export const HOLD_SUM: Sum = {
   id: 'hold',
-  name: 'Hold',
-  question: 'How long must it hold to show a leak, and what does a rise mean?',
+  name: W.hold,
+  question: W.howLongMustItHold,
   asks: [
-    gramsAYear({ key: 'leak', label: 'The leak that is to be seen', like: '50 g a year' }),
-    minutes({ key: 'held', label: 'A hold of', like: '30 min', least: LEAST_MIN, most: MOST_MIN }),
-    rise({ key: 'rise', label: 'It rises by', like: '1 micron a minute' }),
-    litres({ key: 'volume', label: 'Volume shut in', like: '2.5 L' }),
-    vacuum({ key: 'depth', label: 'From a vacuum of', like: '500 micron', most: 5000 }),
+    gramsAYear({ key: 'leak', label: W.theLeakThatIsTo, like: '50 g a year' }),
+    minutes({ key: 'held', label: W.aHoldOf, like: '30 min', least: LEAST_MIN, most: MOST_MIN }),
+    rise({ key: 'rise', label: W.itRisesBy, like: '1 micron a minute' }),
+    litres({ key: 'volume', label: W.volumeShutIn, like: '2.5 L' }),
+    vacuum({ key: 'depth', label: W.fromAVacuumOf, like: '500 micron', most: 5000 }),
     GAUGE,
     FLUID,
     air(),
   ],
-  formula:
-    'grams a year = V × rise × (p² − B²)/B² × η air/η refrigerant for a viscous hole (worst case), (p − B)/B × √(M air/M) for a molecular one; a rise is told from zero at 95 of 100',
-  source:
-    'model of a single hole under vacuum and under service pressure at 25 °C; gauge noise 1 %, gas that warms 1.5 K, half an inch of needle (assumed)',
+  formula: W.gramsAYearVRise,
+  source: W.modelOfASingleHole,
   answer: (given) => {
     const [leak, held, risePaS, volume] = ['leak', 'held', 'rise', 'volume'].map((k) => figure(given, k)) as [
       number,
@@ -68,19 +67,19 @@ export const HOLD_SUM: Sum = {
     const needed = shortestMin(given, leak)
     const proves = limit(given, held)
     const means = leakGramsPerYear(risePaS, volume, fluidOf(given), figure(given, 'air'))
-    const gauge = given.c.gauge === 'needle' ? 'a needle' : 'an electronic gauge'
-    const needs = needed === null ? 'more than two days' : long(needed)
+    const gauge = given.c.gauge === 'needle' ? W.aNeedle : W.anElectronicGauge
+    const needs = needed === null ? W.moreThanTwoDays : long(needed)
     return {
-      main: `hold ${needs}`,
+      main: W.hold2(needs),
       line: `To see ${short(leak)} g a year on ${short(volume)} L with ${gauge}: hold ${needs}. ${long(held)} show ${short(proves, 2)} g a year and more. ${given.c.rise} that does not die: ${short(means.low, 2)} to ${short(means.high, 2)} g a year.`,
       facts: [
-        { name: `To see ${short(leak)} g a year`, text: `hold ${needs} on ${gauge}` },
-        { name: `A hold of ${long(held)}`, text: `shows ${short(proves, 2)} g a year and more, worst case` },
+        { name: W.toSeeGAYear(short(leak)), text: W.holdOn(needs, gauge) },
+        { name: W.aHoldOf2(long(held)), text: W.showsGAYearAnd(short(proves, 2)) },
         {
           name: given.c.rise ?? '',
-          text: `${short(means.low, 2)} to ${short(means.high, 2)} g a year, if it does not die`,
+          text: W.toGAYearIf(short(means.low, 2), short(means.high, 2)),
         },
-        { name: 'No hold shows', text: 'a core under its coupler, a seal that opens under pressure only' },
+        { name: W.noHoldShows, text: W.aCoreUnderItsCoupler },
       ],
       picture: {
         kind: 'curve',
@@ -95,19 +94,19 @@ export const HOLD_SUM: Sum = {
           from: LEAST_G,
           to: MOST_G,
           log: true,
-          name: 'g a year',
+          name: W.gAYear,
           ticks: tens(LEAST_G, MOST_G, (v) => `${v.toLocaleString('en')} g`),
         },
         lines: [
           {
-            name: `the least that ${gauge} shows`,
+            name: W.theLeastThatShows(gauge),
             points: drawn(LEAST_MIN, MOST_MIN, 60, (m) => limit(given, m), true),
           },
         ],
-        rules: [{ y: Math.max(LEAST_G, means.high), text: 'that rise, worst case' }],
+        rules: [{ y: Math.max(LEAST_G, means.high), text: W.thatRiseWorstCase }],
         handles: [
           { field: 'held', name: 'hold', along: 'x', at: held, other: proves },
-          { field: 'leak', name: 'leak to be seen', along: 'y', at: leak, other: needed ?? MOST_MIN },
+          { field: 'leak', name: W.leakToBeSeen, along: 'y', at: leak, other: needed ?? MOST_MIN },
         ],
       },
     }

@@ -1,4 +1,5 @@
 import type { Rig } from '../job/written'
+import { W } from '../language/en/sums-hose'
 import { type PortSpeed, portSpeeds } from '../rig/port-speeds'
 import { L_S_PER_CFM } from '../units/constants'
 import { air, bore, type Choice, celsius, metres, short, speed } from './fields'
@@ -7,26 +8,26 @@ import { figure, type Given, type Sum } from './sum'
 
 export const CORES: Choice = {
   key: 'cores',
-  label: 'Valve cores',
+  label: W.valveCores,
   like: 'in',
   options: [
-    { value: 'in', label: 'left in' },
-    { value: 'out', label: 'out, through a core tool' },
+    { value: 'in', label: W.leftIn },
+    { value: 'out', label: W.outThroughACoreTool },
   ],
 }
 export const HOSES: Choice = {
   key: 'hoses',
-  label: 'Hoses to the car',
+  label: W.hosesToTheCar,
   like: 'both',
   options: [
-    { value: 'both', label: 'both sides' },
-    { value: 'one', label: 'low side only' },
+    { value: 'both', label: W.bothSides },
+    { value: 'one', label: W.lowSideOnly },
   ],
 }
 
 /** A rig of these figures. */
 export const rigOf = (given: Given, cores = given.c.cores ?? 'in'): Rig => ({
-  name: 'a rig',
+  name: W.aRig,
   pumpM3S: figure(given, 'pump'),
   ultimatePa: given.n.ultimate ?? 5,
   boreM: figure(given, 'bore'),
@@ -39,7 +40,7 @@ export const rigOf = (given: Given, cores = given.c.cores ?? 'in'): Rig => ({
   scaleStepG: 2,
 })
 
-const cfm = (m3S: number): string => `${short((m3S * 1000) / L_S_PER_CFM, 2)} cfm`
+const cfm = (m3S: number): string => W.cfm(short((m3S * 1000) / L_S_PER_CFM, 2))
 const LEAST_SHARE = 0.001
 /** Bores that are drawn, m, and at how many of them it is worked out. */
 const BORES_M = [0.0025, 0.014] as const
@@ -54,21 +55,19 @@ const deepShare = (given: Given, cores: string): number =>
 
 export const HOSE_SUM: Sum = {
   id: 'hose',
-  name: 'Hose and core',
-  question: 'What do the hose and the valve core leave of the pump?',
+  name: W.hoseAndCore,
+  question: W.whatDoTheHoseAnd,
   asks: [
-    speed({ key: 'pump', label: 'Pump, by its plate', like: '5 cfm' }),
-    bore({ key: 'bore', label: 'Hose, bore', like: '4.8 mm' }),
-    metres({ key: 'length', label: 'and length', like: '1.5 m' }),
+    speed({ key: 'pump', label: W.pumpByItsPlate, like: '5 cfm' }),
+    bore({ key: 'bore', label: W.hoseBore, like: '4.8 mm' }),
+    metres({ key: 'length', label: W.andLength, like: '1.5 m' }),
     HOSES,
     CORES,
-    celsius({ key: 'ambient', label: 'Air around', like: '22 C' }),
+    celsius({ key: 'ambient', label: W.airAround, like: '22 C' }),
     air(),
   ],
-  formula:
-    'viscous π d⁴ p̄/(128 η L) and molecular A v/4 ÷ (1 + 3L/4d) in parallel, links in series; effective speed = flow out of the car over the pressure there',
-  source:
-    'rig model of this program, the same the pull is predicted with; a core is a tube of 1.8 mm by 15 mm (assumed)',
+  formula: W.viscousDP128L,
+  source: W.rigModelOfThisProgram,
   answer: (given) => {
     const speeds = (cores: string) => portSpeeds(rigOf(given, cores), figure(given, 'ambient'), figure(given, 'air'))
     const [own, other] = [given.c.cores ?? 'in', given.c.cores === 'out' ? 'in' : 'out']
@@ -78,10 +77,10 @@ export const HOSE_SUM: Sum = {
         .map((s) => ({ ...s, cores })),
     )
     const named = (s: PortSpeed & { cores: string }) =>
-      `${s.depth === 'air' ? 'at the air' : `at ${s.depth.toLocaleString('en')} micron`}, cores ${s.cores}`
+      W.cores(s.depth === 'air' ? W.atTheAir : W.atMicron(s.depth.toLocaleString('en')), s.cores)
     const deep = all.find((s) => s.depth === 500 && s.cores === own) ?? all[0]
     const gain = all.find((s) => s.depth === 500 && s.cores === other)
-    const main = deep ? `${cfm(deep.speedM3S)} at 500 micron` : ''
+    const main = deep ? W.at500Micron(cfm(deep.speedM3S)) : ''
     return {
       main,
       line: `Pump ${given.c.pump}, hose ${given.c.bore} by ${given.c.length}, cores ${own}: ${all
@@ -90,16 +89,16 @@ export const HOSE_SUM: Sum = {
         .join(', ')} at the low port.`,
       facts: [
         {
-          name: 'At the low port, 500 micron',
-          text: deep ? `${cfm(deep.speedM3S)}, ${short(100 * deep.share, 2)} % of the plate` : '',
+          name: W.atTheLowPort500,
+          text: deep ? W.ofThePlate(cfm(deep.speedM3S), short(100 * deep.share, 2)) : '',
         },
         {
-          name: `With the cores ${other}`,
-          text: gain && deep ? `${cfm(gain.speedM3S)}, ${short(gain.speedM3S / deep.speedM3S, 2)} times that` : '',
+          name: W.withTheCores(other),
+          text: gain && deep ? W.timesThat(cfm(gain.speedM3S), short(gain.speedM3S / deep.speedM3S, 2)) : '',
         },
         {
-          name: 'The deeper, the narrower',
-          text: 'a hose passes gas by its pressure: at the end the bore decides, not the pump',
+          name: W.theDeeperTheNarrower,
+          text: W.aHosePassesGasBy,
         },
       ],
       picture: {
@@ -109,17 +108,17 @@ export const HOSE_SUM: Sum = {
           to: BORES_M[1],
           log: true,
           name: 'bore',
-          ticks: [0.003, 0.0048, 0.0065, 0.0095, 0.0127].map((at) => ({ at, text: `${short(at * 1000)} mm` })),
+          ticks: [0.003, 0.0048, 0.0065, 0.0095, 0.0127].map((at) => ({ at, text: W.mm(short(at * 1000)) })),
         },
         y: {
           from: LEAST_SHARE,
           to: 1,
           log: true,
-          name: 'of the plate',
+          name: W.ofThePlate2,
           ticks: tens(LEAST_SHARE, 1, (v) => `${100 * v} %`),
         },
         lines: [own, other].map((cores) => ({
-          name: `cores ${cores}`,
+          name: W.cores2(cores),
           dashed: cores !== own,
           points: drawn(...BORES_M, POINTS, (m) => Math.max(LEAST_SHARE, deepShare(withBore(given, m), cores)), true),
         })),

@@ -1,4 +1,5 @@
 import { type CarLoss, lossOfSpan, nextShortOf, rateOf } from '../book/car-loss'
+import { W } from '../language/en/sums-leak'
 import { DAY_S } from '../units/constants'
 import { day, mass } from './fields'
 import { even } from './picture'
@@ -10,18 +11,17 @@ const written = (ms: number): string => new Date(ms).toISOString().slice(0, 10)
 
 export const LEAK_SUM: Sum = {
   id: 'leak',
-  name: 'Loss',
-  question: 'How fast does it lose, and when is it short again?',
+  name: W.loss,
+  question: W.howFastDoesItLose,
   asks: [
-    mass({ key: 'charged', label: 'Charged', like: '540 g', least: 10 }),
-    day({ key: 'from', label: 'Charged on', like: '2025-06-10' }),
-    mass({ key: 'recovered', label: 'Recovered', like: '460 g' }),
-    day({ key: 'to', label: 'Recovered on', like: '2026-06-10' }),
-    mass({ key: 'least', label: 'The least it works with', like: '510 g', least: 10 }),
+    mass({ key: 'charged', label: W.charged, like: '540 g', least: 10 }),
+    day({ key: 'from', label: W.chargedOn, like: '2025-06-10' }),
+    mass({ key: 'recovered', label: W.recovered, like: '460 g' }),
+    day({ key: 'to', label: W.recoveredOn, like: '2026-06-10' }),
+    mass({ key: 'least', label: W.theLeastItWorksWith, like: '510 g', least: 10 }),
   ],
-  formula:
-    'grams a year = (charged − recovered) / days × 365.25; short again when what is charged anew falls below the least',
-  source: 'a charge by a scale is taken to be 5 g off, a recovery 30 g (assumed)',
+  formula: W.gramsAYearChargedRecovered,
+  source: W.aChargeByAScale,
   answer: (given) => {
     const { say } = given
     const [chargedG, from, recoveredG, to, leastG] = ['charged', 'from', 'recovered', 'to', 'least'].map((k) =>
@@ -34,23 +34,29 @@ export const LEAK_SUM: Sum = {
     )
     const rate = loss && rateOf([loss])
     const next = nextShortOf({ grams: chargedG, at: iso(to) }, leastG, rate)
-    const main = rate ? `${say.mass(rate.value)} a year` : 'no span to tell it from'
-    const within = rate ? `, ${say.massText(rate.low)} to ${say.mass(rate.high)}` : ''
+    const main = rate ? W.aYear(say.mass(rate.value)) : W.noSpanToTellIt
+    const within = rate ? W.to(say.massText(rate.low), say.mass(rate.high)) : ''
     const shortBy = next?.p50Ms ? written(next.p50Ms) : null
     const [start, end] = [Math.min(from, to - 1), Math.max(to + 365, shortBy ? (next?.p50Ms ?? 0) / DAY_MS : to + 365)]
     const top = 1.15 * Math.max(chargedG, recoveredG)
     return {
       main,
-      line: `${say.mass(chargedG)} on ${iso(from).slice(0, 10)}, ${say.mass(recoveredG)} on ${iso(to).slice(0, 10)}: it loses ${main}${within}.${shortBy ? ` Charged again it is short by ${shortBy}.` : ''}`,
+      line: W.onOnItLoses(
+        say.mass(chargedG),
+        iso(from).slice(0, 10),
+        say.mass(recoveredG),
+        iso(to).slice(0, 10),
+        main,
+        within,
+        shortBy ? W.chargedAgainItIsShort(shortBy) : '',
+      ),
       facts: [
-        { name: 'It loses', text: main },
+        { name: W.itLoses, text: main },
         {
-          name: '95 of 100 lie between',
-          text: rate
-            ? `${say.mass(rate.low)} and ${say.mass(rate.high)}`
-            : 'fourteen days at least have to lie between',
+          name: W.n95Of100LieBetween,
+          text: rate ? `${say.mass(rate.low)} and ${say.mass(rate.high)}` : W.fourteenDaysAtLeastHave,
         },
-        { name: 'Charged again, short by', text: shortBy ?? 'not within twenty years, or not known' },
+        { name: W.chargedAgainShortBy, text: shortBy ?? W.notWithinTwentyYearsOr },
       ],
       picture: {
         kind: 'curve',
@@ -63,7 +69,7 @@ export const LEAK_SUM: Sum = {
         y: {
           from: 0,
           to: top,
-          name: 'in the car',
+          name: W.inTheCar,
           ticks: even(0, top, top > 1500 ? 500 : 200, (v) => say.massShort(v)),
         },
         lines: [
@@ -77,7 +83,7 @@ export const LEAK_SUM: Sum = {
           ...(rate && rate.value > 0
             ? [
                 {
-                  name: 'charged again',
+                  name: W.chargedAgain,
                   dashed: true,
                   points: [
                     [to, recoveredG],
@@ -88,7 +94,7 @@ export const LEAK_SUM: Sum = {
               ]
             : []),
         ],
-        rules: [{ y: leastG, text: 'the least' }],
+        rules: [{ y: leastG, text: W.theLeast }],
         handles: [
           { field: 'charged', name: 'charged', along: 'y', at: chargedG, other: from },
           { field: 'recovered', name: 'recovered', along: 'y', at: recoveredG, other: to },

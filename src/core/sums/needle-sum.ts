@@ -1,4 +1,5 @@
 import { waterBoilingK, waterSaturationPa } from '../fluids/water'
+import { W } from '../language/en/sums-needle'
 import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
 import { needleReading } from '../units/pressure'
 import { kelvin, celsius as toCelsius } from '../units/temperature'
@@ -12,16 +13,15 @@ const BOTTOM_PA = 50 * PA_PER_MICRON
 
 export const NEEDLE_SUM: Sum = {
   id: 'needle',
-  name: 'Needle',
-  question: 'What can a needle show here, and what does its reading mean?',
+  name: W.needle,
+  question: W.whatCanANeedleShow,
   asks: [
     air({ like: '2380 m' }),
-    needle({ key: 'shows', label: 'The needle shows', like: '19 inHg' }),
-    celsius({ key: 'cold', label: 'Coldest part of the car', like: '20 C' }),
+    needle({ key: 'shows', label: W.theNeedleShows, like: '19 inHg' }),
+    celsius({ key: 'cold', label: W.coldestPartOfTheCar, like: '20 C' }),
   ],
-  formula:
-    'absolute = air − inches × 3386.4 Pa, give or take half an inch; air = 101 325 Pa × (1 − 2.25577·10⁻⁵ h)^5.25588',
-  source: 'ICAO standard atmosphere; half an inch is what a needle can be read to (assumed)',
+  formula: W.absoluteAirInches33864,
+  source: W.icaoStandardAtmosphereHalfAn,
   answer: (given) => {
     const { say } = given
     const airPa = figure(given, 'air')
@@ -29,30 +29,35 @@ export const NEEDLE_SUM: Sum = {
     const boilsPa = waterSaturationPa(kelvin(figure(given, 'cold')))
     const bottom = (airPa / PA_PER_INHG).toFixed(1)
     const span =
-      read.lowPa <= 0
-        ? `anything below ${micron(read.highPa)} micron`
-        : `${micron(read.lowPa)} to ${micron(read.highPa)} micron`
+      read.lowPa <= 0 ? W.anythingBelowMicron(micron(read.highPa)) : W.toMicron(micron(read.lowPa), micron(read.highPa))
     const boils =
       read.highPa < boilsPa
-        ? 'water boils there'
+        ? W.waterBoilsThere
         : read.lowPa > boilsPa
-          ? 'no water boils there'
-          : 'whether water boils there it cannot tell'
+          ? W.noWaterBoilsThere
+          : W.whetherWaterBoilsThereIt
     const warm =
       read.highPa < 50_000 && read.highPa > 1
-        ? `${say.celsius(toCelsius(waterBoilingK(read.highPa)))} at most`
-        : 'hotter than any bay'
+        ? W.atMost(say.celsius(toCelsius(waterBoilingK(read.highPa))))
+        : W.hotterThanAnyBay
     return {
       main: span,
-      line: `Needle at ${figure(given, 'shows')} inHg, air ${say.pressure(airPa)}: ${span}; bottom here ${bottom} inHg; at ${say.celsius(figure(given, 'cold'))} ${boils}.`,
+      line: W.needleAtInhgAirBottom(
+        figure(given, 'shows'),
+        say.pressure(airPa),
+        span,
+        bottom,
+        say.celsius(figure(given, 'cold')),
+        boils,
+      ),
       facts: [
-        { name: 'Its bottom here', text: `${bottom} inHg, not 30` },
-        { name: 'The reading means', text: span },
+        { name: W.itsBottomHere, text: W.inhgNot30(bottom) },
+        { name: W.theReadingMeans, text: span },
         {
-          name: `Water at ${say.celsius(figure(given, 'cold'))}`,
-          text: `boils below ${micron(boilsPa)} micron: ${boils}`,
+          name: W.waterAt(say.celsius(figure(given, 'cold'))),
+          text: W.boilsBelowMicron(micron(boilsPa), boils),
         },
-        { name: 'Water boils at this reading', text: `from ${warm}` },
+        { name: W.waterBoilsAtThisReading, text: W.from(warm) },
       ],
       picture: {
         kind: 'scale',
@@ -66,16 +71,16 @@ export const NEEDLE_SUM: Sum = {
         },
         bands: [
           { from: airPa, to: boilsPa, name: 'air', tone: 'air' },
-          { from: boilsPa, to: BOTTOM_PA, name: 'water boils', tone: 'drying' },
+          { from: boilsPa, to: BOTTOM_PA, name: W.waterBoils, tone: 'drying' },
           {
             from: read.highPa,
             to: Math.max(BOTTOM_PA, read.lowPa),
-            name: 'what the reading can mean',
+            name: W.whatTheReadingCanMean,
             tone: 'deep',
             hatched: true,
           },
         ],
-        marks: [{ at: boilsPa, text: `water boils at ${say.celsius(figure(given, 'cold'))}`, strong: true }],
+        marks: [{ at: boilsPa, text: W.waterBoilsAt(say.celsius(figure(given, 'cold'))), strong: true }],
         handles: [
           {
             field: 'shows',

@@ -1,3 +1,4 @@
+import { W } from '../language/en/sums-nitrogen'
 import { bothPressures } from '../units/say'
 import { kelvin } from '../units/temperature'
 import { air, celsius, gauge } from './fields'
@@ -8,16 +9,16 @@ const [COLD_C, WARM_C] = [-20, 60]
 
 export const NITROGEN_SUM: Sum = {
   id: 'nitrogen',
-  name: 'Nitrogen',
-  question: 'What does the gauge of a tight car show when it gets warmer or colder?',
+  name: W.nitrogen,
+  question: W.whatDoesTheGaugeOf,
   asks: [
-    gauge({ key: 'in', label: 'It stood at', like: '150 psig', most: 3.5e6 }),
-    celsius({ key: 'then', label: 'while the car was at', like: '30 C', least: COLD_C, most: WARM_C }),
-    celsius({ key: 'now', label: 'Now the car is at', like: '20 C', least: COLD_C, most: WARM_C }),
+    gauge({ key: 'in', label: W.itStoodAt, like: '150 psig', most: 3.5e6 }),
+    celsius({ key: 'then', label: W.whileTheCarWasAt, like: '30 C', least: COLD_C, most: WARM_C }),
+    celsius({ key: 'now', label: W.nowTheCarIsAt, like: '20 C', least: COLD_C, most: WARM_C }),
     air(),
   ],
-  formula: 'p₂ = p₁ × T₂/T₁, both absolute: the air is added before and taken off after',
-  source: 'the gas law; nitrogen is within 0.3 % of it here',
+  formula: W.pPTTBoth,
+  source: W.theGasLawNitrogenIs,
   answer: (given) => {
     const { say } = given
     const [inG, then, now, airPa] = ['in', 'then', 'now', 'air'].map((k) => figure(given, k)) as [
@@ -32,14 +33,14 @@ export const NITROGEN_SUM: Sum = {
     const by = `${moved < 0 ? 'down' : 'up'} ${say.pressure(Math.abs(moved))}`
     return {
       main,
-      line: `Nitrogen at ${bothPressures(inG, say)} and ${say.celsius(then)}: a tight car shows ${main} at ${say.celsius(now)}, ${by} by temperature alone.`,
+      line: W.nitrogenAtAndATight(bothPressures(inG, say), say.celsius(then), main, say.celsius(now), by),
       facts: [
-        { name: 'A tight car shows', text: main },
-        { name: 'By temperature alone', text: by },
-        { name: 'For one degree', text: say.pressure((inG + airPa) / kelvin(then)) },
+        { name: W.aTightCarShows, text: main },
+        { name: W.byTemperatureAlone, text: by },
+        { name: W.forOneDegree, text: say.pressure((inG + airPa) / kelvin(then)) },
         {
-          name: 'Mind',
-          text: 'regulator with a relief valve, below the label’s limit, never oxygen or shop air; let it out before the pump runs',
+          name: W.mind,
+          text: W.regulatorWithAReliefValve,
         },
       ],
       picture: {
@@ -51,9 +52,9 @@ export const NITROGEN_SUM: Sum = {
           name: 'gauge',
           ticks: even(0, 1.5 * inG, Math.max(50_000, Math.round(inG / 2 / 50_000) * 50_000), (v) => say.pressure(v)),
         },
-        lines: [{ name: 'a tight car', points: drawn(COLD_C, WARM_C, 20, at) }],
-        rules: [{ y: inG, text: 'it stood here' }],
-        handles: [{ field: 'now', name: 'car now', along: 'x', at: now, other: at(now) }],
+        lines: [{ name: W.aTightCar, points: drawn(COLD_C, WARM_C, 20, at) }],
+        rules: [{ y: inG, text: W.itStoodHere }],
+        handles: [{ field: 'now', name: W.carNow, along: 'x', at: now, other: at(now) }],
       },
     }
   },

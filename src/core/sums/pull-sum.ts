@@ -1,4 +1,5 @@
 import { OPENED } from '../job/events'
+import { W } from '../language/en/sums-pull'
 import type { PullPlan, PullQuestion } from '../pull/planner'
 import { FREE_VOLUME_L } from '../rig/free-volume'
 import { PA_PER_MICRON } from '../units/constants'
@@ -10,17 +11,17 @@ import { type Answer, figure, type Given, type Sum } from './sum'
 
 const STORY: Choice = {
   key: 'opened',
-  label: 'It was open',
+  label: W.itWasOpen,
   like: 'component',
   options: OPENED.map((value) => ({ value, label: OPENED_WORDS[value] })),
 }
 const EVAPORATORS: Choice = {
   key: 'evaporators',
-  label: 'Evaporators',
+  label: W.evaporators,
   like: '1',
   options: [
-    { value: '1', label: 'one' },
-    { value: '2', label: 'two' },
+    { value: '1', label: W.one },
+    { value: '2', label: W.two },
   ],
 }
 /** Pulls that are simulated, and how far each is followed, s. */
@@ -46,13 +47,13 @@ function asked(given: Given): PullQuestion {
 }
 
 const minutes = (s: number | null): string =>
-  s === null ? 'over three hours' : s < 90 ? `${Math.round(s)} s` : `${short(s / 60, 2)} min`
+  s === null ? W.overThreeHours : s < 90 ? `${Math.round(s)} s` : W.min(short(s / 60, 2))
 const micron = (pa: number): string => Number((pa / PA_PER_MICRON).toPrecision(2)).toLocaleString('en')
 
 function answered(given: Given, plan: PullPlan | null): Answer {
   const [airPa, target] = [figure(given, 'air'), figure(given, 'target')]
   const bottom = Math.min(target, figure(given, 'ultimate')) / 2
-  const main = plan ? minutes(plan.p50S) : 'working it out…'
+  const main = plan ? minutes(plan.p50S) : W.workingItOut
   const toS = plan ? Math.min(HORIZON_S, 1.5 * (plan.p90S ?? HORIZON_S) + 120) : 3600
   const band = plan?.band
   const at = (values: readonly number[] | undefined): [number, number][] =>
@@ -64,11 +65,11 @@ function answered(given: Given, plan: PullPlan | null): Answer {
       : '',
     facts: plan
       ? [
-          { name: 'Half are done by', text: minutes(plan.p50S) },
-          { name: '8 of 10 between', text: `${minutes(plan.p10S)} and ${minutes(plan.p90S)}` },
+          { name: W.halfAreDoneBy, text: minutes(plan.p50S) },
+          { name: W.n8Of10Between, text: `${minutes(plan.p10S)} and ${minutes(plan.p90S)}` },
           {
-            name: 'Of that no rig tells',
-            text: 'water beyond what the story has: a measured pull is judged as it goes',
+            name: W.ofThatNoRigTells,
+            text: W.waterBeyondWhatTheStory,
           },
         ]
       : [],
@@ -78,13 +79,13 @@ function answered(given: Given, plan: PullPlan | null): Answer {
         from: 0,
         to: toS,
         name: 'time',
-        ticks: even(0, toS, toS > 5400 ? 1800 : toS > 1800 ? 600 : 300, (s) => `${Math.round(s / 60)} min`),
+        ticks: even(0, toS, toS > 5400 ? 1800 : toS > 1800 ? 600 : 300, (s) => W.min(Math.round(s / 60))),
       },
       y: { from: airPa, to: bottom, log: true, name: 'micron', ticks: tens(bottom, airPa, micron, PA_PER_MICRON) },
       lines: plan
         ? [
             {
-              name: 'dry and tight',
+              name: W.dryAndTight,
               dashed: true,
               points: plan.dry.tS
                 .map((t, i): [number, number] => [t, plan.dry.farPa[i] as number])
@@ -92,7 +93,7 @@ function answered(given: Given, plan: PullPlan | null): Answer {
             },
           ]
         : [],
-      ...(band && { band: { name: '8 of 10 pulls', low: at(band.lowPa), high: at(band.highPa) } }),
+      ...(band && { band: { name: W.n8Of10Pulls, low: at(band.lowPa), high: at(band.highPa) } }),
       rules: [],
       handles: [{ field: 'target', name: 'target', along: 'y', at: target, other: plan?.p50S ?? toS * 0.9 }],
     },
@@ -102,29 +103,29 @@ function answered(given: Given, plan: PullPlan | null): Answer {
 
 export const PULL_SUM: Sum = {
   id: 'pull',
-  name: 'Pull',
-  question: 'How long does this rig need to the target at the car?',
+  name: W.pull,
+  question: W.howLongDoesThisRig,
   asks: [
     vacuum({
       key: 'target',
-      label: 'Target at the far side',
+      label: W.targetAtTheFarSide,
       like: '500 micron',
       least: 50 * PA_PER_MICRON,
       most: 2000,
     }),
     STORY,
-    speed({ key: 'pump', label: 'Pump, by its plate', like: '5 cfm' }),
-    vacuum({ key: 'ultimate', label: 'what it reaches blanked off', like: '40 micron', most: 400 }),
-    bore({ key: 'bore', label: 'Hose, bore', like: '4.8 mm' }),
-    metres({ key: 'length', label: 'and length', like: '1.5 m' }),
+    speed({ key: 'pump', label: W.pumpByItsPlate, like: '5 cfm' }),
+    vacuum({ key: 'ultimate', label: W.whatItReachesBlankedOff, like: '40 micron', most: 400 }),
+    bore({ key: 'bore', label: W.hoseBore, like: '4.8 mm' }),
+    metres({ key: 'length', label: W.andLength, like: '1.5 m' }),
     HOSES,
     CORES,
     EVAPORATORS,
-    celsius({ key: 'ambient', label: 'Air around', like: '22 C', least: 0, most: 55 }),
+    celsius({ key: 'ambient', label: W.airAround, like: '22 C', least: 0, most: 55 }),
     air(),
   ],
-  formula: `${DRAWS} pulls of the rig as a network of tubes and volumes, with water drawn from the story, followed for three hours`,
-  source: 'rig model of this program; water by the story is assumed (0.02 to 10 g)',
+  formula: W.pullsOfTheRigAs(DRAWS),
+  source: W.rigModelOfThisProgram,
   answer: (given) => answered(given, null),
   finish: answered,
 }

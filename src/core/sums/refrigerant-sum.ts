@@ -1,5 +1,6 @@
 import { restPressurePa, saturatedDensities } from '../fluids/refrigerant'
 import { REFRIGERANTS, type Refrigerant } from '../fluids/refrigerants'
+import { W } from '../language/en/sums-refrigerant'
 import { typicalBands } from '../prove/bands'
 import { bothPressures } from '../units/say'
 import { air, type Choice, celsius } from './fields'
@@ -8,7 +9,7 @@ import { figure, type Given, type Sum } from './sum'
 
 export const FLUID: Choice = {
   key: 'fluid',
-  label: 'Refrigerant',
+  label: W.refrigerant,
   like: 'R-134a',
   options: REFRIGERANTS.map((r) => ({ value: r, label: r })),
 }
@@ -17,17 +18,15 @@ const [COLD_C, WARM_C] = [-20, 58]
 
 export const REFRIGERANT_SUM: Sum = {
   id: 'refrigerant',
-  name: 'Pressures',
-  question: 'What should the gauges show, at rest and running?',
+  name: W.pressures,
+  question: W.whatShouldTheGaugesShow,
   asks: [
     FLUID,
-    celsius({ key: 'ambient', label: 'Air around the car', like: '24 C', least: COLD_C, most: WARM_C }),
+    celsius({ key: 'ambient', label: W.airAroundTheCar, like: '24 C', least: COLD_C, most: WARM_C }),
     air(),
   ],
-  formula:
-    'at rest the saturation pressure less the air; running: condensing 15 to 30 K above the air around, evaporating −2 to 10 °C',
-  source:
-    'Tillner-Roth and Baehr (1994) for R-134a, a Wagner form for R-1234yf; running bands are assumed, the maker’s chart comes first',
+  formula: W.atRestTheSaturationPressure,
+  source: W.tillnerRothAndBaehr1994,
   answer: (given) => {
     const { say } = given
     const [fluid, ambient, airPa] = [fluidOf(given), figure(given, 'ambient'), figure(given, 'air')]
@@ -38,32 +37,40 @@ export const REFRIGERANT_SUM: Sum = {
     const span = ([low, high]: [number, number]) => `${say.pressureText(low)} to ${say.pressure(high)}`
     return {
       main,
-      line: `${fluid} at ${say.celsius(ambient)}: at rest with liquid in it ${main}; running low ${span(bands.lowPaG)}, high ${span(bands.highPaG)}, vent ${say.celsius(bands.ventC[0])} to ${say.celsius(bands.ventC[1])} (typical, assumed).`,
+      line: W.atAtRestWithLiquid(
+        fluid,
+        say.celsius(ambient),
+        main,
+        span(bands.lowPaG),
+        span(bands.highPaG),
+        say.celsius(bands.ventC[0]),
+        say.celsius(bands.ventC[1]),
+      ),
       facts: [
-        { name: 'At rest, liquid left', text: main },
-        { name: 'Above it', text: 'air inside; below it, no liquid left' },
-        { name: 'Running, low side', text: span(bands.lowPaG) },
-        { name: 'Running, high side', text: span(bands.highPaG) },
-        { name: 'Running, middle vent', text: `${say.celsius(bands.ventC[0])} to ${say.celsius(bands.ventC[1])}` },
-        { name: 'Liquid', text: `${(liquidKgM3 / 1000).toFixed(2)} g per mL` },
+        { name: W.atRestLiquidLeft, text: main },
+        { name: W.aboveIt, text: W.airInsideBelowItNo },
+        { name: W.runningLowSide, text: span(bands.lowPaG) },
+        { name: W.runningHighSide, text: span(bands.highPaG) },
+        { name: W.runningMiddleVent, text: `${say.celsius(bands.ventC[0])} to ${say.celsius(bands.ventC[1])}` },
+        { name: W.liquid, text: W.gPerMl((liquidKgM3 / 1000).toFixed(2)) },
       ],
       picture: {
         kind: 'curve',
         x: {
           from: COLD_C,
           to: WARM_C,
-          name: 'air around the car',
+          name: W.airAroundTheCar2,
           ticks: even(COLD_C, WARM_C, 20, (v) => say.celsius(v)),
         },
         y: { from: -50_000, to: 2_400_000, name: 'gauge', ticks: even(0, 2_400_000, 600_000, (v) => say.pressure(v)) },
-        lines: [{ name: `${fluid} at rest`, points: drawn(COLD_C, WARM_C, 50, rest) }],
+        lines: [{ name: W.atRest(fluid), points: drawn(COLD_C, WARM_C, 50, rest) }],
         band: {
-          name: 'high side, running',
+          name: W.highSideRunning,
           low: drawn(COLD_C + 20, 45, 30, (c) => typicalBands(fluid, c, airPa).highPaG[0]),
           high: drawn(COLD_C + 20, 45, 30, (c) => typicalBands(fluid, c, airPa).highPaG[1]),
         },
         rules: [],
-        handles: [{ field: 'ambient', name: 'air around the car', along: 'x', at: ambient, other: rest(ambient) }],
+        handles: [{ field: 'ambient', name: W.airAroundTheCar2, along: 'x', at: ambient, other: rest(ambient) }],
       },
     }
   },

@@ -1,4 +1,5 @@
 import { Unreadable } from '../errors'
+import { W } from '../language/en/sums-units'
 import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
 import {
   fromPascal,
@@ -17,7 +18,7 @@ import { figure, type Sum } from './sum'
 /** A figure with its unit, whatever it measures: `20 inHgV`, `7 C`, `18 oz`. */
 function readAny(typed: string): { value: number; unit: PressureUnit | QuantityUnit } {
   const match = /^\s*([+-]?(?:\d[\d,]*\.?\d*|\.\d+))\s*(\S.*?)\s*$/.exec(typed.replace('−', '-'))
-  if (!match) throw new Unreadable('a figure and its unit, such as 20 inHgV, 7 C or 18 oz')
+  if (!match) throw new Unreadable(W.aFigureAndItsUnit)
   const word = match[2] as string
   const known = QUANTITY_UNITS.find((u) => u.toLowerCase() === word.toLowerCase())
   // g and L are a mass and a volume; an unknown word may still be a pressure by another spelling
@@ -28,12 +29,12 @@ function readAny(typed: string): { value: number; unit: PressureUnit | QuantityU
 
 const isPressure = (unit: string): unit is PressureUnit => (PRESSURE_UNITS as readonly string[]).includes(unit)
 const NAMES: Partial<Record<string, string>> = {
-  inHgV: 'inHg below the air',
+  inHgV: W.inhgBelowTheAir,
   psig: 'psig',
-  kPag: 'kPa above the air',
+  kPag: W.kpaAboveTheAir,
   C: '°C',
   F: '°F',
-  floz: 'fl oz',
+  floz: W.flOz,
 }
 const named = (unit: string): string => NAMES[unit] ?? unit
 const text = (value: number): string =>
@@ -41,12 +42,11 @@ const text = (value: number): string =>
 
 export const UNITS_SUM: Sum = {
   id: 'units',
-  name: 'Units',
-  question: 'What is this in the other units?',
-  asks: [{ key: 'value', label: 'Any figure with its unit', like: '20 inHgV', words: true }, air()],
-  formula:
-    '1 micron = 0.13332 Pa; 1 inHg = 3386.4 Pa; 1 psi = 6894.8 Pa; 1 oz = 28.35 g; 1 cfm = 0.4719 L/s; inHgV, psig and kPag count from the air of the place',
-  source: 'definitions; a needle is read to half an inch (assumed)',
+  name: W.units,
+  question: W.whatIsThisInThe,
+  asks: [{ key: 'value', label: W.anyFigureWithItsUnit, like: '20 inHgV', words: true }, air()],
+  formula: W.n1Micron013332Pa,
+  source: W.definitionsANeedleIsRead,
   answer: (given) => {
     const airPa = figure(given, 'air')
     const { value, unit } = readAny(given.c.value ?? '')
@@ -67,7 +67,7 @@ function pressureRows(value: number, unit: PressureUnit, airPa: number) {
   const others = PRESSURE_UNITS.filter((u) => u !== unit)
   return others.map((u) => {
     const at = (p: number) => text(fromPascal(p, u, airPa) * (u === 'inHgV' ? 1 : 1))
-    const spread = needle && !isGaugeUnit(u) ? ` (${at(needle.lowPa)} to ${at(needle.highPa)})` : ''
+    const spread = needle && !isGaugeUnit(u) ? W.to(at(needle.lowPa), at(needle.highPa)) : ''
     return { name: named(u), text: `${at(pa)}${spread}` }
   })
 }
@@ -87,11 +87,11 @@ function pressurePicture(value: number, unit: PressureUnit, airPa: number): Pict
     deep: true,
     axis: { from: top, to: bottom, log: true, name: 'micron', ticks: tens(bottom, top, micron, PA_PER_MICRON) },
     bands: [
-      { from: top, to: airPa, name: 'above the air', tone: 'floor' },
-      { from: airPa, to: bottom, name: 'below the air', tone: 'air' },
+      { from: top, to: airPa, name: W.aboveTheAir, tone: 'floor' },
+      { from: airPa, to: bottom, name: W.belowTheAir, tone: 'air' },
     ],
     marks: [
-      { at: airPa, text: 'air here' },
+      { at: airPa, text: W.airHere },
       { at: Math.max(bottom, pa), text: `${text(value)} ${named(unit)}`, strong: true },
     ],
     handles: [

@@ -1,5 +1,6 @@
 import { OutOfRange, Unreadable } from '../errors'
-import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG, PA_PER_PSI } from './constants'
+import { W } from '../language/en/units'
+import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from './constants'
 import { GRAMS_PER, MASS_UNITS, type MassUnit } from './mass'
 import { aboveAirPa, PRESSURE_UNITS, type PressureUnit, toPascal } from './pressure'
 
@@ -50,9 +51,9 @@ const LIMITS = { pressurePa: 6e6, temperatureC: 150, massG: 200_000 }
  */
 export function toStored(channel: Channel, value: number, unit: ReadingUnit, barometerPa: number): number {
   if (!ALLOWED[channel].includes(unit)) {
-    throw new Unreadable(`${channel} does not come in ${unit}: use ${ALLOWED[channel].join(', ')}`)
+    throw new Unreadable(W.doesNotComeInUse(channel, unit, ALLOWED[channel].join(', ')))
   }
-  if (!Number.isFinite(value)) throw new Unreadable(`${channel} must be a finite number`)
+  if (!Number.isFinite(value)) throw new Unreadable(W.mustBeAFiniteNumber(channel))
   switch (channel) {
     case 'vacuum':
     case 'vacuum_pump':
@@ -92,7 +93,7 @@ function gaugeToPascal(value: number, unit: PressureUnit, barometerPa: number): 
   const absolute = needleShowsPa(value, unit, barometerPa)
   if (absolute < -GAUGE_ERROR_PA)
     throw new OutOfRange(
-      'gauge pressure',
+      W.gaugePressure,
       value,
       Math.round((-barometerPa / gaugeScalePa(unit)) * 10) / 10,
       Number.POSITIVE_INFINITY,
@@ -106,7 +107,7 @@ const DIAL_ENDS_INHG = 33
 
 /** What a needle's inches below the air are, Pa absolute: at its stop, and beyond it, nothing. */
 function needleToPascal(inHg: number, barometerPa: number): number {
-  if (inHg > DIAL_ENDS_INHG) throw new OutOfRange('vacuum reading', inHg, -200, DIAL_ENDS_INHG, 'inHg')
+  if (inHg > DIAL_ENDS_INHG) throw new OutOfRange(W.vacuumReading, inHg, -200, DIAL_ENDS_INHG, 'inHg')
   return Math.max(0, barometerPa - inHg * PA_PER_INHG)
 }
 
@@ -118,5 +119,5 @@ export function beyondTheAirInHg(inHg: number, barometerPa: number): number {
 
 function bounded(channel: Channel, stored: number, limit: number): number {
   if (Math.abs(stored) <= limit) return stored
-  throw new Unreadable(`${channel} is beyond what any instrument here can show: check the figure and its unit`)
+  throw new Unreadable(W.isBeyondWhatAnyInstrument(channel))
 }

@@ -1,6 +1,7 @@
+import { W } from '../language/en/units'
 /** A length of time, rounded to what matters of it. */
 export function lengthWords(s: number): string {
   if (s < 120) return `${Math.round(s)} s`
   const minutes = Math.round(s / 60)
-  return minutes < 120 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
+  return minutes < 120 ? W.min(minutes) : W.hMin(Math.floor(minutes / 60), minutes % 60)
 }

@@ -1,4 +1,5 @@
 import { Unreadable } from '../errors'
+import { W } from '../language/en/units'
 import { GRAMS_PER_OUNCE, OUNCES_PER_POUND } from './constants'
 
 export const MASS_UNITS = ['g', 'oz', 'lb', 'kg'] as const
@@ -38,7 +39,7 @@ export function parseMass(text: string, fallback: MassUnit = 'g'): ParsedMass {
   const pounds = new RegExp(`^${NUMBER}\\s*(?:lbs?|pounds?)\\s*${NUMBER}\\s*(?:oz|ounces?)?$`).exec(typed)
   if (pounds) return poundsAndOunces(Number(pounds[1]), Number(pounds[2]))
   const single = new RegExp(`^${NUMBER}\\s*${UNIT}?$`).exec(typed)
-  if (!single) throw new Unreadable('type a weight such as 567 g, 20 oz, 1 lb 4 oz or 0.54 kg')
+  if (!single) throw new Unreadable(W.typeAWeightSuchAs)
   const unit = single[2] ? unitOf(single[2]) : fallback
   const value = Number(single[1])
   const grams = value * GRAMS_PER[unit]
@@ -48,9 +49,8 @@ export function parseMass(text: string, fallback: MassUnit = 'g'): ParsedMass {
 }
 
 function poundsAndOunces(lb: number, oz: number): ParsedMass {
-  if (!Number.isInteger(lb)) throw new Unreadable('with ounces behind it the pounds must be a whole number')
-  if (oz >= OUNCES_PER_POUND)
-    throw new Unreadable(`a pound has ${OUNCES_PER_POUND} ounces: after the pounds type less than 16 oz`)
+  if (!Number.isInteger(lb)) throw new Unreadable(W.withOuncesBehindItThe)
+  if (oz >= OUNCES_PER_POUND) throw new Unreadable(W.aPoundHasOuncesAfter(OUNCES_PER_POUND))
   return { grams: lb * GRAMS_PER.lb + oz * GRAMS_PER.oz, unit: 'oz' }
 }
 
@@ -62,7 +62,7 @@ function unitOf(word: string): MassUnit {
 
 function decimalPounds(value: number, typed: string): string {
   const digits = typed.split('.')[1] ?? ''
-  const lookalike = `${Math.floor(value)} lb ${Number(digits)} oz`
+  const lookalike = W.lbOz(Math.floor(value), Number(digits))
   return `${typed} lb is ${formatPoundsOunces(value * GRAMS_PER.lb)}, not ${lookalike}`
 }
 
@@ -73,12 +73,11 @@ function decimalPounds(value: number, typed: string): string {
  */
 export function parseMassRange(text: string, fallback: MassUnit = 'g'): MassRange {
   const parts = text.split(/\s*(?:-|–|\bto\b)\s*/)
-  if (parts.length > 2) throw new Unreadable('type one figure or a range such as 530-560 g')
+  if (parts.length > 2) throw new Unreadable(W.typeOneFigureOrA)
   const last = parseMass(parts[parts.length - 1] as string, fallback)
   if (parts.length === 1) return { lowG: last.grams, highG: last.grams, ...(last.warning && { warning: last.warning }) }
   const first = parseMass(parts[0] as string, last.unit)
-  if (first.grams > last.grams)
-    throw new Unreadable('the range runs from the larger to the smaller figure: type the smaller one first')
+  if (first.grams > last.grams) throw new Unreadable(W.theRangeRunsFromThe)
   const warning = first.warning ?? last.warning
   return { lowG: first.grams, highG: last.grams, ...(warning && { warning }) }
 }
@@ -87,15 +86,15 @@ export function parseMassRange(text: string, fallback: MassUnit = 'g'): MassRang
 export function formatPoundsOunces(grams: number): string {
   const tenths = Math.round((grams / GRAMS_PER_OUNCE) * 10)
   const lb = Math.floor(tenths / (OUNCES_PER_POUND * 10))
-  return `${lb} lb ${((tenths - lb * OUNCES_PER_POUND * 10) / 10).toFixed(1)} oz`
+  return W.lbOz(lb, ((tenths - lb * OUNCES_PER_POUND * 10) / 10).toFixed(1))
 }
 
 /** The same mass in every unit a label may use, each with its unit, from g. */
 export function massInAllUnits(grams: number): string[] {
   return [
     `${Math.round(grams)} g`,
-    `${(grams / GRAMS_PER.oz).toFixed(1)} oz`,
+    W.oz((grams / GRAMS_PER.oz).toFixed(1)),
     formatPoundsOunces(grams),
-    `${(grams / 1000).toFixed(3)} kg`,
+    W.kg((grams / 1000).toFixed(3)),
   ]
 }

@@ -1,4 +1,5 @@
 import { OutOfRange, Unreadable } from '../errors'
+import { W } from '../language/en/units'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG, PA_PER_MICRON, PA_PER_PSI, STANDARD_ATMOSPHERE_PA } from './constants'
 
 /** Units a pressure may be sent or typed in. `psig`, `kPag`, `barg` and `inHgV` count from the air of the place. */
@@ -51,8 +52,7 @@ export function isGaugeUnit(unit: PressureUnit): boolean {
 export function toPascal(value: number, unit: PressureUnit, barometerPa?: number): number {
   const gaugePa = GAUGE_PA[unit]
   if (gaugePa === undefined) return atLeastZero(value, unit, value * (ABSOLUTE_PA[unit] as number), 0)
-  if (barometerPa === undefined)
-    throw new Unreadable(`${unit} counts from the air of the place: give a barometer or an altitude`)
+  if (barometerPa === undefined) throw new Unreadable(W.countsFromTheAirOf(unit))
   const deepest = -barometerPa / gaugePa
   return atLeastZero(value, unit, barometerPa + value * gaugePa, deepest)
 }
@@ -60,7 +60,7 @@ export function toPascal(value: number, unit: PressureUnit, barometerPa?: number
 function atLeastZero(value: number, unit: PressureUnit, pressurePa: number, bound: number): number {
   if (Number.isFinite(pressurePa) && pressurePa >= 0) return pressurePa
   const rounded = Math.round(bound * 10) / 10
-  if (unit === 'inHgV') throw new OutOfRange('vacuum reading', value, -200, rounded, 'inHg here')
+  if (unit === 'inHgV') throw new OutOfRange(W.vacuumReading, value, -200, rounded, W.inhgHere)
   throw new OutOfRange('pressure', value, rounded, Number.POSITIVE_INFINITY, unit)
 }
 
@@ -119,9 +119,9 @@ export function parsePressure(
   vacuum = true,
 ): { value: number; unit: PressureUnit } {
   const match = /^\s*([+-]?\d[\d,\s]*(?:\.\d+)?|[+-]?\.\d+)\s*([^\d\s].*)?$/.exec(text.replace('−', '-'))
-  if (!match) throw new Unreadable('type a number and its unit, such as 776 micron or 21.5 inHg')
+  if (!match) throw new Unreadable(W.typeANumberAndIts)
   const value = Number((match[1] as string).replace(/[,\s]/g, ''))
-  if (!Number.isFinite(value)) throw new Unreadable('type a plain number, such as 776')
+  if (!Number.isFinite(value)) throw new Unreadable(W.typeAPlainNumberSuch)
   const word = match[2]?.trim()
   const found = word === undefined ? fallback : UNIT_WORDS.find(([pattern]) => pattern.test(word))?.[1]
   if (!found) throw new Unreadable(`the unit "${word}" is not known here: use ${PRESSURE_UNITS.join(', ')}`)

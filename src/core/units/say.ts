@@ -1,3 +1,4 @@
+import { W } from '../language/en/units'
 import { GRAMS_PER_OUNCE, PA_PER_INHG, PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from './constants'
 import {
   type Shown,
@@ -78,10 +79,10 @@ export function sayIn(units: Units, airPa = STANDARD_ATMOSPHERE_PA): Say {
     massText: (grams) => shownMass(grams, units.mass).text,
     massShort: (grams) => shownMass(grams, ounces ? 'oz' : 'g').text,
     roughMass: (grams, n = 1) => `${figures(inMass(grams), n)} ${massUnit}`,
-    aYear: (grams) => `${yearly(grams, ounces)} ${massUnit} a year`,
+    aYear: (grams) => W.aYear(yearly(grams, ounces), massUnit),
     yearText: (grams) => yearly(grams, ounces),
-    aYearPlain: (grams) => `${ounces ? figures(inMass(grams), 2) : Math.round(grams)} ${massUnit} a year`,
-    flow: (gMin) => `${ounces ? inMass(gMin).toFixed(1) : gMin.toFixed(0)} ${massUnit} a minute`,
+    aYearPlain: (grams) => W.aYear(ounces ? figures(inMass(grams), 2) : Math.round(grams), massUnit),
+    flow: (gMin) => W.aMinute(ounces ? inMass(gMin).toFixed(1) : gMin.toFixed(0), massUnit),
     oil: (ml) => together(shownOil(ml, units.oil)),
     length: (m) => together(shownLength(m, units.length)),
   }
@@ -100,17 +101,17 @@ function yearly(grams: number, ounces: boolean): string {
 
 function changeOf(pa: number, unit: Units['vacuum']): string {
   const size = Math.abs(pa)
-  if (unit === 'inHgV') return `${figures(size / PA_PER_INHG, 2)} inHg`
+  if (unit === 'inHgV') return W.inhg(figures(size / PA_PER_INHG, 2))
   return together(shownVacuum(size, unit, 0))
 }
 
 /** Inches move so slowly that they are counted by the hour. */
 function rateWords(paS: number, unit: Units['vacuum']): string {
-  if (unit === 'inHgV') return `${((paS / PA_PER_INHG) * 3600).toFixed(1)} inHg an hour`
+  if (unit === 'inHgV') return W.inhgAnHour(((paS / PA_PER_INHG) * 3600).toFixed(1))
   const perMinute = 60 * paS
   return unit === 'micron'
-    ? `${(perMinute / PA_PER_MICRON).toFixed(1)} micron a minute`
-    : `${unit === 'mbar' ? figures(perMinute / 100, 2) : perMinute.toFixed(1)} ${unit} a minute`
+    ? W.micronAMinute((perMinute / PA_PER_MICRON).toFixed(1))
+    : W.aMinute(unit === 'mbar' ? figures(perMinute / 100, 2) : perMinute.toFixed(1), unit)
 }
 
 /** A pressure above the air in the unit most dials have beside the reader's. */

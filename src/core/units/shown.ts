@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { W } from '../language/en/units'
 import { GRAMS_PER_OUNCE, METRES_PER_MM, ML_PER_FLUID_OUNCE, MM_PER_INCH, PA_PER_PSI } from './constants'
 import { formatPoundsOunces, GRAMS_PER } from './mass'
 import { fromPascal } from './pressure'
@@ -32,7 +33,7 @@ export const UNIT_WORDS: Record<string, string> = {
   micron: 'micron',
   Pa: 'Pa',
   mbar: 'mbar',
-  inHgV: 'inHg below the air',
+  inHgV: W.inhgBelowTheAir,
   kPa: 'kPa',
   psi: 'psig',
   bar: 'bar',
@@ -40,13 +41,13 @@ export const UNIT_WORDS: Record<string, string> = {
   F: '°F',
   g: 'g',
   oz: 'oz',
-  lb: 'lb and oz',
+  lb: W.lbAndOz,
   mL: 'mL',
-  floz: 'fl oz',
+  floz: W.flOz,
   mm: 'mm',
   in: 'in',
   '24': '17:40',
-  '12': '5:40 pm',
+  '12': W.n540Pm,
 }
 
 /** A figure and its unit, as it is shown. */

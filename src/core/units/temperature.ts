@@ -1,4 +1,5 @@
 import { Unreadable } from '../errors'
+import { W } from '../language/en/units'
 import { ZERO_C_K } from './constants'
 
 /** Celsius from kelvin. */
@@ -14,10 +15,9 @@ export const kelvin = (celsiusValue: number): number => celsiusValue + ZERO_C_K
  */
 export function parseCelsius(text: string, fallback: 'C' | 'F' = 'C'): number {
   const match = /^\s*([+-]?\d+(?:\.\d+)?)\s*°?\s*([cf])?\s*$/i.exec(text.replace('−', '-'))
-  if (!match) throw new Unreadable('type a temperature such as 11 C or 52 F')
+  if (!match) throw new Unreadable(W.typeATemperatureSuchAs)
   const value = Number(match[1])
   const result = (match[2] ?? fallback).toLowerCase() === 'f' ? ((value - 32) * 5) / 9 : value
-  if (result < -60 || result > 90)
-    throw new Unreadable(`${text.trim()} is not the air around a car: check the figure and its unit`)
+  if (result < -60 || result > 90) throw new Unreadable(W.isNotTheAirAround(text.trim()))
   return result
 }

@@ -2,16 +2,17 @@ import type { CarRate, NextShort } from '../book/car-loss'
 import type { CarHold, CarVisit } from '../book/car-visit'
 import { FLAG_WORDS, type FlagId } from '../book/flags'
 import type { CarHoldAt, HoldsSay } from '../book/holds-over-years'
+import { W } from '../language/en/said-book'
 import type { FoundLine } from '../views'
 
 const grams = (g: number): string => Math.round(g).toLocaleString('en').replace('-', '−')
 
 /** How fast a car loses, in one sentence. */
 export function rateWords(rate: CarRate | null): string {
-  if (!rate) return 'How fast it loses is not known: it takes a charge here and a recovery after it.'
-  const span = `${rate.spans === 1 ? 'one span' : `${rate.spans} spans`} between a charge and a recovery`
-  if (rate.low <= 0) return `No loss is certain: by ${span} ${grams(rate.value)} g a year, at most ${grams(rate.high)}.`
-  return `It loses ${grams(rate.value)} g a year (${grams(rate.low)} to ${grams(rate.high)}), by ${span}.`
+  if (!rate) return W.howFastItLosesIs
+  const span = W.betweenAChargeAndA(rate.spans === 1 ? W.oneSpan : W.spans(rate.spans))
+  if (rate.low <= 0) return W.noLossIsCertainBy(span, grams(rate.value), grams(rate.high))
+  return W.itLosesGAYear(grams(rate.value), grams(rate.low), grams(rate.high), span)
 }
 
 /** Months ahead from which a car is called in before it is short (assumed: a season). */
@@ -21,14 +22,10 @@ const CALL_IN_MS = 180 * 86_400_000
 export function shortWords(short: NextShort | null, month: (ms: number) => string, nowMs: number): string {
   if (!short) return ''
   const { p10Ms, p50Ms, p90Ms } = short
-  if (p50Ms === null)
-    return p10Ms === null
-      ? 'It is not short within twenty years.'
-      : `One of ten such cars is short by ${month(p10Ms)}, most are not.`
-  const when = p50Ms <= nowMs ? `It is likely short by now` : `Half of such cars are short by ${month(p50Ms)}`
-  const spread =
-    p10Ms === null ? '' : `, one of ten by ${month(p10Ms)}${p90Ms === null ? '' : `, nine of ten by ${month(p90Ms)}`}`
-  const call = p50Ms - nowMs < CALL_IN_MS ? ' Call it in.' : ''
+  if (p50Ms === null) return p10Ms === null ? W.itIsNotShortWithin : W.oneOfTenSuchCars(month(p10Ms))
+  const when = p50Ms <= nowMs ? W.itIsLikelyShortBy : W.halfOfSuchCarsAre(month(p50Ms))
+  const spread = p10Ms === null ? '' : W.oneOfTenBy(month(p10Ms), p90Ms === null ? '' : W.nineOfTenBy(month(p90Ms)))
+  const call = p50Ms - nowMs < CALL_IN_MS ? W.callItIn : ''
   return `${when}${spread}.${call}`
 }
 
@@ -39,20 +36,16 @@ export function holdWords({
   provesGramsPerYear,
 }: Pick<CarHold, 'verdict' | 'leakGramsPerYear' | 'provesGramsPerYear'>): string {
   const words = verdict.replaceAll('-', ' ')
-  if (leakGramsPerYear !== null) return `${words}, ${grams(leakGramsPerYear)} g a year`
-  return provesGramsPerYear === null ? words : `${words}, no leak above ${grams(provesGramsPerYear)} g a year`
+  if (leakGramsPerYear !== null) return W.gAYear(words, grams(leakGramsPerYear))
+  return provesGramsPerYear === null ? words : W.noLeakAboveGA(words, grams(provesGramsPerYear))
 }
 
 /** What a job came to, in the fewest words: its last hold and its charge. */
 export function visitWords(visit: CarVisit | null): string {
   if (!visit) return 'training'
   const hold = visit.holds.at(-1)
-  const charged = visit.charged ? `${grams(visit.charged.grams)} g charged` : 'not charged'
-  return [
-    hold ? holdWords(hold) : '',
-    visit.recoveredG === null ? '' : `${grams(visit.recoveredG)} g recovered`,
-    charged,
-  ]
+  const charged = visit.charged ? W.gCharged(grams(visit.charged.grams)) : W.notCharged
+  return [hold ? holdWords(hold) : '', visit.recoveredG === null ? '' : W.gRecovered(grams(visit.recoveredG)), charged]
     .filter((w) => w !== '')
     .join(' · ')
 }
@@ -64,10 +57,10 @@ export const holdAtWords = ({ verdict, leakG, limitG }: CarHoldAt): string =>
 /** What a car's holds say together. */
 export const holdsWords = (says: HoldsSay): string =>
   ({
-    grows: 'The leak grows from hold to hold: look for it before the next charge.',
-    mended: 'A leak was found and is gone since.',
-    stays: 'It still leaks as it did.',
-    nothing: 'No hold tells of a change.',
+    grows: W.theLeakGrowsFromHold,
+    mended: W.aLeakWasFoundAnd,
+    stays: W.itStillLeaksAsIt,
+    nothing: W.noHoldTellsOfA,
   })[says]
 
 /** Filters that are worth a word in a line: not what every finished job has, nor what its verdict says already. */

@@ -1,20 +1,21 @@
 import type { Why } from '../day/why'
+import { W } from '../language/en/said-day'
 
-const minutes = (m: number): string => `${Math.round(m)} min`
+const minutes = (m: number): string => W.min(Math.round(m))
 
 /** Why a car waits in a plan, in one sentence. */
 export function dayWords(why: Why): string {
   switch (why.code) {
     case 'late':
-      return `${why.car} is ${minutes(why.late)} later than promised.`
+      return W.isLaterThanPromised(why.car, minutes(why.late))
     case 'rig':
-      return `${why.car} waits ${minutes(why.waits)} for ${why.rig}, which hangs on ${why.heldBy}.`
+      return W.waitsForWhichHangsOn(why.car, minutes(why.waits), why.rig, why.heldBy)
     case 'scale':
-      return `${why.car} waits ${minutes(why.waits)} for ${why.scale}, which is under ${why.heldBy}.`
+      return W.waitsForWhichIsUnder(why.car, minutes(why.waits), why.scale, why.heldBy)
     case 'person':
-      return `${why.car} waits ${minutes(why.waits)} with ${why.step} for ${why.person}, who is at ${why.atStep} of ${why.busyWith}.`
+      return W.waitsWithForWhoIs(why.car, minutes(why.waits), why.step, why.person, why.atStep, why.busyWith)
     case 'away':
-      return `${why.car} waits ${minutes(why.waits)} with ${why.step} until ${why.person} is there.`
+      return W.waitsWithUntilIsThere(why.car, minutes(why.waits), why.step, why.person)
     default: {
       const unknown: never = why
       return unknown

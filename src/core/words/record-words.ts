@@ -2,6 +2,7 @@ import { certificateWords } from '../job/certificate'
 import { chargedG, type Hold, type JobState } from '../job/state'
 import { STEP_NAMES } from '../job/steps'
 import { CLOSED_LINES } from '../job/summary'
+import { W } from '../language/en/said-record'
 import { leakRecord } from '../leak/proved'
 import { customerWords, restAfterCharge } from '../prove/proof-history'
 import { chanceWords } from '../units/chance'
@@ -14,9 +15,9 @@ import { RENEWED_WORDS } from './renewed'
 export type RecordFact = { name: string; strong?: string; words: string }
 
 const REST_WORDS = {
-  air: 'above saturation, so air inside',
-  right: 'as it should be',
-  'no-liquid': 'below saturation, so no liquid left',
+  air: W.aboveSaturationSoAirInside,
+  right: W.asItShouldBe,
+  'no-liquid': W.belowSaturationSoNoLiquid,
 } as const
 
 /**
@@ -26,48 +27,56 @@ const REST_WORDS = {
 export function recordFacts(state: JobState, say: Say, at: (iso: string) => string): RecordFact[] {
   const { opened, fix, signed } = state
   const { label, procedure } = opened
-  const source = label.source === 'label' ? 'label' : 'service manual'
+  const source = label.source === 'label' ? 'label' : W.serviceManual
   const renewed = fix?.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count}`).join(', ') || 'nothing'
-  const oil = fix && fix.oilOwedMl > 0 ? `; oil ${fix.oilOwedMl} mL, ${fix.oilReason}` : ''
+  const oil = fix && fix.oilOwedMl > 0 ? W.oilMl(fix.oilOwedMl, fix.oilReason) : ''
   return [
-    { name: 'Label', words: `${label.refrigerant}, ${label.typed}, from the ${source}; oil ${label.oilKind}` },
-    { name: 'Recovered', words: state.recoveredG === undefined ? 'nothing' : `${Math.round(state.recoveredG)} g` },
-    { name: 'Renewed', words: renewed + oil },
+    { name: W.label, words: W.fromTheOil(label.refrigerant, label.typed, source, label.oilKind) },
+    { name: W.recovered, words: state.recoveredG === undefined ? W.nothing : `${Math.round(state.recoveredG)} g` },
+    { name: W.renewed, words: renewed + oil },
     {
-      name: 'Procedure',
-      words: `${procedure.name}: ${say.vacuum(procedure.targetPa)}, hold ${procedure.holdMinutes} min`,
+      name: W.procedure,
+      words: W.holdMin(procedure.name, say.vacuum(procedure.targetPa), procedure.holdMinutes),
     },
     ...state.pulls.map((p, i) => ({
-      name: `Pull ${i + 1}`,
-      words: `${at(p.startedAt)}${p.endedAt ? `, ${Math.round((Date.parse(p.endedAt) - Date.parse(p.startedAt)) / 60_000)} min` : ''}`,
+      name: W.pull(i + 1),
+      words: `${at(p.startedAt)}${p.endedAt ? W.min(Math.round((Date.parse(p.endedAt) - Date.parse(p.startedAt)) / 60_000)) : ''}`,
     })),
     ...sweptFact(state),
-    ...state.holds.map((h, i) => ({ name: `Hold ${i + 1}`, words: recordHoldWords(h, say) })),
+    ...state.holds.map((h, i) => ({ name: W.hold(i + 1), words: recordHoldWords(h, say) })),
     ...foundFacts(state, say),
-    ...state.turns.map((t) => ({ name: `Back to ${STEP_NAMES[t.to]}`, words: `${at(t.at)}, ${t.by}: ${t.why}` })),
+    ...state.turns.map((t) => ({ name: W.backTo(STEP_NAMES[t.to]), words: `${at(t.at)}, ${t.by}: ${t.why}` })),
     ...endedFacts(state, say, at),
     chargedFact(state),
     ...state.proofs.map((p) => ({
-      name: p.engine === 'idle' ? 'At idle' : 'At 1,500 rpm',
-      words:
-        `low ${bothPressures(p.lowPaG, say)}; high ${p.highPaG === null ? 'not read' : bothPressures(p.highPaG, say)}; ` +
-        `vent ${say.celsius(p.ventC, 1)} at ${say.celsius(p.ambientC)}${p.note && `; ${p.note}`}`,
+      name: p.engine === 'idle' ? W.atIdle : W.at1500Rpm,
+      words: W.lowHighVentAt(
+        bothPressures(p.lowPaG, say),
+        p.highPaG === null ? W.notRead : bothPressures(p.highPaG, say),
+        say.celsius(p.ventC, 1),
+        say.celsius(p.ambientC),
+        p.note && `; ${p.note}`,
+      ),
     })),
     ...(state.rest
       ? [
           {
-            name: 'At rest, charged',
+            name: W.atRestCharged,
             words: `${bothPressures(state.rest.paG, say)} at ${say.celsius(state.rest.ambientC)}: ${REST_WORDS[restAfterCharge(state) ?? 'right']}`,
           },
         ]
       : []),
-    { name: 'In plain words', words: customerWords(state, say) },
+    { name: W.inPlainWords, words: customerWords(state, say) },
     ...(signed
       ? [
           {
-            name: 'Signed',
+            name: W.signed,
             strong: signed.by,
-            words: `, ${certificateWords(signed.certificate)}, ${at(signed.at)}; ${signed.readingCount.toLocaleString('en')} readings`,
+            words: W.readings(
+              certificateWords(signed.certificate),
+              at(signed.at),
+              signed.readingCount.toLocaleString('en'),
+            ),
           },
         ]
       : []),
@@ -77,19 +86,19 @@ export function recordFacts(state: JobState, say: Say, at: (iso: string) => stri
 function sweptFact({ sweeps }: JobState): RecordFact[] {
   if (sweeps.length === 0) return []
   const times = sweeps.reduce((sum, s) => sum + s.passes, 0)
-  return [{ name: 'Nitrogen', words: `swept ${times} times, by ${[...new Set(sweeps.map((s) => s.by))].join(', ')}` }]
+  return [{ name: W.nitrogen, words: W.sweptTimesBy(times, [...new Set(sweeps.map((s) => s.by))].join(', ')) }]
 }
 
 function foundFacts(state: JobState, say: Say): RecordFact[] {
   const { hosesHeld, looked } = state
   const hoses = hosesHeld
-    ? `held ${Math.round(hosesHeld.minutes)} min: ${hosesHeld.moved ? 'they rose' : 'they stood still'}, ${hosesHeld.by}`
+    ? W.heldMin(Math.round(hosesHeld.minutes), hosesHeld.moved ? W.theyRose : W.theyStoodStill, hosesHeld.by)
     : null
   return [
-    ...(hoses === null ? [] : [{ name: 'Hoses alone', words: hoses }]),
+    ...(hoses === null ? [] : [{ name: W.hosesAlone, words: hoses }]),
     ...(looked.length === 0
       ? []
-      : [{ name: 'Looked for the leak', words: looked.map((l) => `${l.place}: ${l.found}`).join('; ') }]),
+      : [{ name: W.lookedForTheLeak, words: looked.map((l) => `${l.place}: ${l.found}`).join('; ') }]),
     ...leakRecord(state, say),
   ]
 }
@@ -97,21 +106,24 @@ function foundFacts(state: JobState, say: Say): RecordFact[] {
 function endedFacts({ spent, accepted, closed }: JobState, say: Say, at: (iso: string) => string): RecordFact[] {
   return [
     ...spent.map((s) => ({
-      name: 'Charged and recovered',
-      words: `${say.mass(s.chargedG)} were charged, ${say.mass(s.recoveredG)} recovered again, ${at(s.at)}`,
+      name: W.chargedAndRecovered,
+      words: W.wereChargedRecoveredAgain(say.mass(s.chargedG), say.mass(s.recoveredG), at(s.at)),
     })),
     ...(accepted
       ? [
           {
-            name: 'Known to leak',
-            words:
-              `up to ${say.aYear(accepted.gramsPerYear)}, worst case; charged all the same by ${accepted.by}: ` +
-              `${accepted.why}; the customer: ${accepted.customer}`,
+            name: W.knownToLeak,
+            words: W.upToWorstCaseCharged(
+              say.aYear(accepted.gramsPerYear),
+              accepted.by,
+              accepted.why,
+              accepted.customer,
+            ),
           },
         ]
       : []),
     ...(closed
-      ? [{ name: 'Ended early', words: `${CLOSED_LINES[closed.as]}: ${closed.why}; ${closed.by}, ${at(closed.at)}` }]
+      ? [{ name: W.endedEarly, words: `${CLOSED_LINES[closed.as]}: ${closed.why}; ${closed.by}, ${at(closed.at)}` }]
       : []),
   ]
 }
@@ -120,13 +132,13 @@ function chargedFact(state: JobState): RecordFact {
   const inside = chargedG(state)
   const cans = state.counted?.emptied.length ?? 0
   const how = state.counted
-    ? `by ${cans} whole ${cans === 1 ? 'can' : 'cans'} counted, not weighed`
-    : `of ${Math.round(state.plan?.targetG ?? 0)} g`
+    ? W.byWholeCountedNotWeighed(cans, cans === 1 ? W.can : W.cans)
+    : W.ofG(Math.round(state.plan?.targetG ?? 0))
   const from = state.containers.map(
     (c) => `${c.id} ${Math.round(c.startGrossG)} to ${c.endGrossG === undefined ? '…' : Math.round(c.endGrossG)} g`,
   )
   return {
-    name: 'Charged',
+    name: W.charged,
     strong: `${Math.round(inside)} g, ${formatPoundsOunces(inside)}`,
     words: ` ${how}; ${from.join(', ')}`,
   }
@@ -134,21 +146,15 @@ function chargedFact(state: JobState): RecordFact {
 
 /** How a hold ended: what it was accepted by, what it would have shown, and what stays unproved. */
 export function recordHoldWords(h: Hold, say: Say): string {
-  if (h.skipped)
-    return `skipped by ${h.skipped.by}: ${h.skipped.why}. Not proved: that it is tight, and that it is dry.`
-  if (!h.ended) return h.left ? `left unjudged by ${h.left.by}: ${h.left.why}` : 'running'
+  if (h.skipped) return W.skippedByNotProvedThat(h.skipped.by, h.skipped.why)
+  if (!h.ended) return h.left ? W.leftUnjudgedBy(h.left.by, h.left.why) : 'running'
   const { verdict, leak, heldS, provesGramsPerYear: proves } = h.ended
-  const held = `${acceptedWords(h)}${verdict}, leak ${chanceWords(leak)}; held ${Math.round(heldS / 60)} min`
+  const held = W.leakHeldMin(acceptedWords(h), verdict, chanceWords(leak), Math.round(heldS / 60))
   return [
     held,
-    ...(proves === null
-      ? []
-      : [
-          `Would have shown a leak of ${say.aYear(proves)}, worst case; not proved: a smaller one, a core under its ` +
-            'coupler, a seal that opens under pressure only',
-        ]),
+    ...(proves === null ? [] : [W.wouldHaveShownALeak(say.aYear(proves))]),
     ...(h.shortened
-      ? [`Ended after ${Math.round(heldS / 60)} of ${h.plannedMinutes} min by ${h.shortened.by}: ${h.shortened.why}`]
+      ? [W.endedAfterOfMinBy(Math.round(heldS / 60), h.plannedMinutes, h.shortened.by, h.shortened.why)]
       : []),
   ].join('. ')
 }
@@ -157,5 +163,5 @@ export function recordHoldWords(h: Hold, say: Say): string {
 function acceptedWords({ accepted, ended }: Hold): string {
   if (!accepted) return ''
   const rule = accepted.as === 'rule' && ended?.rule ? `: ${ended.rule.words}` : ''
-  return `accepted by ${ACCEPTED_BY[accepted.as]}${rule} (${accepted.by}); `
+  return W.acceptedBy(ACCEPTED_BY[accepted.as], rule, accepted.by)
 }

@@ -1,21 +1,22 @@
 import type { OPENED, RENEWED } from '../job/events'
+import { W } from '../language/en/said-renewed'
 
 export const RENEWED_WORDS: Record<(typeof RENEWED)[number], string> = {
-  'core-small': 'Valve core, small',
-  'core-large': 'Valve core, large',
-  caps: 'Cap',
-  drier: 'Drier or accumulator',
-  seals: 'Seal',
-  compressor: 'Compressor',
-  condenser: 'Condenser',
-  evaporator: 'Evaporator',
-  hose: 'Hose',
+  'core-small': W.valveCoreSmall,
+  'core-large': W.valveCoreLarge,
+  caps: W.cap,
+  drier: W.drierOrAccumulator,
+  seals: W.seal,
+  compressor: W.compressor,
+  condenser: W.condenser,
+  evaporator: W.evaporator,
+  hose: W.hose,
 }
 
 export const OPENED_WORDS: Record<(typeof OPENED)[number], string> = {
   nothing: 'nothing',
-  'cap-or-core': 'cap or core, minutes',
-  component: 'a part, within hours',
-  overnight: 'open overnight',
-  days: 'open for days, or humid',
+  'cap-or-core': W.capOrCoreMinutes,
+  component: W.aPartWithinHours,
+  overnight: W.openOvernight,
+  days: W.openForDaysOrHumid,
 }

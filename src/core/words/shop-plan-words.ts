@@ -5,6 +5,7 @@ import type { RigBusy } from '../day/rig-busy'
 import type { ShopCar, Unplanned } from '../day/shop-day'
 import type { Why } from '../day/why'
 import type { Step } from '../job/steps'
+import { W } from '../language/en/said-shop-plan'
 import { lengthWords } from '../units/duration'
 import { dayWords } from './day-words'
 
@@ -19,36 +20,36 @@ export const personName = ({ shop }: Names, id: string): string =>
 function deed(plan: Names, { step, car, rig }: Pick<DayRow, 'step' | 'car' | 'rig'>): string {
   const name = carName(plan, car)
   const words: Record<Step, string> = {
-    'take-in': `take in ${name}`,
-    zero: `read both gauges of ${name}`,
-    fix: `repair ${name}`,
-    rig: `rig up ${name}${rig ? ` with ${rig}` : ''}`,
-    pull: `start the pull of ${name}`,
-    isolate: `isolate ${name}`,
-    hold: `judge the hold of ${name}`,
-    charge: `charge ${name}`,
-    prove: `prove ${name}`,
-    leave: `hand over ${name}`,
+    'take-in': W.takeIn(name),
+    zero: W.readBothGaugesOf(name),
+    fix: W.repair(name),
+    rig: W.rigUp(name, rig ? W.with2(rig) : ''),
+    pull: W.startThePullOf(name),
+    isolate: W.isolate(name),
+    hold: W.judgeTheHoldOf(name),
+    charge: W.charge(name),
+    prove: W.prove(name),
+    leave: W.handOver(name),
   }
   return words[step]
 }
 
 /** A next deed in words: `isolate Ambulance, then rig up Shuttle 6 with Cart P2`. */
 export const deedWords = (plan: Names, { row, followed }: Pick<NextDeed, 'row' | 'followed'>): string =>
-  `${deed(plan, row)}${followed ? `, then ${deed(plan, followed)}` : ''}`
+  `${deed(plan, row)}${followed ? W.then2(deed(plan, followed)) : ''}`
 
 /** A length of some minutes; none is said as that. */
 const minutes = (m: number): string =>
-  Math.abs(m) < 2 ? `${Math.round(Math.abs(m))} min` : lengthWords(Math.abs(m) * 60)
+  Math.abs(m) < 2 ? W.min(Math.round(Math.abs(m))) : lengthWords(Math.abs(m) * 60)
 
 /** What a change costs and brings: `Mirror truck 50 min sooner, Hybrid 10 min later`. */
 export function priceWords(plan: Names, price: readonly { car: string; laterMin: number }[], most = 4): string {
-  if (price.length === 0) return 'Nothing else moves.'
+  if (price.length === 0) return W.nothingElseMoves
   const said = price
     .slice(0, most)
     .map(({ car, laterMin }) => `${carName(plan, car)} ${minutes(laterMin)} ${laterMin > 0 ? 'later' : 'sooner'}`)
   const more = price.length - said.length
-  return `${said.join(', ')}${more > 0 ? `, and ${more} more` : ''}.`
+  return `${said.join(', ')}${more > 0 ? W.andMore(more) : ''}.`
 }
 
 /** Why a car waits, or is late, in one sentence. */
@@ -73,8 +74,8 @@ export function whyWords(plan: Names, why: Why): string {
 
 /** What a rig is on: `hangs on Ambulance until about 14:20`. */
 export function rigBusyWords(busy: RigBusy, clock: (ms: number) => string): string {
-  if (!busy.now) return `planned for ${busy.car} at ${clock(busy.fromMs)}`
-  return `hangs on ${busy.car}${busy.untilMs === null ? '' : ` until about ${clock(busy.untilMs)}`}`
+  if (!busy.now) return W.plannedForAt(busy.car, clock(busy.fromMs))
+  return W.hangsOn(busy.car, busy.untilMs === null ? '' : W.untilAbout(clock(busy.untilMs)))
 }
 
 /** What a car takes by itself, nobody and nothing in its way: its hands and its waits. */
@@ -85,22 +86,22 @@ export function takesWords(plan: Pick<ShopPlan, 'shop' | 'rows'>, car: ShopCar):
   const spent =
     own.length > 0 ? Math.max(...own.map((r) => r.to)) - Math.max(0, Math.min(...own.map((r) => r.from))) : 0
   const held = spent - hands - waits
-  const takes = `What is left of it takes ${minutes(hands)} of hands and ${minutes(waits)} that it waits by itself`
-  return held > 3 ? `${takes}.` : `${takes}; nothing holds it up.`
+  const takes = W.whatIsLeftOfIt(minutes(hands), minutes(waits))
+  return held > 3 ? `${takes}.` : W.nothingHoldsItUp(takes)
 }
 
 /** Why a car has no place in the plan. */
 export const unplannedWords = (plan: Names, { car, because }: Unplanned): string =>
   ({
-    'no-rig': `${carName(plan, car)} cannot be planned: no rig is in use.`,
-    'no-hands': `${carName(plan, car)} cannot be planned: nobody works here.`,
-    'too-many': `${carName(plan, car)} comes after all that are planned: there are more cars than one plan holds.`,
+    'no-rig': W.cannotBePlannedNoRig(carName(plan, car)),
+    'no-hands': W.cannotBePlannedNobodyWorks(carName(plan, car)),
+    'too-many': W.comesAfterAllThatAre(carName(plan, car)),
   })[because]
 
 /** Why a piece that was set by hand stands there no more. */
 export const letGoWords = (plan: Names, { car, step, because }: LetGo): string =>
   ({
-    away: `${step} of ${carName(plan, car)} was set by hand for somebody who is away then: planned anew.`,
-    over: `${step} of ${carName(plan, car)} was set by hand for somebody who works here no more: planned anew.`,
-    'no-rig': `${step} of ${carName(plan, car)} was set by hand for a rig that is out of use: planned anew.`,
+    away: W.ofWasSetByHand(step, carName(plan, car)),
+    over: W.ofWasSetByHandFor(step, carName(plan, car)),
+    'no-rig': W.ofWasSetByHandForA(step, carName(plan, car)),
   })[because]

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
+import { W } from '@/core/language/en/server-accounts'
 import type { Role } from '@/core/shop/people'
 import { Units } from '@/core/units/shown'
 import type { Scope, TxScope } from '../db/scope'
@@ -65,17 +66,15 @@ export async function changeAccount(
     `select id from account where shop_id = $1 and role = 'lead' and disabled_at is null order by id for update`,
     [tx.shopId],
   )
-  if (!leads.some((l) => l.id === byId))
-    throw new AppError('not-allowed', 'You are not the lead any more: somebody changed it a moment ago.')
+  if (!leads.some((l) => l.id === byId)) throw new AppError('not-allowed', W.youAreNotTheLead)
   const keepsLead = change.role === 'lead' && !change.disabled
-  if (!keepsLead && !leads.some((l) => l.id !== change.id))
-    throw new AppError('conflict', 'Somebody must keep the lead: make another the lead first.')
+  if (!keepsLead && !leads.some((l) => l.id !== change.id)) throw new AppError('conflict', W.somebodyMustKeepTheLead)
   const { rowCount } = await tx.query(
     `update account set role = $2, certificate = $3, disabled_at = case when $4 then coalesce(disabled_at, now()) end
       where id = $1 and shop_id = $5`,
     [change.id, change.role, change.certificate, change.disabled, tx.shopId],
   )
-  if (rowCount !== 1) throw notFound('this account')
+  if (rowCount !== 1) throw notFound(W.thisAccount)
   if (change.disabled) await tx.query('delete from session where account_id = $1', [change.id])
 }
 
@@ -113,7 +112,7 @@ export async function checkPassword(db: Scope, signIn: string, password: string)
     [signIn.trim().toLowerCase(), db.shopId],
   )
   const found = rows[0]
-  decoy ??= hash('no such account', HASHING)
+  decoy ??= hash(W.noSuchAccount, HASHING)
   const right = await verify(found?.passwordHash ?? (await decoy), password)
   if (!found || !right) return null
   const { passwordHash: _secret, ...account } = found

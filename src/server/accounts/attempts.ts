@@ -1,4 +1,5 @@
 import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible'
+import { W } from '@/core/language/en/server-accounts'
 import { database, type Queryable } from '../db/pool'
 import { AppError } from '../errors'
 
@@ -37,7 +38,7 @@ export async function countAttempt(signIn: string, address: string): Promise<voi
   } catch (refused) {
     if (refused instanceof Error) throw refused
     const seconds = Math.max(1, Math.ceil((refused as RateLimiterRes).msBeforeNext / 1000))
-    throw new AppError('too-many', `Too many wrong tries. Try again in ${seconds} s.`)
+    throw new AppError('too-many', W.tooManyWrongTriesTry(seconds))
   }
 }
 

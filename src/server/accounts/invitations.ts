@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto'
+import { W } from '@/core/language/en/server-accounts'
 import { database } from '../db/pool'
 import { inTransaction, type Scope, scopeOf, type TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'
@@ -21,7 +22,7 @@ export async function invite(tx: TxScope, accountId: string): Promise<string> {
     'select 1 from account where shop_id = $1 and id = $2 and disabled_at is null for update',
     [tx.shopId, accountId],
   )
-  if (rowCount !== 1) throw notFound('this account')
+  if (rowCount !== 1) throw notFound(W.thisAccount)
   await tx.query('delete from invitation where account_id = $1', [accountId])
   await tx.query(
     `insert into invitation (token_hash, shop_id, account_id, expires_at) values ($1, $2, $3, now() + $4 * interval '1 day')`,
@@ -56,9 +57,9 @@ export async function useInvitation(token: string, password: string): Promise<st
         returning i.account_id as id, a.name`,
       [tokenHash(token), tx.shopId],
     )
-    if (!rows[0]) throw new AppError('not-found', 'This link was used or has run out: ask the lead for another.')
+    if (!rows[0]) throw new AppError('not-found', W.thisLinkWasUsedOr)
     await setPassword(tx, rows[0].id, password, null)
-    await logShop(tx, rows[0].name, 'password-set', `${rows[0].name}, by their link`)
+    await logShop(tx, rows[0].name, 'password-set', W.byTheirLink(rows[0].name))
     return rows[0].id
   })
 }

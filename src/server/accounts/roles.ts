@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/server-accounts'
 import type { Role } from '@/core/shop/people'
 import { AppError } from '../errors'
 
@@ -13,10 +14,10 @@ export type Right = keyof typeof RIGHTS
 export const may = (role: Role, right: Right): boolean => (RIGHTS[right] as readonly Role[]).includes(role)
 
 const REFUSED: Record<Right, string> = {
-  'sign-job': 'A trainee runs jobs; a technician or the lead signs them.',
-  'correct-book': 'The lead, or a technician who signs, corrects the book.',
-  'plan-day': 'The lead or a technician plans the day; a trainee says when they are away.',
-  'edit-shop': 'Only the lead edits procedures, accounts and rigs.',
+  'sign-job': W.aTraineeRunsJobsA,
+  'correct-book': W.theLeadOrATechnician,
+  'plan-day': W.theLeadOrATechnicianPlans,
+  'edit-shop': W.onlyTheLeadEditsProcedures,
 }
 
 /** @throws AppError `not-allowed` naming the right */

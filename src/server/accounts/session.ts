@@ -1,5 +1,6 @@
 import { getIronSession, type IronSession, type SessionOptions } from 'iron-session'
 import { cookies, headers } from 'next/headers'
+import { W } from '@/core/language/en/server-accounts'
 import { database } from '../db/pool'
 import { scopeOf } from '../db/scope'
 import { environment } from '../environment'
@@ -53,6 +54,6 @@ export async function currentScope(): Promise<SessionScope | null> {
 /** The scope of a request of somebody who is signed in. @throws AppError `not-signed-in` */
 export async function forUser(): Promise<SessionScope> {
   const scope = await currentScope()
-  if (!scope) throw new AppError('not-signed-in', 'Sign in first.')
+  if (!scope) throw new AppError('not-signed-in', W.signInFirst)
   return scope
 }

@@ -1,5 +1,6 @@
 import type { EventDraft, JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/server-accounts'
 import { rightsOf, TRAINEE_RIGHTS, type TraineeRight, type TraineeRights } from '@/core/shop/trainee'
 import type { Scope } from '../db/scope'
 import { AppError } from '../errors'
@@ -36,7 +37,7 @@ export async function requireDeedsOfTrainee(
   const rights = await traineeRights(db)
   for (const draft of drafts) {
     const asked = askedBy(draft, state, stored, user.name)
-    if (asked === 'nobody') throw new AppError('not-allowed', 'A technician nods; a trainee is nodded to.')
+    if (asked === 'nobody') throw new AppError('not-allowed', W.aTechnicianNodsATrainee)
     if (asked !== null && !rights[asked]) throw refused(asked)
   }
 }

@@ -1,5 +1,6 @@
 import type { Readable } from 'node:stream'
 import yazl from 'yazl'
+import { W } from '@/core/language/en/server-book'
 import type { FoundLine } from '@/core/views'
 import type { Scope } from '../db/scope'
 import { AppError } from '../errors'
@@ -60,5 +61,5 @@ const MOST_WAITING = 8 * 1024 * 1024
 async function drained(zip: yazl.ZipFile): Promise<void> {
   const out = zip.outputStream as Readable
   while (!out.destroyed && out.readableLength > MOST_WAITING) await new Promise((done) => setTimeout(done, 20))
-  if (out.destroyed) throw new Error('whoever asked for it went away')
+  if (out.destroyed) throw new Error(W.whoeverAskedForItWent)
 }

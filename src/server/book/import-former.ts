@@ -5,6 +5,7 @@ import { joined, tokensOf } from '@/core/book/tokens'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
 import { OIL_UNREAD } from '@/core/job/events'
+import { W } from '@/core/language/en/server-book'
 import type { ImportView } from '@/core/views'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, type Scope, type TxScope } from '../db/scope'
@@ -42,8 +43,8 @@ export async function importFormer(scope: UserScope, part: z.infer<typeof Former
        on conflict (id) do update set lines = excluded.lines where import.shop_id = excluded.shop_id returning withdrawn_at is not null as withdrawn`,
       [part.id, tx.shopId, part.fileName, part.of, scope.user.id, scope.user.name],
     )
-    if (!rows[0]) throw new AppError('conflict', 'This import is another shop’s.')
-    if (rows[0].withdrawn) throw new AppError('conflict', 'This import was withdrawn: bring the file in anew.')
+    if (!rows[0]) throw new AppError('conflict', W.thisImportIsAnotherShops)
+    if (rows[0].withdrawn) throw new AppError('conflict', W.thisImportWasWithdrawnBring)
     await refuseDoubled(tx, part)
     let stored = 0
     for (const line of part.lines) if (await storeLine(tx, part.id, line)) stored++
@@ -101,7 +102,7 @@ async function carOf(tx: TxScope, importId: string, line: FormerLine, at: string
     refrigerant: line.refrigerant,
     lowG,
     highG: lowG,
-    typed: `${lowG} g, by a file`,
+    typed: W.gByAFile(lowG),
     toleranceG: TOLERANCE_G,
     oilKind: OIL_UNREAD,
     oilMl: null,
@@ -132,7 +133,7 @@ export async function withdrawImport(scope: UserScope, id: string): Promise<void
       `select file_name as "fileName", withdrawn_at is not null as withdrawn from import where id = $1 and shop_id = $2 for update`,
       [id, tx.shopId],
     )
-    if (!rows[0]) throw notFound('this import')
+    if (!rows[0]) throw notFound(W.thisImport)
     if (rows[0].withdrawn) return
     const { rowCount } = await tx.query('delete from book_line where import_id = $1 and shop_id = $2', [id, tx.shopId])
     await tx.query(

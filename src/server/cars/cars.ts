@@ -4,6 +4,7 @@ import type { KnownCar } from '@/core/book/known-car'
 import { text } from '@/core/entry/text'
 import type { JobOpened } from '@/core/job/events'
 import { chargedG, countsAsWork, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/server-cars'
 import { renameLines } from '../book/keep-line'
 import { inTransaction, namedOnce, type Scope, type TxScope } from '../db/scope'
 import { notFound } from '../errors'
@@ -103,7 +104,7 @@ export async function tellCar(scope: Scope, id: string, told: z.infer<typeof Car
         'update car set name = $3, plate = $4, model = $5, facts = $6 where id = $1 and shop_id = $2',
         [id, tx.shopId, told.name, told.plate, told.model, JSON.stringify(told.facts)],
       )
-      if (rowCount === 0) throw notFound('this car')
+      if (rowCount === 0) throw notFound(W.thisCar)
       await renameLines(tx, id, told)
     }),
   )

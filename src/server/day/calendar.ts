@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto'
 import ical, { ICalAlarmType } from 'ical-generator'
 import { neededMs } from '@/core/board/needed'
 import type { PromisesKept } from '@/core/day/view'
+import { W } from '@/core/language/en/server-day'
 import type { BoardRow } from '@/core/views'
 import type { UserScope } from '../accounts/user-scope'
 import type { Queryable } from '../db/pool'
@@ -74,18 +75,13 @@ export async function calendarOf(db: Queryable, secret: string, nowMs: number): 
     const at = neededMs(row, nowMs)
     const { name, step } = row.summary
     if (Number.isFinite(at) && at > nowMs)
-      entry(
-        `back-${row.id}`,
-        at,
-        `Come back to ${name}`,
-        step === 'pull' ? 'Its pull is thought to end then.' : 'Its hold ends then.',
-      )
+      entry(`back-${row.id}`, at, W.comeBackTo(name), step === 'pull' ? W.itsPullIsThoughtTo : W.itsHoldEndsThen)
     const promised = promises.get(row.id)
-    if (promised !== undefined) entry(`promise-${row.id}`, promised, `${name} is promised`, 'Ready by then.')
+    if (promised !== undefined) entry(`promise-${row.id}`, promised, W.isPromised(name), W.readyByThen)
   }
   for (const car of expected) {
-    entry(`comes-${car.id}`, car.arrivesMs, `${car.name} comes`, 'To be taken in.')
-    if (car.promisedMs !== null) entry(`promise-${car.id}`, car.promisedMs, `${car.name} is promised`, 'Ready by then.')
+    entry(`comes-${car.id}`, car.arrivesMs, W.comes(car.name), W.toBeTakenIn)
+    if (car.promisedMs !== null) entry(`promise-${car.id}`, car.promisedMs, W.isPromised(car.name), W.readyByThen)
   }
   return calendar.toString()
 }

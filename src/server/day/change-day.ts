@@ -4,6 +4,7 @@ import { Id } from '@/core/entry/id'
 import { Instant } from '@/core/entry/instant'
 import { text } from '@/core/entry/text'
 import { STEPS } from '@/core/job/steps'
+import { W } from '@/core/language/en/server-day'
 import { requireRight } from '../accounts/roles'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, type TxScope } from '../db/scope'
@@ -14,7 +15,7 @@ import { deletePins, endExpected, endOff, insertOff, setPromise, setWorks, upser
 const Name = text(80)
 /** A day is planned around moments no farther off than this, ms. */
 const FARTHEST_MS = 400 * 86_400_000
-const Moment = Instant.refine((t) => Math.abs(Date.parse(t) - Date.now()) < FARTHEST_MS, 'lies more than a year off')
+const Moment = Instant.refine((t) => Math.abs(Date.parse(t) - Date.now()) < FARTHEST_MS, W.liesMoreThanAYear)
 
 const ToCome = z
   .strictObject({
@@ -23,11 +24,11 @@ const ToCome = z
     model: text(200, 0),
     arrives: Moment,
     promised: Moment.nullable(),
-    fixMin: z.number().min(0, 'not below zero').max(2880, 'two days of minutes at most'),
+    fixMin: z.number().min(0, W.notBelowZero).max(2880, W.twoDaysOfMinutesAt),
   })
   .refine((c) => c.promised === null || Date.parse(c.promised) > Date.parse(c.arrives), {
     path: ['promised'],
-    error: 'is promised before it comes',
+    error: W.isPromisedBeforeItComes,
   })
 
 /** What may be changed of a shop's day. */
@@ -56,11 +57,11 @@ export const DayChange = z.discriminatedUnion('what', [
     })
     .refine((a) => (a.account === null) !== (a.thing === null), {
       path: ['account'],
-      error: 'either somebody is away, or a rig or scale is',
+      error: W.eitherSomebodyIsAwayOr,
     })
     .refine((a) => a.to === null || Date.parse(a.to) > Date.parse(a.from), {
       path: ['to'],
-      error: 'lies before it begins',
+      error: W.liesBeforeItBegins,
     }),
   z.strictObject({ what: z.literal('back'), id: Id }),
   z.strictObject({ what: z.literal('works'), account: Id, works: Works.nullable() }),
@@ -87,7 +88,7 @@ async function apply(tx: TxScope, by: string, change: DayChange): Promise<void> 
   switch (change.what) {
     case 'promise':
       if (!(await setPromise(tx, change.car, change.at === null ? null : Date.parse(change.at))))
-        throw notFound('this car')
+        throw notFound(W.thisCar)
       return
     case 'expect': {
       const { arrives, promised, ...car } = change.car
@@ -132,8 +133,6 @@ async function apply(tx: TxScope, by: string, change: DayChange): Promise<void> 
 /** An account of nobody here. */
 function strangeAccount(error: { code?: string }): never {
   if (error.code === '23503')
-    throw new AppError('bad-input', 'Nobody of this shop has that account.', [
-      { path: 'account', reason: 'is nobody’s here' },
-    ])
+    throw new AppError('bad-input', W.nobodyOfThisShopHas, [{ path: 'account', reason: W.isNobodysHere }])
   throw error
 }

@@ -2,6 +2,7 @@ import type { Pin } from '@/core/day/shop-day'
 import type { Off } from '@/core/day/view'
 import type { Works } from '@/core/day/works'
 import type { Step } from '@/core/job/steps'
+import { W } from '@/core/language/en/server-day'
 import type { Scope } from '../db/scope'
 import { notFound } from '../errors'
 
@@ -48,7 +49,7 @@ export async function endOff(db: Scope, id: string, nowMs: number): Promise<void
   ])
   if (rowCount === 1) return
   const ended = await db.query('update day_off set to_at = $3 where id = $1 and shop_id = $2', [id, db.shopId, now])
-  if (ended.rowCount !== 1) throw notFound('who or what is away')
+  if (ended.rowCount !== 1) throw notFound(W.whoOrWhatIsAway)
 }
 
 /** A car that is still to come. */
@@ -171,5 +172,5 @@ export async function setWorks(db: Scope, accountId: string, works: Works | null
     works && JSON.stringify(works),
     db.shopId,
   ])
-  if (rowCount !== 1) throw notFound('this account')
+  if (rowCount !== 1) throw notFound(W.thisAccount)
 }

@@ -7,6 +7,7 @@ import type { Off } from '@/core/day/view'
 import { carLine } from '@/core/job/car-line'
 import { clockFactor, jobTimeMs, wallTimeMs } from '@/core/job/clock'
 import type { HoldEnded } from '@/core/job/events'
+import { W } from '@/core/language/en/server-day'
 import type { StoredRig } from '@/core/views'
 import { selectAccounts } from '../accounts/accounts'
 import type { Scope } from '../db/scope'
@@ -68,7 +69,7 @@ export async function gatherDay(
     people,
     rigs: things,
     // a shop whose rigs name no scale has one somewhere
-    scales: (scales.length > 0 ? scales : ['the scale']).map((name) => thing(name, off)),
+    scales: (scales.length > 0 ? scales : [W.theScale]).map((name) => thing(name, off)),
     cars: [
       ...withHands(
         open.map((car) => openCar(car, { promises, learned, people: ids, nameOf, rigs, pullOf, nowMs })),

@@ -4,6 +4,7 @@ import { Instant } from '@/core/entry/instant'
 import { text } from '@/core/entry/text'
 import { assembleRig, PartMissing, RigParts } from '@/core/equipment/assemble'
 import { DEEDS_OF, EQUIPMENT_DEEDS, type EquipmentDeedKind, EquipmentWritten } from '@/core/equipment/equipment'
+import { W } from '@/core/language/en/server-equipment'
 import { requireRight } from '../accounts/roles'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, namedOnce, type TxScope } from '../db/scope'
@@ -71,14 +72,10 @@ async function putTogether(tx: TxScope, { id, name, parts }: { id: string; name:
 
 async function addDeed(tx: TxScope<UserScope>, { what, id, equipmentId, happenedAt, payload }: Deed): Promise<void> {
   const item = (await selectShelf(tx)).find((s) => s.id === equipmentId)
-  if (!item) throw notFound('this piece of equipment')
+  if (!item) throw notFound(W.thisPieceOfEquipment)
   if (!DEEDS_OF[item.kind].includes(what))
-    throw new AppError('bad-input', `A ${item.kind} has no ${what}.`, [
-      { path: 'what', reason: `not for a ${item.kind}` },
-    ])
+    throw new AppError('bad-input', W.aHasNo(item.kind, what), [{ path: 'what', reason: W.notForA(item.kind) }])
   if (Date.parse(happenedAt) > Date.now() + AHEAD_MS)
-    throw new AppError('bad-input', 'That moment is still to come.', [
-      { path: 'happenedAt', reason: 'lies in the future' },
-    ])
+    throw new AppError('bad-input', W.thatMomentIsStillTo, [{ path: 'happenedAt', reason: W.liesInTheFuture }])
   await insertDeed(tx, tx.user, { id, equipmentId, kind: what, happenedAt, payload })
 }

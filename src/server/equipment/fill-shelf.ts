@@ -3,6 +3,7 @@ import * as z from 'zod'
 import { text } from '@/core/entry/text'
 import { assembleRig, RigParts } from '@/core/equipment/assemble'
 import { EQUIPMENT_DEEDS, EQUIPMENT_KINDS, type EquipmentDeedKind, EquipmentWritten } from '@/core/equipment/equipment'
+import { W } from '@/core/language/en/server-equipment'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { selectAccounts } from '../accounts/accounts'
 import type { Scope } from '../db/scope'
@@ -61,7 +62,7 @@ export async function fillShelf(
 ): Promise<void> {
   const at = (daysAgo: number) => new Date(now.getTime() - daysAgo * DAY_MS)
   const lead = (await selectAccounts(db)).find((a) => a.role === 'lead')
-  if (!lead) throw new RangeError('a demo place has people before it has equipment')
+  if (!lead) throw new RangeError(W.aDemoPlaceHasPeople)
   for (const { kind, name, spec, deeds } of equipment) {
     const dated = Object.entries(spec).map(([key, value]) =>
       DATES[key]
@@ -86,7 +87,7 @@ export async function fillShelf(
       const readings = deed.readings?.map((r) => ({
         atS: r.atS,
         pa: r.micron * PA_PER_MICRON,
-        typed: `${r.micron} micron`,
+        typed: W.micron(r.micron),
       }))
       const payload = EQUIPMENT_DEEDS[deed.kind].parse({
         ...(readings && { readings }),

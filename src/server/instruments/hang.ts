@@ -5,6 +5,7 @@ import type { EventDraft } from '@/core/job/events'
 import { SEATS } from '@/core/job/instrument-kinds'
 import { foldJob } from '@/core/job/reduce'
 import { gaugesApart } from '@/core/job/state'
+import { W } from '@/core/language/en/server-instruments'
 import { type Instrument, PUMP_CHANNEL } from '@/core/shop/instruments'
 import { type PressureUnit, toPascal } from '@/core/units/pressure'
 import type { UserScope } from '../accounts/user-scope'
@@ -40,13 +41,13 @@ type Hanging = z.infer<typeof Hanging>
 export async function hangInstrument(db: UserScope, jobId: string, asked: Hanging): Promise<Recorded> {
   return inTransaction(db, async (tx) => {
     const job = await selectJobForUpdate(tx, jobId)
-    if (!job) throw notFound('this job')
+    if (!job) throw notFound(W.thisJob)
     const stored = await selectEvents(tx, jobId)
     if (stored.some((e) => e.id === asked.id))
       return recordedSince(tx, jobId, asked.seen, [{ id: asked.id, seq: 0, repeated: true }])
     const known = await lockInstruments(tx, asked)
     const found = known.find((i) => i.id === asked.instrument)
-    if (!found) throw notFound('this instrument')
+    if (!found) throw notFound(W.thisInstrument)
     const happenedAt = new Date(Math.round((await jobNow(tx, jobId))?.ms ?? Date.now())).toISOString()
     const appended = asked.off
       ? await takeOff(tx, db.user, jobId, found, { id: asked.id, happenedAt })
@@ -83,10 +84,7 @@ async function takeOff(
   { id, happenedAt }: Place,
 ): Promise<Appended[]> {
   if (found.on?.jobId !== jobId)
-    throw new AppError(
-      'conflict',
-      `${found.name} does not hang on this car${found.on ? `, but on ${found.on.car}` : ''}.`,
-    )
+    throw new AppError('conflict', W.doesNotHangOnThis(found.name, found.on ? W.butOn(found.on.car) : ''))
   await closeHanging(tx, found.id)
   return appendEvents(tx, user, jobId, [
     { id, kind: 'instrument-off', happenedAt, payload: { instrument: found.id, name: found.name } },
@@ -102,20 +100,13 @@ async function hangOn(
   asked: Hanging,
   happenedAt: string,
 ): Promise<Appended[]> {
-  if (found.withdrawn)
-    throw new AppError('conflict', `${found.name} was withdrawn: the lead gives it a new token first.`)
-  if (found.on?.jobId === jobId) throw new AppError('conflict', `${found.name} hangs on this car already.`)
+  if (found.withdrawn) throw new AppError('conflict', W.wasWithdrawnTheLeadGives(found.name))
+  if (found.on?.jobId === jobId) throw new AppError('conflict', W.hangsOnThisCarAlready(found.name))
   if (found.on) {
     if (!asked.move)
-      throw new AppError(
-        'conflict',
-        `${found.name} hangs on ${found.on.car}: take it off there, or move it here.`,
-        undefined,
-        undefined,
-        {
-          on: found.on,
-        },
-      )
+      throw new AppError('conflict', W.hangsOnTakeItOff(found.name, found.on.car), undefined, undefined, {
+        on: found.on,
+      })
     await moveAway(tx, db, found)
   }
   if (instead) await closeHanging(tx, instead.id, jobId)

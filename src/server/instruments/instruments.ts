@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import * as z from 'zod'
 import { verbatim } from '@/core/entry/text'
+import { W } from '@/core/language/en/server-instruments'
 import { type Instrument, type LastSaid, NewInstrument } from '@/core/shop/instruments'
 import { requireRight } from '../accounts/roles'
 import type { SessionScope } from '../accounts/user-scope'
@@ -129,7 +130,7 @@ async function write(tx: TxScope, id: string, i: NewInstrument): Promise<void> {
       where shop_id = $1 and id = $2 and device_id is not null`,
     [tx.shopId, id, i.kind, i.name, i.unit, i.step, i.rangeLow, i.rangeHigh, i.calibratedOn],
   )
-  if (rowCount !== 1) throw notFound('this instrument')
+  if (rowCount !== 1) throw notFound(W.thisInstrument)
 }
 
 async function renew(tx: TxScope, id: string): Promise<Registered> {
@@ -139,7 +140,7 @@ async function renew(tx: TxScope, id: string): Promise<Registered> {
         and id = (select device_id from instrument where shop_id = $1 and id = $2 and kind is not null)`,
     [tx.shopId, id, tokenHash(token)],
   )
-  if (rowCount !== 1) throw notFound('this instrument')
+  if (rowCount !== 1) throw notFound(W.thisInstrument)
   await tx.query('update instrument set withdrawn_at = null where shop_id = $1 and id = $2', [tx.shopId, id])
   return { id, token }
 }
@@ -159,8 +160,8 @@ async function refuseTakenName(tx: TxScope, name: string, but: string | null): P
     [tx.shopId, name, but],
   )
   if (rowCount)
-    throw new AppError('conflict', `There is an instrument called ${name} already.`, [
-      { path: 'instrument.name', reason: 'is taken: two of one name cannot be told apart in the log' },
+    throw new AppError('conflict', W.thereIsAnInstrumentCalled(name), [
+      { path: 'instrument.name', reason: W.isTakenTwoOfOne },
     ])
 }
 

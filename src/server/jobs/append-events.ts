@@ -7,6 +7,7 @@ import { foldJob, reduceJob } from '@/core/job/reduce'
 import { refusalOf } from '@/core/job/refusals'
 import { countsAsWork, type JobState } from '@/core/job/state'
 import { summarise } from '@/core/job/summary'
+import { W } from '@/core/language/en/server-jobs'
 import type { Author } from '../accounts/author'
 import { rigTruth } from '../bench/truth'
 import { keepLine } from '../book/keep-line'
@@ -34,7 +35,7 @@ export async function appendEvents(
   drafts: readonly EventDraft[],
 ): Promise<Appended[]> {
   const job = await selectJobForUpdate(tx, jobId)
-  if (!job) throw notFound('this job')
+  if (!job) throw notFound(W.thisJob)
   const stored = await selectEvents(tx, jobId)
   const known = new Map(stored.map((e) => [e.id, e]))
   refuseTwice(drafts)
@@ -103,8 +104,8 @@ function clockSetBack(stored: readonly JobEvent[], next: EventDraft): EventDraft
 function refuseTwice(drafts: readonly EventDraft[]): void {
   const i = drafts.findIndex((draft, n) => drafts.findIndex((other) => other.id === draft.id) < n)
   if (i >= 0)
-    throw new AppError('bad-input', 'two events of one request have the same id', [
-      { path: `events[${i}].id`, reason: 'is there twice: each event has an id of its own' },
+    throw new AppError('bad-input', W.twoEventsOfOneRequest, [
+      { path: `events[${i}].id`, reason: W.isThereTwiceEachEvent },
     ])
 }
 
@@ -141,10 +142,7 @@ async function slowForHands(
 function refuseOtherContent(draft: EventDraft, before: JobEvent | undefined): void {
   if (!before) return
   if (before.kind === draft.kind && canonicalJson(before.payload) === canonicalJson(draft.payload)) return
-  throw new AppError(
-    'conflict',
-    `an event with the id ${draft.id} is stored with another content; give a new event a new id`,
-  )
+  throw new AppError('conflict', W.anEventWithTheId(draft.id))
 }
 
 /** What cannot have happened is refused with its place and reason; nothing of the request is stored then. */
@@ -167,7 +165,7 @@ async function refuseStranger(tx: TxScope, { account, name }: { account: string;
     [account, tx.shopId],
   )
   if (rows[0]?.name === name) return
-  const reason = `${name} does not work here, or not under that name: pick somebody of the shop`
+  const reason = W.doesNotWorkHereOr(name)
   throw new AppError('conflict', reason, [{ path: 'account', reason }])
 }
 
@@ -187,9 +185,7 @@ async function refuseOtherStock(
     const held = rows.find((r) => r.id === c.stockId)?.refrigerant
     if (held === opened.label.refrigerant) continue
     const reason =
-      held === undefined
-        ? `${c.id} is no container of the shelf: pick it anew, or type its weights`
-        : `${c.id} holds ${held}, the car’s label asks for ${opened.label.refrigerant}: never mix, take another container`
+      held === undefined ? W.isNoContainerOfThe(c.id) : W.holdsTheCarsLabelAsks(c.id, held, opened.label.refrigerant)
     throw new AppError('conflict', reason, [{ path: `containers[${i}].stockId`, reason }])
   }
 }
@@ -201,10 +197,9 @@ async function refuseAfterSignature(
   drafts: readonly EventDraft[],
 ): Promise<void> {
   const late = drafts.find((draft) => !AFTER_SIGNATURE.includes(draft.kind))
-  if (late) throw new AppError('already-signed', 'The record is signed: what changes now is a correction on top of it.')
+  if (late) throw new AppError('already-signed', W.theRecordIsSignedWhat)
   if (!drafts.some((draft) => draft.kind === 'corrected') || author.id === null) return
-  if (!(await mayCorrect(tx, author.id, jobId)))
-    throw new AppError('not-allowed', 'A signed record is corrected by whoever signed it, or by the lead.')
+  if (!(await mayCorrect(tx, author.id, jobId))) throw new AppError('not-allowed', W.aSignedRecordIsCorrected)
 }
 
 type Linked = JobEvent & { seq: number; hash: string; previous: string }

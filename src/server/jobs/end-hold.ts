@@ -5,6 +5,7 @@ import { contradictionOf } from '@/core/job/contradictions'
 import type { EventDraft, JobEvent } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold } from '@/core/job/state'
+import { W } from '@/core/language/en/server-jobs'
 import { holdEnded } from '@/core/schools/ended'
 import type { Author } from '../accounts/author'
 import { inTransaction, type Scope } from '../db/scope'
@@ -49,7 +50,7 @@ export async function endHold(
   ending: Ending = {},
 ): Promise<Appended[]> {
   const events = await selectEvents(db, jobId)
-  if (events.length === 0) throw notFound('this job')
+  if (events.length === 0) throw notFound(W.thisJob)
   const repeated = events.find((e) => e.id === eventId)
   if (repeated) return [{ id: eventId, seq: repeated.seq, repeated: true }]
   const stub = { id: eventId, kind: 'hold-ended', happenedAt: '', payload: {} } as unknown as EventDraft
@@ -64,7 +65,7 @@ export async function endHold(
       : events,
   )
   const hold = currentHold(state)
-  if (state.step !== 'hold' || !hold || hold.ended) throw new AppError('conflict', 'This car is not holding now.')
+  if (state.step !== 'hold' || !hold || hold.ended) throw new AppError('conflict', W.thisCarIsNotHolding)
   const from = Date.parse(hold.isolatedAt)
   const nowMs = (await jobNow(db, jobId))?.ms ?? from
   // a clock that was set back makes no hold of less than nothing, and none ends ahead of now

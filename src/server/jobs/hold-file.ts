@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold } from '@/core/job/state'
+import { W } from '@/core/language/en/server-jobs'
 import type { UserScope } from '../accounts/user-scope'
 import { AppError, notFound } from '../errors'
 import { typeReadings } from '../readings/type-reading'
@@ -25,10 +26,10 @@ export const HoldFile = z.strictObject({
  */
 export async function storeHoldFile(db: UserScope, jobId: string, file: z.infer<typeof HoldFile>): Promise<number> {
   const events = await selectEvents(db, jobId)
-  if (events.length === 0) throw notFound('this job')
+  if (events.length === 0) throw notFound(W.thisJob)
   const state = foldJob(events)
   const hold = currentHold(state)
-  if (state.step !== 'hold' || !hold || hold.ended) throw new AppError('conflict', 'This car is not holding now.')
+  if (state.step !== 'hold' || !hold || hold.ended) throw new AppError('conflict', W.thisCarIsNotHolding)
   const isolatedMs = Date.parse(hold.isolatedAt)
   const typed = file.readings.map((r, i) => ({
     seq: file.seq + i,
@@ -36,7 +37,7 @@ export async function storeHoldFile(db: UserScope, jobId: string, file: z.infer<
     value: r.pressurePa,
     unit: 'Pa' as const,
     at: new Date(Math.round(isolatedMs + r.elapsedS * 1000)).toISOString(),
-    note: 'from a file',
+    note: W.fromAFile,
   }))
   return typeReadings(db, jobId, typed)
 }

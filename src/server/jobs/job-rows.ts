@@ -1,6 +1,7 @@
 import type { ClockSegment } from '@/core/job/clock'
 import type { JobEvent } from '@/core/job/events'
 import type { JobSummary } from '@/core/job/summary'
+import { W } from '@/core/language/en/server-jobs'
 import type { PullForecast } from '@/core/pull/forecast'
 import type { Latest, Ring, Whose } from '@/core/views'
 import type { StoredBench } from '../bench/stored-bench'
@@ -50,7 +51,7 @@ export async function selectPulse(db: Scope, id: string): Promise<JobPulse | nul
 
 /** @throws AppError `not-found` for a job that is not of the shop */
 export async function requireJob(db: Scope, id: string): Promise<void> {
-  if (!(await selectPulse(db, id))) throw notFound('this job')
+  if (!(await selectPulse(db, id))) throw notFound(W.thisJob)
 }
 
 /** The job, locked until the transaction ends: whoever appends to it waits for its turn. */

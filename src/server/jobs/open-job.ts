@@ -3,6 +3,7 @@ import { BenchTruth } from '@/core/bench/truth'
 import type { EventDraft, JobEvent, JobOpened } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
 import { summarise } from '@/core/job/summary'
+import { W } from '@/core/language/en/server-jobs'
 import { CHAIN_START } from '@/core/record/record'
 import type { Author } from '../accounts/author'
 import { truthOf } from '../bench/truth'
@@ -89,13 +90,13 @@ const AHEAD_MS = 5000
 export function datedBack(asked: string, simulated: boolean, nowMs: number): Date {
   const at = Date.parse(asked)
   const fault = simulated
-    ? 'a simulated car begins now: its clock cannot be dated back'
+    ? W.aSimulatedCarBeginsNow
     : at > nowMs + AHEAD_MS
-      ? `lies ahead of now, ${new Date(nowMs).toISOString()}`
+      ? W.liesAheadOfNow(new Date(nowMs).toISOString())
       : at < nowMs - MOST_DAYS_BACK * 86_400_000
-        ? `lies more than ${MOST_DAYS_BACK} days back`
+        ? W.liesMoreThanDaysBack(MOST_DAYS_BACK)
         : null
-  if (fault) throw new AppError('bad-input', `openedAt: ${fault}`, [{ path: 'openedAt', reason: fault }])
+  if (fault) throw new AppError('bad-input', W.openedat(fault), [{ path: 'openedAt', reason: fault }])
   return new Date(Math.min(at, nowMs))
 }
 

@@ -8,6 +8,7 @@ import { contradictionOf } from '@/core/job/contradictions'
 import { type EventDraft, EventDraftSchema, type JobEvent, SERVER_KINDS } from '@/core/job/events'
 import { foldJob, reduceJob } from '@/core/job/reduce'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/server-jobs'
 import { lengthWords } from '@/core/units/duration'
 import { eventWords } from '@/core/words/event-words'
 import { requireDeedsOfTrainee } from '../accounts/trainee'
@@ -71,9 +72,9 @@ const CLOCKS_MS = 5000
  */
 export async function recordDeeds(db: UserScope, jobId: string, { events }: Deeds): Promise<Recorded> {
   return inTransaction(db, async (tx) => {
-    if (!(await selectJobForUpdate(tx, jobId))) throw notFound('this job')
+    if (!(await selectJobForUpdate(tx, jobId))) throw notFound(W.thisJob)
     const now = await jobNow(tx, jobId)
-    if (!now) throw notFound('this job')
+    if (!now) throw notFound(W.thisJob)
     const deeds = readDeeds(events, new Date(Math.round(now.ms)).toISOString())
     const stored = await selectEvents(tx, jobId)
     const known = new Set(stored.map((e) => e.id))
@@ -119,8 +120,8 @@ function readDeeds(sent: Deeds['events'], happenedAt: string): Deed[] {
   const drafts = parseInput(Drafts, { events: bare }).events
   return drafts.map((draft, i) => {
     if (SERVER_KINDS.includes(draft.kind))
-      throw new AppError('bad-input', `${draft.kind} is written by the server`, [
-        { path: `events[${i}].kind`, reason: 'has a request of its own' },
+      throw new AppError('bad-input', W.isWrittenByTheServer(draft.kind), [
+        { path: `events[${i}].kind`, reason: W.hasARequestOfIts },
       ])
     return { draft, seen: hands[i]?.seen, waited: hands[i]?.waited ?? false, knew: hands[i]?.knew ?? [] }
   })
@@ -149,9 +150,9 @@ function settleTimes(deeds: readonly Deed[], stored: readonly JobEvent[], nowMs:
 type Times = { arrivedMs: number; followsMs: number; nowMs: number; apartMs: number }
 
 function faultOfTime(atMs: number, { arrivedMs, followsMs, nowMs, apartMs }: Times): string | null {
-  if (atMs > nowMs + apartMs) return `${iso(atMs)} lies ahead of the job’s clock, which shows ${iso(nowMs)}`
-  if (atMs < arrivedMs - apartMs) return `${iso(atMs)} lies before the car came, at ${iso(arrivedMs)}`
-  return atMs < followsMs - apartMs ? `${iso(atMs)} lies before what it follows, at ${iso(followsMs)}` : null
+  if (atMs > nowMs + apartMs) return W.liesAheadOfTheJobs(iso(atMs), iso(nowMs))
+  if (atMs < arrivedMs - apartMs) return W.liesBeforeTheCarCame(iso(atMs), iso(arrivedMs))
+  return atMs < followsMs - apartMs ? W.liesBeforeWhatItFollows(iso(atMs), iso(followsMs)) : null
 }
 
 const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
@@ -247,9 +248,7 @@ const unanswered = (
 
 function contradicted(draft: EventDraft, against: JobEvent, unseen: readonly StoredEvent[]): AppError {
   const agoS = Math.max(0, (Date.now() - Date.parse(against.storedAt)) / 1000)
-  const words =
-    `${against.by}, ${lengthWords(agoS)} ago: ${eventWords(against)}. What you pressed was for the car ` +
-    `as it was before; nothing was recorded.`
+  const words = W.agoWhatYouPressedWas(against.by, lengthWords(agoS), eventWords(against))
   return new AppError('conflict', words, [{ path: draft.kind, reason: words }], undefined, {
     unseen: plain(unseen),
     contradicts: against.id,

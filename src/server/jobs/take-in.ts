@@ -2,6 +2,7 @@ import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 import { Instant } from '@/core/entry/instant'
 import { JobOpened } from '@/core/job/events'
+import { W } from '@/core/language/en/server-jobs'
 import type { SessionScope } from '../accounts/user-scope'
 import { endExpected, setPromise } from '../day/day-rows'
 import { inTransaction } from '../db/scope'
@@ -29,8 +30,8 @@ export async function takeIn(
   { openedAt, promisedAt, expected, ...draft }: z.infer<typeof Arrival>,
 ): Promise<{ id: string; repeated: boolean }> {
   if (draft.payload.simulated && !scope.shop.demo)
-    throw new AppError('bad-input', 'The simulated bench belongs to the demo place.', [
-      { path: 'payload.simulated', reason: 'only in the demo place' },
+    throw new AppError('bad-input', W.theSimulatedBenchBelongsTo, [
+      { path: 'payload.simulated', reason: W.onlyInTheDemoPlace },
     ])
   const earlier = openedAt === undefined ? undefined : datedBack(openedAt, draft.payload.simulated, Date.now())
   const payload = { ...draft.payload, ...(earlier && { datedBack: true as const }) }

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { canonicalJson } from '@/core/entry/canonical'
+import { W } from '@/core/language/en/server-ledger'
 import { type LedgerDraft, RECOVERY } from '@/core/shop/ledger'
 import type { Account } from '../accounts/accounts'
 import { requireRight } from '../accounts/roles'
@@ -85,9 +86,7 @@ async function leftIn(tx: TxScope, { container, equipmentId, refrigerant }: Plac
 async function requireLeft(tx: TxScope, draft: Place & Pick<LedgerDraft, 'grams'>): Promise<void> {
   const left = await leftIn(tx, draft)
   if (draft.grams <= left + 0.5) return
-  const reason =
-    `the book has ${Math.round(left)} g of ${draft.refrigerant} in the ${draft.container}: ` +
-    'weigh it first, and book the difference with its reason'
+  const reason = W.theBookHasGOf(Math.round(left), draft.refrigerant, draft.container)
   throw new AppError('conflict', reason, [{ path: 'grams', reason }])
 }
 
@@ -105,10 +104,7 @@ async function bookedBefore(tx: TxScope, draft: LedgerDraft): Promise<boolean> {
   const as = { ...line, grams: showsG ?? (took ? -line.grams : line.grams) }
   const asked = draft.kind === 'handed-in' ? { ...draft, container: RECOVERY, equipmentId: null } : draft
   if (canonicalJson(as) === canonicalJson(asked)) return true
-  throw new AppError(
-    'conflict',
-    'This entry is booked already with another content: a change is a correction of its own.',
-  )
+  throw new AppError('conflict', W.thisEntryIsBookedAlready)
 }
 
 async function refuseOtherContainer(tx: Scope, equipmentId: string, refrigerant: string): Promise<void> {
@@ -119,7 +115,7 @@ async function refuseOtherContainer(tx: Scope, equipmentId: string, refrigerant:
   const found = rows[0]
   const fault =
     found?.kind !== 'container'
-      ? `${found ? `${found.name} is a ${found.kind}` : 'nothing of the shelf has this id'}: pick a container`
+      ? W.pickAContainer(found ? W.isA(found.name, found.kind) : W.nothingOfTheShelfHas)
       : found.held !== refrigerant
         ? `${found.name} holds ${found.held}: never mix`
         : null

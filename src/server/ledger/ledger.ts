@@ -4,6 +4,7 @@ import type { EquipmentOf } from '@/core/equipment/equipment'
 import { withinTablesC } from '@/core/fluids/refrigerant'
 import type { JobEvent } from '@/core/job/events'
 import { countsAsWork, type JobState, lostG } from '@/core/job/state'
+import { W } from '@/core/language/en/server-ledger'
 import {
   type Balance,
   EITHER_WAY,
@@ -145,8 +146,8 @@ export async function bookEvent(
   }
   if (event.kind === 'part-charge') {
     const { inG, outG } = event.payload
-    const round = { ...base, equipmentId: null, why: 'for the sniffer' }
-    const from = `a part charge, ${state.opened.car.name}`
+    const round = { ...base, equipmentId: null, why: W.forTheSniffer }
+    const from = W.aPartCharge(state.opened.car.name)
     await insertEntry(tx, author, { ...round, id: randomUUID(), kind: 'charged', container: from, grams: -inG })
     await insertEntry(tx, author, {
       ...round,
@@ -160,8 +161,8 @@ export async function bookEvent(
   if (event.kind === 'can-emptied') {
     const can = {
       ...base,
-      why: 'counted, not weighed',
-      container: `whole can, ${state.opened.car.name}`,
+      why: W.countedNotWeighed,
+      container: W.wholeCan(state.opened.car.name),
       equipmentId: null,
     }
     await insertEntry(tx, author, { ...can, id: randomUUID(), kind: 'charged', grams: -event.payload.estimateG })
@@ -210,7 +211,7 @@ async function coverBy(
   )
   const missing = outG - (rows[0]?.left ?? 0)
   if (missing > 1e-6) {
-    const why = 'more was weighed out than the book had: not booked when it was bought, or weighed wrong before'
+    const why = W.moreWasWeighedOutThan
     await insertEntry(tx, author, { ...place, id: randomUUID(), kind: 'corrected', grams: missing, why })
   }
   await tx.query(

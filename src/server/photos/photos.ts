@@ -5,6 +5,7 @@ import { Id } from '@/core/entry/id'
 import { Instant } from '@/core/entry/instant'
 import { text } from '@/core/entry/text'
 import { LARGEST_PHOTO, MOST_PHOTOS, PHOTO_OF, PHOTO_SIDE_PX } from '@/core/job/photos'
+import { W } from '@/core/language/en/server-photos'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, type Scope } from '../db/scope'
 import { AppError, notFound } from '../errors'
@@ -45,14 +46,9 @@ export async function pictureOf(bytes: Buffer): Promise<Picture> {
       if (data.length <= LARGEST_PHOTO) return { image: data, width: info.width, height: info.height }
     }
   } catch (cause) {
-    throw new AppError(
-      'bad-input',
-      'This is no photograph that can be read: JPEG, PNG or WebP.',
-      [{ path: 'body', reason: 'no picture' }],
-      cause,
-    )
+    throw new AppError('bad-input', W.thisIsNoPhotographThat, [{ path: 'body', reason: W.noPicture }], cause)
   }
-  throw new AppError('too-large', 'This photograph is larger than 1 MB however it is kept: take it again, closer.')
+  throw new AppError('too-large', W.thisPhotographIsLargerThan)
 }
 
 /**
@@ -63,15 +59,14 @@ export async function keepPhoto(db: UserScope, jobId: string, said: PhotoSaid, b
   const { image, width, height } = await pictureOf(bytes)
   const sha256 = createHash('sha256').update(image).digest('hex')
   return inTransaction(db, async (tx) => {
-    if (!(await selectJobForUpdate(tx, jobId))) throw notFound('this job')
+    if (!(await selectJobForUpdate(tx, jobId))) throw notFound(W.thisJob)
     const { rows } = await tx.query<{ count: number; mine: boolean }>(
       'select count(*)::int as count, bool_or(id = $3) as mine from photo where shop_id = $1 and job_id = $2',
       [tx.shopId, jobId, said.id],
     )
     const before = rows[0] ?? { count: 0, mine: false }
     if (before.mine) return []
-    if (before.count >= MOST_PHOTOS)
-      throw new AppError('conflict', `This job has ${MOST_PHOTOS} photographs already: no more are taken.`)
+    if (before.count >= MOST_PHOTOS) throw new AppError('conflict', W.thisJobHasPhotographsAlready(MOST_PHOTOS))
     await tx.query(
       'insert into photo (id, shop_id, job_id, kind, width, height, image) values ($1, $2, $3, $4, $5, $6, $7)',
       [said.id, tx.shopId, jobId, said.of, width, height, image],
@@ -90,6 +85,6 @@ export async function selectPhoto({ shopId, query }: Scope, jobId: string, photo
     'select image from photo where shop_id = $1 and job_id = $2 and id = $3',
     [shopId, jobId, photoId],
   )
-  if (!rows[0]) throw notFound('this photograph')
+  if (!rows[0]) throw notFound(W.thisPhotograph)
   return rows[0].image
 }

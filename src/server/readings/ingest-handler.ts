@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/server-readings'
 import { handle, readText } from '../http'
 import { forDevice, ingest } from './ingest'
 
@@ -10,7 +11,7 @@ export const answerIngest: (request: Request) => Promise<Response> = (request) =
 const take = handle<undefined>(async (request) => {
   if (request.method !== 'POST')
     return Response.json(
-      { error: 'bad-input', message: 'readings are sent by POST', faults: [] },
+      { error: 'bad-input', message: W.readingsAreSentByPost, faults: [] },
       { status: 405, headers: { allow: 'POST' } },
     )
   const device = await forDevice(request)

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
+import { W } from '@/core/language/en/server-readings'
 import { oddness } from '@/core/shop/instruments'
 import { type Channel, toStored } from '@/core/units/channel'
 import { database } from '../db/pool'
@@ -27,13 +28,13 @@ export const tokenHash = (token: string): string => createHash('sha256').update(
 /** The scope of the device a token belongs to. @throws AppError `not-signed-in` */
 export async function forDevice(request: Request): Promise<DeviceScope> {
   const token = /^Bearer (.{16,200})$/.exec(request.headers.get('authorization') ?? '')?.[1]
-  if (!token) throw new AppError('not-signed-in', 'send the device token as: Authorization: Bearer …')
+  if (!token) throw new AppError('not-signed-in', W.sendTheDeviceTokenAs)
   const { rows } = await database().query<DeviceScope['device'] & { shopId: number }>({
     name: 'device-of-token',
     text: 'select id, kind, shop_id as "shopId" from device where token_hash = $1',
     values: [tokenHash(token)],
   })
-  if (!rows[0]) throw new AppError('not-signed-in', 'this device token is not known here')
+  if (!rows[0]) throw new AppError('not-signed-in', W.thisDeviceTokenIsNot)
   const { shopId, ...device } = rows[0]
   return { ...scopeOf(shopId), device }
 }
@@ -48,7 +49,7 @@ const SEEN_EVERY_S = 5
 export async function forBench(request: Request): Promise<DeviceScope> {
   const scope = await forDevice(request)
   const { device } = scope
-  if (device.kind !== 'bench') throw new AppError('not-allowed', 'this token is an instrument’s, not the bench’s')
+  if (device.kind !== 'bench') throw new AppError('not-allowed', W.thisTokenIsAnInstruments)
   await scope.query(
     `update device set seen_at = now() where id = $1 and (seen_at is null or seen_at < now() - $2 * interval '1 second')`,
     [device.id, SEEN_EVERY_S],
@@ -78,19 +79,18 @@ export async function ingest(db: DeviceScope, ndjson: string): Promise<Ingested>
 
 function parseLines(ndjson: string, nowMs: number): Line[] {
   const texts = ndjson.split('\n').filter((text) => text.trim() !== '')
-  if (texts.length === 0) throw new AppError('bad-input', 'no readings: send one JSON object a line')
-  if (texts.length > MOST_LINES)
-    throw new AppError('too-large', `${texts.length} readings in one request: send at most ${MOST_LINES}`)
+  if (texts.length === 0) throw new AppError('bad-input', W.noReadingsSendOneJson)
+  if (texts.length > MOST_LINES) throw new AppError('too-large', W.readingsInOneRequestSend(texts.length, MOST_LINES))
   const faults: Fault[] = []
   const lines: Line[] = []
   for (const [i, text] of texts.entries()) {
-    const place = `line ${i + 1}`
+    const place = W.line(i + 1)
     const parsed = Line.safeParse(parseJson(text))
     if (!parsed.success) {
       for (const issue of parsed.error.issues)
         faults.push({ path: [place, pathText(issue.path)].filter(Boolean).join(': '), reason: issue.message })
     } else if (Date.parse(parsed.data.at) > nowMs + AHEAD_MS) {
-      faults.push({ path: `${place}: at`, reason: 'lies more than 5 minutes ahead: set the clock of the device' })
+      faults.push({ path: `${place}: at`, reason: W.liesMoreThan5Minutes })
     } else {
       lines.push(parsed.data)
     }

@@ -2,6 +2,7 @@ import * as z from 'zod'
 import { Instant } from '@/core/entry/instant'
 import { verbatim } from '@/core/entry/text'
 import { jobTimeMs } from '@/core/job/clock'
+import { W } from '@/core/language/en/server-readings'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction } from '../db/scope'
@@ -31,7 +32,7 @@ export async function typeReadings(
   typed: readonly z.infer<typeof TypedReading>[],
 ): Promise<number> {
   const job = await selectJob(db, jobId)
-  if (!job) throw notFound('this job')
+  if (!job) throw notFound(W.thisJob)
   const clock = await selectClock(db, jobId)
   const arrivedMs = clock[0]?.jobMs ?? 0
   // a server's clock that was set back puts no reading before its car
@@ -40,7 +41,7 @@ export async function typeReadings(
     const at = t.at === undefined ? nowMs : Date.parse(t.at)
     const fault =
       faultOfTime(at, arrivedMs, nowMs) ??
-      (typed.findIndex((o) => o.seq === t.seq) < i ? `the number ${t.seq} is in this request twice` : null)
+      (typed.findIndex((o) => o.seq === t.seq) < i ? W.theNumberIsInThis(t.seq) : null)
     if (fault)
       throw new AppError('bad-input', fault, [
         { path: `readings[${i}].${t.at === undefined ? 'seq' : 'at'}`, reason: fault },
@@ -73,7 +74,7 @@ export async function typeReadings(
     const fresh = readings.filter((r) => !before.has(r.deviceSeq))
     if (fresh.length === 0) return 0
     const stored = await storeReadings(tx, jobId, fresh)
-    if (stored === null) throw new AppError('already-signed', 'The record is signed: readings can no longer be added.')
+    if (stored === null) throw new AppError('already-signed', W.theRecordIsSignedReadings)
     return stored
   })
 }
@@ -83,9 +84,8 @@ const MINUTE_MS = 60_000
 
 /** Why a reading cannot be from `at`, job time in ms; null when it can. */
 function faultOfTime(at: number, arrivedMs: number, nowMs: number): string | null {
-  if (at > nowMs + MINUTE_MS) return `${iso(at)} lies ahead of the job’s clock, which shows ${iso(nowMs)}`
-  if (at < arrivedMs - MINUTE_MS)
-    return `${iso(at)} lies before the car came, at ${iso(arrivedMs)}: a car that came earlier is taken in dated back`
+  if (at > nowMs + MINUTE_MS) return W.liesAheadOfTheJobs(iso(at), iso(nowMs))
+  if (at < arrivedMs - MINUTE_MS) return W.liesBeforeTheCarCame(iso(at), iso(arrivedMs))
   return null
 }
 

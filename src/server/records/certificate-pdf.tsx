@@ -19,6 +19,7 @@ import { create as qrOf } from 'qrcode'
 import { certificateWords } from '@/core/job/certificate'
 import { foldJob } from '@/core/job/reduce'
 import { chargedG, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/server-records'
 import { customerWords } from '@/core/prove/proof-history'
 import { bottomOf, depthShare, inDepth } from '@/core/pull/strata'
 import type { RecordPicture } from '@/core/record/picture'
@@ -47,7 +48,7 @@ function registerFonts(): void {
 }
 
 /** The latin file has no other letters: what it lacks is written by its nearest, or as a question mark. */
-const NEAREST: Record<string, string> = { '→': '>', '−': '–', '≤': 'at most ', '≥': 'at least ', '…': '...' }
+const NEAREST: Record<string, string> = { '→': '>', '−': '–', '≤': W.atMost, '≥': W.atLeast, '…': '...' }
 const printed = (text: string): string =>
   text.replace(
     /[^\u0020-\u00ff\u0152\u0153\u2013\u2014\u2018-\u201a\u201c-\u201e\u2022\u20ac\n]/g,
@@ -98,12 +99,7 @@ function Foot({ of }: { of: CertificateOf }) {
   return (
     <View style={style.foot} fixed>
       <Text
-        render={({ pageNumber, totalPages }) =>
-          printed(
-            `${said} · page ${pageNumber} of ${totalPages} · ` +
-              'Recovery, venting, purchase and records are regulated: local codes and licensed practice decide.',
-          )
-        }
+        render={({ pageNumber, totalPages }) => printed(W.pageOfRecoveryVentingPurchase(said, pageNumber, totalPages))}
       />
     </View>
   )
@@ -114,8 +110,8 @@ function Head({ of }: { of: CertificateOf }) {
   const { car, simulated } = state.opened
   return (
     <View>
-      {!state.signed && <Text style={style.draft}>NOT SIGNED: this is a draft and certifies nothing.</Text>}
-      {simulated && <Text style={style.draft}>On the simulated bench: no real car was worked on.</Text>}
+      {!state.signed && <Text style={style.draft}>{W.notSignedThisIsA}</Text>}
+      {simulated && <Text style={style.draft}>{W.onTheSimulatedBenchNo}</Text>}
       <Text style={style.title}>{printed(car.name)}</Text>
       <Text style={style.dim}>
         {printed([car.model, car.plate, shopName, at(state.openedAt)].filter(Boolean).join(' · '))}
@@ -140,21 +136,22 @@ function CustomerPage(of: CertificateOf) {
         <View style={{ flexDirection: 'row', marginTop: 12 }}>
           <View style={{ flex: 1, paddingRight: 16 }}>
             <Text>
-              <Text style={style.strong}>{inside >= 0.5 ? printed(say.mass(inside)) : 'nothing charged'}</Text>
+              <Text style={style.strong}>{inside >= 0.5 ? printed(say.mass(inside)) : W.nothingCharged}</Text>
               {inside >= 0.5
-                ? printed(` of ${state.opened.label.refrigerant}; the label asks for ${state.opened.label.typed}`)
+                ? printed(W.ofTheLabelAsksFor(state.opened.label.refrigerant, state.opened.label.typed))
                 : ''}
             </Text>
             {signed ? (
               <Text>
-                Signed by <Text style={style.strong}>{printed(signed.by)}</Text>
+                {W.signedBy}
+                <Text style={style.strong}>{printed(signed.by)}</Text>
                 {printed(`, ${certificateWords(signed.certificate)}, ${at(signed.at)}`)}
               </Text>
             ) : (
-              <Text>Not signed yet.</Text>
+              <Text>{W.notSignedYet}</Text>
             )}
             <Text style={[style.dim, { fontSize: 8.5, marginTop: 6 }]}>
-              {`The code opens the check of this record: drop its file there and it says whether it is the one this paper was printed of. Chain ends in ${head}. Key ${groupedFingerprint(fingerprint)}.`}
+              {W.theCodeOpensTheCheck(head, groupedFingerprint(fingerprint))}
             </Text>
           </View>
           <QrDrawn text={checkUrl} side={104} />
@@ -182,11 +179,11 @@ function InspectorPages(of: CertificateOf) {
         ))}
         {state.corrections.map((c) => (
           <View key={c.at + c.is} style={style.row} wrap={false}>
-            <Text style={style.name}>Corrected</Text>
-            <Text style={style.words}>{printed(`“${c.was}” is “${c.is}”, ${c.why}; ${c.by}, ${at(c.at)}`)}</Text>
+            <Text style={style.name}>{W.corrected}</Text>
+            <Text style={style.words}>{printed(W.is(c.was, c.is, c.why, c.by, at(c.at)))}</Text>
           </View>
         ))}
-        <Text style={[style.strong, { fontSize: 13, marginTop: 10, marginBottom: 3 }]}>Every entry</Text>
+        <Text style={[style.strong, { fontSize: 13, marginTop: 10, marginBottom: 3 }]}>{W.everyEntry}</Text>
         {events.map((e) => (
           <View key={e.id} style={[style.row, { fontSize: 8.5, marginBottom: 1 }]} wrap={false}>
             <Text style={[style.name, { width: 108 }]}>{printed(at(e.happenedAt))}</Text>
@@ -206,7 +203,7 @@ const DEEP = 130
 
 function DescentDrawn({ picture, say }: { picture: RecordPicture; say: Say }) {
   const { strata, spans, lines, unread } = picture
-  if (spans.length === 0) return <Text style={style.dim}>Nothing was pulled or held.</Text>
+  if (spans.length === 0) return <Text style={style.dim}>{W.nothingWasPulledOrHeld}</Text>
   const y = (pa: number) => depthShare(pa, strata.airPa, bottomOf(strata)) * DEEP
   const layers = inDepth(strata)
   return (
@@ -254,13 +251,13 @@ function DescentDrawn({ picture, say }: { picture: RecordPicture; say: Say }) {
         </G>
       ))}
       <Text x={WIDE - 4} y={lines.target * DEEP - 4} textAnchor="end" style={{ fontFamily: FAMILY, fontSize: 8.5 }}>
-        {printed(`target ${say.vacuum(strata.targetPa)}`)}
+        {printed(W.target(say.vacuum(strata.targetPa)))}
       </Text>
       <Text x={WIDE - 4} y={lines.boils * DEEP - 4} textAnchor="end" style={{ fontFamily: FAMILY, fontSize: 8.5 }}>
-        {printed(`water boils below ${say.vacuum(strata.waterBoilsPa)}`)}
+        {printed(W.waterBoilsBelow(say.vacuum(strata.waterBoilsPa)))}
       </Text>
       <Text x={WIDE / 2} y={DEEP / 2} textAnchor="middle" style={{ fontFamily: FAMILY, fontSize: 11 }}>
-        {unread ? 'No readings were kept of it.' : ''}
+        {unread ? W.noReadingsWereKeptOf : ''}
       </Text>
     </Svg>
   )
@@ -284,10 +281,10 @@ function ChargeDrawn({ charge, say }: { charge: NonNullable<RecordPicture['charg
       ))}
       <Line x1={x(charge.targetG)} x2={x(charge.targetG)} y1={8} y2={36} stroke="#b0125c" strokeWidth={1.4} />
       <Text x={0} y={9} style={{ fontFamily: FAMILY, fontSize: 10, fontWeight: 600 }}>
-        {printed(`${say.mass(charge.totalG)} in`)}
+        {printed(W.in2(say.mass(charge.totalG)))}
       </Text>
       <Text x={WIDE} y={44} textAnchor="end" style={{ fontFamily: FAMILY, fontSize: 8.5 }}>
-        {printed(`planned ${say.mass(charge.targetG)}, allowed ${say.mass(charge.lowG)} to ${say.mass(charge.highG)}`)}
+        {printed(W.plannedAllowedTo(say.mass(charge.targetG), say.mass(charge.lowG), say.mass(charge.highG)))}
       </Text>
     </Svg>
   )
@@ -326,7 +323,7 @@ function ProofDrawn({ proof, say }: { proof: RecordPicture['proof']; say: Say })
               row.readings
                 .map((r) => {
                   const figure = row.key === 'ventC' ? say.celsius(r.value, 1) : bothPressures(r.value, say)
-                  return `${figure} ${r.engine === 'idle' ? 'at idle' : 'at speed'}`
+                  return `${figure} ${r.engine === 'idle' ? W.atIdle : W.atSpeed}`
                 })
                 .join('; '),
             )}

@@ -1,4 +1,5 @@
 import { foldJob } from '@/core/job/reduce'
+import { W } from '@/core/language/en/server-records'
 import { brokenLink, type RecordFile, signedText } from '@/core/record/record'
 import { sha256 } from '@/node/record-crypto'
 import type { Scope } from '../db/scope'
@@ -14,17 +15,13 @@ import { signText } from './chain'
  */
 export async function exportRecord(db: Scope, jobId: string): Promise<RecordFile> {
   const job = await selectJob(db, jobId)
-  if (!job) throw notFound('this job')
+  if (!job) throw notFound(W.thisJob)
   const stored = await selectEvents(db, jobId)
   const { opened, signed } = foldJob(stored)
-  if (!signed) throw new AppError('conflict', 'The record is sealed when the job is signed; it is not signed yet.')
+  if (!signed) throw new AppError('conflict', W.theRecordIsSealedWhen)
   const events = await asHashed(db, jobId, stored)
   const broken = brokenLink({ events, event_count: job.eventCount, head: job.head }, sha256)
-  if (broken)
-    throw new AppError(
-      'conflict',
-      `this job’s log does not hold (${broken.place} ${broken.reason}); the record is not sealed`,
-    )
+  if (broken) throw new AppError('conflict', W.thisJobsLogDoesNot(broken.place, broken.reason))
   const shop = await shopOf(db)
   const record = {
     format: 'yperos-record' as const,

@@ -6,6 +6,7 @@ import { verbatim } from '@/core/entry/text'
 import { type EventDraft, EventDraftSchema, type JobEvent } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
 import { summarise } from '@/core/job/summary'
+import { W } from '@/core/language/en/server-records'
 import { type RecordEvent, RecordFile, verifyRecord } from '@/core/record/record'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
 import { nodeCrypto, sha256 } from '@/node/record-crypto'
@@ -34,21 +35,17 @@ export async function importRecord(
   { record, readings }: z.infer<typeof OwnRecord>,
 ): Promise<{ id: string; repeated: boolean }> {
   const { first_broken: broken } = verifyRecord(record, nodeCrypto, readings, scope.shop.publicKey)
-  if (broken) throw refused(`record${broken.place.replace(/^\$/, '')}`, `it ${broken.reason}`)
+  if (broken) throw refused(W.record(broken.place.replace(/^\$/, '')), W.it(broken.reason))
   const events = record.events.map(eventOf)
   const id = Id.safeParse(record.job.id).data
-  if (!id) throw refused('record.job.id', 'is no id of a job')
+  if (!id) throw refused('record.job.id', W.isNoIdOfA)
   return inTransaction(scope, async (tx) => {
     const { rows } = await tx.query<{ head: string; own: boolean }>(
       'select head, shop_id = $2 as own from job where id = $1',
       [id, tx.shopId],
     )
     if (rows[0]?.own && rows[0].head === record.head) return { id, repeated: true }
-    if (rows[0])
-      throw new AppError(
-        'conflict',
-        'This job is here already, with other entries than the record has: it stays as it is.',
-      )
+    if (rows[0]) throw new AppError('conflict', W.thisJobIsHereAlready)
     await store(tx, id, record, events, readings)
     await logShop(tx, scope.user.name, 'record-imported', `${record.job.car}, ${record.signed.at.slice(0, 10)}`)
     return { id, repeated: false }
@@ -117,7 +114,7 @@ async function store(
     for (let from = 0; from < rows.length; from += AT_ONCE)
       await storeReadings(tx, id, rows.slice(from, from + AT_ONCE))
     if (sha256((await readingsCsv(tx, id)).text) !== record.readings.sha256)
-      throw refused('readings', 'cannot be stored so that they come out again as they were signed; nothing was stored')
+      throw refused('readings', W.cannotBeStoredSoThat)
   }
   await tx.query('update job set signed_at = $2 where id = $1', [id, record.signed.at])
   await keepLine(tx, id, carId, state, events)
@@ -139,7 +136,7 @@ function readingsOf(text: string, barometerPa: number): NewReading[] {
   const rows = parse(text, { columns: true, skip_empty_lines: true }) as unknown[]
   return rows.map((row, i) => {
     const parsed = Row.safeParse(row)
-    if (!parsed.success) throw refused(`readings, line ${i + 2}`, parsed.error.issues[0]?.message ?? 'cannot be read')
+    if (!parsed.success) throw refused(W.readingsLine(i + 2), parsed.error.issues[0]?.message ?? W.cannotBeRead)
     const { time, channel, value, unit, note } = parsed.data
     return {
       channel,

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { foldJob } from '@/core/job/reduce'
 import { leaveItemsOf } from '@/core/job/sides'
+import { W } from '@/core/language/en/server-records'
 import { sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'
 import { requireRight } from '../accounts/roles'
@@ -35,10 +36,9 @@ export async function signJob(
     const job = await selectJobForUpdate(tx, jobId)
     const events = job ? await selectEvents(tx, jobId) : []
     if (job && !events.some((e) => e.id === eventId)) {
-      if (job.signedAt) throw new AppError('already-signed', 'This record is signed already.')
+      if (job.signedAt) throw new AppError('already-signed', W.thisRecordIsSignedAlready)
       const state = foldJob(events)
-      if (state.step !== 'leave' && !state.closed)
-        throw new AppError('conflict', 'Sign after the last step, or close the job as what it is: it is not there yet.')
+      if (state.step !== 'leave' && !state.closed) throw new AppError('conflict', W.signAfterTheLastStep)
     }
     const readings = await readingsCsv(tx, jobId)
     const happenedAt = new Date(Math.round(atMs ?? (await jobNow(tx, jobId))?.ms ?? Date.now())).toISOString()
@@ -61,14 +61,8 @@ export async function signJob(
 }
 
 function refuseOthersCertificate(user: Account, certificate: string, asked: boolean): void {
-  if (user.certificate === '' && asked)
-    throw new AppError(
-      'not-allowed',
-      'Your account has no certificate number: the lead enters it on the Shop page, then you sign.',
-    )
+  if (user.certificate === '' && asked) throw new AppError('not-allowed', W.yourAccountHasNoCertificate)
   if (certificate === user.certificate) return
-  const reason = `is not yours, which is ${user.certificate || 'not written down'}`
-  throw new AppError('not-allowed', `The certificate number ${reason}: whoever signs vouches with his own.`, [
-    { path: 'certificate', reason },
-  ])
+  const reason = W.isNotYoursWhichIs(user.certificate || W.notWrittenDown)
+  throw new AppError('not-allowed', W.theCertificateNumberWhoeverSigns(reason), [{ path: 'certificate', reason }])
 }

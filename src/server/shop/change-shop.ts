@@ -3,6 +3,7 @@ import { MOST_SIZES, OnSale } from '@/core/charge/buy'
 import { Id } from '@/core/entry/id'
 import { text } from '@/core/entry/text'
 import { ProcedureWritten } from '@/core/job/events'
+import { W } from '@/core/language/en/server-shop'
 import { AccountChange, Invited, NewAccount } from '@/core/shop/people'
 import { Air, airOf } from '@/core/shop/set-up'
 import { TRAINEE_RIGHT_NAMES, TRAINEE_RIGHTS, TraineeRights } from '@/core/shop/trainee'
@@ -17,7 +18,7 @@ import { setOnSale, setRules, setTraineeRights } from './shop'
 import { logShop } from './shop-log'
 
 const AMBIENT_C = z.number().min(-40).max(60)
-const PLACE_NAME = text(80, 1, 'a name people here use')
+const PLACE_NAME = text(80, 1, W.aNamePeopleHereUse)
 const LEAD_AFTER_MIN = z.number().int().min(1).max(120)
 const BACKUP_DAYS = z.number().int().min(1).max(365)
 
@@ -78,7 +79,11 @@ async function writeDown(tx: TxScope, by: string, change: ShopChange): Promise<v
         tx,
         by,
         'rules-set',
-        `certificate ${change.certificateAsked ? 'asked for' : 'may be left out'}, backup every ${change.backupDays} days, the lead after ${change.leadAfterMin} min`,
+        W.certificateBackupEveryDaysThe(
+          change.certificateAsked ? W.askedFor : W.mayBeLeftOut,
+          change.backupDays,
+          change.leadAfterMin,
+        ),
       )
     default:
       return

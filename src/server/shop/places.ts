@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/server-shop'
 import type { Scope, TxScope } from '../db/scope'
 import { notFound } from '../errors'
 
@@ -39,7 +40,7 @@ export async function tellAir(
       where ${id === null ? 'id = $1' : 'shop_id = $1 and id = $6'}`,
     [tx.shopId, altitudeM, barometerPa, ambientC, read, ...(id === null ? [] : [id])],
   )
-  if (rowCount !== 1) throw notFound('this place')
+  if (rowCount !== 1) throw notFound(W.thisPlace)
 }
 
 export async function insertPlace(tx: TxScope, place: Air & { name: string }): Promise<void> {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { procedureWritten } from '@/core/job/written'
+import { W } from '@/core/language/en/server-shop'
 import { SCHOOLS } from '@/core/schools/schools'
 import { airOf, cartOf, type ShopSetUp } from '@/core/shop/set-up'
 import { insertAccount } from '../accounts/accounts'
@@ -22,7 +23,7 @@ const SET_UP_LOCK = 460002
 export async function setUpShop(asked: ShopSetUp, now: Date): Promise<{ shop: Shop; accountId: string }> {
   return transaction(database(), async (client) => {
     await client.query('select pg_advisory_xact_lock($1)', [SET_UP_LOCK])
-    if (await findShop(client)) throw new AppError('conflict', 'A shop is open here already: sign in.')
+    if (await findShop(client)) throw new AppError('conflict', W.aShopIsOpenHere)
     const { name, timeZone, ambientC } = asked
     const shopId = await insertShop(client, {
       name,
@@ -46,7 +47,7 @@ export async function setUpShop(asked: ShopSetUp, now: Date): Promise<{ shop: Sh
     )
     await openShop(scope)
     await logShop(scope, asked.lead.name, 'key-made')
-    await logShop(scope, asked.lead.name, 'account-made', `${asked.lead.name}, lead`)
+    await logShop(scope, asked.lead.name, 'account-made', W.lead(asked.lead.name))
     return { shop: await shopOf(scope), accountId: lead.id }
   })
 }

@@ -1,21 +1,22 @@
+import { W } from '@/core/language/en/server-shop'
 import type { Scope } from '../db/scope'
 
 /** What is kept of what was done with accounts, rights, keys and backups. */
 export const LOGGED = {
-  'account-made': 'account made',
-  'account-changed': 'account changed',
-  'account-closed': 'account closed',
-  'link-made': 'link made to choose a password',
-  'password-set': 'password chosen',
-  'rights-set': 'rights of trainees set',
-  'rules-set': 'rules set',
-  'token-made': 'token of an instrument made',
-  'token-withdrawn': 'instrument withdrawn, its token with it',
-  'backed-up': 'backed up',
-  restored: 'restored from a backup',
-  'key-made': 'signing key made',
-  'import-withdrawn': 'file of a former life taken out of the book',
-  'record-imported': 'own record brought back',
+  'account-made': W.accountMade,
+  'account-changed': W.accountChanged,
+  'account-closed': W.accountClosed,
+  'link-made': W.linkMadeToChooseA,
+  'password-set': W.passwordChosen,
+  'rights-set': W.rightsOfTraineesSet,
+  'rules-set': W.rulesSet,
+  'token-made': W.tokenOfAnInstrumentMade,
+  'token-withdrawn': W.instrumentWithdrawnItsTokenWith,
+  'backed-up': W.backedUp,
+  restored: W.restoredFromABackup,
+  'key-made': W.signingKeyMade,
+  'import-withdrawn': W.fileOfAFormerLife,
+  'record-imported': W.ownRecordBroughtBack,
 } as const
 export type Logged = keyof typeof LOGGED
 export type LogLine = { id: string; at: string; by: string; what: Logged; about: string }

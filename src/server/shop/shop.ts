@@ -1,5 +1,6 @@
 import { generateKeyPairSync, randomBytes } from 'node:crypto'
 import type { OnSale } from '@/core/charge/buy'
+import { W } from '@/core/language/en/server-shop'
 import type { TraineeRights } from '@/core/shop/trainee'
 import type { Units } from '@/core/units/shown'
 import type { Queryable } from '../db/pool'
@@ -45,7 +46,7 @@ const SHOP = `select id, name, altitude_m as "altitudeM", barometer_pa as "barom
  */
 export async function selectShop(db: Queryable): Promise<Shop> {
   const shop = await findShop(db)
-  if (!shop) throw new AppError('not-found', 'no shop is set up in this database: start with ./yperos up')
+  if (!shop) throw new AppError('not-found', W.noShopIsSetUp)
   return shop
 }
 
@@ -58,7 +59,7 @@ export async function findShop(db: Queryable): Promise<Shop | null> {
 /** The shop of a scope, also while it is being set up. */
 export async function shopOf({ shopId, query }: Scope): Promise<Shop> {
   const { rows } = await query<Shop>(`${SHOP} where id = $1`, [shopId])
-  if (!rows[0]) throw notFound('this shop')
+  if (!rows[0]) throw notFound(W.thisShop)
   return rows[0]
 }
 

@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { Toggle } from 'radix-ui'
 import { useEffect, useRef, useState } from 'react'
 import { ringsFor } from '@/core/call/rings-for'
+import { W } from '@/core/language/en/screen-alarms'
 import type { Ringing } from '@/core/views'
 import type { UserView } from '../frame/who'
 import { useHotkeys } from '../hooks/use-hotkeys'
@@ -54,7 +55,10 @@ export function AlarmBar({ user, leadAfterMin, serverNowMs }: Props) {
         )}
         {ring.sentence}
         {ring.whose.id !== user.id && ring.whose.name !== '' && ring.jobId !== own?.jobId && (
-          <span className="ml-3 text-small font-medium text-ink-2">{ring.whose.name} has not answered</span>
+          <span className="ml-3 text-small font-medium text-ink-2">
+            {ring.whose.name}
+            {W.hasNotAnswered}
+          </span>
         )}
       </p>
     </>
@@ -70,12 +74,12 @@ export function AlarmBar({ user, leadAfterMin, serverNowMs }: Props) {
             className="min-h-9 text-small font-medium underline underline-offset-2"
             onClick={() => setAll(!all)}
           >
-            {all ? 'only this' : `and ${mine.length - 1} more`}
+            {all ? W.onlyThis : W.andMore(mine.length - 1)}
           </button>
         )}
         <Answers ring={first} answer={answer} keys />
         <Toggle.Root className="plain-button text-small max-sm:sr-only" pressed={sound} onPressedChange={setSound}>
-          {sound ? 'Sound on' : 'Sound off'}
+          {sound ? W.soundOn : W.soundOff}
         </Toggle.Root>
       </div>
       {all &&
@@ -96,11 +100,14 @@ function Answers({ ring, answer, keys }: { ring: Ringing; answer: AnswerAlarm; k
   return (
     <>
       <button type="button" className="plain-button text-small" onClick={() => answer(ring, 'seen', 0)}>
-        Seen {keys && <span className="key max-sm:hidden">Z</span>}
+        {W.seen}
+        {keys && <span className="key max-sm:hidden">Z</span>}
       </button>
       <button type="button" className="plain-button text-small" onClick={() => answer(ring, 'snoozed', SNOOZE_MIN)}>
-        <span className="max-sm:sr-only">In </span>
-        {SNOOZE_MIN} min {keys && <span className="key max-sm:hidden">X</span>}
+        <span className="max-sm:sr-only">{W.in2}</span>
+        {SNOOZE_MIN}
+        {W.min}
+        {keys && <span className="key max-sm:hidden">X</span>}
       </button>
     </>
   )

@@ -4,6 +4,7 @@ import { createContext, type ReactNode, useCallback, useContext, useEffect, useM
 import { inOrder } from '@/core/call/rings-for'
 import type { ClockSegment } from '@/core/job/clock'
 import { jobTimeMs } from '@/core/job/clock'
+import { W } from '@/core/language/en/screen-alarms'
 import type { Ringing } from '@/core/views'
 import { newEventId } from '../api'
 import { useEventStream } from '../hooks/use-event-stream'
@@ -34,7 +35,7 @@ const AlarmsContext = createContext<AlarmsValue | null>(null)
 
 export function useAlarms(): AlarmsValue {
   const value = useContext(AlarmsContext)
-  if (!value) throw new Error('useAlarms belongs inside AlarmsProvider')
+  if (!value) throw new Error(W.usealarmsBelongsInsideAlarmsprovider)
   return value
 }
 

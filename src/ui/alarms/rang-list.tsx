@@ -1,5 +1,6 @@
 import { unanswered } from '@/core/call/alarms'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-alarms'
 import type { Rung } from '@/core/views'
 import { Fold } from '../form/fold'
 
@@ -18,8 +19,8 @@ export function RangList({
   if (rung.length === 0) return null
   const open = unanswered(state, rung, nowMs).length
   return (
-    <Fold title={`What rang: ${rung.length}${open > 0 ? `, ${open} not answered` : ''}`} className="mt-3">
-      <ul aria-label="What rang">
+    <Fold title={W.whatRang(rung.length, open > 0 ? W.notAnswered(open) : '')} className="mt-3">
+      <ul aria-label={W.whatRang2}>
         {rung.map(({ id, sentence, at }) => (
           <li key={id} className="grid grid-cols-[60px_1fr_auto] gap-3 border-t border-rule py-1.5 text-body">
             <span className="font-medium">{clock(Date.parse(at))}</span>
@@ -33,7 +34,7 @@ export function RangList({
 }
 
 function answerWords(answer: JobState['alarms'][string] | undefined, clock: (ms: number) => string): string {
-  if (!answer) return 'nobody answered'
-  const put = answer.untilMs === null ? 'seen' : `put off until ${clock(answer.untilMs)}`
+  if (!answer) return W.nobodyAnswered
+  const put = answer.untilMs === null ? 'seen' : W.putOffUntil(clock(answer.untilMs))
   return `${put} by ${answer.by}, ${clock(Date.parse(answer.at))}`
 }

@@ -3,6 +3,7 @@ import { boardAlarm } from '@/core/board/needed'
 import { alarmWords } from '@/core/call/alarms'
 import { clockFactor, wallTimeMs } from '@/core/job/clock'
 import { type JobSummary, stepLabel } from '@/core/job/summary'
+import { W } from '@/core/language/en/screen-board'
 import { drawnPa, strataOf } from '@/core/pull/strata'
 import { vacuumSeen } from '@/core/readings/vacuum-seen'
 import { sayIn } from '@/core/units/say'
@@ -15,11 +16,11 @@ import { type Axis, share } from './time-axis'
 
 /** What a car calls for, in two words for its line. */
 const ALARM_WORDS = {
-  target: 'target reached',
-  decided: 'hold decided',
-  silent: 'gauge silent',
-  time: 'time is up',
-  read: 'read its gauge',
+  target: W.targetReached,
+  decided: W.holdDecided,
+  silent: W.gaugeSilent,
+  time: W.timeIsUp,
+  read: W.readItsGauge,
 } as const
 
 export function strataOfSummary(s: JobSummary) {
@@ -60,7 +61,7 @@ export function BoardLine({
           </span>
           <span className="min-w-0">
             <b className="block truncate text-small font-semibold leading-tight">
-              {summary.signed ? 'Signed' : summary.rests === 'parked' ? 'Left standing' : stepLabel(summary.step)}
+              {summary.signed ? W.signed : summary.rests === 'parked' ? W.leftStanding : stepLabel(summary.step)}
             </b>
             {calls ? (
               <b className="block truncate text-note font-semibold" suppressHydrationWarning>
@@ -74,8 +75,13 @@ export function BoardLine({
             )}
           </span>
           <span className="text-right text-row font-medium whitespace-nowrap" suppressHydrationWarning>
-            {Number.isFinite(needed) ? (needed < 0 ? 'now' : clockText(needed)) : '–'}
-            {factor > 1 && <small className="block text-note font-normal text-caution">clock ×{factor}</small>}
+            {Number.isFinite(needed) ? (needed < 0 ? W.now : clockText(needed)) : '–'}
+            {factor > 1 && (
+              <small className="block text-note font-normal text-caution">
+                {W.clock}
+                {factor}
+              </small>
+            )}
           </span>
         </span>
         <Day row={row} axis={axis} needed={needed} clock={clockText} />
@@ -95,7 +101,7 @@ function whoAt({ whose, here, summary }: BoardRow): string {
 
 /** What a car is about, a charge's weight in the reader's unit. */
 const lineOf = ({ summary }: BoardRow, units: Units): string =>
-  summary.targetG === undefined ? summary.line : `to ${sayIn(units).mass(summary.targetG)}`
+  summary.targetG === undefined ? summary.line : W.to(sayIn(units).mass(summary.targetG))
 
 const gaugeOf = ({ summary, unit }: BoardRow) =>
   summary.gauge === 'needle' || unit === 'inHgV' ? 'needle' : 'electronic'

@@ -7,6 +7,7 @@ import { useState } from 'react'
 import { boardAlarm, neededMs, readFirst } from '@/core/board/needed'
 import type { DayView, PromisesKept } from '@/core/day/view'
 import { stepLabel } from '@/core/job/summary'
+import { W } from '@/core/language/en/screen-board'
 import type { BoardRow } from '@/core/views'
 import type { DayViewer } from '../day/viewer'
 import { Fold } from '../form/fold'
@@ -26,7 +27,7 @@ export type View = 'now' | 'day'
 
 // the day is drawn and dragged by whoever looks at it: the board of now does not wait for its scripts
 const DayBoard = dynamic(() => import('../day/day-board').then((m) => m.DayBoard), {
-  loading: () => <p className="px-5 py-8 text-row">The day is drawn.</p>,
+  loading: () => <p className="px-5 py-8 text-row">{W.theDayIsDrawn}</p>,
 })
 
 /** Every car in the shop today, in the order they need someone. */
@@ -74,19 +75,20 @@ export function Board({
           day ? (
             <DayBoard day={day} rows={rows} nowMs={now} timeZone={timeZone} viewer={viewer} kept={kept} />
           ) : (
-            <p className="px-5 py-8 text-row">The day is being planned: it is here in a moment.</p>
+            <p className="px-5 py-8 text-row">{W.theDayIsBeingPlanned}</p>
           )
         ) : (
           <>
             <NextMoment rows={sorted} now={now} timeZone={timeZone} />
-            <section aria-label="Cars" className="px-5 max-sm:px-4">
+            <section aria-label={W.cars} className="px-5 max-sm:px-4">
               <div className="grid grid-cols-[386px_1fr] max-lg:grid-cols-1">
                 <button
                   type="button"
                   className="flex items-center gap-2 self-end pb-1 text-small text-ink-2"
                   onClick={() => setFinding(true)}
                 >
-                  <span className="key">/</span> find a car
+                  <span className="key">/</span>
+                  {W.findACar}
                 </button>
                 <TimeAxis axis={axis} clock={clock} />
               </div>
@@ -95,7 +97,7 @@ export function Board({
                   <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row, now)} />
                 ))}
               </ul>
-              {open.length === 0 && <p className="py-8 text-row">No car today. Take one in: New car.</p>}
+              {open.length === 0 && <p className="py-8 text-row">{W.noCarTodayTakeOne}</p>}
               <Ended rows={sorted.filter((row) => row.summary.rests === 'closed' && !row.summary.signed)} />
             </section>
           </>
@@ -111,7 +113,7 @@ function ViewChoice({ view, onView }: { view: View; onView: (view: View) => void
   return (
     <ToggleGroup.Root
       type="single"
-      aria-label="The board shows"
+      aria-label={W.theBoardShows}
       value={view}
       onValueChange={(next) => next && onView(next as View)}
       className="no-print float-right flex gap-2 px-5 pt-4 max-sm:float-none max-sm:px-4 max-sm:pt-2"
@@ -133,7 +135,7 @@ function ViewChoice({ view, onView }: { view: View; onView: (view: View) => void
 function Ended({ rows }: { rows: readonly BoardRow[] }) {
   if (rows.length === 0) return null
   return (
-    <Fold title={`Ended early, not signed: ${rows.length}`} className="mt-3 max-w-[620px]">
+    <Fold title={W.endedEarlyNotSigned(rows.length)} className="mt-3 max-w-[620px]">
       <ul>
         {rows.map((row) => (
           <li key={row.id} className="border-t border-rule">
@@ -160,11 +162,11 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
   const others = hands.length - 1
   return (
     <section
-      aria-label="Next moment"
+      aria-label={W.nextMoment}
       className="flex items-center gap-6 px-5 py-5 max-sm:flex-wrap max-sm:gap-3 max-sm:px-4 max-sm:py-3"
     >
       <p className="figure text-fig-xl font-semibold text-accent max-sm:text-fig-l" suppressHydrationWarning>
-        {next.at < 0 ? 'Now' : clock(next.at)}
+        {next.at < 0 ? W.now2 : clock(next.at)}
       </p>
       <div className="min-w-0 flex-1">
         <h1 className="text-call font-semibold leading-tight max-sm:text-act">
@@ -173,11 +175,11 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
         <p className="text-body text-ink-2" suppressHydrationWarning>
           {next.at < 0
             ? others > 0
-              ? `Hands are needed there, and at ${others} more ${others === 1 ? 'car' : 'cars'}.`
-              : 'Hands are needed there.'
+              ? W.handsAreNeededThereAnd(others, others === 1 ? W.car : W.cars2)
+              : W.handsAreNeededThere
             : minutes <= 0
-              ? 'It is due.'
-              : `In ${minutes} min. Until then it waits by itself.`}
+              ? W.itIsDue
+              : W.inMinUntilThenIt(minutes)}
         </p>
       </div>
       <ul className="text-body max-lg:hidden">
@@ -191,7 +193,8 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
         href={`/job/${next.row.id}`}
         className="flex min-h-16 w-58 items-center justify-between rounded bg-accent px-5 text-act font-semibold text-accent-text max-sm:w-full"
       >
-        Open it <span className="key max-sm:hidden">O</span>
+        {W.openIt}
+        <span className="key max-sm:hidden">O</span>
       </Link>
     </section>
   )
@@ -202,8 +205,8 @@ const calling = (row: BoardRow, now: number): number => (boardAlarm(row, now) ==
 
 function nextDeed(row: BoardRow, now: number): string {
   const { summary } = row
-  if (readFirst(row, now)) return 'read its gauge'
-  if (summary.step === 'pull' && summary.comeBackAt) return 'isolate it'
-  if (summary.step === 'hold' && summary.comeBackAt) return 'judge the hold'
+  if (readFirst(row, now)) return W.readItsGauge
+  if (summary.step === 'pull' && summary.comeBackAt) return W.isolateIt
+  if (summary.step === 'hold' && summary.comeBackAt) return W.judgeTheHold
   return `${stepLabel(summary.step).slice(2).trim().toLowerCase()}, ${summary.line}`
 }

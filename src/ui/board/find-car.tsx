@@ -4,6 +4,7 @@ import { Command } from 'cmdk'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { stepLabel } from '@/core/job/summary'
+import { W } from '@/core/language/en/screen-board'
 import type { BoardRow } from '@/core/views'
 import { Popup } from '../frame/popup'
 
@@ -20,8 +21,8 @@ export function FindCar({
   const router = useRouter()
   const [typed, setTyped] = useState('')
   return (
-    <Popup open={open} onOpenChange={onOpenChange} title="Find a car" width="middle" closes={false}>
-      <Command label="Name or model" loop>
+    <Popup open={open} onOpenChange={onOpenChange} title={W.findACar2} width="middle" closes={false}>
+      <Command label={W.nameOrModel} loop>
         <Command.Input className="field mt-2 w-full" value={typed} onValueChange={setTyped} autoFocus />
         <Command.List className="mt-2 max-h-[420px] overflow-y-auto">
           {rows.map((row) => (
@@ -46,7 +47,9 @@ export function FindCar({
               onSelect={() => router.push(`/records?q=${encodeURIComponent(typed.trim())}`)}
               className="flex min-h-11 cursor-pointer items-center px-2 text-lead data-[selected=true]:bg-deep"
             >
-              Look for “{typed.trim()}” in the whole book
+              {W.lookFor}
+              {typed.trim()}
+              {W.inTheWholeBook}
             </Command.Item>
           )}
         </Command.List>

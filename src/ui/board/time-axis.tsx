@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/screen-board'
 import { timeTicks } from '../chart/scales'
 import { useZone } from '../zone'
 /** A span of wall time, ms, with the present in it. */
@@ -36,7 +37,8 @@ export function TimeAxis({ axis, clock }: { axis: Axis; clock: (ms: number) => s
         className="absolute bottom-0 -translate-x-1/2 rounded-sm bg-ink px-2 font-semibold text-ground"
         style={{ left: `${now * 100}%` }}
       >
-        now {clock(axis.nowMs)}
+        {W.now3}
+        {clock(axis.nowMs)}
       </b>
     </div>
   )

@@ -6,6 +6,7 @@ import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { CarFacts, checkDigitFits } from '@/core/book/car-facts'
 import type { KnownCar } from '@/core/book/known-car'
+import { W } from '@/core/language/en/screen-book'
 import { type Below, PickField, TextField } from '../form/bound'
 import { Fold } from '../form/fold'
 import { Refused } from '../form/refused'
@@ -20,19 +21,19 @@ const orNull = (least: number, most: number, what: string) =>
       if (text === '') return null
       const value = Number(text.replace(',', '.').replace(/\s*[lL]$/, ''))
       if (value >= least && value <= most) return value
-      issues.addIssue({ code: 'custom', message: `${what}, between ${least} and ${most}` })
+      issues.addIssue({ code: 'custom', message: W.betweenAnd(what, least, most) })
       return z.NEVER
     })
 const core = z.enum(['', 'small', 'large']).transform((v) => (v === '' ? null : v))
 
 const Typed = z
   .object({
-    name: z.string().trim().min(1, 'the name people use'),
+    name: z.string().trim().min(1, W.theNamePeopleUse),
     plate: z.string(),
     model: z.string(),
     vin: z.string(),
     owner: z.string(),
-    evaporators: orNull(1, 4, 'a number'),
+    evaporators: orNull(1, 4, W.aNumber),
     measuredL: orNull(0.5, 20, 'litres'),
     coreLow: core,
     coreHigh: core,
@@ -47,15 +48,13 @@ const Typed = z
     return { name, plate, model, facts: parsed.data }
   })
 
-const CORES = { '': 'not looked at', small: 'small', large: 'large' }
+const CORES = { '': W.notLookedAt, small: 'small', large: 'large' }
 
 /** A check digit that does not fit is a remark: only some regions use one. */
 function vinBelow(text: string): Below {
   const vin = text.trim().toUpperCase()
-  if (vin.length !== 17) return { hint: '17 characters' }
-  return checkDigitFits(vin)
-    ? { hint: 'its check digit fits' }
-    : { hint: 'no check digit fits: look once more; many regions use none' }
+  if (vin.length !== 17) return { hint: W.n17Characters }
+  return checkDigitFits(vin) ? { hint: W.itsCheckDigitFits } : { hint: W.noCheckDigitFitsLook }
 }
 
 /** What a car is besides its label: told once, there whenever it comes again. */
@@ -82,31 +81,26 @@ export function CarForm({ car }: { car: KnownCar }) {
   const { control } = form
   const keep = form.handleSubmit(async (told) => {
     if (!(await post(told))) return
-    done('Kept.')
+    done(W.kept)
     router.refresh()
   })
   return (
-    <Fold title="What it is" className="mt-4 border-t border-rule">
+    <Fold title={W.whatItIs} className="mt-4 border-t border-rule">
       <form onSubmit={keep} noValidate className="grid grid-cols-2 items-end gap-x-4 max-sm:grid-cols-1">
-        <TextField control={control} name="name" label="Name people use" />
-        <TextField control={control} name="plate" label="Plate" />
-        <TextField control={control} name="model" label="Model" />
-        <TextField control={control} name="vin" label="Identification number" below={vinBelow} />
-        <TextField control={control} name="owner" label="Owner’s own number or name" />
-        <TextField control={control} name="evaporators" label="Evaporators" placeholder="1 or 2" />
-        <TextField control={control} name="measuredL" label="Free volume, if measured, L" />
+        <TextField control={control} name="name" label={W.namePeopleUse} />
+        <TextField control={control} name="plate" label={W.plate} />
+        <TextField control={control} name="model" label={W.model} />
+        <TextField control={control} name="vin" label={W.identificationNumber} below={vinBelow} />
+        <TextField control={control} name="owner" label={W.ownersOwnNumberOrName} />
+        <TextField control={control} name="evaporators" label={W.evaporators} placeholder={W.n1Or2} />
+        <TextField control={control} name="measuredL" label={W.freeVolumeIfMeasuredL} />
         <div />
-        <PickField control={control} name="coreLow" label="Core, low port" options={CORES} />
-        <PickField control={control} name="coreHigh" label="Core, high port" options={CORES} />
+        <PickField control={control} name="coreLow" label={W.coreLowPort} options={CORES} />
+        <PickField control={control} name="coreHigh" label={W.coreHighPort} options={CORES} />
         <div className="col-span-2 mt-2 max-sm:col-span-1">
-          <TextField
-            control={control}
-            name="remark"
-            label="For whoever opens the hood next"
-            placeholder="rear core weeps"
-          />
+          <TextField control={control} name="remark" label={W.forWhoeverOpensTheHood} placeholder={W.rearCoreWeeps} />
           <button type="submit" className="plain-button mt-1" disabled={busy}>
-            Keep it
+            {W.keepIt}
           </button>
           <Refused>{said}</Refused>
         </div>

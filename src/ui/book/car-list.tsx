@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { carsLike, type KnownCar } from '@/core/book/known-car'
 import { carLine } from '@/core/job/car-line'
+import { W } from '@/core/language/en/screen-book'
 import { Field } from '../form/field'
 import { dayIn } from '../format'
 
@@ -17,18 +18,14 @@ export function CarList({ cars, timeZone }: { cars: readonly KnownCar[]; timeZon
   const shown = carsLike(cars, typed, MOST_SHOWN)
   return (
     <main className="px-5 py-4 max-sm:px-4">
-      <h1 className="text-title font-semibold leading-tight">Cars</h1>
+      <h1 className="text-title font-semibold leading-tight">{W.cars}</h1>
       <div className="mt-2 max-w-[420px]">
-        <Field label="Name, plate or model" value={typed} onChange={setTyped} placeholder="Shuttle 3" />
+        <Field label={W.namePlateOrModel} value={typed} onChange={setTyped} placeholder={W.shuttle3} />
       </div>
       {shown.length === 0 ? (
-        <p className="py-6 text-row">
-          {cars.length === 0
-            ? 'No car was taken in yet: what is taken in is remembered here.'
-            : 'No car is called like that.'}
-        </p>
+        <p className="py-6 text-row">{cars.length === 0 ? W.noCarWasTakenIn : W.noCarIsCalledLike}</p>
       ) : (
-        <ul aria-label="Cars of the shop" className="mt-3 border-t-2 border-ink">
+        <ul aria-label={W.carsOfTheShop} className="mt-3 border-t-2 border-ink">
           {shown.map((car) => (
             <li key={car.id} className="border-b border-rule">
               <Link
@@ -39,10 +36,11 @@ export function CarList({ cars, timeZone }: { cars: readonly KnownCar[]; timeZon
                 <span className="text-ink-2 max-lg:text-right">{car.plate}</span>
                 <span className="truncate max-lg:hidden">{carLine(car)}</span>
                 <span className="max-lg:col-span-2 max-lg:text-small max-lg:text-ink-2">
-                  here {day(Date.parse(car.seenAt))}
+                  {W.here}
+                  {day(Date.parse(car.seenAt))}
                 </span>
                 <span className="max-lg:hidden">
-                  {car.lastChargeG === null ? 'not charged here yet' : `${Math.round(car.lastChargeG)} g charged`}
+                  {car.lastChargeG === null ? W.notChargedHereYet : W.gCharged(Math.round(car.lastChargeG))}
                 </span>
               </Link>
             </li>
@@ -50,7 +48,11 @@ export function CarList({ cars, timeZone }: { cars: readonly KnownCar[]; timeZon
         </ul>
       )}
       {typed.trim() === '' && cars.length > MOST_SHOWN && (
-        <p className="mt-2 text-small text-ink-2">The {MOST_SHOWN} that came last; what is typed finds the others.</p>
+        <p className="mt-2 text-small text-ink-2">
+          {W.the}
+          {MOST_SHOWN}
+          {W.thatCameLastWhatIs}
+        </p>
       )}
     </main>
   )

@@ -6,6 +6,7 @@ import { lossesOf, nextShort, rateOf } from '@/core/book/car-loss'
 import type { CarVisit } from '@/core/book/car-visit'
 import { holdsOf, holdsSay } from '@/core/book/holds-over-years'
 import type { KnownCar } from '@/core/book/known-car'
+import { W } from '@/core/language/en/screen-book'
 import { holdAtWords, holdsWords, holdWords, rateWords, shortWords } from '@/core/words/book-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { Fold } from '../form/fold'
@@ -58,16 +59,14 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
             car.facts.vin,
             car.facts.owner,
             car.model,
-            `${car.label.refrigerant}, label ${car.label.typed}`,
-            car.facts.measuredL === null
-              ? `free volume ${car.volumeL} L`
-              : `free volume ${car.facts.measuredL} L, measured`,
+            W.label(car.label.refrigerant, car.label.typed),
+            car.facts.measuredL === null ? W.freeVolumeL(car.volumeL) : W.freeVolumeLMeasured(car.facts.measuredL),
           ]
             .filter((part) => part !== '')
             .join(' · ')}
         </p>
-        <section aria-label="Charge over the years" className="mt-4 border-t border-rule pt-2">
-          <h2 className="text-row font-semibold">Charge over the years</h2>
+        <section aria-label={W.chargeOverTheYears} className="mt-4 border-t border-rule pt-2">
+          <h2 className="text-row font-semibold">{W.chargeOverTheYears}</h2>
           {showsYears(points) ? (
             <div
               role="img"
@@ -76,28 +75,31 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
               <ChargeYears points={points} labelG={car.label.lowG} short={short} nowMs={nowMs} day={day} />
             </div>
           ) : (
-            <p className="py-3 text-body">One visit draws no line yet: the next recovery here shows what was lost.</p>
+            <p className="py-3 text-body">{W.oneVisitDrawsNoLine}</p>
           )}
         </section>
         {depths.length > 0 && (
-          <section aria-label="Depth over the years" className="mt-4">
-            <h2 className="text-row font-semibold">Depth over the years</h2>
+          <section aria-label={W.depthOverTheYears} className="mt-4">
+            <h2 className="text-row font-semibold">{W.depthOverTheYears}</h2>
             <p className="text-body">
-              {`Pulled to ${say.vacuum(depths.at(-1)?.pa ?? 0)} at the ${depths.length === 1 ? 'one visit' : `last of ${depths.length} visits`} whose readings are here.`}
+              {W.pulledToAtTheWhose(
+                say.vacuum(depths.at(-1)?.pa ?? 0),
+                depths.length === 1 ? W.oneVisit : W.lastOfVisits(depths.length),
+              )}
             </p>
             <div role="img" aria-label={depths.map((d) => `${day(d.at)}: ${say.vacuum(d.pa)}`).join('; ')}>
               <DepthYears points={depths} day={day} />
             </div>
-            <Fold title="The same as a table">
+            <Fold title={W.theSameAsATable}>
               <table className="w-full text-body">
-                <caption className="sr-only">Depth over the years</caption>
+                <caption className="sr-only">{W.depthOverTheYears}</caption>
                 <tbody>
                   {depths.map((d) => (
                     <tr key={d.at} className="border-b border-rule">
                       <td className="whitespace-nowrap py-1 pr-4">{day(d.at)}</td>
                       <td>
                         {say.vacuum(d.pa)}
-                        {d.byNeedle && ', by a needle'}
+                        {d.byNeedle && W.byANeedle}
                       </td>
                     </tr>
                   ))}
@@ -108,14 +110,14 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
         )}
         {losses.length > 0 && (
           <table className="mt-3 w-full text-body">
-            <caption className="text-left text-row font-semibold">What it lost between</caption>
+            <caption className="text-left text-row font-semibold">{W.whatItLostBetween}</caption>
             <thead>
               <tr className="border-b border-rule text-left text-small text-ink-2">
-                <th className="font-normal max-sm:hidden">from</th>
-                <th className="font-normal">to</th>
-                <th className="text-right font-normal">lost</th>
-                <th className="text-right font-normal">a year</th>
-                <th className="text-right font-normal">95 of 100 lie between</th>
+                <th className="font-normal max-sm:hidden">{W.from}</th>
+                <th className="font-normal">{W.to}</th>
+                <th className="text-right font-normal">{W.lost}</th>
+                <th className="text-right font-normal">{W.aYear}</th>
+                <th className="text-right font-normal">{W.n95Of100LieBetween}</th>
               </tr>
             </thead>
             <tbody>
@@ -126,7 +128,9 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
                   <td className="text-right">{say.mass(l.gramsLost)}</td>
                   <td className="text-right">{say.mass(l.gramsPerYear.value)}</td>
                   <td className="text-right">
-                    {say.mass(l.gramsPerYear.low)} to {say.mass(l.gramsPerYear.high)}
+                    {say.mass(l.gramsPerYear.low)}
+                    {W.to2}
+                    {say.mass(l.gramsPerYear.high)}
                   </td>
                 </tr>
               ))}
@@ -134,35 +138,32 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
           </table>
         )}
         {holds.some((h) => h.leakG !== null || h.limitG !== null) && (
-          <section aria-label="Holds over the years" className="mt-5">
-            <h2 className="text-row font-semibold">Holds over the years</h2>
+          <section aria-label={W.holdsOverTheYears} className="mt-5">
+            <h2 className="text-row font-semibold">{W.holdsOverTheYears}</h2>
             <p className="text-body">{holdsWords(holdsSay(holds))}</p>
             <div role="img" aria-label={holds.map((h) => `${day(h.atMs)}: ${holdAtWords(h)}`).join('; ')}>
               <HoldYears holds={holds} day={day} labelG={car.label.lowG} />
             </div>
-            <Fold title="The same as a table">
+            <Fold title={W.theSameAsATable}>
               <table className="w-full text-body">
-                <caption className="sr-only">Holds over the years</caption>
+                <caption className="sr-only">{W.holdsOverTheYears}</caption>
                 <tbody>
                   {holds.map((h) => (
                     <tr key={`${h.jobId} ${h.atMs}`} className="border-b border-rule">
                       <td className="whitespace-nowrap py-1 pr-4">{day(h.atMs)}</td>
-                      <td className="whitespace-nowrap pr-4 text-right">{heldWords(h.heldS) || 'not said'}</td>
+                      <td className="whitespace-nowrap pr-4 text-right">{heldWords(h.heldS) || W.notSaid}</td>
                       <td>{holdAtWords(h)}</td>
                     </tr>
                   ))}
                 </tbody>
               </table>
             </Fold>
-            <p className="text-note text-ink-2">
-              In grams a year, worst case, which neither the volume nor the length of a hold changes. Full: a leak that
-              was found. Open: none was found, and one this large would have been.
-            </p>
+            <p className="text-note text-ink-2">{W.inGramsAYearWorst}</p>
           </section>
         )}
-        <section aria-label="Visits" className="mt-5">
-          <h2 className="text-row font-semibold">Visits, the newest first</h2>
-          {newest.length === 0 && <p className="py-3 text-body">Nothing but training was done on it here.</p>}
+        <section aria-label={W.visits} className="mt-5">
+          <h2 className="text-row font-semibold">{W.visitsTheNewestFirst}</h2>
+          {newest.length === 0 && <p className="py-3 text-body">{W.nothingButTrainingWasDone}</p>}
           <ul className="border-t-2 border-ink">
             {newest.map((v) => (
               <li key={v.jobId} className="border-b border-rule py-2">
@@ -172,21 +173,21 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
                 >
                   {date(v.at)}, {v.procedure}
                   {(v.ended === 'open' || v.ended === 'closed') && (
-                    <span className="pl-2 font-normal text-ink-2">{v.ended === 'open' ? 'open' : 'ended early'}</span>
+                    <span className="pl-2 font-normal text-ink-2">{v.ended === 'open' ? W.open : W.endedEarly}</span>
                   )}
                 </Link>
                 <p className="text-body">
                   {[
-                    v.recoveredG === null ? '' : `${say.mass(v.recoveredG)} recovered`,
+                    v.recoveredG === null ? '' : W.recovered(say.mass(v.recoveredG)),
                     v.charged
-                      ? `${say.mass(v.charged.grams)} charged${v.charged.counted ? ' by counting' : ''}`
-                      : 'not charged',
-                    v.deepest ? `pulled to ${say.vacuum(v.deepest.pa)}` : '',
+                      ? `${say.mass(v.charged.grams)} charged${v.charged.counted ? W.byCounting : ''}`
+                      : W.notCharged,
+                    v.deepest ? W.pulledTo(say.vacuum(v.deepest.pa)) : '',
                     ...v.holds.map(
                       (h) => `${['hold', heldWords(h.heldS)].filter(Boolean).join(' of ')}: ${holdWords(h)}`,
                     ),
-                    ...v.mended.map((place) => `leak mended at the ${place.replaceAll('-', ' ')}`),
-                    ...v.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count} renewed`),
+                    ...v.mended.map((place) => W.leakMendedAtThe(place.replaceAll('-', ' '))),
+                    ...v.renewed.map((r) => W.renewed(RENEWED_WORDS[r.what].toLowerCase(), r.count)),
                   ]
                     .filter((part) => part !== '')
                     .join(' · ')}
@@ -201,19 +202,19 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
           </ul>
         </section>
       </div>
-      <aside aria-label="What it comes to" className="max-lg:mt-5">
+      <aside aria-label={W.whatItComesTo} className="max-lg:mt-5">
         <h2 className="text-call font-semibold leading-[1.1]">{rateWords(rate)}</h2>
         <p className="mt-3 text-lead leading-snug">{shortWords(short, month, nowMs)}</p>
         {remarks && (
           <p className="mt-3 text-body">
-            <b className="font-semibold">Said at its last visit with a note, {date(remarks.at)}:</b>{' '}
+            <b className="font-semibold">
+              {W.saidAtItsLastVisit}
+              {date(remarks.at)}:
+            </b>{' '}
             {remarks.notes.at(-1)}
           </p>
         )}
-        <p className="mt-3 text-small text-ink-2">
-          A recovery is taken to be 30 g off, a charge by its own band. A charge is short where it falls below the least
-          the label allows.
-        </p>
+        <p className="mt-3 text-small text-ink-2">{W.aRecoveryIsTakenTo}</p>
         {car.facts.remark !== '' && (
           <p className="mt-3 text-lead font-medium">
             <Sign kind="caution" />
@@ -224,11 +225,11 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
           href={`/job/new?car=${car.id}`}
           className="plain-button mt-4 inline-flex items-center bg-sheet font-semibold"
         >
-          Take it in
+          {W.takeItIn}
         </Link>
         {labelPhoto && (
           // biome-ignore lint/performance/noImgElement: the photograph is already small, and no other server makes it so
-          <img src={labelPhoto} alt="Its label, photographed" className="mt-4 w-full border border-rule" />
+          <img src={labelPhoto} alt={W.itsLabelPhotographed} className="mt-4 w-full border border-rule" />
         )}
         <CarForm car={car} />
       </aside>
@@ -237,4 +238,4 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
 }
 
 /** How long was held; empty where a former life's line does not say. */
-const heldWords = (heldS: number): string => (heldS === 0 ? '' : `${Math.round(heldS / 60)} min`)
+const heldWords = (heldS: number): string => (heldS === 0 ? '' : W.min(Math.round(heldS / 60)))

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import type { CarRate, NextShort } from '@/core/book/car-loss'
 import { FEWEST_CARS, type GroupRate, type Promise as Kept } from '@/core/book/fleet'
+import { W } from '@/core/language/en/screen-book'
 import { chanceWords } from '@/core/units/chance'
 import { dayIn } from '../format'
 import { useSay } from '../units'
@@ -27,35 +28,31 @@ export function FleetPage({ before, list, cars, rates, promises, months, timeZon
   const day = dayIn(timeZone)
   return (
     <main className="grid grid-cols-[minmax(0,1fr)_minmax(0,560px)] gap-x-10 gap-y-6 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
-      <section aria-label="Call in">
+      <section aria-label={W.callIn}>
         <form method="get" action="/fleet" className="flex flex-wrap items-end gap-3">
-          <h1 className="text-title font-semibold leading-tight">Call in before</h1>
+          <h1 className="text-title font-semibold leading-tight">{W.callInBefore}</h1>
           <input
             type="date"
             name="before"
-            aria-label="Before which day"
+            aria-label={W.beforeWhichDay}
             defaultValue={before}
             className="field !w-44 !min-h-11 !text-body"
           />
           <button type="submit" className="plain-button">
-            Show it
+            {W.showIt}
           </button>
         </form>
         {list.length === 0 ? (
-          <p className="py-6 text-row">
-            {cars === 0
-              ? 'No car was here yet.'
-              : 'No car is likely to be short by then, of those that were charged here and came again.'}
-          </p>
+          <p className="py-6 text-row">{cars === 0 ? W.noCarWasHereYet : W.noCarIsLikelyTo}</p>
         ) : (
           <table className="mt-3 w-full text-body">
-            <caption className="sr-only">Cars that are likely short by then</caption>
+            <caption className="sr-only">{W.carsThatAreLikelyShort}</caption>
             <thead>
               <tr className="border-b-2 border-ink text-left text-small text-ink-2">
-                <th className="font-normal">car</th>
-                <th className="text-right font-normal">short by then</th>
-                <th className="text-right font-normal">half are by</th>
-                <th className="text-right font-normal">loses a year</th>
+                <th className="font-normal">{W.car}</th>
+                <th className="text-right font-normal">{W.shortByThen}</th>
+                <th className="text-right font-normal">{W.halfAreBy}</th>
+                <th className="text-right font-normal">{W.losesAYear}</th>
               </tr>
             </thead>
             <tbody>
@@ -72,12 +69,14 @@ export function FleetPage({ before, list, cars, rates, promises, months, timeZon
                   </td>
                   <td className="text-right">{chanceWords(c.chance)}</td>
                   <td className="text-right">
-                    {c.short.p50Ms === null ? 'not known' : c.short.p50Ms <= nowMs ? 'by now' : day(c.short.p50Ms)}
+                    {c.short.p50Ms === null ? W.notKnown : c.short.p50Ms <= nowMs ? W.byNow : day(c.short.p50Ms)}
                   </td>
                   <td className="text-right">
                     {say.mass(c.rate.value)}
                     <span className="block text-note text-ink-2">
-                      {say.massText(c.rate.low)} to {say.mass(c.rate.high)}
+                      {say.massText(c.rate.low)}
+                      {W.to2}
+                      {say.mass(c.rate.high)}
                     </span>
                   </td>
                 </tr>
@@ -87,31 +86,34 @@ export function FleetPage({ before, list, cars, rates, promises, months, timeZon
         )}
         <p className="mt-4 border-t-2 border-ink pt-2 text-lead">
           {promises.repairs === 0
-            ? 'No repair was logged yet whose promise could be looked at.'
+            ? W.noRepairWasLoggedYet
             : promises.looked === 0
-              ? `${promises.repairs} repairs; none was held again after ${months} months and more.`
-              : `Of ${promises.looked} repairs that were held again after ${months} months and more, ${promises.held} were still tight.`}
+              ? W.repairsNoneWasHeldAgain(promises.repairs, months)
+              : W.ofRepairsThatWereHeld(promises.looked, months, promises.held)}
         </p>
       </section>
-      <section aria-label="What the fleet loses">
+      <section aria-label={W.whatTheFleetLoses}>
         {rates.map(({ title, of, rates: groups }) => (
           <div key={title} className="mb-5">
             <h2 className="text-row font-semibold">{title}</h2>
             {groups.length === 0 ? (
-              <p className="text-body">No car came again after a charge yet.</p>
+              <p className="text-body">{W.noCarCameAgainAfter}</p>
             ) : (
               <>
                 <p className="text-body">{fleetSentence(groups, of, say.mass)}</p>
                 <FleetRates rates={groups} text={(g) => say.massShort(g)} />
                 <table className="w-full text-small">
-                  <caption className="sr-only">{title}: grams lost a year</caption>
+                  <caption className="sr-only">
+                    {title}
+                    {W.gramsLostAYear}
+                  </caption>
                   <thead>
                     <tr className="border-b border-rule text-left text-note text-ink-2">
                       <th className="font-normal">{of}</th>
-                      <th className="text-right font-normal">cars</th>
-                      <th className="text-right font-normal">car-years</th>
-                      <th className="text-right font-normal">lost a year (90 %)</th>
-                      <th className="text-right font-normal">short, times a year (90 %)</th>
+                      <th className="text-right font-normal">{W.cars2}</th>
+                      <th className="text-right font-normal">{W.carYears}</th>
+                      <th className="text-right font-normal">{W.lostAYear90}</th>
+                      <th className="text-right font-normal">{W.shortTimesAYear90}</th>
                     </tr>
                   </thead>
                   <tbody>
@@ -122,13 +124,13 @@ export function FleetPage({ before, list, cars, rates, promises, months, timeZon
                         <td className="text-right">{g.carYears.toFixed(1)}</td>
                         <td className="text-right">
                           {g.cars < FEWEST_CARS
-                            ? 'too few cars'
-                            : `${say.mass(g.grams.value)} (${say.massText(g.grams.low)} to ${say.massText(g.grams.high)})`}
+                            ? W.tooFewCars
+                            : W.to3(say.mass(g.grams.value), say.massText(g.grams.low), say.massText(g.grams.high))}
                         </td>
                         <td className="text-right">
                           {g.cars < FEWEST_CARS
                             ? ''
-                            : `${g.short.value.toFixed(2)} (${g.short.low.toFixed(2)} to ${g.short.high.toFixed(2)})`}
+                            : W.to3(g.short.value.toFixed(2), g.short.low.toFixed(2), g.short.high.toFixed(2))}
                         </td>
                       </tr>
                     ))}
@@ -147,9 +149,9 @@ export function FleetPage({ before, list, cars, rates, promises, months, timeZon
 function fleetSentence(groups: readonly GroupRate[], of: string, mass: (g: number) => string): string {
   const ranked = groups.filter((g) => g.cars >= FEWEST_CARS)
   const [first, last] = [ranked[0], ranked.at(-1)]
-  if (!first || !last) return `No ${of} has ${FEWEST_CARS} cars yet: nothing is ranked.`
-  if (first === last) return `${first.group}: ${mass(first.grams.value)} a year.`
+  if (!first || !last) return W.noHasCarsYetNothing(of, FEWEST_CARS)
+  if (first === last) return W.aYear2(first.group, mass(first.grams.value))
   return first.grams.low > last.grams.high
-    ? `${first.group} loses most, ${mass(first.grams.value)} a year; ${last.group} least, ${mass(last.grams.value)}.`
-    : `Between ${first.group} and ${last.group} no difference is certain.`
+    ? W.losesMostAYearLeast(first.group, mass(first.grams.value), last.group, mass(last.grams.value))
+    : W.betweenAndNoDifferenceIs(first.group, last.group)
 }

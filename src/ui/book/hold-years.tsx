@@ -11,6 +11,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { CarHoldAt } from '@/core/book/holds-over-years'
+import { W } from '@/core/language/en/screen-book'
 import { AXIS, yearsAxis } from '../chart/recharts-look'
 
 const [LEAST_G, MOST_G] = [1, 10_000]
@@ -50,7 +51,7 @@ export default function HoldYears({
           y={within(labelG)}
           stroke="var(--ink)"
           strokeDasharray="2 4"
-          label={{ value: 'all of it in a year', position: 'insideTopLeft', fontSize: 14, fill: 'var(--ink-2)' }}
+          label={{ value: W.allOfItInA, position: 'insideTopLeft', fontSize: 14, fill: 'var(--ink-2)' }}
         />
         <Scatter dataKey="limit" fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.5} isAnimationActive={false}>
           <ErrorBar dataKey="down" direction="y" stroke="var(--rule-2)" strokeWidth={2} width={0} />

@@ -1,16 +1,17 @@
 import { type PersonFigures, personWords } from '@/core/book/people'
+import { W } from '@/core/language/en/screen-book'
 import type { Period } from '@/core/shop/statement'
 import { PeriodForm } from '../frame/period-form'
 
 const COLUMNS: { key: keyof PersonFigures; name: string }[] = [
-  { key: 'signed', name: 'records signed' },
+  { key: 'signed', name: W.recordsSigned },
   { key: 'charges', name: 'charges' },
-  { key: 'offMedianG', name: 'g off the plan, half within' },
+  { key: 'offMedianG', name: W.gOffThePlanHalf },
   { key: 'offMostG', name: 'farthest' },
-  { key: 'skipped', name: 'holds skipped' },
-  { key: 'shortened', name: 'holds ended early' },
-  { key: 'cautions', name: 'cautions passed' },
-  { key: 'unanswered', name: 'alarms answered by nobody' },
+  { key: 'skipped', name: W.holdsSkipped },
+  { key: 'shortened', name: W.holdsEndedEarly },
+  { key: 'cautions', name: W.cautionsPassed },
+  { key: 'unanswered', name: W.alarmsAnsweredByNobody },
 ]
 
 /** What is told of each person, plainly: everybody's for the lead, one's own for each. */
@@ -27,16 +28,16 @@ export function PeoplePage({
   return (
     <main className="px-5 py-4 max-sm:px-4">
       <PeriodForm action="/people" name="Which time" period={period}>
-        <h1 className="mr-4 text-title font-semibold leading-tight">{lead ? 'People' : 'Your own figures'}</h1>
+        <h1 className="mr-4 text-title font-semibold leading-tight">{lead ? W.people : W.yourOwnFigures}</h1>
       </PeriodForm>
       {own && <p className="mt-4 text-call font-semibold leading-tight">{personWords(own)}</p>}
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what is scrolled sideways on a phone is scrolled by keys too */}
-      <section aria-label="Figures" className="overflow-x-auto" tabIndex={0}>
+      <section aria-label={W.figures} className="overflow-x-auto" tabIndex={0}>
         <table className="mt-4 w-full min-w-[720px] text-body">
-          <caption className="sr-only">Figures of each person</caption>
+          <caption className="sr-only">{W.figuresOfEachPerson}</caption>
           <thead>
             <tr className="border-b-2 border-ink text-right text-small text-ink-2 align-bottom">
-              <th className="text-left font-normal">name</th>
+              <th className="text-left font-normal">{W.name2}</th>
               {COLUMNS.map((c) => (
                 <th key={c.key} className="w-28 pl-4 font-normal">
                   {c.name}
@@ -53,7 +54,12 @@ export function PeoplePage({
                   return (
                     <td key={c.key} className="pl-4">
                       {value === null ? '' : typeof value === 'number' ? Math.round(value).toLocaleString('en') : value}
-                      {c.key === 'unanswered' && p.alarms > 0 && <span className="text-ink-2"> of {p.alarms}</span>}
+                      {c.key === 'unanswered' && p.alarms > 0 && (
+                        <span className="text-ink-2">
+                          {W.of2}
+                          {p.alarms}
+                        </span>
+                      )}
                     </td>
                   )
                 })}
@@ -63,8 +69,8 @@ export function PeoplePage({
         </table>
       </section>
       <p className="mt-3 max-w-[760px] text-small text-ink-2">
-        A caution passed is often right: the log of its job says which and why. What stands here is a reason to talk, no
-        mark. {lead ? 'Each sees their own line.' : 'The lead sees the same line of everybody.'}
+        {W.aCautionPassedIsOften}
+        {lead ? W.eachSeesTheirOwnLine : W.theLeadSeesTheSame}
       </p>
     </main>
   )

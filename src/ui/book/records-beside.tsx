@@ -1,6 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-book'
 import type { RecordPicture as Picture } from '@/core/record/picture'
 import { dateTimeIn } from '@/core/units/clock-text'
 import { type RecordFact, recordFacts } from '@/core/words/record-words'
@@ -20,7 +21,7 @@ export function RecordsBeside({ first, second, timeZone }: { first: Side; second
     (of ?? []).filter((f) => f.name === name).map((f) => `${f.strong ?? ''}${f.words}`)
   return (
     <main className="px-5 py-4 max-sm:px-4">
-      <h1 className="sr-only">Two records side by side</h1>
+      <h1 className="sr-only">{W.twoRecordsSideBySide}</h1>
       <div className="grid grid-cols-2 gap-8 max-md:grid-cols-1">
         {[first, second].map((s) => (
           <section key={s.jobId} aria-label={`${s.state.opened.car.name}, ${at(s.state.openedAt)}`} className="min-w-0">
@@ -36,7 +37,7 @@ export function RecordsBeside({ first, second, timeZone }: { first: Side; second
         ))}
       </div>
       <table className="mt-5 w-full table-fixed text-body max-sm:text-small">
-        <caption className="sr-only">What the two records say</caption>
+        <caption className="sr-only">{W.whatTheTwoRecordsSay}</caption>
         <colgroup>
           <col className="w-36 max-sm:w-24" />
           <col />

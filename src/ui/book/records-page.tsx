@@ -6,6 +6,7 @@ import { Checkbox, ToggleGroup } from 'radix-ui'
 import { useEffect, useRef, useState, useTransition } from 'react'
 import { toggled, type Understood } from '@/core/book/find'
 import { FLAG_WORDS, type FlagId } from '@/core/book/flags'
+import { W } from '@/core/language/en/screen-book'
 
 /** A line as it is shown: the page is sent words, not everything they were made of. */
 export type ShownLine = {
@@ -58,22 +59,22 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props
   const on = pieces.flatMap((p) => (p.as === 'days' ? [] : [p.as]))
   return (
     <main className="px-5 py-4 max-sm:px-4">
-      <h1 className="sr-only">Records</h1>
+      <h1 className="sr-only">{W.records}</h1>
       <label className="block max-w-[760px] text-small">
-        Car, plate, person, part, note, certificate, year or day
+        {W.carPlatePersonPartNote}
         <input
           type="search"
           className="field field-large mt-1"
           value={text}
           onChange={(e) => setText(e.target.value)}
-          placeholder="ambulance drier since 2026-03"
+          placeholder={W.ambulanceDrierSince202603}
           // biome-ignore lint/a11y/noAutofocus: the page is this field
           autoFocus
         />
       </label>
       <ToggleGroup.Root
         type="multiple"
-        aria-label="Only those"
+        aria-label={W.onlyThose}
         value={on}
         className="mt-2 flex flex-wrap gap-2 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:pb-1"
         onValueChange={(next: string[]) => {
@@ -96,14 +97,14 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props
       </ToggleGroup.Root>
       <div className="mt-3 flex min-h-11 flex-wrap items-center gap-4 text-small">
         <p role="status" className="mr-auto">
-          {waits ? 'Looking…' : countWords(lines.length, more, nearly, typed)}
+          {waits ? W.looking : countWords(lines.length, more, nearly, typed)}
         </p>
         {beside.length === 2 && (
           <Link
             className="plain-button inline-flex items-center bg-sheet font-semibold"
             href={`/records/beside?a=${beside[0]}&b=${beside[1]}`}
           >
-            Put the two side by side
+            {W.putTheTwoSideBy}
           </Link>
         )}
         {lines.length > 0 && (
@@ -112,25 +113,25 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props
               className="plain-button inline-flex items-center"
               href={`/api/records.csv?q=${encodeURIComponent(typed)}`}
             >
-              {typed === '' ? 'All of it as CSV' : 'These as CSV'}
+              {typed === '' ? W.allOfItAsCsv : W.theseAsCsv}
             </a>
             <a
               className="plain-button inline-flex items-center"
               href={`/api/records.zip?q=${encodeURIComponent(typed)}`}
             >
-              With records, readings, photographs
+              {W.withRecordsReadingsPhotographs}
             </a>
           </>
         )}
       </div>
-      <ul aria-label="Found" className="mt-2 border-t-2 border-ink">
+      <ul aria-label={W.found} className="mt-2 border-t-2 border-ink">
         {lines.map((line) => (
           <li key={line.id} className="flex items-stretch border-b border-rule hover:bg-sheet">
             {line.former ? (
               <span className="w-11 shrink-0" />
             ) : (
               <Checkbox.Root
-                aria-label={`Compare ${line.car}, ${line.day}`}
+                aria-label={W.compare(line.car, line.day)}
                 className="grid w-11 shrink-0 place-items-center text-row"
                 checked={beside.includes(line.id)}
                 onCheckedChange={(checked) =>
@@ -163,9 +164,8 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props
 }
 
 function countWords(count: number, more: boolean, nearly: string | null, typed: string): string {
-  if (count === 0)
-    return typed === '' ? 'Nothing was done here yet: what is taken in stands here from then on.' : 'Nothing has that.'
-  if (nearly) return `Nothing has just these words; ${count} with “${nearly}”, spelled nearly so.`
-  const newest = more ? `The newest ${count}` : `${count}`
-  return typed === '' ? `${newest}, the newest first.` : `${newest} found, the newest first.`
+  if (count === 0) return typed === '' ? W.nothingWasDoneHereYet : W.nothingHasThat
+  if (nearly) return W.nothingHasJustTheseWords(count, nearly)
+  const newest = more ? W.theNewest(count) : `${count}`
+  return typed === '' ? W.theNewestFirst(newest) : W.foundTheNewestFirst(newest)
 }

@@ -1,6 +1,7 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { W } from '@/core/language/en/screen-chart'
 import { changeIn } from '@/core/units/pressure'
 import type { Units } from '@/core/units/shown'
 import type { CurvePoint } from '@/core/views'
@@ -28,7 +29,7 @@ export default function RisesChart({ holds, unit }: { holds: readonly Rise[]; un
           type="number"
           domain={[0, 'dataMax']}
           tickCount={5}
-          tickFormatter={(s: number) => (s === 0 ? 'isolated' : `${Math.round(s / 60)} min`)}
+          tickFormatter={(s: number) => (s === 0 ? 'isolated' : W.min(Math.round(s / 60)))}
           {...AXIS}
         />
         <YAxis width={56} tickCount={5} tickFormatter={(rise: number) => rise.toLocaleString('en')} {...AXIS} />

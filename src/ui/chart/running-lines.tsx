@@ -1,6 +1,7 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { W } from '@/core/language/en/screen-chart'
 import type { CurvePoint } from '@/core/views'
 import { endName, KPA_AXIS, merged, timeAxis } from './recharts-look'
 
@@ -37,7 +38,7 @@ export default function RunningLines({ low, high, vent, fromMs, nowMs, clock }: 
           dot={false}
           connectNulls
           isAnimationActive={false}
-          label={endName('high side', high, rows)}
+          label={endName(W.highSide, high, rows)}
         />
         <Line
           yAxisId="kPa"
@@ -47,7 +48,7 @@ export default function RunningLines({ low, high, vent, fromMs, nowMs, clock }: 
           dot={false}
           connectNulls
           isAnimationActive={false}
-          label={endName('low side', low, rows)}
+          label={endName(W.lowSide, low, rows)}
         />
         <Line
           yAxisId="C"
@@ -58,7 +59,7 @@ export default function RunningLines({ low, high, vent, fromMs, nowMs, clock }: 
           dot={false}
           connectNulls
           isAnimationActive={false}
-          label={endName(`vent ${vent.at(-1)?.value.toFixed(1) ?? ''} °C`, vent, rows, 'var(--damp)')}
+          label={endName(W.ventC(vent.at(-1)?.value.toFixed(1) ?? ''), vent, rows, 'var(--damp)')}
         />
       </LineChart>
     </ResponsiveContainer>

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/screen-chart'
 import type { TimeWindow } from '../hooks/use-time-window'
 
 /**
@@ -7,28 +8,28 @@ import type { TimeWindow } from '../hooks/use-time-window'
 export function ZoomButtons({ window: w }: { window: TimeWindow }) {
   return (
     <div className="mt-1 flex items-center max-sm:hidden gap-2 text-note text-ink-2">
-      <button type="button" className="plain-button px-4 text-lead" aria-label="Closer" onClick={() => w.zoom(1.6)}>
-        + <span className="text-small">closer</span>
+      <button type="button" className="plain-button px-4 text-lead" aria-label={W.closer} onClick={() => w.zoom(1.6)}>
+        + <span className="text-small">{W.closer2}</span>
       </button>
       <button
         type="button"
         className="plain-button px-4 text-lead"
-        aria-label="Farther"
+        aria-label={W.farther}
         disabled={!w.zoomed}
         onClick={() => w.zoom(1 / 1.6)}
       >
-        − <span className="text-small">farther</span>
+        − <span className="text-small">{W.farther2}</span>
       </button>
       {w.zoomed && (
         <>
           <button type="button" className="plain-button px-3 text-note" onClick={() => w.move(-0.25)}>
-            earlier
+            {W.earlier}
           </button>
           <button type="button" className="plain-button px-3 text-note" onClick={() => w.move(0.25)}>
-            later
+            {W.later}
           </button>
           <button type="button" className="plain-button px-3 text-note" onClick={w.all}>
-            all of it
+            {W.allOfIt}
           </button>
         </>
       )}

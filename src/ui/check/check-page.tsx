@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import type { JobEvent } from '@/core/job/events'
 import { foldJob } from '@/core/job/reduce'
+import { W } from '@/core/language/en/screen-check'
 import { type Checked, checkRecord, LARGEST_RECORD, type OnPaper, paperOf } from '@/core/record/check-file'
 import type { RecordFile } from '@/core/record/record'
 import { groupedFingerprint } from '@/core/record/signing-key'
@@ -39,32 +40,19 @@ export function CheckPage() {
   const refused = [record, readings].flatMap((g) => (g && 'refused' in g ? [g.refused] : []))
   return (
     <main className="mx-auto grid max-w-[1180px] grid-cols-[minmax(0,400px)_minmax(0,1fr)] gap-10 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
-      <section aria-label="Files">
-        <h1 className="text-title font-semibold leading-tight">Check a record</h1>
-        <p className="mt-1 text-body">
-          The file is looked at on this device. Nothing is sent anywhere, and nobody has to be signed in.
-        </p>
-        <Drop label="Record file" hint="Drop the record here, or choose it" given={record} onGiven={setRecord} />
-        <Drop
-          label="Readings file"
-          hint="and its readings, where you have them"
-          given={readings}
-          onGiven={setReadings}
-        />
+      <section aria-label={W.files}>
+        <h1 className="text-title font-semibold leading-tight">{W.checkARecord}</h1>
+        <p className="mt-1 text-body">{W.theFileIsLookedAt}</p>
+        <Drop label={W.recordFile} hint={W.dropTheRecordHereOr} given={record} onGiven={setRecord} />
+        <Drop label={W.readingsFile} hint={W.andItsReadingsWhereYou} given={readings} onGiven={setReadings} />
         <div className="mt-3">
-          <Field
-            label="The shop’s key or its fingerprint, from the shop itself"
-            value={key}
-            onChange={setKey}
-            placeholder="1a2b 3c4d …"
-          />
+          <Field label={W.theShopsKeyOrIts} value={key} onChange={setKey} placeholder="1a2b 3c4d …" />
         </div>
-        <p className="mt-1 text-note text-ink-2">
-          Without it nobody knows whose signature it is: anybody can sign a changed record anew with a key of their own.
-        </p>
+        <p className="mt-1 text-note text-ink-2">{W.withoutItNobodyKnowsWhose}</p>
         {paper && (
           <p className="mt-3 border-t border-rule pt-2 text-small">
-            From the code on the paper: the record’s chain ends in <b className="break-all font-medium">{paper.head}</b>
+            {W.fromTheCodeOnThe}
+            <b className="break-all font-medium">{paper.head}</b>
           </p>
         )}
         {refused.map((why) => (
@@ -77,7 +65,7 @@ export function CheckPage() {
       {checked ? (
         <Found checked={checked} keyTyped={key.trim() !== ''} />
       ) : (
-        <p className="pt-14 text-row text-ink-2 max-lg:pt-0">What holds and what does not stands here.</p>
+        <p className="pt-14 text-row text-ink-2 max-lg:pt-0">{W.whatHoldsAndWhatDoes}</p>
       )}
     </main>
   )
@@ -123,75 +111,72 @@ async function readFile(file: File): Promise<Given> {
       read += value.length
       if (read > LARGEST_RECORD) {
         await reader.cancel()
-        return { name: file.name, refused: `${file.name} is larger than 50 MB: no record is. Nothing was checked.` }
+        return { name: file.name, refused: W.isLargerThan50Mb(file.name) }
       }
       text += decoder.decode(value, { stream: true })
     }
   } catch {
-    return { name: file.name, refused: `${file.name} is no text (UTF-8): nothing was checked.` }
+    return { name: file.name, refused: W.isNoTextUtf8(file.name) }
   }
 }
 
 function Found({ checked, keyTyped }: { checked: Checked; keyTyped: boolean }) {
   if (checked.kind === 'no-record')
     return (
-      <section aria-label="What was found" aria-live="polite" className="pt-2">
-        <h2 className="text-call font-semibold leading-tight">Not a record.</h2>
+      <section aria-label={W.whatWasFound} aria-live="polite" className="pt-2">
+        <h2 className="text-call font-semibold leading-tight">{W.notARecord}</h2>
         <p className="mt-2 text-lead">{checked.why}</p>
       </section>
     )
   const { record, fingerprint, broken, withReadings, onPaper } = checked
   const at = dateTimeIn(Intl.DateTimeFormat().resolvedOptions().timeZone)
   return (
-    <section aria-label="What was found" aria-live="polite" className="pt-2">
+    <section aria-label={W.whatWasFound} aria-live="polite" className="pt-2">
       <h2 className={`text-call font-semibold leading-tight ${broken ? 'text-leak' : ''}`}>
-        {broken ? 'It does not hold.' : 'It holds.'}
+        {broken ? W.itDoesNotHold : W.itHolds}
       </h2>
       {broken ? (
         <p className="mt-2 text-lead">
-          At <b className="font-semibold">{broken.place}</b> it {broken.reason}.
+          {W.at}
+          <b className="font-semibold">{broken.place}</b>
+          {W.it}
+          {broken.reason}.
         </p>
       ) : (
         <p className="mt-2 text-lead">
-          All {record.events.length} entries follow one another as they were stored, and the signature of{' '}
-          <b className="font-semibold">{record.signed.by}</b> on {at(record.signed.at)} covers them.
+          {W.all}
+          {record.events.length}
+          {W.entriesFollowOneAnotherAs} <b className="font-semibold">{record.signed.by}</b>
+          {W.on}
+          {at(record.signed.at)}
+          {W.coversThem}
         </p>
       )}
       <ul className="mt-3 border-t-2 border-ink text-body">
         <Line
           holds={broken === null || broken.place === 'readings file' || broken.place.startsWith('$.readings')}
-          words="Entries: unchanged, none dropped, added or moved"
+          words={W.entriesUnchangedNoneDroppedAdded}
         />
         <Line
           holds={withReadings ? !broken?.place.includes('readings') : null}
           words={
             withReadings
-              ? `Readings: the ${record.readings.count.toLocaleString('en')} that were signed`
-              : 'Readings: not held against it, their file was not given'
+              ? W.readingsTheThatWereSigned(record.readings.count.toLocaleString('en'))
+              : W.readingsNotHeldAgainstIt
           }
         />
         <Line
           holds={keyTyped ? broken?.place !== '$.signature.public_key' : null}
-          words={
-            keyTyped
-              ? 'Key: the one that was typed'
-              : 'Key: not compared; ask the shop for its fingerprint by another way than with this file'
-          }
+          words={keyTyped ? W.keyTheOneThatWas : W.keyNotComparedAskThe}
         />
         {onPaper !== null && (
-          <Line
-            holds={onPaper}
-            words={
-              onPaper
-                ? 'Paper: printed of this record'
-                : 'Paper: printed of another record, or before this one was corrected'
-            }
-          />
+          <Line holds={onPaper} words={onPaper ? W.paperPrintedOfThisRecord : W.paperPrintedOfAnotherRecord} />
         )}
       </ul>
       <p className="mt-2 text-note text-ink-2">
-        Key {fingerprint ? groupedFingerprint(fingerprint) : 'that is none'}. Certificate{' '}
-        {record.signed.certificate || 'none given'}.
+        {W.key}
+        {fingerprint ? groupedFingerprint(fingerprint) : W.thatIsNone}
+        {W.certificate} {record.signed.certificate || W.noneGiven}.
       </p>
       {!broken && <WhatItSays record={record} at={at} />}
     </section>
@@ -201,7 +186,7 @@ function Found({ checked, keyTyped }: { checked: Checked; keyTyped: boolean }) {
 function Line({ holds, words }: { holds: boolean | null; words: string }) {
   return (
     <li className="flex gap-3 border-b border-rule py-1.5">
-      <b className="w-24 shrink-0 font-semibold">{holds === null ? 'not known' : holds ? 'holds' : 'fails'}</b>
+      <b className="w-24 shrink-0 font-semibold">{holds === null ? W.notKnown : holds ? W.holds : W.fails}</b>
       {words}
     </li>
   )
@@ -234,7 +219,7 @@ function WhatItSays({ record, at }: { record: RecordFile; at: (iso: string) => s
           </div>
         ))}
       </dl>
-      <Fold title={`Every entry, ${events.length}`} className="mt-3">
+      <Fold title={W.everyEntry(events.length)} className="mt-3">
         <ul className="text-note">
           {events.map((e) => (
             <li key={e.id} className="grid grid-cols-[170px_1fr_auto] gap-3">

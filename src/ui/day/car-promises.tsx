@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { Collapsible } from 'radix-ui'
 import type { ShopPlan } from '@/core/day/plan-shop'
 import type { ShopCar } from '@/core/day/shop-day'
+import { W } from '@/core/language/en/screen-day'
 import { takesWords, unplannedWords, whyWords } from '@/core/words/shop-plan-words'
 import { Sign } from '../form/sign'
 
@@ -23,7 +24,7 @@ export function CarPromises({ plan, moment, onPromise, onGone }: Props) {
   const cars = [...plan.shop.cars].sort((a, b) => (end(a)?.p50 ?? 1e9) - (end(b)?.p50 ?? 1e9))
   const at = (minutes: number) => plan.madeMs + minutes * 60_000
   return (
-    <ul aria-label="When each car is done" className="border-t border-rule">
+    <ul aria-label={W.whenEachCarIsDone} className="border-t border-rule">
       {cars.map((car) => {
         const ends = end(car)
         const late = plan.late[car.key] ?? 0
@@ -55,43 +56,42 @@ export function CarPromises({ plan, moment, onPromise, onGone }: Props) {
                     unplannedWords(plan, unplanned)
                   ) : (
                     <>
-                      {!car.jobId && `comes ${moment(car.arrivesMs)}, `}
-                      {ends && ends.p90 - ends.p50 > 3 && `${moment(at(ends.p90))} at the latest, `}
+                      {!car.jobId && W.comes(moment(car.arrivesMs))}
+                      {ends && ends.p90 - ends.p50 > 3 && W.atTheLatest(moment(at(ends.p90)))}
                       {car.promisedMs === null ? (
-                        'no promise'
+                        W.noPromise
                       ) : late > 0.5 ? (
                         <b className="font-semibold text-leak">
                           <Sign kind="caution" />
-                          promised {moment(car.promisedMs)}: {Math.round(late)} min late
+                          {W.promised}
+                          {moment(car.promisedMs)}: {Math.round(late)}
+                          {W.minLate}
                         </b>
                       ) : (
-                        `promised ${moment(car.promisedMs)}`
+                        W.promised2(moment(car.promisedMs))
                       )}
                     </>
                   )}
                 </span>
                 <span className="no-print flex gap-2 max-sm:col-span-2">
                   {!unplanned && (
-                    <Collapsible.Trigger
-                      className="plain-button text-small"
-                      aria-label={`Why ${car.name} is done then`}
-                    >
-                      Why
+                    <Collapsible.Trigger className="plain-button text-small" aria-label={W.whyIsDoneThen(car.name)}>
+                      {W.why}
                     </Collapsible.Trigger>
                   )}
                   {onGone && !car.jobId && (
                     <button type="button" className="plain-button text-small" onClick={() => onGone(car)}>
-                      Does not come
+                      {W.doesNotCome}
                     </button>
                   )}
                   {onPromise && (
                     <button
                       type="button"
                       className="plain-button text-small"
-                      aria-label={`Promise of ${car.name}`}
+                      aria-label={W.promiseOf(car.name)}
                       onClick={() => onPromise(car)}
                     >
-                      Promise
+                      {W.promise}
                     </button>
                   )}
                 </span>

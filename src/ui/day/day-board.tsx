@@ -5,6 +5,7 @@ import { nextDeeds, sharedRigs } from '@/core/day/next-deed'
 import type { ShopPlan } from '@/core/day/plan-shop'
 import type { Pin, ShopCar } from '@/core/day/shop-day'
 import type { DayView, PromisesKept } from '@/core/day/view'
+import { W } from '@/core/language/en/screen-day'
 import type { BoardRow } from '@/core/views'
 import { carName } from '@/core/words/shop-plan-words'
 import { Sign } from '../form/sign'
@@ -87,11 +88,12 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
       )}
       <p className="py-1 text-small text-ink-2" suppressHydrationWarning>
         {summary(plan, moment)}
-        {beyond > 0 && ` ${beyond} pieces lie beyond ${moment(span.toMs)}.`}
+        {beyond > 0 && W.piecesLieBeyond(beyond, moment(span.toMs))}
         {plan.shop.pins.length > 0 && (
           <>
             {' '}
-            {plan.shop.pins.length} set by hand:{' '}
+            {plan.shop.pins.length}
+            {W.setByHand}{' '}
             {plan.shop.pins.map((p) => (
               <button
                 key={`${p.car} ${p.step}`}
@@ -100,13 +102,15 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
                 disabled={!viewer.mayPlan || sending}
                 onClick={() => void send({ what: 'let-go', car: p.car, step: p.step })}
               >
-                let {carName(plan, p.car)}, {p.step} go
+                {W.let2}
+                {carName(plan, p.car)}, {p.step}
+                {W.go}
               </button>
             ))}
           </>
         )}
       </p>
-      <section aria-label="The day" className="no-print relative max-lg:hidden">
+      <section aria-label={W.theDay} className="no-print relative max-lg:hidden">
         <Lanes
           lanes={lanes}
           axis={axis}
@@ -143,14 +147,14 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
                 className="plain-button bg-sheet font-semibold"
                 onClick={() => setAsked({ kind: 'expect' })}
               >
-                A car is to come
+                {W.aCarIsToCome}
               </button>
             )}
             <button type="button" className="plain-button" onClick={() => window.print()}>
-              On paper
+              {W.onPaper}
             </button>
             <a className="plain-button inline-flex items-center" href="/wall">
-              For the wall
+              {W.forTheWall}
             </a>
             {lanes
               .filter((l) => l.kind !== 'holding')
@@ -166,10 +170,7 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
               ))}
           </div>
           <PromisesByMonth kept={kept} />
-          <p className="text-small text-ink-2">
-            Times of hands are this shop’s own where it did a step at least five times, assumed figures until then.
-            Local codes and whoever is licensed decide what may be left alone.
-          </p>
+          <p className="text-small text-ink-2">{W.timesOfHandsAreThis}</p>
         </div>
       </div>
       <DayPaper plan={plan} moment={moment} />
@@ -189,7 +190,7 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
           />
         )}
       </Popup>
-      <Popup open={asked?.kind === 'expect'} onOpenChange={close} title="A car that is to come" width="middle">
+      <Popup open={asked?.kind === 'expect'} onOpenChange={close} title={W.aCarThatIsTo} width="middle">
         {asked?.kind === 'expect' && <ExpectForm nowMs={nowMs} timeZone={timeZone} onDone={close} />}
       </Popup>
       <Popup
@@ -235,23 +236,26 @@ function Conflicts({ plan }: { plan: ShopPlan }) {
   return sharedRigs(plan).map(({ rig, cars }) => (
     <p key={rig} className="text-body font-semibold text-caution">
       <Sign kind="caution" />
-      {cars.map((c) => carName(plan, c)).join(' and ')} hang on {rig} at once: only one of them can be pulled.
+      {cars.map((c) => carName(plan, c)).join(' and ')}
+      {W.hangOn}
+      {rig}
+      {W.atOnceOnlyOneOf}
     </p>
   ))
 }
 
 function summary(plan: ShopPlan, moment: (ms: number) => string): string {
   const ends = Object.values(plan.ends)
-  if (ends.length === 0) return 'No car is planned.'
+  if (ends.length === 0) return W.noCarIsPlanned
   const last = Math.max(...ends.map((e) => e.p50))
   const late = Object.entries(plan.late).filter(([, m]) => m > 0.5)
   const missed =
     late.length === 0
-      ? 'every promise kept'
+      ? W.everyPromiseKept
       : late.length === 1
-        ? `one promise missed by ${Math.round(late[0]?.[1] ?? 0)} min`
-        : `${late.length} promises missed`
-  return `All done by ${moment(plan.madeMs + last * 60_000)}, ${missed}.`
+        ? W.onePromiseMissedByMin(Math.round(late[0]?.[1] ?? 0))
+        : W.promisesMissed(late.length)
+  return W.allDoneBy(moment(plan.madeMs + last * 60_000), missed)
 }
 
 const weekday = (ms: number, timeZone: string): string =>

@@ -8,6 +8,7 @@ import * as z from 'zod'
 import type { Off } from '@/core/day/view'
 import { Works } from '@/core/day/works'
 import { text } from '@/core/entry/text'
+import { W } from '@/core/language/en/screen-day'
 import { newEventId } from '../api'
 import { TextField } from '../form/bound'
 import { amount, optional } from '../form/schemas'
@@ -23,7 +24,7 @@ function Foot({ busy, said, children }: { busy: boolean; said: string; children:
   return (
     <>
       <div className="mt-4 flex flex-wrap gap-3">{children}</div>
-      {busy && <p className="mt-2 text-note text-ink-2">Sending.</p>}
+      {busy && <p className="mt-2 text-note text-ink-2">{W.sending}</p>}
       {said && (
         <p role="alert" className="mt-2 text-small font-semibold text-leak">
           {said}
@@ -52,14 +53,14 @@ export function PromiseForm({
   }
   return (
     <form onSubmit={form.handleSubmit(({ at }) => send(at))} noValidate className="mt-3">
-      <TextField control={form.control} name="at" label="Promised for" type="datetime-local" />
+      <TextField control={form.control} name="at" label={W.promisedFor} type="datetime-local" />
       <Foot busy={busy} said={said}>
         <button type="submit" className="plain-button bg-sheet font-semibold">
-          Promise it
+          {W.promiseIt}
         </button>
         {promisedMs !== null && (
           <button type="button" className="plain-button" onClick={() => send(null)}>
-            No promise
+            {W.noPromise2}
           </button>
         )}
       </Foot>
@@ -85,7 +86,7 @@ export function AwayForm({
     .strictObject({ from: moment(timeZone), to: optional(moment(timeZone)) })
     .refine((a) => a.to === undefined || Date.parse(a.to) > Date.parse(a.from), {
       path: ['to'],
-      error: 'lies before it begins',
+      error: W.liesBeforeItBegins,
     })
   const at = localTimeIn(timeZone)
   const form = useForm({ resolver: zodResolver(schema), defaultValues: { from: at(nowMs), to: '' } })
@@ -103,10 +104,13 @@ export function AwayForm({
     >
       {off.map((o) => (
         <p key={o.id} className="mb-2 flex flex-wrap items-center gap-3 text-body">
-          {thing ? 'Out of use' : 'Away'} from {at(o.fromMs).replace('T', ' ')}{' '}
-          {o.toMs === null ? 'until it is back' : `to ${at(o.toMs).replace('T', ' ')}`}, said by {o.by}
+          {thing ? W.outOfUse : W.away}
+          {W.from}
+          {at(o.fromMs).replace('T', ' ')} {o.toMs === null ? W.untilItIsBack : W.to(at(o.toMs).replace('T', ' '))}
+          {W.saidBy}
+          {o.by}
           <button type="button" className="plain-button" onClick={() => send({ what: 'back', id: o.id })}>
-            Back now
+            {W.backNow}
           </button>
         </p>
       ))}
@@ -114,27 +118,27 @@ export function AwayForm({
         <TextField
           control={form.control}
           name="from"
-          label={thing ? 'Out of use from' : 'Away from'}
+          label={thing ? W.outOfUseFrom : W.awayFrom}
           type="datetime-local"
         />
         <TextField
           control={form.control}
           name="to"
-          label="To"
+          label={W.to2}
           type="datetime-local"
-          hint="empty: until somebody says it is back"
+          hint={W.emptyUntilSomebodySaysIt}
         />
       </div>
       <Foot busy={busy} said={said}>
         <button type="submit" className="plain-button bg-sheet font-semibold">
-          {thing ? 'Take it out of use' : 'Say so'}
+          {thing ? W.takeItOutOfUse : W.saySo}
         </button>
       </Foot>
     </form>
   )
 }
 
-const DAYS = ['Su', 'Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa']
+const DAYS = [W.su, W.mo, W.tu, W.we, W.th, W.fr, W.sa]
 /** The week begins where the working one does. */
 const WEEK = [1, 2, 3, 4, 5, 6, 0]
 
@@ -156,10 +160,10 @@ export function HoursForm({
   const wrong = form.formState.errors.days
   return (
     <form onSubmit={form.handleSubmit(send)} noValidate className="mt-4 border-t border-rule pt-3">
-      <p className="text-small font-medium">Works on</p>
+      <p className="text-small font-medium">{W.worksOn}</p>
       <ToggleGroup.Root
         type="multiple"
-        aria-label="Days of the week"
+        aria-label={W.daysOfTheWeek}
         className="mt-1 flex flex-wrap gap-1.5"
         value={days}
         onValueChange={(next) => {
@@ -177,18 +181,18 @@ export function HoursForm({
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      {wrong && <p className="text-small font-semibold text-leak">{String(wrong.message ?? 'one day at least')}</p>}
+      {wrong && <p className="text-small font-semibold text-leak">{String(wrong.message ?? W.oneDayAtLeast)}</p>}
       <div className="mt-2 grid grid-cols-2 gap-x-4">
-        <TextField control={form.control} name="from" label="From" placeholder="07:30" />
-        <TextField control={form.control} name="to" label="To" placeholder="16:00" />
+        <TextField control={form.control} name="from" label={W.from2} placeholder="07:30" />
+        <TextField control={form.control} name="to" label={W.to2} placeholder="16:00" />
       </div>
       <Foot busy={busy} said={said}>
         <button type="submit" className="plain-button bg-sheet font-semibold">
-          These hours
+          {W.theseHours}
         </button>
         {works && (
           <button type="button" className="plain-button" onClick={() => send(null)}>
-            No set hours
+            {W.noSetHours}
           </button>
         )}
       </Foot>
@@ -200,15 +204,15 @@ export function HoursForm({
 export function ExpectForm({ nowMs, timeZone, onDone }: Common & { nowMs: number }) {
   const schema = z
     .strictObject({
-      name: text(80, 1, 'the name people use'),
+      name: text(80, 1, W.theNamePeopleUse),
       model: text(200, 0),
       arrives: moment(timeZone),
       promised: optional(moment(timeZone)),
-      fixMin: amount('minutes of repair', 2880),
+      fixMin: amount(W.minutesOfRepair, 2880),
     })
     .refine((c) => c.promised === undefined || Date.parse(c.promised) > Date.parse(c.arrives), {
       path: ['promised'],
-      error: 'is promised before it comes',
+      error: W.isPromisedBeforeItComes,
     })
   const form = useForm({
     resolver: zodResolver(schema),
@@ -230,15 +234,15 @@ export function ExpectForm({ nowMs, timeZone, onDone }: Common & { nowMs: number
       className="mt-3"
     >
       <div className="grid grid-cols-2 gap-x-4 max-sm:grid-cols-1">
-        <TextField control={form.control} name="name" label="Name people use" placeholder="Shuttle 6" />
-        <TextField control={form.control} name="model" label="Model" placeholder="Halvorn Ridge 14" />
-        <TextField control={form.control} name="arrives" label="Comes at" type="datetime-local" />
-        <TextField control={form.control} name="promised" label="Promised for" type="datetime-local" />
-        <TextField control={form.control} name="fixMin" label="Repair before it, min" inputMode="decimal" />
+        <TextField control={form.control} name="name" label={W.namePeopleUse} placeholder={W.shuttle6} />
+        <TextField control={form.control} name="model" label={W.model} placeholder={W.halvornRidge14} />
+        <TextField control={form.control} name="arrives" label={W.comesAt} type="datetime-local" />
+        <TextField control={form.control} name="promised" label={W.promisedFor} type="datetime-local" />
+        <TextField control={form.control} name="fixMin" label={W.repairBeforeItMin} inputMode="decimal" />
       </div>
       <Foot busy={busy} said={said}>
         <button type="submit" className="plain-button bg-sheet font-semibold">
-          Expect it
+          {W.expectIt}
         </button>
       </Foot>
     </form>

@@ -1,13 +1,16 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
+import { W } from '@/core/language/en/screen-day'
 import { carName } from '@/core/words/shop-plan-words'
 
 /** The day for a sheet of paper: each person's deeds with a box to tick. */
 export function DayPaper({ plan, moment }: { plan: ShopPlan; moment: (ms: number) => string }) {
   const at = (minutes: number) => moment(plan.madeMs + Math.max(0, minutes) * 60_000)
   return (
-    <section aria-label="The day on paper" className="hidden print:block">
+    <section aria-label={W.theDayOnPaper} className="hidden print:block">
       <p className="text-body" suppressHydrationWarning>
-        Planned at {moment(plan.madeMs)}. It changes as the work goes: the board has the newest.
+        {W.plannedAt}
+        {moment(plan.madeMs)}
+        {W.itChangesAsTheWork}
       </p>
       <div className="grid grid-cols-2 gap-x-8">
         {plan.shop.people.map((person) => {

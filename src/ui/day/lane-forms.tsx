@@ -1,6 +1,7 @@
 'use client'
 
 import type { DayView } from '@/core/day/view'
+import { W } from '@/core/language/en/screen-day'
 import { AwayForm, HoursForm } from './day-forms'
 import type { Lane } from './lanes-of'
 import type { DayViewer } from './viewer'
@@ -24,8 +25,7 @@ export function LaneForms({
   const account = lane.kind === 'person' ? lane.id.slice('person '.length) : null
   const thing = account === null ? lane.id.slice(`${lane.kind} `.length) : null
   const own = account === viewer.id
-  if (!viewer.mayPlan && !own)
-    return <p className="mt-3 text-body">The lead or a technician says who and what is away.</p>
+  if (!viewer.mayPlan && !own) return <p className="mt-3 text-body">{W.theLeadOrATechnician}</p>
   return (
     <>
       <AwayForm

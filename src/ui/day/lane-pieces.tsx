@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { STEP_NAMES } from '@/core/job/steps'
+import { W } from '@/core/language/en/screen-day'
 import { PickField, TextField } from '../form/bound'
 import { useSending } from '../form/use-sending'
 import { localTimeIn } from '../format'
@@ -26,9 +27,9 @@ type Props = {
 export function LanePieces({ lane, people, mayPlan, clock, timeZone, onDone }: Props) {
   const [moving, setMoving] = useState<string | null>(null)
   const pieces = lane.pieces.filter((p) => p.state !== 'done').sort((a, b) => a.fromMs - b.fromMs)
-  if (pieces.length === 0) return <p className="mt-3 text-body">Nothing is planned here.</p>
+  if (pieces.length === 0) return <p className="mt-3 text-body">{W.nothingIsPlannedHere}</p>
   return (
-    <ul aria-label={`What ${lane.name} does`} className="mt-3 border-t border-rule">
+    <ul aria-label={W.whatDoes(lane.name)} className="mt-3 border-t border-rule">
       {pieces.map((piece) => (
         <li key={piece.id} className="border-b border-rule py-1">
           <div className="flex min-h-11 items-center gap-3 text-body">
@@ -37,7 +38,7 @@ export function LanePieces({ lane, people, mayPlan, clock, timeZone, onDone }: P
             </b>
             <span className="min-w-0 grow">
               {piece.name}, {STEP_NAMES[piece.step].toLowerCase()}
-              {piece.pinnedBy && `, set by ${piece.pinnedBy}`}
+              {piece.pinnedBy && W.setBy(piece.pinnedBy)}
             </span>
             {mayPlan && lane.kind === 'person' && isMovable(piece, lane) && (
               <button
@@ -46,12 +47,12 @@ export function LanePieces({ lane, people, mayPlan, clock, timeZone, onDone }: P
                 aria-expanded={moving === piece.id}
                 onClick={() => setMoving(moving === piece.id ? null : piece.id)}
               >
-                Set its time
+                {W.setItsTime}
               </button>
             )}
             {piece.jobId && (
               <Link className="plain-button inline-flex items-center" href={`/job/${piece.jobId}`}>
-                Open
+                {W.open}
               </Link>
             )}
           </div>
@@ -69,7 +70,7 @@ function SetForm({
   timeZone,
   onDone,
 }: Pick<Props, 'people' | 'timeZone' | 'onDone'> & { piece: Piece }) {
-  const schema = z.strictObject({ from: moment(timeZone), person: z.string().min(1, 'who does it') })
+  const schema = z.strictObject({ from: moment(timeZone), person: z.string().min(1, W.whoDoesIt) })
   const form = useForm({
     resolver: zodResolver(schema),
     defaultValues: { from: localTimeIn(timeZone)(piece.fromMs), person: piece.person ?? '' },
@@ -77,17 +78,17 @@ function SetForm({
   const { post, busy, said } = useSending(form, '/api/day')
   return (
     <form
-      aria-label={`Set ${piece.name}, ${piece.step}`}
+      aria-label={W.set2(piece.name, piece.step)}
       noValidate
       className="grid grid-cols-[1fr_1fr_auto] items-end gap-x-3 pb-2 max-sm:grid-cols-1"
       onSubmit={form.handleSubmit(async ({ from, person }) => {
         if (await post({ what: 'pin', car: piece.car, step: piece.step, person, rig: null, from })) onDone()
       })}
     >
-      <TextField control={form.control} name="from" label="Begins at" type="datetime-local" />
-      <PickField control={form.control} name="person" label="By" options={people} />
+      <TextField control={form.control} name="from" label={W.beginsAt} type="datetime-local" />
+      <PickField control={form.control} name="person" label={W.by} options={people} />
       <button type="submit" className="plain-button bg-sheet font-semibold" disabled={busy}>
-        Set it
+        {W.setIt}
       </button>
       {said && (
         <p role="alert" className="col-span-full text-small font-semibold text-leak">

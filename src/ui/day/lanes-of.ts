@@ -4,6 +4,7 @@ import type { Span } from '@/core/day/shop-day'
 import { wallTimeMs } from '@/core/job/clock'
 import type { Visit } from '@/core/job/state'
 import type { Step } from '@/core/job/steps'
+import { W } from '@/core/language/en/screen-day'
 import type { BoardRow } from '@/core/views'
 
 /** A piece of somebody's or something's day, wall ms. */
@@ -63,7 +64,7 @@ export function lanesOf(
         id: `person ${p.id}`,
         kind: 'person',
         name: p.name.split(' ')[0] ?? p.name,
-        note: p.role === 'trainee' ? 'trainee' : 'person',
+        note: p.role === 'trainee' ? W.trainee : W.person,
         off: p.off,
         pieces: all.filter((x) => x.kind === 'hands' && (x.person === p.id || x.person === p.name)),
       }),
@@ -73,7 +74,7 @@ export function lanesOf(
         id: `rig ${r.name}`,
         kind: 'rig',
         name: r.name.split(',')[0] ?? r.name,
-        note: r.pump ?? 'rig',
+        note: r.pump ?? W.rig,
         off: r.off,
         pieces: all.filter((x) => x.kind === 'wait' && x.rig !== null && (x.rig === r.name || r.rigs?.includes(x.rig))),
       }),
@@ -83,7 +84,7 @@ export function lanesOf(
         id: `scale ${s.name}`,
         kind: 'scale',
         name: s.name,
-        note: 'scale',
+        note: W.scale,
         off: s.off,
         pieces: plan.rows
           .filter((r) => r.scale === s.name)
@@ -96,8 +97,8 @@ export function lanesOf(
       (pieces, i): Lane => ({
         id: `holding ${i}`,
         kind: 'holding',
-        name: i === 0 ? 'Shut in' : '',
-        note: i === 0 ? 'hoses off' : '',
+        name: i === 0 ? W.shutIn : '',
+        note: i === 0 ? W.hosesOff : '',
         off: [],
         pieces,
       }),

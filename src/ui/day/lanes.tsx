@@ -13,6 +13,7 @@ import {
   useSensors,
 } from '@dnd-kit/core'
 import type { Pin } from '@/core/day/shop-day'
+import { W } from '@/core/language/en/screen-day'
 import { type Axis, share, TimeAxis } from '../board/time-axis'
 import { useWidth } from '../hooks/use-width'
 import type { Lane, Piece } from './lanes-of'
@@ -91,8 +92,7 @@ export function Lanes({ lanes, axis, clock, nextId, movable, by, onLift, onMove,
       // its live messages are ours: the price is said where it stands
       accessibility={{
         screenReaderInstructions: {
-          draggable:
-            'Space takes it up, arrows move it by five minutes or to another lane, Space puts it down, Escape puts it back.',
+          draggable: W.spaceTakesItUpArrows,
         },
       }}
       id="day"
@@ -114,7 +114,7 @@ export function Lanes({ lanes, axis, clock, nextId, movable, by, onLift, onMove,
           <TimeAxis axis={axis} clock={clock} />
         </div>
       </div>
-      <ul className="border-t-2 border-ink" aria-label="Lanes of people and things">
+      <ul className="border-t-2 border-ink" aria-label={W.lanesOfPeopleAndThings}>
         {lanes.map((lane) => (
           <LaneLine
             key={lane.id}
@@ -171,7 +171,7 @@ function LaneLine({
     <li
       className="grid grid-cols-[132px_1fr] border-b border-rule"
       style={{ height: LANE_PX }}
-      aria-label={lane.name || 'more cars shut in'}
+      aria-label={lane.name || W.moreCarsShutIn}
     >
       {lane.kind === 'holding' ? (
         <span className="min-w-0 self-center">
@@ -182,7 +182,7 @@ function LaneLine({
         <button type="button" className="min-w-0 text-left hover:bg-sheet" onClick={() => onLane(lane)}>
           <b className="block truncate text-lead font-semibold leading-tight">{lane.name}</b>
           <span className="block truncate text-note text-ink-2">
-            {away ? `away${away.toMs === null ? '' : ` until ${clock(away.toMs)}`}` : lane.note}
+            {away ? W.away2(away.toMs === null ? '' : W.until(clock(away.toMs))) : lane.note}
           </span>
         </button>
       )}
@@ -221,7 +221,7 @@ function OffSpan({ from, to }: { from: number; to: number }) {
       style={{
         left: `${from * 100}%`,
         width: `${(to - from) * 100}%`,
-        backgroundImage: 'repeating-linear-gradient(135deg, var(--rule-2) 0 1px, transparent 1px 7px)',
+        backgroundImage: W.repeatingLinearGradient135degVar,
       }}
     />
   )

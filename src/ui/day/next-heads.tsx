@@ -1,5 +1,6 @@
 import type { NextDeed } from '@/core/day/next-deed'
 import type { ShopPlan } from '@/core/day/plan-shop'
+import { W } from '@/core/language/en/screen-day'
 import { deedWords, personName } from '@/core/words/shop-plan-words'
 
 /** People whose next deed stands large; others in small beside them. */
@@ -19,28 +20,25 @@ export function NextHeads({
   clock: (ms: number) => string
   wall?: boolean
 }) {
-  if (deeds.length === 0)
-    return (
-      <p className="py-4 text-head">Nothing is planned for anybody: take in a car, or say which ones are to come.</p>
-    )
+  if (deeds.length === 0) return <p className="py-4 text-head">{W.nothingIsPlannedForAnybody}</p>
   const first = [...deeds].sort((a, b) => Number(b.person === viewerId) - Number(a.person === viewerId))
   const at = (minutes: number) => clock(plan.madeMs + minutes * 60_000)
   return (
     <ul
-      aria-label="Who does what next"
+      aria-label={W.whoDoesWhatNext}
       className="flex min-w-0 flex-1 divide-x divide-rule max-sm:flex-col max-sm:divide-x-0 max-sm:divide-y"
     >
       {first.slice(0, LARGE).map((deed, i) => (
         <li key={deed.person} className={`min-w-0 flex-1 py-2 pr-5 ${i > 0 ? 'pl-5 max-sm:pl-0' : ''}`}>
           <p className="text-small text-ink-2" suppressHydrationWarning>
-            {personName(plan, deed.person)} {deed.begun ? `is at it until ${at(deed.row.to)}` : 'next'}
+            {personName(plan, deed.person)} {deed.begun ? W.isAtItUntil(at(deed.row.to)) : W.next}
           </p>
           <div className="flex items-center gap-4 max-xl:block">
             <p
               className={`figure font-semibold ${wall ? 'text-fig-l' : 'text-fig-m max-sm:text-fig-s'} ${deed.person === viewerId ? 'text-accent' : ''}`}
               suppressHydrationWarning
             >
-              {deed.now ? 'Now' : at(deed.row.from)}
+              {deed.now ? W.now : at(deed.row.from)}
             </p>
             <p className="min-w-0 text-row font-semibold leading-tight first-letter:uppercase" suppressHydrationWarning>
               {deedWords(plan, deed)}
@@ -53,7 +51,7 @@ export function NextHeads({
           {first.slice(LARGE).map((deed) => (
             <p key={deed.person} className="truncate">
               <b className="font-semibold">
-                {personName(plan, deed.person)} {deed.now ? 'now' : at(deed.row.from)}
+                {personName(plan, deed.person)} {deed.now ? W.now2 : at(deed.row.from)}
               </b>{' '}
               {deedWords(plan, deed)}
             </p>

@@ -1,4 +1,5 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
+import { W } from '@/core/language/en/screen-day'
 import { carName, personName } from '@/core/words/shop-plan-words'
 import type { DayViewer } from './viewer'
 
@@ -19,8 +20,8 @@ export function OwnDay({
   const own = rows.filter((r) => r.person === viewer.id)
   const list = own.length > 0 ? own : rows
   return (
-    <section aria-label="Own day" className="no-print lg:hidden">
-      <h2 className="mt-3 text-row font-semibold">{own.length > 0 ? 'Your day' : 'Everybody’s day'}</h2>
+    <section aria-label={W.ownDay} className="no-print lg:hidden">
+      <h2 className="mt-3 text-row font-semibold">{own.length > 0 ? W.yourDay : W.everybodysDay}</h2>
       <ul className="border-t border-rule">
         {list.slice(0, 30).map((row) => (
           <li
@@ -29,7 +30,7 @@ export function OwnDay({
             suppressHydrationWarning
           >
             <b className="w-14 shrink-0 font-semibold">
-              {row.from <= now ? 'now' : clock(plan.madeMs + row.from * 60_000)}
+              {row.from <= now ? W.now2 : clock(plan.madeMs + row.from * 60_000)}
             </b>
             <span className="min-w-0">
               {carName(plan, row.car)}, {row.step}

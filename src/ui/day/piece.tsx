@@ -3,6 +3,7 @@
 import { useDraggable } from '@dnd-kit/core'
 import { useRouter } from 'next/navigation'
 import { STEP_NAMES } from '@/core/job/steps'
+import { W } from '@/core/language/en/screen-day'
 import type { Axis } from '../board/time-axis'
 import { share } from '../board/time-axis'
 import type { Piece } from './lanes-of'
@@ -27,12 +28,12 @@ type Props = {
 /** Drawn no narrower, px. */
 const LEAST_PX = 6
 
-const STATE_WORDS = { done: 'done', running: 'under way', planned: 'planned' } as const
+const STATE_WORDS = { done: 'done', running: W.underWay, planned: 'planned' } as const
 
 /** What a piece is, for whoever cannot see where it stands. */
 const saidOf = (p: Piece, clock: (ms: number) => string): string =>
-  `${p.name}, ${STEP_NAMES[p.step].toLowerCase()}, ${STATE_WORDS[p.state]}, ${clock(p.fromMs)} to ${clock(p.toMs)}` +
-  `${p.latestMs > p.toMs + 90_000 ? `, ${clock(p.latestMs)} at the latest` : ''}${p.pinnedBy ? `, set by ${p.pinnedBy}` : ''}`
+  W.to3(p.name, STEP_NAMES[p.step].toLowerCase(), STATE_WORDS[p.state], clock(p.fromMs), clock(p.toMs)) +
+  `${p.latestMs > p.toMs + 90_000 ? W.atTheLatest2(clock(p.latestMs)) : ''}${p.pinnedBy ? W.setBy(p.pinnedBy) : ''}`
 
 /** One piece of a lane: hands solid or outlined, a wait as a piece of the strata whose end fades as it is unsure. */
 export function PieceBox({ piece, axis, clock, named, accent, movable, target, laneWidth }: Props) {
@@ -91,7 +92,7 @@ export function PieceBox({ piece, axis, clock, named, accent, movable, target, l
       ref={setNodeRef}
       {...(movable && { ...attributes, ...listeners })}
       aria-label={said}
-      aria-roledescription={movable ? 'movable piece' : 'piece'}
+      aria-roledescription={movable ? W.movablePiece : W.piece}
       title={said}
       onClick={open}
       style={{ ...place, minWidth: TARGET_PX }}

@@ -1,4 +1,5 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
+import { W } from '@/core/language/en/screen-day'
 import { personName, priceWords } from '@/core/words/shop-plan-words'
 import type { Piece } from './lanes-of'
 import type { Price } from './use-day-price'
@@ -20,7 +21,12 @@ export function PriceSaid({
   const row = price?.plan.rows.find((r) => r.car === price.pin.car && r.step === price.pin.step && r.person !== null)
   const fromMs = price && row ? price.plan.madeMs + row.from * 60_000 : null
   const put = price
-    ? `${personName(plan, row?.person ?? price.pin.person ?? '')} at ${clock(fromMs ?? price.pin.fromMs)}${price.pin.rig ? ` with ${price.pin.rig}` : ''} instead of ${clock(piece.fromMs)}`
+    ? W.atInsteadOf(
+        personName(plan, row?.person ?? price.pin.person ?? ''),
+        clock(fromMs ?? price.pin.fromMs),
+        price.pin.rig ? W.with2(price.pin.rig) : '',
+        clock(piece.fromMs),
+      )
     : `${piece.name}, ${piece.step}`
   const later = price && fromMs !== null && fromMs - price.pin.fromMs > 120_000
   return (
@@ -30,16 +36,19 @@ export function PriceSaid({
       data-price={busy ? 'asked' : price ? 'told' : 'none'}
     >
       <p className="text-lead font-semibold">{put}</p>
-      {later && <p>It cannot be there before {clock(fromMs)}.</p>}
+      {later && (
+        <p>
+          {W.itCannotBeThereBefore}
+          {clock(fromMs)}.
+        </p>
+      )}
       <p>
-        {price && !busy
-          ? priceWords(plan, price.changes)
-          : busy
-            ? 'Working out what it costs.'
-            : 'It stands where it stood.'}
+        {price && !busy ? priceWords(plan, price.changes) : busy ? W.workingOutWhatItCosts : W.itStandsWhereItStood}
       </p>
       <p className="mt-1">
-        Let go to keep it; <span className="key">Esc</span> puts it back.
+        {W.letGoToKeepIt}
+        <span className="key">Esc</span>
+        {W.putsItBack}
       </p>
     </div>
   )

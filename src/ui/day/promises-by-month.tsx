@@ -1,4 +1,5 @@
 import type { PromisesKept } from '@/core/day/view'
+import { W } from '@/core/language/en/screen-day'
 import { lengthWords } from '@/core/units/duration'
 
 /** Promised times that were kept and missed, by month. */
@@ -6,13 +7,13 @@ export function PromisesByMonth({ kept }: { kept: readonly PromisesKept[] }) {
   if (kept.length === 0) return null
   return (
     <table className="w-full text-small">
-      <caption className="text-left text-body font-semibold">Promises by month</caption>
+      <caption className="text-left text-body font-semibold">{W.promisesByMonth}</caption>
       <thead>
         <tr className="border-b border-rule text-left text-ink-2">
-          <th className="font-normal">month</th>
-          <th className="text-right font-normal">kept</th>
-          <th className="text-right font-normal">missed</th>
-          <th className="text-right font-normal">half of those by more than</th>
+          <th className="font-normal">{W.month}</th>
+          <th className="text-right font-normal">{W.kept}</th>
+          <th className="text-right font-normal">{W.missed}</th>
+          <th className="text-right font-normal">{W.halfOfThoseByMore}</th>
         </tr>
       </thead>
       <tbody>

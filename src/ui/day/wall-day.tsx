@@ -2,6 +2,7 @@
 
 import { nextDeeds } from '@/core/day/next-deed'
 import type { DayView } from '@/core/day/view'
+import { W } from '@/core/language/en/screen-day'
 import type { BoardRow } from '@/core/views'
 import { Sign } from '../form/sign'
 import { LineBar } from '../frame/line-bar'
@@ -42,7 +43,10 @@ export function WallDay({
       <main style={{ zoom: LARGER }} className="px-5 py-3">
         <LineBar line={line} fromMs={fromMs} clock={clock} />
         <header className="flex items-baseline justify-between border-b border-rule pb-1">
-          <h1 className="text-head font-semibold">{shop}, the day</h1>
+          <h1 className="text-head font-semibold">
+            {shop}
+            {W.theDay2}
+          </h1>
           <time className="figure text-fig-s font-semibold" suppressHydrationWarning>
             {clock(now)}
           </time>
@@ -62,7 +66,7 @@ export function WallDay({
               onDrop={nothing}
               onLane={nothing}
             />
-            <ul className="mt-3 grid grid-cols-4 gap-x-6" aria-label="When each car is done">
+            <ul className="mt-3 grid grid-cols-4 gap-x-6" aria-label={W.whenEachCarIsDone}>
               {[...plan.shop.cars]
                 .sort((a, b) => (plan.ends[a.key]?.p50 ?? 1e9) - (plan.ends[b.key]?.p50 ?? 1e9))
                 .slice(0, MOST_CARS)
@@ -79,7 +83,8 @@ export function WallDay({
                     {(plan.late[car.key] ?? 0) > 0.5 && (
                       <b className="ml-auto whitespace-nowrap text-small font-semibold text-leak">
                         <Sign kind="caution" />
-                        {Math.round(plan.late[car.key] ?? 0)} min late
+                        {Math.round(plan.late[car.key] ?? 0)}
+                        {W.minLate}
                       </b>
                     )}
                   </li>
@@ -87,7 +92,7 @@ export function WallDay({
             </ul>
           </>
         ) : (
-          <p className="py-8 text-head">The day is being planned.</p>
+          <p className="py-8 text-head">{W.theDayIsBeingPlanned}</p>
         )}
       </main>
     </ZoneProvider>

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/screen-form'
 import { ML_PER_FLUID_OUNCE } from '@/core/units/constants'
 import { formatPoundsOunces, massInAllUnits, parseMass, parseMassRange } from '@/core/units/mass'
 import { dialUnit, fromPascal, manifoldUnit, parsePressure, toPascal } from '@/core/units/pressure'
@@ -41,17 +42,17 @@ export function readGauge(text: string, barometerPa: number, units = USUAL_UNITS
 export function readAmount(text: string, what: string, most: number): Entry<number> {
   return attempt(() => {
     const value = Number(text.trim().replace(',', '.'))
-    if (text.trim() === '' || !Number.isFinite(value)) throw new Error(`type ${what} as a number`)
-    if (value < 0 || value > most) throw new Error(`${what} must lie between 0 and ${most}`)
+    if (text.trim() === '' || !Number.isFinite(value)) throw new Error(W.typeAsANumber(what))
+    if (value < 0 || value > most) throw new Error(W.mustLieBetween0And(what, most))
     return value
   })
 }
 
 /** An amount of oil, mL, as typed: `30`, `30 mL` or `1 fl oz`. */
 export function readOil(text: string, most: number, units = USUAL_UNITS): Entry<number> {
-  const ounces = /^([\d.,]+)\s*(?:fl\.?\s*)?oz$/i.exec(withUnit(text, units.oil === 'floz' ? 'fl oz' : 'mL'))
+  const ounces = /^([\d.,]+)\s*(?:fl\.?\s*)?oz$/i.exec(withUnit(text, units.oil === 'floz' ? W.flOz : 'mL'))
   const bare = ounces ? (ounces[1] ?? '') : text.replace(/\s*ml$/i, '')
-  const read = readAmount(bare, 'the oil in mL or fl oz', most)
+  const read = readAmount(bare, W.theOilInMlOr, most)
   return 'value' in read && ounces ? { value: read.value * ML_PER_FLUID_OUNCE } : read
 }
 
@@ -59,7 +60,7 @@ export function readOil(text: string, most: number, units = USUAL_UNITS): Entry<
 export function oilHint(text: string, units = USUAL_UNITS): string | undefined {
   const read = readOil(text, Number.MAX_VALUE, units)
   if (!('value' in read) || read.value === 0) return undefined
-  return `${read.value.toFixed(0)} mL, ${(read.value / ML_PER_FLUID_OUNCE).toFixed(1)} fl oz`
+  return W.mlFlOz(read.value.toFixed(0), (read.value / ML_PER_FLUID_OUNCE).toFixed(1))
 }
 
 /** The other units of a mass entry, or nothing while it cannot be read. */
@@ -70,7 +71,7 @@ export function massHint(text: string, units = USUAL_UNITS): { hint?: string; wa
   if (warning) return { warning }
   if (lowG === highG) return { hint: massInAllUnits(lowG).join(' · ') }
   return {
-    hint: `${Math.round(lowG)} to ${Math.round(highG)} g · ${formatPoundsOunces(lowG)} to ${formatPoundsOunces(highG)}`,
+    hint: W.toGTo(Math.round(lowG), Math.round(highG), formatPoundsOunces(lowG), formatPoundsOunces(highG)),
   }
 }
 
@@ -80,9 +81,9 @@ export function gaugeHint(text: string, barometerPa: number, units = USUAL_UNITS
   if ('error' in entry) return undefined
   const absolute = entry.value + barometerPa
   if (entry.value < -1000)
-    return `${fromPascal(absolute, 'inHgV', barometerPa).toFixed(1)} inHg below the air, ${(absolute / 1000).toFixed(1)} kPa absolute`
+    return W.inhgBelowTheAirKpa(fromPascal(absolute, 'inHgV', barometerPa).toFixed(1), (absolute / 1000).toFixed(1))
   const psig = fromPascal(absolute, 'psig', barometerPa).toFixed(1)
-  const said = `${Math.round(entry.value / 1000)} kPa, ${psig} psig, ${(absolute / 1000).toFixed(0)} kPa absolute`
+  const said = W.kpaPsigKpaAbsolute(Math.round(entry.value / 1000), psig, (absolute / 1000).toFixed(0))
   return said.replaceAll('-', '−')
 }
 

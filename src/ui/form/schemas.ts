@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-form'
 import type { Units } from '@/core/units/shown'
 import { type Entry, readAmount, readMass } from './entries'
 
@@ -29,7 +30,7 @@ export const amount = (what: string, most: number) => entry((text) => readAmount
 /** A number whose range the schema behind it knows. */
 export const figure = entry((text) => {
   const value = Number(text.trim().replace(',', '.'))
-  return text.trim() === '' || !Number.isFinite(value) ? { error: 'type a number' } : { value }
+  return text.trim() === '' || !Number.isFinite(value) ? { error: W.typeANumber } : { value }
 })
 
 /** The same where an empty field asks for nothing. */

@@ -1,6 +1,7 @@
 'use client'
 
 import { DropdownMenu } from 'radix-ui'
+import { W } from '@/core/language/en/screen-frame'
 import { signOut } from './leave'
 import type { UserView } from './who'
 
@@ -24,7 +25,7 @@ export function AccountMenu({ user }: { user: UserView }) {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         className="plain-button min-h-9! px-2.5! text-note"
-        aria-label={`${initials}: ${user.name}, ${user.role}, menu`}
+        aria-label={W.menu(initials, user.name, user.role)}
       >
         {initials}
       </DropdownMenu.Trigger>
@@ -38,13 +39,13 @@ export function AccountMenu({ user }: { user: UserView }) {
             {user.name}, {user.role}
           </DropdownMenu.Label>
           <DropdownMenu.Item className={ITEM} onSelect={switchTheme}>
-            Day or night colours
+            {W.dayOrNightColours}
           </DropdownMenu.Item>
           <DropdownMenu.Item className={ITEM} onSelect={() => window.location.assign('/me')}>
-            Your password and units
+            {W.yourPasswordAndUnits}
           </DropdownMenu.Item>
           <DropdownMenu.Item className={ITEM} onSelect={() => void signOut()}>
-            Sign out
+            {W.signOut}
           </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

@@ -1,6 +1,7 @@
 'use client'
 
 import Link from 'next/link'
+import { W } from '@/core/language/en/screen-frame'
 import type { Line } from '../hooks/use-event-stream'
 
 type Props = {
@@ -16,17 +17,23 @@ export function LineBar({ line, fromMs, clock }: Props) {
     <div role="status" className="no-print">
       {line.kind === 'away' && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
-          <b className="font-semibold text-caution">Not live. {line.words}</b>{' '}
+          <b className="font-semibold text-caution">
+            {W.notLive}
+            {line.words}
+          </b>{' '}
           <span suppressHydrationWarning>
-            What you see is from {clock(fromMs ?? line.sinceMs)}; it goes on by itself when the line is back.
+            {W.whatYouSeeIsFrom}
+            {clock(fromMs ?? line.sinceMs)}
+            {W.itGoesOnByItself}
           </span>
         </p>
       )}
       {line.kind === 'signed-out' && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
-          <b className="font-semibold text-caution">You are signed out.</b> What you see stands still.{' '}
+          <b className="font-semibold text-caution">{W.youAreSignedOut}</b>
+          {W.whatYouSeeStandsStill}{' '}
           <Link href="/sign-in" className="font-semibold underline">
-            Sign in again
+            {W.signInAgain}
           </Link>
         </p>
       )}

@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { W } from '@/core/language/en/screen-frame'
 import { useSend } from '../form/use-send'
 
 /** One's own days for the calendar of a phone: an address that is a secret, and can be withdrawn. */
@@ -15,16 +16,13 @@ export function OwnCalendar({ made: first }: { made: boolean }) {
     setAddress(answer.path && `${window.location.origin}${answer.path}`)
   }
   return (
-    <section aria-label="Calendar" className="max-w-[520px]">
-      <h2 className="text-row font-semibold">Calendar</h2>
-      <p className="mt-1 text-body">
-        When to come back, which cars come, and what was promised, in the calendar of your phone or desk. Whoever has
-        the address reads it without signing in: it is told once, and can be withdrawn.
-      </p>
+    <section aria-label={W.calendar} className="max-w-[520px]">
+      <h2 className="text-row font-semibold">{W.calendar}</h2>
+      <p className="mt-1 text-body">{W.whenToComeBackWhich}</p>
       {address && (
         <p className="mt-2">
           <label htmlFor="calendar-address" className="text-small font-medium">
-            Subscribe to this address
+            {W.subscribeToThisAddress}
           </label>
           <input
             id="calendar-address"
@@ -42,16 +40,16 @@ export function OwnCalendar({ made: first }: { made: boolean }) {
           disabled={busy}
           onClick={() => void ask('make')}
         >
-          {made ? 'Make another address' : 'Make an address'}
+          {made ? W.makeAnotherAddress : W.makeAnAddress}
         </button>
         {made && (
           <button type="button" className="plain-button" disabled={busy} onClick={() => void ask('withdraw')}>
-            Withdraw it
+            {W.withdrawIt}
           </button>
         )}
       </div>
       <p role="status" className="mt-2 text-small text-ink-2">
-        {said || (made && !address ? 'An address was made; it is not shown again.' : '')}
+        {said || (made && !address ? W.anAddressWasMadeIt : '')}
       </p>
     </section>
   )

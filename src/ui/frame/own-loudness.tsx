@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { W } from '@/core/language/en/screen-frame'
 import { Choice } from '../form/field'
 import { type Loudness, loudness, play, setLoudness } from '../hooks/use-sound'
 
@@ -20,16 +21,16 @@ export function OwnLoudness() {
     play(new AudioContext(), TRIED)
   }
   return (
-    <section aria-label="Loudness">
-      <h2 className="text-head font-semibold">How loud alarms are on this device</h2>
-      <p className="mb-2 text-small text-ink-2">Tap one to hear it; once, where an engine runs.</p>
+    <section aria-label={W.loudness}>
+      <h2 className="text-head font-semibold">{W.howLoudAlarmsAreOn}</h2>
+      <p className="mb-2 text-small text-ink-2">{W.tapOneToHearIt}</p>
       <Choice
-        label="Loudness"
+        label={W.loudness}
         value={now}
         options={[
-          { value: 'quiet', label: 'quiet' },
-          { value: 'usual', label: 'usual' },
-          { value: 'loud', label: 'loud' },
+          { value: 'quiet', label: W.quiet },
+          { value: 'usual', label: W.usual },
+          { value: 'loud', label: W.loud },
         ]}
         onChange={(to) => choose(to as Loudness)}
       />

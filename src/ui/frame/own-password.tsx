@@ -3,6 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-frame'
 import { Password } from '@/core/shop/people'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
@@ -10,7 +11,7 @@ import { Refused } from '../form/refused'
 import { useSending } from '../form/use-sending'
 import { useSaid } from './said'
 
-const Typed = z.object({ old: z.string().min(1, 'the password you have now'), password: Password })
+const Typed = z.object({ old: z.string().min(1, W.thePasswordYouHaveNow), password: Password })
 
 /** Another password for whoever is signed in. */
 export function OwnPassword({ name, signIn }: { name: string; signIn: string }) {
@@ -20,31 +21,34 @@ export function OwnPassword({ name, signIn }: { name: string; signIn: string }) 
   const submit = form.handleSubmit(async (typed) => {
     if (!(await post(typed))) return
     form.reset()
-    done('A new password. Wherever else you were signed in you are no more.')
+    done(W.aNewPasswordWhereverElse)
   })
   return (
     <div>
       <h1 className="text-title font-semibold">{name}</h1>
-      <p className="mb-4 text-body text-ink-2">signs in as {signIn}</p>
-      <form onSubmit={submit} noValidate aria-label="Own password">
+      <p className="mb-4 text-body text-ink-2">
+        {W.signsInAs}
+        {signIn}
+      </p>
+      <form onSubmit={submit} noValidate aria-label={W.ownPassword}>
         <TextField
           control={form.control}
           name="old"
-          label="Password now"
+          label={W.passwordNow}
           type="password"
           autoComplete="current-password"
         />
         <TextField
           control={form.control}
           name="password"
-          label="New password"
+          label={W.newPassword}
           type="password"
-          hint="at least 10 characters; a sentence is easier to keep"
+          hint={W.atLeast10CharactersA}
           autoComplete="new-password"
         />
         <Refused className="mb-2 min-h-6 text-small">{said}</Refused>
         <MainButton type="submit" disabled={busy}>
-          Change it
+          {W.changeIt}
         </MainButton>
       </form>
     </div>

@@ -1,6 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
+import { W } from '@/core/language/en/screen-frame'
 import { UNIT_CHOICES, UNIT_WORDS, type UnitKind, type Units } from '@/core/units/shown'
 import { Choice } from '../form/field'
 import { Refused } from '../form/refused'
@@ -9,13 +10,13 @@ import { useUnits } from '../units'
 import { useSaid } from './said'
 
 const NAMES: Record<UnitKind, string> = {
-  vacuum: 'Vacuum',
-  pressure: 'Pressure',
-  temperature: 'Temperature',
-  mass: 'Mass',
-  oil: 'Oil',
-  length: 'Lengths',
-  clock: 'Clock',
+  vacuum: W.vacuum,
+  pressure: W.pressure,
+  temperature: W.temperature,
+  mass: W.mass,
+  oil: W.oil,
+  length: W.lengths,
+  clock: W.clock,
 }
 
 /** The units one person thinks in: large figures and bare entries are in them; what was typed keeps its own. */
@@ -26,16 +27,13 @@ export function OwnUnits() {
   const { send, busy, said } = useSend('/api/units')
   const choose = async (kind: UnitKind, unit: string) => {
     if (!(await send({ ...units, [kind]: unit } satisfies Record<keyof Units, string>))) return
-    done('Saved.')
+    done(W.saved)
     router.refresh()
   }
   return (
-    <section aria-label="Units" className="space-y-3">
-      <h2 className="text-head font-semibold">The units you think in</h2>
-      <p className="text-small text-ink-2">
-        What you read, what the call says, and what you type without a unit. Records keep what was typed or sent, and SI
-        beside it.
-      </p>
+    <section aria-label={W.units} className="space-y-3">
+      <h2 className="text-head font-semibold">{W.theUnitsYouThinkIn}</h2>
+      <p className="text-small text-ink-2">{W.whatYouReadWhatThe}</p>
       {(Object.keys(UNIT_CHOICES) as UnitKind[]).map((kind) => (
         <Choice
           key={kind}

@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { W } from '@/core/language/en/screen-frame'
 import { SERVER_AWAY, whyNot } from '../hooks/use-event-stream'
 
 /** Time between two looks whether the page can be had again, ms. */
@@ -28,18 +29,16 @@ export function PageAway() {
   return (
     <main className="mx-auto max-w-[720px] px-5 py-16">
       <h1 className="text-call font-semibold leading-tight">
-        {why ? 'This page cannot be shown just now.' : looked ? 'This page failed on our side.' : 'One moment.'}
+        {why ? W.thisPageCannotBeShown : looked ? W.thisPageFailedOnOur : W.oneMoment}
       </h1>
       <p role="status" className="mt-4 text-row leading-snug">
-        {why ??
-          (looked
-            ? 'Nothing that was recorded is lost. Load it again; if it fails again, what happened stands in the server’s log.'
-            : '')}
+        {why ?? (looked ? W.nothingThatWasRecordedIs : '')}
       </p>
       {why && (
         <p className="mt-3 text-lead text-ink-2">
-          Nothing that was recorded is lost. {why === SERVER_AWAY ? 'When it is back' : 'When it is mended'} this page
-          comes by itself; no need to load it again.
+          {W.nothingThatWasRecordedIsLost}
+          {why === SERVER_AWAY ? W.whenItIsBack : W.whenItIsMended}
+          {W.thisPageComesByItself}
         </p>
       )}
       {!why && looked && (
@@ -48,7 +47,7 @@ export function PageAway() {
           className="mt-8 min-h-16 rounded bg-accent px-6 text-head font-semibold text-accent-text"
           onClick={() => window.location.reload()}
         >
-          Load it again
+          {W.loadItAgain}
         </button>
       )}
     </main>

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react'
+import { W } from '@/core/language/en/screen-frame'
 import type { Period } from '@/core/shop/statement'
 
 /** From which day to which: an ordinary form, so that the address says it and can be kept. */
@@ -18,15 +19,15 @@ export function PeriodForm({
     <form method="get" action={action} aria-label={name} className="no-print flex flex-wrap items-end gap-3 text-small">
       {children}
       <label className="w-40">
-        From
+        {W.from}
         <input type="date" name="from" defaultValue={period.from} className={box} />
       </label>
       <label className="w-40">
-        To
+        {W.to}
         <input type="date" name="to" defaultValue={period.to} className={box} />
       </label>
       <button type="submit" className="plain-button">
-        Show it
+        {W.showIt}
       </button>
     </form>
   )

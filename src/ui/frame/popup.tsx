@@ -2,6 +2,7 @@
 
 import { Dialog } from 'radix-ui'
 import type { ReactNode } from 'react'
+import { W } from '@/core/language/en/screen-frame'
 
 type Props = {
   open: boolean
@@ -31,7 +32,7 @@ export function Popup({ open, onOpenChange, title, width, closes = true, childre
         >
           <div className="flex items-center justify-between">
             <Dialog.Title className="text-row font-semibold">{title}</Dialog.Title>
-            {closes && <Dialog.Close className="plain-button">Close</Dialog.Close>}
+            {closes && <Dialog.Close className="plain-button">{W.close}</Dialog.Close>}
           </div>
           {children}
         </Dialog.Content>

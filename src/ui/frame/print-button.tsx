@@ -1,8 +1,10 @@
 'use client'
 
+import { W } from '@/core/language/en/screen-frame'
+
 /** Puts the page on paper. */
 export const PrintButton = () => (
   <button type="button" className="plain-button" onClick={() => window.print()}>
-    Print
+    {W.print}
   </button>
 )

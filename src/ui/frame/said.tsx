@@ -2,6 +2,7 @@
 
 import { Toast } from 'radix-ui'
 import { createContext, type ReactNode, useCallback, useContext, useState } from 'react'
+import { W } from '@/core/language/en/screen-frame'
 import { Sign } from '../form/sign'
 
 /** How long it stays, ms: read while looking up from the car. */
@@ -17,7 +18,7 @@ export function SaidProvider({ children }: { children: ReactNode }) {
   const say = useCallback((words: string) => setSaid((before) => [...before, { id: Date.now(), words }]), [])
   return (
     <SaidContext.Provider value={say}>
-      <Toast.Provider duration={STAYS_MS} label="Done" swipeDirection="down">
+      <Toast.Provider duration={STAYS_MS} label={W.done} swipeDirection="down">
         {children}
         {said.map(({ id, words }) => (
           <Toast.Root

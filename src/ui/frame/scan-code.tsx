@@ -2,6 +2,7 @@
 
 import { toString as qrOf } from 'qrcode'
 import { useEffect, useState } from 'react'
+import { W } from '@/core/language/en/screen-frame'
 
 /** A text as a code a phone or a scanner reads off the screen; dark on white by night too. */
 export function ScanCode({ text, size }: { text: string; size: number }) {
@@ -12,7 +13,7 @@ export function ScanCode({ text, size }: { text: string; size: number }) {
   return (
     <div
       role="img"
-      aria-label="The same as a code to be scanned"
+      aria-label={W.theSameAsACode}
       className="bg-white p-1"
       style={{ width: size, height: size }}
       // biome-ignore lint/security/noDangerouslySetInnerHtml: an SVG drawn by the code's own library from our own text

@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
+import { W } from '@/core/language/en/screen-frame'
 import type { UserView } from './who'
 
 type Place = { href: string; name: string /** nothing for a trainee */; corrects?: true }
@@ -9,25 +10,25 @@ type Place = { href: string; name: string /** nothing for a trainee */; corrects
 type Section = { name: string; pages: readonly Place[] }
 
 export const BOOK: Section = {
-  name: 'Book',
+  name: W.book,
   pages: [
-    { href: '/records', name: 'Records' },
-    { href: '/cars', name: 'Cars' },
-    { href: '/fleet', name: 'Call in' },
-    { href: '/ledger', name: 'Ledger' },
-    { href: '/statement', name: 'Statement' },
-    { href: '/people', name: 'People' },
-    { href: '/import', name: 'Bring in', corrects: true },
+    { href: '/records', name: W.records },
+    { href: '/cars', name: W.cars },
+    { href: '/fleet', name: W.callIn },
+    { href: '/ledger', name: W.ledger },
+    { href: '/statement', name: W.statement },
+    { href: '/people', name: W.people },
+    { href: '/import', name: W.bringIn, corrects: true },
   ],
 }
 
 export const BENCH: Section = {
-  name: 'Bench',
+  name: W.bench,
   pages: [
-    { href: '/rig-room', name: 'Rig room' },
-    { href: '/judge', name: 'Judge a file' },
-    { href: '/sums', name: 'Sums' },
-    { href: '/check', name: 'Check a record' },
+    { href: '/rig-room', name: W.rigRoom },
+    { href: '/judge', name: W.judgeAFile },
+    { href: '/sums', name: W.sums },
+    { href: '/check', name: W.checkARecord },
   ],
 }
 

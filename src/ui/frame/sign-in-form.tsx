@@ -4,6 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import Link from 'next/link'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-frame'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
 import { Refused } from '../form/refused'
@@ -11,7 +12,7 @@ import { useSending } from '../form/use-sending'
 
 type Demo = { signIn: string; name: string; role: string; password: string }
 
-const SignIn = z.object({ signIn: z.string().min(1, 'your name here'), password: z.string().min(1, 'your password') })
+const SignIn = z.object({ signIn: z.string().min(1, W.yourNameHere), password: z.string().min(1, W.yourPassword) })
 
 export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] }) {
   const form = useForm({ resolver: zodResolver(SignIn), defaultValues: { signIn: '', password: '' } })
@@ -24,28 +25,28 @@ export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] 
     <main className="grid min-h-dvh grid-cols-[1fr_440px] max-md:grid-cols-1">
       <Depth />
       <form onSubmit={submit} noValidate className="flex flex-col gap-3 bg-sheet p-10 max-sm:p-5">
-        <h1 className="text-call font-semibold leading-tight">Sign in</h1>
+        <h1 className="text-call font-semibold leading-tight">{W.signIn}</h1>
         <p className="mb-2 text-lead text-ink-2">{shopName}</p>
-        <TextField control={form.control} name="signIn" label="Name" autoComplete="username" />
+        <TextField control={form.control} name="signIn" label={W.name2} autoComplete="username" />
         <TextField
           control={form.control}
           name="password"
-          label="Password"
+          label={W.password}
           type="password"
           autoComplete="current-password"
         />
         <Refused className="min-h-6 text-small">{said}</Refused>
         <MainButton type="submit" disabled={busy}>
-          Sign in
+          {W.signIn}
         </MainButton>
         {demo.length > 0 && <DemoSignIns demo={demo} pick={fill} />}
         <p className="mt-2 flex flex-wrap items-center gap-x-5 text-body">
-          Without signing in:
+          {W.withoutSigningIn}
           <Link href="/sums" className="inline-flex min-h-11 items-center font-medium underline underline-offset-4">
-            the sums
+            {W.theSums}
           </Link>
           <Link href="/check" className="inline-flex min-h-11 items-center font-medium underline underline-offset-4">
-            check a record
+            {W.checkARecord2}
           </Link>
         </p>
       </form>
@@ -56,7 +57,7 @@ export function SignInForm({ shopName, demo }: { shopName: string; demo: Demo[] 
 function DemoSignIns({ demo, pick }: { demo: Demo[]; pick: (d: Demo) => void }) {
   return (
     <section className="mt-4 border-t border-rule pt-4">
-      <h2 className="text-small font-semibold">Demo place: tap one to fill it in</h2>
+      <h2 className="text-small font-semibold">{W.demoPlaceTapOneTo}</h2>
       <ul className="mt-2 grid gap-2">
         {demo.map((d) => (
           <li key={d.signIn}>
@@ -72,7 +73,8 @@ function DemoSignIns({ demo, pick }: { demo: Demo[]; pick: (d: Demo) => void }) 
         ))}
       </ul>
       <p className="mt-4 text-note text-ink-2">
-        A shop of your own, with nothing simulated: <code>./yperos up --own</code>
+        {W.aShopOfYourOwn}
+        <code>{W.yperosUpOwn}</code>
       </p>
     </section>
   )
@@ -86,12 +88,12 @@ function Depth() {
         <p className="figure text-fig-xxl font-semibold">Yperos</p>
       </div>
       <div className="flex-[2] border-t-2 border-ink bg-needle px-10 pt-3 text-lead text-ink-2">
-        below here a needle sees nothing
+        {W.belowHereANeedleSees}
       </div>
       <div className="flex-[3] border-t-[3px] border-dotted border-ink bg-drying px-10 pt-3 text-lead text-ink-2">
-        water boils
+        {W.waterBoils}
       </div>
-      <div className="flex-[3] border-t-2 border-ink bg-deep px-10 pt-3 text-lead text-ink">dry</div>
+      <div className="flex-[3] border-t-2 border-ink bg-deep px-10 pt-3 text-lead text-ink">{W.dry}</div>
       <div className="flex-1 bg-floor" />
     </div>
   )

@@ -1,5 +1,7 @@
 'use client'
 
+import { W } from '@/core/language/en/screen-frame'
+
 import { MainButton } from '../form/main-button'
 import { signOut } from './leave'
 
@@ -7,10 +9,10 @@ import { signOut } from './leave'
 export function SignOut() {
   return (
     <main className="mx-auto max-w-[440px] px-5 py-10 max-sm:px-4">
-      <h1 className="mb-4 text-call font-semibold leading-tight">Sign out</h1>
-      <p className="mb-5 text-lead">What you did and is not sent yet stays on this device until you sign in again.</p>
+      <h1 className="mb-4 text-call font-semibold leading-tight">{W.signOut}</h1>
+      <p className="mb-5 text-lead">{W.whatYouDidAndIs}</p>
       <MainButton type="button" onClick={() => void signOut()}>
-        Sign out
+        {W.signOut}
       </MainButton>
     </main>
   )

@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
+import { W } from '@/core/language/en/screen-frame'
 import { PA_PER_INHG } from '@/core/units/constants'
 import { shownTemperature } from '@/core/units/shown'
 import { paText } from '../format'
@@ -18,10 +19,10 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
   const clock = useClock(shop.timeZone)
   const warm = shownTemperature(shop.ambientC, useUnits().temperature, 0)
   const places = [
-    { href: '/board', name: 'Board', here: path === '/board' },
-    { href: '/job/new', name: 'New car', here: path === '/job/new' },
+    { href: '/board', name: W.board, here: path === '/board' },
+    { href: '/job/new', name: W.newCar, here: path === '/job/new' },
     ...[BOOK, BENCH].map((s) => ({ href: s.pages[0]?.href ?? '', name: s.name, here: inSection(s, path) })),
-    ...(user.role === 'lead' ? [{ href: '/shop', name: 'Shop', here: path === '/shop' }] : []),
+    ...(user.role === 'lead' ? [{ href: '/shop', name: W.shop, here: path === '/shop' }] : []),
   ]
   return (
     <header className="no-print flex h-11 items-center gap-5 border-b border-rule px-5 max-sm:gap-3 max-sm:px-4">
@@ -32,7 +33,7 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
         <span className="max-sm:sr-only">Yperos</span>
       </Link>
       <nav
-        aria-label="Places"
+        aria-label={W.places}
         className="flex h-full gap-5 whitespace-nowrap pl-8 text-body max-sm:min-w-0 max-sm:flex-1 max-sm:gap-2.5 max-sm:overflow-x-auto max-sm:pl-0 max-sm:text-note"
       >
         {places.map(({ href, name, here }) => (
@@ -52,11 +53,13 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
           {shop.altitudeM !== null && ` ${shop.altitudeM.toLocaleString('en')} m`}
         </span>
         <span>
-          air here <b className="font-semibold text-ink">{paText(shop.barometerPa)}</b>,{' '}
-          {(shop.barometerPa / PA_PER_INHG).toFixed(1)} inHg
+          {W.airHere}
+          <b className="font-semibold text-ink">{paText(shop.barometerPa)}</b>,{' '}
+          {(shop.barometerPa / PA_PER_INHG).toFixed(1)}
+          {W.inhg}
         </span>
         <span>
-          hall{' '}
+          {W.hall}{' '}
           <b className="font-semibold text-ink">
             {warm.text} {warm.unit}
           </b>

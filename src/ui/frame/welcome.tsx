@@ -3,6 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-frame'
 import { Password } from '@/core/shop/people'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
@@ -20,32 +21,39 @@ export function Welcome({ shopName, token, name, signIn }: Props) {
   })
   return (
     <main className="mx-auto max-w-[440px] px-5 py-12">
-      <p className="text-small font-semibold">Yperos, {shopName}</p>
+      <p className="text-small font-semibold">
+        {W.yperos}
+        {shopName}
+      </p>
       {name === null ? (
         <>
-          <h1 className="mt-1 text-call font-semibold leading-tight">This link is no more.</h1>
-          <p className="mt-3 text-lead">It was used, or has run out. Ask the lead of the shop for another.</p>
+          <h1 className="mt-1 text-call font-semibold leading-tight">{W.thisLinkIsNoMore}</h1>
+          <p className="mt-3 text-lead">{W.itWasUsedOrHas}</p>
           <a className="plain-button mt-5 inline-flex items-center" href="/sign-in">
-            Sign in
+            {W.signIn}
           </a>
         </>
       ) : (
         <form onSubmit={submit} noValidate>
-          <h1 className="mt-1 text-call font-semibold leading-tight">Welcome, {name}.</h1>
+          <h1 className="mt-1 text-call font-semibold leading-tight">
+            {W.welcome}
+            {name}.
+          </h1>
           <p className="mt-3 mb-4 text-lead">
-            Choose your password. From then on you sign in as <b className="font-semibold">{signIn}</b>.
+            {W.chooseYourPasswordFromThen}
+            <b className="font-semibold">{signIn}</b>.
           </p>
           <TextField
             control={form.control}
             name="password"
-            label="Password"
+            label={W.password}
             type="password"
-            hint="at least 10 characters; a sentence is easier to keep"
+            hint={W.atLeast10CharactersA}
             autoComplete="new-password"
           />
           <Refused className="mb-2 min-h-6 text-small">{said}</Refused>
           <MainButton type="submit" disabled={busy}>
-            That is my password
+            {W.thatIsMyPassword}
           </MainButton>
         </form>
       )}

@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
+import { W } from '@/core/language/en/screen-hooks'
 
 import { heardFromServer } from '../offline/kept'
 
@@ -12,7 +13,7 @@ const RETRY_MS = 1500
 /** The server pings every 10 s; a line that says nothing for so long is dead, ms. */
 const SILENCE_MS = 25_000
 
-export const SERVER_AWAY = 'The server does not answer.'
+export const SERVER_AWAY = W.theServerDoesNotAnswer
 
 type Health = { ok: boolean; wrong?: { words: string; againAt: string | null } }
 
@@ -21,7 +22,7 @@ export async function whyNot(): Promise<string | 'signed-out' | null> {
   try {
     const answer = await fetch('/api/health', { cache: 'no-store' })
     const health = (await answer.json()) as Health
-    if (!health.ok) return `The database is away: ${health.wrong?.words ?? 'it does not answer'}.`
+    if (!health.ok) return W.theDatabaseIsAway(health.wrong?.words ?? W.itDoesNotAnswer)
     const session = (await (await fetch('/api/session', { cache: 'no-store' })).json()) as { signedIn: boolean }
     return session.signedIn ? null : 'signed-out'
   } catch {

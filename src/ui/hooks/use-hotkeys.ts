@@ -2,9 +2,10 @@
 
 import { useRef } from 'react'
 import { useHotkeys as useKeys } from 'react-hotkeys-hook'
+import { W } from '@/core/language/en/screen-hooks'
 
 /** Where keys belong to what is typed, or to the dialog that is open. */
-const TYPING = 'input, textarea, select, [role="dialog"], [role="alertdialog"], [role="menu"]'
+const TYPING = W.inputTextareaSelectRoleDialog
 
 /** Keys that act while nobody types into a field; names in lower case. */
 export function useHotkeys(keys: Record<string, () => void>): void {

@@ -3,6 +3,7 @@
 import { useMemo, useReducer, useRef } from 'react'
 import type { ClockSegment } from '@/core/job/clock'
 import type { JobEvent } from '@/core/job/events'
+import { W } from '@/core/language/en/screen-hooks'
 import { PUMP_CHANNEL } from '@/core/shop/instruments'
 import type { CurvePoint, JobView, LiveReading, Ring, Ringing, Sides, Stretch } from '@/core/views'
 import { useAlarmsOfStream } from '../alarms/alarms'
@@ -161,7 +162,7 @@ export function useJobLive(view: JobView): {
   // where the stream stands: a page that was kept goes on from where it was last seen
   const cursor = useRef(view.cursor)
   const shown = useMemo(() => ({ job, cursor: cursor.current }), [job])
-  const { ready, fromMs } = useSeen(`job ${view.id}`, shown, (seen: { job: LiveJob; cursor: string }) => {
+  const { ready, fromMs } = useSeen(W.job(view.id), shown, (seen: { job: LiveJob; cursor: string }) => {
     cursor.current = seen.cursor
     dispatch({ seen: seen.job })
   })

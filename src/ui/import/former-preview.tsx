@@ -1,6 +1,7 @@
 'use client'
 
 import type { FormerFault, FormerLine } from '@/core/book/former'
+import { W } from '@/core/language/en/screen-import'
 
 /** Lines shown before they are brought in, and faults named, at most. */
 const SHOWN = 12
@@ -19,35 +20,46 @@ export function FormerPreview({ read: { lines, faults }, rows, sending, onBring 
   return (
     <div className="mt-4">
       {faults.length > 0 && (
-        <section aria-label="What cannot be" role="alert">
+        <section aria-label={W.whatCannotBe} role="alert">
           <h2 className="text-row font-semibold text-leak">
-            {bad} of {rows} lines cannot be read like that.
+            {bad}
+            {W.of2}
+            {rows}
+            {W.linesCannotBeReadLike}
           </h2>
           <ul className="text-body">
             {faults.slice(0, NAMED).map((f) => (
               <li key={`${f.line} ${f.column} ${f.why}`} className="border-b border-rule py-0.5">
                 <b className="font-semibold">
-                  Line {f.line}, {f.column}
+                  {W.line}
+                  {f.line}, {f.column}
                 </b>
                 {f.found !== '' && <>: “{f.found}”</>}, {f.why}
               </li>
             ))}
           </ul>
-          {faults.length > NAMED && <p className="text-small">and {faults.length - NAMED} more.</p>}
+          {faults.length > NAMED && (
+            <p className="text-small">
+              {W.and}
+              {faults.length - NAMED}
+              {W.more}
+            </p>
+          )}
         </section>
       )}
       {lines.length > 0 && (
         <table className="mt-3 w-full text-body">
           <caption className="text-left text-row font-semibold">
-            {lines.length.toLocaleString('en')} lines as they would stand in the book
+            {lines.length.toLocaleString('en')}
+            {W.linesAsTheyWouldStand}
           </caption>
           <thead>
             <tr className="border-b border-rule text-left text-small text-ink-2">
-              <th className="font-normal">day</th>
-              <th className="font-normal">car</th>
-              <th className="text-right font-normal">recovered</th>
-              <th className="text-right font-normal">charged</th>
-              <th className="pl-4 font-normal">found</th>
+              <th className="font-normal">{W.day}</th>
+              <th className="font-normal">{W.car}</th>
+              <th className="text-right font-normal">{W.recovered}</th>
+              <th className="text-right font-normal">{W.charged}</th>
+              <th className="pl-4 font-normal">{W.found}</th>
             </tr>
           </thead>
           <tbody>
@@ -68,14 +80,17 @@ export function FormerPreview({ read: { lines, faults }, rows, sending, onBring 
       <div className="mt-3 flex flex-wrap items-center gap-4">
         {sending ? (
           <p role="status" className="text-body">
-            {sending.done} of {sending.of} lines…
+            {sending.done}
+            {W.of2}
+            {sending.of}
+            {W.lines}
           </p>
         ) : (
           lines.length > 0 && (
             <button type="button" className="plain-button bg-sheet font-semibold" onClick={() => onBring(lines)}>
               {faults.length > 0
                 ? `Leave the ${bad} out, bring in ${lines.length}`
-                : `Bring in ${lines.length.toLocaleString('en')} lines`}
+                : W.bringInLines(lines.length.toLocaleString('en'))}
             </button>
           )
         )}

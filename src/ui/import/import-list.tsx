@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { W } from '@/core/language/en/screen-import'
 import { dateTimeIn } from '@/core/units/clock-text'
 import type { ImportView } from '@/core/views'
 import { send } from '../api'
@@ -20,29 +21,30 @@ export function ImportList({ imports, timeZone }: { imports: readonly ImportView
     const answer = await send('/api/import', { withdraw: id })
     setAsked(null)
     if (!answer.ok) return setRefused(answer.message)
-    done(`${fileName} is out of the book.`)
+    done(W.isOutOfTheBook(fileName))
     router.refresh()
   }
   return (
-    <section aria-label="Brought in">
-      <h2 className="text-row font-semibold">Brought in</h2>
-      {imports.length === 0 && <p className="text-body text-ink-2">No file yet.</p>}
+    <section aria-label={W.broughtIn}>
+      <h2 className="text-row font-semibold">{W.broughtIn}</h2>
+      {imports.length === 0 && <p className="text-body text-ink-2">{W.noFileYet}</p>}
       <ul className="border-t-2 border-ink text-body">
         {imports.map((i) => (
           <li key={i.id} className="border-b border-rule py-2">
             <b className="font-semibold break-words">{i.fileName}</b>
             <span className="block text-small text-ink-2">
-              {i.by}, {at(i.at)};{' '}
-              {i.withdrawn === null ? `${i.stored} of ${i.lines} lines` : `taken out again by ${i.withdrawn}`}
+              {i.by}, {at(i.at)}; {i.withdrawn === null ? W.ofLines(i.stored, i.lines) : W.takenOutAgainBy(i.withdrawn)}
             </span>
             {i.withdrawn === null &&
               (asked === i.id ? (
                 <span className="mt-1 flex gap-2">
                   <button type="button" className="plain-button text-small" onClick={() => void withdraw(i)}>
-                    Take all {i.stored} lines out
+                    {W.takeAll}
+                    {i.stored}
+                    {W.linesOut}
                   </button>
                   <button type="button" className="plain-button text-small" onClick={() => setAsked(null)}>
-                    Leave it in
+                    {W.leaveItIn}
                   </button>
                 </span>
               ) : (
@@ -51,7 +53,7 @@ export function ImportList({ imports, timeZone }: { imports: readonly ImportView
                   className="min-h-11 text-small underline underline-offset-4"
                   onClick={() => setAsked(i.id)}
                 >
-                  Take it out again
+                  {W.takeItOutAgain}
                 </button>
               ))}
           </li>

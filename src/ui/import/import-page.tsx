@@ -15,6 +15,7 @@ import {
   WEIGHT_UNITS,
 } from '@/core/book/former'
 import { REFRIGERANTS } from '@/core/fluids/refrigerants'
+import { W } from '@/core/language/en/screen-import'
 import type { ImportView } from '@/core/views'
 import { newEventId, send } from '../api'
 import { Pick } from '../form/pick'
@@ -30,14 +31,14 @@ const SPACE = '3c7f3f0a-2b0e-4f5e-9c57-0d9a1c6a7b10'
 /** Lines sent at once. */
 const PART = 400
 const COLUMN_WORDS: Record<FormerColumn, string> = {
-  car: 'Car',
-  plate: 'Plate',
-  date: 'Day',
-  recovered: 'Recovered',
-  charged: 'Charged',
-  verdict: 'What was found',
-  refrigerant: 'Refrigerant',
-  note: 'Note',
+  car: W.car2,
+  plate: W.plate,
+  date: W.day2,
+  recovered: W.recovered2,
+  charged: W.charged2,
+  verdict: W.whatWasFound,
+  refrigerant: W.refrigerant,
+  note: W.note,
 }
 
 type Props = { imports: readonly ImportView[]; today: string; timeZone: string; mayRecords: boolean }
@@ -56,13 +57,13 @@ export function ImportPage({ imports, today, timeZone, mayRecords }: Props) {
     void given.text().then((text) => {
       try {
         const [head, ...rows] = linesOf(text)
-        if (!head || rows.length === 0) throw new Error('has no line under its head')
+        if (!head || rows.length === 0) throw new Error(W.hasNoLineUnderIts)
         setFile({ name: given.name, header: head.cells, rows })
         setMapping(guessFormer(head.cells))
         setRefused('')
         setId(newEventId())
       } catch (error) {
-        setRefused(`${given.name}: ${(error as Error).message}. Nothing was stored.`)
+        setRefused(W.nothingWasStored(given.name, (error as Error).message))
       }
     })
   const { getRootProps, getInputProps, isDragActive } = useDropzone({
@@ -84,9 +85,7 @@ export function ImportPage({ imports, today, timeZone, mayRecords }: Props) {
       const answer = await send('/api/import', part)
       if (!answer.ok) {
         setSending(null)
-        setRefused(
-          `${answer.message} ${at > 0 ? `The first ${at} lines are in the book; bring it in once more, or take the file out below.` : 'Nothing was stored.'}`,
-        )
+        setRefused(`${answer.message} ${at > 0 ? W.theFirstLinesAreIn(at) : W.nothingWasStored2}`)
         router.refresh()
         return
       }
@@ -94,52 +93,50 @@ export function ImportPage({ imports, today, timeZone, mayRecords }: Props) {
     setSending(null)
     setFile(null)
     setMapping(null)
-    done(`${lines.length} lines of ${file.name} are in the book.`)
+    done(W.linesOfAreInThe(lines.length, file.name))
     router.refresh()
   }
   return (
     <main className="grid grid-cols-[minmax(0,1fr)_400px] gap-x-10 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
-      <section aria-label="Bring in" className="min-w-0">
-        <h1 className="text-title font-semibold leading-tight">Jobs of a former life</h1>
-        <p className="mt-1 text-body">
-          From a CSV file: they stand on their cars’ pages and are found, and never reach the refrigerant ledger.
-        </p>
+      <section aria-label={W.bringIn} className="min-w-0">
+        <h1 className="text-title font-semibold leading-tight">{W.jobsOfAFormerLife}</h1>
+        <p className="mt-1 text-body">{W.fromACsvFileThey}</p>
         <div
           {...getRootProps()}
           className={`mt-3 flex min-h-[64px] cursor-pointer items-center rounded border-[1.5px] border-dashed border-ink px-4 text-lead font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`}
         >
-          <span>{file?.name ?? 'Drop a CSV file here, or choose one'}</span>
-          <input {...getInputProps({ 'aria-label': 'CSV file' })} />
+          <span>{file?.name ?? W.dropACsvFileHere}</span>
+          <input {...getInputProps({ 'aria-label': W.csvFile })} />
         </div>
         <Refused>{refused}</Refused>
         {file && mapping && read && (
           <>
             <fieldset className="mt-3 border-t-2 border-ink pt-2">
-              <legend className="sr-only">Which column is what</legend>
+              <legend className="sr-only">{W.whichColumnIsWhat}</legend>
               <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-sm:grid-cols-2">
                 {FORMER_COLUMNS.map((column) => (
                   <Pick
                     key={column}
                     label={COLUMN_WORDS[column]}
                     value={mapping.columns[column]}
-                    options={{ '': 'no column', ...Object.fromEntries(file.header.map((h) => [h, h])) }}
+                    options={{ '': W.noColumn, ...Object.fromEntries(file.header.map((h) => [h, h])) }}
                     onPick={(name) => setMapping({ ...mapping, columns: { ...mapping.columns, [column]: name } })}
                   />
                 ))}
                 <Pick
-                  label="Days are written"
+                  label={W.daysAreWritten}
                   value={mapping.dates}
                   options={DATE_ORDERS}
                   onPick={(v) => setMapping({ ...mapping, dates: v as FormerMapping['dates'] })}
                 />
                 <Pick
-                  label="Weights are in"
+                  label={W.weightsAreIn}
                   value={mapping.weights}
                   options={WEIGHT_UNITS}
                   onPick={(v) => setMapping({ ...mapping, weights: v as FormerMapping['weights'] })}
                 />
                 <Pick
-                  label="Refrigerant, where no column says it"
+                  label={W.refrigerantWhereNoColumnSays}
                   value={mapping.refrigerant}
                   options={Object.fromEntries(REFRIGERANTS.map((r) => [r, r]))}
                   onPick={(v) => setMapping({ ...mapping, refrigerant: v as FormerMapping['refrigerant'] })}

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useDropzone } from 'react-dropzone'
+import { W } from '@/core/language/en/screen-import'
 import { send } from '../api'
 
 type Said = { name: string; words: string }
@@ -18,7 +19,7 @@ export function OwnRecords() {
     for (const { name, text } of texts.filter((t) => !tables.includes(t))) {
       const record = parsed(text)
       if (!record) {
-        found.push({ name, words: 'is no record and no readings of one: left alone' })
+        found.push({ name, words: W.isNoRecordAndNo })
         continue
       }
       // which table is whose its digest says: each is tried, and none that is another's is taken
@@ -31,10 +32,10 @@ export function OwnRecords() {
         })
         words = answer.ok
           ? answer.data.repeated
-            ? 'is here already'
+            ? W.isHereAlready
             : readings
-              ? 'is back, with its readings'
-              : 'is back; its readings were not among the files'
+              ? W.isBackWithItsReadings
+              : W.isBackItsReadingsWere
           : answer.message
         if (answer.ok || !answer.message.includes('readings file')) break
       }
@@ -45,15 +46,15 @@ export function OwnRecords() {
   }
   const { getRootProps, getInputProps, isDragActive } = useDropzone({ onDrop: (files) => void bring(files) })
   return (
-    <section aria-label="Own records" className="mt-6">
-      <h2 className="text-row font-semibold">Own records</h2>
-      <p className="text-body">Signed jobs of this shop come back whole from their record files; nothing is booked.</p>
+    <section aria-label={W.ownRecords} className="mt-6">
+      <h2 className="text-row font-semibold">{W.ownRecords}</h2>
+      <p className="text-body">{W.signedJobsOfThisShop}</p>
       <div
         {...getRootProps()}
         className={`mt-2 flex min-h-[56px] cursor-pointer items-center rounded border-[1.5px] border-dashed border-ink px-4 text-body font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`}
       >
-        <span>Drop records and their readings here, or choose them</span>
-        <input {...getInputProps({ 'aria-label': 'Record files' })} />
+        <span>{W.dropRecordsAndTheirReadings}</span>
+        <input {...getInputProps({ 'aria-label': W.recordFiles })} />
       </div>
       <ul aria-live="polite" className="mt-2 text-small">
         {said.map((s) => (

@@ -8,6 +8,7 @@ import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
 import type { HoldEnded, JobEvent } from '@/core/job/events'
 import { reduceJob } from '@/core/job/reduce'
 import { currentHold, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job'
 import { holdEnded } from '@/core/schools/ended'
 import type { JudgedHold, Stretch } from '@/core/views'
 import { type Answer, newEventId, send } from '../api'
@@ -63,7 +64,7 @@ function endedHere({ state, judged, vacuum }: Pick<Page, 'state' | 'judged' | 'v
   const samples = vacuum.filter((p) => hold && p.at >= Date.parse(hold.isolatedAt) && p.at <= Date.parse(at)).length
   const heldS = hold ? Math.max(0, (Date.parse(at) - Date.parse(hold.isolatedAt)) / 1000) : 0
   if (judged) return holdEnded(state, judged, heldS, samples)
-  const words = 'Nothing was judged without a line: the server does when this is sent.'
+  const words = W.nothingWasJudgedWithoutA
   return {
     verdict: 'undecided',
     leak: 0.5,
@@ -133,7 +134,7 @@ export function useDeeds({ jobId, state, seen, clock, judged, vacuum, take }: Pa
         return null
       })
       if (!answer) {
-        setRefused('The server does not answer. Whether it was recorded shows when the line is back.')
+        setRefused(W.theServerDoesNotAnswer)
         return null
       }
       setRefused(answer.ok ? null : answer.message)
@@ -191,7 +192,7 @@ export function useDeeds({ jobId, state, seen, clock, judged, vacuum, take }: Pa
     goOn,
     goBack: () => setWaiting(null),
     busy: isPending || trying > 0,
-    refused: isPending && failureReason ? 'The line is away: what you did is sent as soon as it is back.' : refused,
+    refused: isPending && failureReason ? W.theLineIsAwayWhat : refused,
     report: setRefused,
   }
 }

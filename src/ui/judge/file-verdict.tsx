@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { FOUND_SENTENCES } from '@/core/call/found-sentences'
 import { reasonsIn } from '@/core/hold/reason-words'
+import { W } from '@/core/language/en/screen-judge'
 import { chanceWords } from '@/core/units/chance'
 import { PA_PER_INHG } from '@/core/units/constants'
 import { newSequence, send } from '../api'
@@ -19,29 +20,32 @@ const RecordChart = dynamic(() => import('./record-chart'), {
   loading: () => <div className="h-[300px]" />,
 })
 
-const minutes = (s: number): string => `${Math.round(s / 60)} min`
+const minutes = (s: number): string => W.min(Math.round(s / 60))
 
 /** What the judge says of a file: verdict, reason, what it proves, the picture, and the simple rules beside it. */
 export function FileVerdict({ judged, waiting, holding }: Props) {
   const say = useSay()
   if (!judged)
-    return (
-      <p className="pt-14 text-row text-ink-2">
-        {waiting ? 'The verdict stands here as soon as there is a record.' : 'No record that can be read yet.'}
-      </p>
-    )
+    return <p className="pt-14 text-row text-ink-2">{waiting ? W.theVerdictStandsHereAs : W.noRecordThatCanBe}</p>
   const { result, rules, read } = judged
   const limit = result.detectionLimitGramsPerYear
   const leaking = result.verdict === 'leak' || result.verdict === 'leak-and-damp'
   return (
-    <section aria-label="Verdict" aria-live="polite">
+    <section aria-label={W.verdict} aria-live="polite">
       <p className="text-small text-ink-2">
-        {read.samples.length.toLocaleString('en')} readings over {minutes(result.heldS)}
+        {read.samples.length.toLocaleString('en')}
+        {W.readingsOver}
+        {minutes(result.heldS)}
       </p>
       <h2 className="text-fig-s font-semibold leading-tight max-sm:text-call">{FOUND_SENTENCES[result.verdict]}</h2>
       <p className="text-lead">
-        leak {chanceWords(result.probability.leak)}, water {chanceWords(result.probability.damp)}; presumed{' '}
-        {chanceWords(result.priors.leak)} and {chanceWords(result.priors.damp)}
+        {W.leak}
+        {chanceWords(result.probability.leak)}
+        {W.water}
+        {chanceWords(result.probability.damp)}
+        {W.presumed} {chanceWords(result.priors.leak)}
+        {W.and}
+        {chanceWords(result.priors.damp)}
       </p>
       {reasonsIn(result, say).map((reason) => (
         <p key={reason} className="text-lead">
@@ -49,19 +53,17 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
         </p>
       ))}
       <p className="mt-2 border-t border-rule pt-2 text-body">
-        <b className="font-semibold">What it proves: </b>
-        {limit
-          ? `a leak of ${say.aYear(limit.high)} or more would have shown, worst case. Not one under a coupler, ` +
-            `nor one that opens under pressure only.`
-          : 'nothing: the record cannot bear a judgement.'}
+        <b className="font-semibold">{W.whatItProves}</b>
+        {limit ? W.aLeakOfOrMore(say.aYear(limit.high)) : W.nothingTheRecordCannotBear}
         {leaking &&
           result.leakGramsPerYear &&
-          ` Found: between ${say.yearText(result.leakGramsPerYear.low)} and ${say.aYear(result.leakGramsPerYear.high)}.`}
-        {result.waterG !== null && ` Water seen as vapour: about ${say.roughMass(result.waterG, 2)}.`}
+          W.foundBetweenAnd(say.yearText(result.leakGramsPerYear.low), say.aYear(result.leakGramsPerYear.high))}
+        {result.waterG !== null && W.waterSeenAsVapourAbout(say.roughMass(result.waterG, 2))}
       </p>
       {read.notices.slice(0, 3).map((notice) => (
         <p key={notice} className="text-small text-ink-2">
-          Noted: {notice}.
+          {W.noted}
+          {notice}.
         </p>
       ))}
       <Picture judged={judged} />
@@ -78,8 +80,8 @@ function Picture({ judged: { result, read, context } }: { judged: FileJudgement 
   const needle = context.instrument === 'needle'
   const movedPa = (last?.value ?? 0) - (points[0]?.value ?? 0)
   const span = needle
-    ? `The needle moved ${(movedPa / PA_PER_INHG).toFixed(1)} inHg`
-    : `From ${say.vacuumText(points[0]?.value ?? 0)} to ${say.vacuum(last?.value ?? 0)}`
+    ? W.theNeedleMovedInhg((movedPa / PA_PER_INHG).toFixed(1))
+    : W.fromTo(say.vacuumText(points[0]?.value ?? 0), say.vacuum(last?.value ?? 0))
   return (
     <div className="mt-2" role="img" aria-label={`${span} in ${minutes(result.heldS)}`}>
       <RecordChart points={points} result={result} needle={needle} />
@@ -94,13 +96,11 @@ function IntoCar({ judged, holding }: { judged: FileJudgement; holding: { id: st
   const put = async (car: { id: string; name: string }) => {
     const readings = judged.read.samples.map((s) => ({ elapsedS: s.elapsedS, pressurePa: s.pressurePa }))
     const answer = await send(`/api/jobs/${car.id}/hold-file`, { file: { seq: newSequence(), readings } })
-    setSaid(
-      answer.ok ? `${readings.length.toLocaleString('en')} readings are in the hold of ${car.name}.` : answer.message,
-    )
+    setSaid(answer.ok ? W.readingsAreInTheHold(readings.length.toLocaleString('en'), car.name) : answer.message)
   }
   return (
     <div className="mt-1 flex flex-wrap items-center gap-2 text-small">
-      <span>Put it into the running hold of</span>
+      <span>{W.putItIntoTheRunning}</span>
       {holding.map((car) => (
         <button key={car.id} type="button" className="plain-button text-small" onClick={() => void put(car)}>
           {car.name}

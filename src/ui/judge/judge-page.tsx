@@ -8,6 +8,7 @@ import * as z from 'zod'
 import { REFRIGERANTS } from '@/core/fluids/refrigerants'
 import { contextOfFile, type HoldContextFile } from '@/core/hold/hold-file'
 import type { HoldContext, HoldResult } from '@/core/hold/types'
+import { W } from '@/core/language/en/screen-judge'
 import { BadReading, type HoldReadings } from '@/core/readings/hold-readings'
 import { type ColumnMapping, type CsvLine, guessMapping } from '@/core/readings/readings-csv'
 import type { RuleSaid } from '@/core/schools/rules'
@@ -24,11 +25,11 @@ import { isOwnFormat, isTypedTable, linesOf, linesOfTable, readHoldFile } from '
 type Props = { shop: ShopView; mappings: ColumnMapping[]; holding: { id: string; name: string }[] }
 /** What is known of the hold besides its readings. */
 const About = z.object({
-  volumeL: figure.pipe(z.number().min(0.1, 'between 0.1 and 1000 L').max(1000, 'between 0.1 and 1000 L')),
+  volumeL: figure.pipe(z.number().min(0.1, W.between01And1000).max(1000, W.between01And1000)),
   instrument: z.enum(['electronic', 'needle']),
   hoses: z.enum(['in', 'out']),
-  ambientC: figure.pipe(z.number().min(-40, 'between -40 and 60 °C').max(60, 'between -40 and 60 °C')),
-  barometerKPa: figure.pipe(z.number().min(40, 'between 40 and 110 kPa').max(110, 'between 40 and 110 kPa')),
+  ambientC: figure.pipe(z.number().min(-40, W.between40And60C).max(60, W.between40And60C)),
+  barometerKPa: figure.pipe(z.number().min(40, W.between40And110Kpa).max(110, W.between40And110Kpa)),
   refrigerant: z.enum(REFRIGERANTS),
 })
 type Typed = z.input<typeof About>
@@ -85,20 +86,18 @@ export function JudgePage({ shop, mappings, holding }: Props) {
   const refused = fault ?? (read && 'refused' in read ? read.refused : null)
   return (
     <main className="grid grid-cols-[minmax(0,440px)_minmax(0,1fr)] gap-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
-      <section aria-label="The record">
-        <h1 className="text-title font-semibold leading-tight">Judge a record</h1>
-        <p className="mt-1 text-body">
-          A hold from a logger’s file, or typed as minutes and readings. Nothing is stored unless you put it into a car.
-        </p>
+      <section aria-label={W.theRecord}>
+        <h1 className="text-title font-semibold leading-tight">{W.judgeARecord}</h1>
+        <p className="mt-1 text-body">{W.aHoldFromALoggers}</p>
         <div
           {...getRootProps()}
           className={`mt-3 flex min-h-[64px] cursor-pointer items-center justify-between gap-3 rounded border-[1.5px] border-dashed border-ink px-4 py-2 text-lead font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`}
         >
-          <span>{file || 'Drop a CSV file here, or choose one'}</span>
-          <input {...getInputProps({ 'aria-label': 'Readings file' })} />
+          <span>{file || W.dropACsvFileHere}</span>
+          <input {...getInputProps({ 'aria-label': W.readingsFile })} />
         </div>
         <label htmlFor="table" className="mt-3 block text-small font-medium">
-          or type it: minutes since isolation, then the reading
+          {W.orTypeItMinutesSince}
         </label>
         <textarea
           id="table"
@@ -119,40 +118,40 @@ export function JudgePage({ shop, mappings, holding }: Props) {
           <TextField
             control={control}
             name="volumeL"
-            label="Isolated volume, L"
+            label={W.isolatedVolumeL}
             inputMode="decimal"
-            hint="hoses in it counted"
+            hint={W.hosesInItCounted}
           />
-          <TextField control={control} name="ambientC" label="Ambient, °C" inputMode="decimal" />
+          <TextField control={control} name="ambientC" label={W.ambientC} inputMode="decimal" />
           <TextField
             control={control}
             name="barometerKPa"
-            label="Air here, kPa"
+            label={W.airHereKpa}
             inputMode="decimal"
-            hint="for needles and grams"
+            hint={W.forNeedlesAndGrams}
           />
           <ChoiceField
             control={control}
             name="refrigerant"
-            label="Refrigerant"
+            label={W.refrigerant}
             options={REFRIGERANTS.map((r) => ({ value: r, label: r }))}
           />
           <ChoiceField
             control={control}
             name="instrument"
-            label="Read by"
+            label={W.readBy}
             options={[
-              { value: 'electronic', label: 'electronic' },
-              { value: 'needle', label: 'needle' },
+              { value: 'electronic', label: W.electronic },
+              { value: 'needle', label: W.needle },
             ]}
           />
           <ChoiceField
             control={control}
             name="hoses"
-            label="Hoses"
+            label={W.hoses}
             options={[
-              { value: 'in', label: 'in the hold' },
-              { value: 'out', label: 'shut off' },
+              { value: 'in', label: W.inTheHold },
+              { value: 'out', label: W.shutOff },
             ]}
           />
         </div>
@@ -181,7 +180,7 @@ function attempt(make: () => HoldReadings): HoldReadings | { refused: string } {
 }
 
 const wordsOf = (error: unknown): string =>
-  error instanceof BadReading && error.line > 0 ? `line ${error.line}: ${error.message}` : (error as Error).message
+  error instanceof BadReading && error.line > 0 ? W.line(error.line, error.message) : (error as Error).message
 
 function contextOf(
   { volumeL, ambientC, barometerKPa, instrument, hoses, refrigerant }: z.output<typeof About>,

@@ -13,6 +13,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { HoldResult } from '@/core/hold/types'
+import { W } from '@/core/language/en/screen-judge'
 import { PA_PER_INHG, PA_PER_MICRON } from '@/core/units/constants'
 import { AXIS } from '../chart/recharts-look'
 import { niceTicks } from '../chart/scales'
@@ -60,7 +61,7 @@ export default function RecordChart({ points, result, needle }: Props) {
           type="number"
           domain={[0, endS]}
           tickCount={5}
-          tickFormatter={(s: number) => (s === 0 ? 'isolated' : `${Math.round(s / 60)} min`)}
+          tickFormatter={(s: number) => (s === 0 ? 'isolated' : W.min(Math.round(s / 60)))}
           {...AXIS}
         />
         <YAxis

@@ -7,6 +7,7 @@ import { useForm, useWatch } from 'react-hook-form'
 import * as z from 'zod'
 import { massWords } from '@/core/charge/working'
 import { REFRIGERANTS, type Refrigerant } from '@/core/fluids/refrigerants'
+import { W } from '@/core/language/en/screen-ledger'
 import { BY_HAND, type ByHand, LedgerDraft, RECOVERY } from '@/core/shop/ledger'
 import type { Units } from '@/core/units/shown'
 import { newEventId } from '../api'
@@ -41,12 +42,12 @@ const BLANK: z.input<ReturnType<typeof typedIn>> = {
 
 /** What each kind of line is called, what its weight is, and what its words are for. */
 const KINDS: Record<ByHand, { label: string; weight: string; why: string; like: string }> = {
-  bought: { label: 'bought', weight: 'Weight', why: 'Note', like: '' },
-  weighed: { label: 'weighed anew', weight: 'The scale shows', why: 'Why it differs', like: 'not known' },
-  'handed-in': { label: 'handed in', weight: 'Weight', why: 'Receipt', like: 'number of the receipt' },
-  reused: { label: 'used again', weight: 'Weight', why: 'By which right', like: 'cleaned by …, back into …' },
-  lost: { label: 'lost', weight: 'Weight', why: 'How', like: 'a hose burst …' },
-  corrected: { label: 'correction', weight: 'Weight, minus for what is missing', why: 'Why', like: 'booked twice …' },
+  bought: { label: W.bought, weight: W.weight, why: W.note, like: '' },
+  weighed: { label: W.weighedAnew, weight: W.theScaleShows, why: W.whyItDiffers, like: W.notKnown },
+  'handed-in': { label: W.handedIn, weight: W.weight, why: W.receipt, like: W.numberOfTheReceipt },
+  reused: { label: W.usedAgain, weight: W.weight, why: W.byWhichRight, like: W.cleanedByBackInto },
+  lost: { label: W.lost, weight: W.weight, why: W.how, like: W.aHoseBurst },
+  corrected: { label: W.correction, weight: W.weightMinusForWhatIs, why: W.why, like: W.bookedTwice },
 }
 /** Kinds that only who may correct the book may book. */
 const CORRECTS: readonly ByHand[] = ['weighed', 'corrected']
@@ -82,18 +83,18 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
   const stock = containers.find((c) => c.id === stockId)
   const book = form.handleSubmit(async (entry) => {
     if (!(await post(entry))) return
-    done('Booked.')
+    done(W.booked)
     setId(newEventId())
     form.reset(BLANK)
     router.refresh()
   })
   return (
-    <form aria-label="Book by hand" className="mt-6 space-y-1" onSubmit={book} noValidate>
-      <h2 className="text-row font-semibold">Book by hand</h2>
+    <form aria-label={W.bookByHand} className="mt-6 space-y-1" onSubmit={book} noValidate>
+      <h2 className="text-row font-semibold">{W.bookByHand}</h2>
       <ChoiceField
         control={control}
         name="kind"
-        label="What"
+        label={W.what}
         options={BY_HAND.filter((k) => mayCorrect || !CORRECTS.includes(k)).map((k) => ({
           value: k,
           label: KINDS[k].label,
@@ -103,9 +104,9 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
         <PickField
           control={control}
           name="stock"
-          label={kind === 'reused' ? 'Into' : 'Container'}
+          label={kind === 'reused' ? W.into : W.container}
           options={{
-            '': kind === 'reused' ? 'pick one of the shelf' : 'one not on the shelf',
+            '': kind === 'reused' ? W.pickOneOfTheShelf : W.oneNotOnTheShelf,
             ...Object.fromEntries(containers.map((c) => [c.id, c.name])),
           }}
         />
@@ -113,12 +114,12 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
       {(kind === 'handed-in' || (!stock && kind !== 'reused')) && (
         <>
           {kind !== 'handed-in' && (
-            <TextField control={control} name="container" label="Its name" placeholder="cylinder 9, a box of cans …" />
+            <TextField control={control} name="container" label={W.itsName} placeholder={W.cylinder9ABoxOf} />
           )}
           <ChoiceField
             control={control}
             name="refrigerant"
-            label="Refrigerant"
+            label={W.refrigerant}
             options={REFRIGERANTS.map((r) => ({ value: r, label: r }))}
           />
         </>
@@ -133,22 +134,20 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
       <TextField control={control} name="why" label={KINDS[kind].why} placeholder={KINDS[kind].like} />
       <div className="flex items-center gap-3 pt-1">
         <button type="submit" className="plain-button text-small" disabled={busy}>
-          Book it
+          {W.bookIt}
         </button>
         <Refused className="">{said}</Refused>
       </div>
       <p className="text-note text-ink-2">
-        {massWords(1000)} is a kilogram. Lines are never taken back; a wrong one is corrected by another.
-        {(kind === 'reused' || kind === 'handed-in') &&
-          ' Recovery, reuse and handing in are regulated: local rules and licensed practice decide.'}
+        {massWords(1000)}
+        {W.isAKilogramLinesAre}
+        {(kind === 'reused' || kind === 'handed-in') && W.recoveryReuseAndHandingIn}
       </p>
     </form>
   )
 }
 
 function weighedHint(kind: ByHand, stock: Stock | undefined): string {
-  if (kind !== 'weighed') return 'such as 5.7 kg or 340 g'
-  return stock
-    ? `with its container; ${Math.round(stock.tareG)} g is its empty weight`
-    : 'what is in it, without its container'
+  if (kind !== 'weighed') return W.suchAs57Kg
+  return stock ? W.withItsContainerGIs(Math.round(stock.tareG)) : W.whatIsInItWithout
 }

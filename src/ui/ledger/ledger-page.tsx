@@ -1,5 +1,7 @@
 'use client'
 
+import { W } from '@/core/language/en/screen-ledger'
+
 import {
   type Balance,
   EITHER_WAY,
@@ -43,32 +45,30 @@ export function LedgerPage({
   ).toString()
   return (
     <main className="grid grid-cols-[minmax(0,1fr)_380px] gap-8 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
-      <section aria-label="Ledger">
+      <section aria-label={W.ledger}>
         <div className="flex flex-wrap items-end justify-between gap-3">
-          <h1 className="text-title font-semibold leading-tight">Refrigerant ledger</h1>
+          <h1 className="text-title font-semibold leading-tight">{W.refrigerantLedger}</h1>
           <a href={`/api/ledger.csv${asked ? `?${asked}` : ''}`} className="plain-button flex items-center text-small">
-            {asked ? 'These lines as CSV' : 'All of it as CSV'}
+            {asked ? W.theseLinesAsCsv : W.allOfItAsCsv}
           </a>
         </div>
         <Which query={query} asked={asked !== ''} />
         <TotalsTable totals={totals} />
         {entries.length === 0 ? (
-          <p className="py-6 text-row">
-            {asked
-              ? 'No line is as asked for.'
-              : 'Nothing booked yet. What a charge takes out of a container is booked when the container is weighed.'}
-          </p>
+          <p className="py-6 text-row">{asked ? W.noLineIsAsAsked : W.nothingBookedYetWhatA}</p>
         ) : (
           <LedgerTable entries={entries} timeZone={timeZone} />
         )}
         {more && (
           <p className="mt-2 text-small text-ink-2">
-            The newest {entries.length.toLocaleString('en')} lines; the sums above and the file have all of them.
+            {W.theNewest}
+            {entries.length.toLocaleString('en')}
+            {W.linesTheSumsAboveAnd}
           </p>
         )}
       </section>
-      <aside aria-label="Containers by the book">
-        <h2 className="text-row font-semibold">Left by the book</h2>
+      <aside aria-label={W.containersByTheBook}>
+        <h2 className="text-row font-semibold">{W.leftByTheBook}</h2>
         <ul className="mt-1 border-t-2 border-ink">
           {balances.map((b) => (
             <li
@@ -99,31 +99,31 @@ function Which({ query, asked }: { query: LedgerQuery; asked: boolean }) {
     <form
       method="get"
       action="/ledger"
-      aria-label="Which lines"
+      aria-label={W.whichLines}
       className="mt-2 flex flex-wrap items-end gap-3 text-small"
     >
       <label className="w-40">
-        From
+        {W.from}
         <input type="date" name="from" defaultValue={query.from} className={box} />
       </label>
       <label className="w-40">
-        To
+        {W.to}
         <input type="date" name="to" defaultValue={query.to} className={box} />
       </label>
       <label className="w-32">
-        Container
+        {W.container}
         <input name="container" defaultValue={query.container} className={box} />
       </label>
       <label className="w-32">
-        Car
+        {W.car}
         <input name="car" defaultValue={query.car} className={box} />
       </label>
       <button type="submit" className="plain-button text-small">
-        Show these
+        {W.showThese}
       </button>
       {asked && (
         <a href="/ledger" className="plain-button flex items-center text-small">
-          All
+          {W.all}
         </a>
       )}
     </form>
@@ -136,12 +136,12 @@ function TotalsTable({ totals }: { totals: Totals }) {
   if (kinds.length === 0) return null
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: many kinds are wider than a phone, and are scrolled by keys too
-    <section aria-label="Sums" className="overflow-x-auto" tabIndex={0}>
+    <section aria-label={W.sums} className="overflow-x-auto" tabIndex={0}>
       <table className="mt-4 w-full text-body">
-        <caption className="sr-only">Sums in grams</caption>
+        <caption className="sr-only">{W.sumsInGrams}</caption>
         <thead className="text-right text-note text-ink-2">
           <tr>
-            <th className="text-left font-medium">g in all</th>
+            <th className="text-left font-medium">{W.gInAll}</th>
             {kinds.map((kind) => (
               <th key={kind} className="pl-3 font-medium">
                 {KIND_WORDS[kind]}

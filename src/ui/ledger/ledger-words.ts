@@ -1,16 +1,17 @@
+import { W } from '@/core/language/en/screen-ledger'
 import type { LedgerKind } from '@/core/shop/ledger'
 
 /** What a line of the book moved, as people say it. */
 export const KIND_WORDS: Record<LedgerKind, string> = {
   bought: 'bought',
-  charged: 'into a car',
+  charged: W.intoACar,
   purged: 'purged',
   recovered: 'recovered',
-  heel: 'heel of an empty can',
-  'handed-in': 'handed in',
-  reused: 'used again',
+  heel: W.heelOfAnEmptyCan,
+  'handed-in': W.handedIn,
+  reused: W.usedAgain,
   lost: 'lost',
-  weighed: 'weighed anew',
+  weighed: W.weighedAnew,
   corrected: 'corrected',
 }
 

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/screen-ledger'
 import { outOfBalanceG, type Period, STATEMENT_LINES, type Statement, statementWords } from '@/core/shop/statement'
 import { Refused } from '../form/refused'
 import { PeriodForm } from '../frame/period-form'
@@ -15,7 +16,10 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
     <main className="mx-auto max-w-[980px] px-5 py-4 max-sm:px-4">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1 className="text-title font-semibold leading-tight">
-          Refrigerant, {period.from} to {period.to}
+          {W.refrigerant2}
+          {period.from}
+          {W.to2}
+          {period.to}
         </h1>
         <div className="no-print flex gap-2">
           <PrintButton />
@@ -23,7 +27,7 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
             className="plain-button inline-flex items-center"
             href={`/api/statement.csv?${new URLSearchParams(period)}`}
           >
-            As CSV
+            {W.asCsv}
           </a>
         </div>
       </div>
@@ -44,10 +48,10 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
       </div>
       <Refused>{fault}</Refused>
       {statements.length === 0 ? (
-        <p className="py-6 text-row">Nothing was booked up to then.</p>
+        <p className="py-6 text-row">{W.nothingWasBookedUpTo}</p>
       ) : (
         <table className="mt-5 w-full text-body">
-          <caption className="sr-only">Sums in grams for each refrigerant</caption>
+          <caption className="sr-only">{W.sumsInGramsForEach}</caption>
           <thead>
             <tr className="border-b-2 border-ink text-right text-lead">
               <th className="text-left font-normal text-ink-2">g</th>
@@ -83,15 +87,12 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
         {statements.map((s) => (
           <p key={s.refrigerant}>
             {statementWords(s)}
-            {Math.abs(outOfBalanceG(s)) >= 0.5 && ' The lines do not add up: tell whoever looks after this program.'}
+            {Math.abs(outOfBalanceG(s)) >= 0.5 && W.theLinesDoNotAdd}
           </p>
         ))}
       </div>
-      <p className="mt-4 text-small text-ink-2">
-        What cans of a single job brought counts as come and gone with that job. What an inspector asks for differs from
-        place to place: local rules decide.
-      </p>
-      <p className="mt-14 hidden border-t border-ink pt-1 text-small print:block">Day, name, signature</p>
+      <p className="mt-4 text-small text-ink-2">{W.whatCansOfASingle}</p>
+      <p className="mt-14 hidden border-t border-ink pt-1 text-small print:block">{W.dayNameSignature}</p>
     </main>
   )
 }

@@ -2,6 +2,7 @@
 
 import { RadioGroup } from 'radix-ui'
 import { useController, useFormState, useWatch } from 'react-hook-form'
+import { W } from '@/core/language/en/screen-new-car'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { ChoiceField } from '../form/bound'
 import { Sign } from '../form/sign'
@@ -17,12 +18,12 @@ export function LabelCard({ control, question }: { control: NewCarControl; quest
   const [several, charge] = useWatch({ control, name: ['several', 'charge'] })
   return (
     <section
-      aria-label="Under-hood label"
+      aria-label={W.underHoodLabel}
       className="max-w-[640px] rounded-[5px] border-[3px] border-ink bg-sheet px-5 pt-3 pb-4"
     >
       <p className="flex justify-between text-small">
-        <span>under the hood</span>
-        <span className="text-ink-2">as it is printed</span>
+        <span>{W.underTheHood}</span>
+        <span className="text-ink-2">{W.asItIsPrinted}</span>
       </p>
       <Refrigerant control={control} />
       <div className="mt-3 border-t-2 border-ink pt-3">
@@ -32,10 +33,10 @@ export function LabelCard({ control, question }: { control: NewCarControl; quest
         <ChoiceField
           control={control}
           name="evaporators"
-          label="Evaporators: two change the volume, and often the line"
+          label={W.evaporatorsTwoChangeTheVolume}
           options={[
-            { value: '1', label: `one, ${FREE_VOLUME_L[1]} L` },
-            { value: '2', label: `two, ${FREE_VOLUME_L[2]} L` },
+            { value: '1', label: W.oneL(FREE_VOLUME_L[1]) },
+            { value: '2', label: W.twoL(FREE_VOLUME_L[2]) },
           ]}
         />
       )}
@@ -50,7 +51,7 @@ function Refrigerant({ control }: { control: NewCarControl }) {
   return (
     <>
       <RadioGroup.Root
-        aria-label="Refrigerant"
+        aria-label={W.refrigerant}
         value={field.value}
         onValueChange={field.onChange}
         className="mt-1 flex flex-wrap items-center gap-x-2 gap-y-1"

@@ -2,6 +2,7 @@
 
 import { RadioGroup } from 'radix-ui'
 import { useController, useFieldArray, useWatch } from 'react-hook-form'
+import { W } from '@/core/language/en/screen-new-car'
 import { ChoiceField, TextField } from '../form/bound'
 import { massHint } from '../form/entries'
 import { Sign } from '../form/sign'
@@ -22,19 +23,19 @@ export function LabelEntry({ control, warning }: { control: NewCarControl; warni
       <ChoiceField
         control={control}
         name="several"
-        label="The label has"
+        label={W.theLabelHas}
         options={[
-          { value: 'one', label: 'one charge' },
-          { value: 'several', label: 'several lines' },
+          { value: 'one', label: W.oneCharge },
+          { value: 'several', label: W.severalLines },
         ]}
       />
       {several === 'one' ? (
         <TextField
           control={control}
           name="charge"
-          label="Charge, a figure or a range"
+          label={W.chargeAFigureOrA}
           large
-          hint="such as 567 g, 530-560 g, 20 oz or 1 lb 4"
+          hint={W.suchAs567G530}
           below={(text) => massHint(text, units)}
         />
       ) : (
@@ -57,7 +58,7 @@ function Lines({ control }: { control: NewCarControl }) {
   const { fields, append } = useFieldArray({ control, name: 'lines' })
   const { field } = useController({ control, name: 'picked' })
   return (
-    <RadioGroup.Root aria-label="This car’s line" value={field.value} onValueChange={field.onChange}>
+    <RadioGroup.Root aria-label={W.thisCarsLine} value={field.value} onValueChange={field.onChange}>
       {fields.map(({ id }, i) => (
         <div key={id} className="grid grid-cols-[124px_1fr_1fr] gap-x-3 max-sm:grid-cols-1">
           <RadioGroup.Item
@@ -69,25 +70,25 @@ function Lines({ control }: { control: NewCarControl }) {
               aria-hidden="true"
               className="grid size-5 shrink-0 place-items-center rounded-full border-[2px] border-ink group-data-[state=checked]:bg-ink"
             />
-            this car’s
+            {W.thisCars}
           </RadioGroup.Item>
           <TextField
             control={control}
             name={`lines.${i}.name`}
             label={`Line ${i + 1} is for`}
-            placeholder={i === 0 ? 'front only' : 'front and rear'}
+            placeholder={i === 0 ? W.frontOnly : W.frontAndRear}
           />
           <TextField
             control={control}
             name={`lines.${i}.charge`}
-            label={`Charge of line ${i + 1}`}
+            label={W.chargeOfLine(i + 1)}
             below={(text) => massHint(text, units)}
           />
         </div>
       ))}
       {fields.length < MOST_LINES && (
         <button type="button" className="plain-button text-small" onClick={() => append({ name: '', charge: '' })}>
-          Another line
+          {W.anotherLine}
         </button>
       )}
     </RadioGroup.Root>

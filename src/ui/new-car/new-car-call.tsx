@@ -2,6 +2,7 @@
 
 import { useController, useWatch } from 'react-hook-form'
 import { pumpElsewhere } from '@/core/call/cautions'
+import { W } from '@/core/language/en/screen-new-car'
 import { rigBusyWords } from '@/core/words/shop-plan-words'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
@@ -61,36 +62,33 @@ export function NewCarCall(props: Props) {
   const simulated = useWatch({ control, name: 'simulated' })
   const elsewhere = rig?.pullsOn && pumpElsewhere(rig.pullsOn)
   return (
-    <SidePanel label="The call">
-      <p className="text-small text-ink-2">The call</p>
+    <SidePanel label={W.theCall}>
+      <p className="text-small text-ink-2">{W.theCall}</p>
       <h1 className="mt-1 text-call font-semibold leading-[1.1]">
-        {question
-          ? 'Look at the label’s line once more.'
-          : known
-            ? 'It was here before: is the label still the same?'
-            : 'Take it in by its label.'}
+        {question ? W.lookAtTheLabelsLine : known ? W.itWasHereBeforeIs : W.takeItInByIts}
       </h1>
-      <p className="mt-3 text-lead leading-snug">
-        {question ??
-          'The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the record says so.'}
-      </p>
+      <p className="mt-3 text-lead leading-snug">{question ?? W.theRightLineOfThe}</p>
       <div className="mt-4 space-y-4 border-t border-rule pt-4">
-        {places.length > 1 && <Pick label="Place" value={placeName} options={byName(places)} onPick={onPlace} />}
-        <Pick label="Procedure" value={procedure?.name ?? ''} options={byName(procedures)} onPick={onProcedure} />
+        {places.length > 1 && <Pick label={W.place} value={placeName} options={byName(places)} onPick={onPlace} />}
+        <Pick label={W.procedure} value={procedure?.name ?? ''} options={byName(procedures)} onPick={onProcedure} />
         {procedure && (
           <p className="text-small leading-snug">
-            {say.vacuum(procedure.targetPa)}, about {procedure.pullMinutes} min, hold {procedure.holdMinutes} min.{' '}
-            <b className="font-semibold">Proves:</b> {procedure.proves}
+            {say.vacuum(procedure.targetPa)}
+            {W.about}
+            {procedure.pullMinutes}
+            {W.minHold}
+            {procedure.holdMinutes}
+            {W.min} <b className="font-semibold">{W.proves}</b> {procedure.proves}
           </p>
         )}
-        <Pick label="Rig" value={rig?.name ?? ''} options={byName(rigs)} onPick={onRig} />
+        <Pick label={W.rig} value={rig?.name ?? ''} options={byName(rigs)} onPick={onRig} />
         {rig && <RigFacts rig={rig} timeZone={timeZone} />}
         <TextField
           control={control}
           name="promised"
           type="datetime-local"
-          label="Promised for"
-          hint="left empty: no promise. The day is planned by it."
+          label={W.promisedFor}
+          hint={W.leftEmptyNoPromiseThe}
         />
         {demo && <OnTheBench control={control} />}
         {!simulated && (
@@ -98,8 +96,8 @@ export function NewCarCall(props: Props) {
             control={control}
             name="cameAt"
             type="datetime-local"
-            label="Came in earlier, at"
-            hint="left empty: now. For a pull nobody wrote down, up to 14 days back; the record says that it was dated back."
+            label={W.cameInEarlierAt}
+            hint={W.leftEmptyNowForA}
           />
         )}
       </div>
@@ -111,9 +109,9 @@ export function NewCarCall(props: Props) {
         )}
         <Refused className="mb-2 text-small">{said}</Refused>
         <MainButton type="submit" disabled={busy}>
-          Take it in
+          {W.takeItIn}
         </MainButton>
-        <p className="mt-3 text-small text-ink-2">Then read both gauges at rest.</p>
+        <p className="mt-3 text-small text-ink-2">{W.thenReadBothGaugesAt}</p>
       </PanelFoot>
     </SidePanel>
   )
@@ -125,19 +123,29 @@ function RigFacts({ rig, timeZone }: { rig: RigChoice; timeZone: string }) {
   return (
     <>
       <p className="text-small leading-snug text-ink-2">
-        {cfmText(rig.pumpM3S)} CFM, {rig.hoses} hoses of {say.length(rig.boreM)} and {rig.lengthM} m, {rig.gauge} gauge,
-        scale in {rig.scaleStepG} g steps
+        {cfmText(rig.pumpM3S)}
+        {W.cfm}
+        {rig.hoses}
+        {W.hosesOf}
+        {say.length(rig.boreM)}
+        {W.and}
+        {rig.lengthM} m, {rig.gauge}
+        {W.gaugeScaleIn}
+        {rig.scaleStepG}
+        {W.gSteps}
       </p>
       {rig.busy && (
         <p className="text-small font-medium">
           {rig.busy.now && <Sign kind="caution" />}
-          It {rigBusyWords(rig.busy, clock)}.
+          {W.it}
+          {rigBusyWords(rig.busy, clock)}.
         </p>
       )}
       {rig.missing && (
         <p className="text-small font-medium text-leak">
           <Sign kind="fault" />
-          {rig.missing}. Put it together anew in the rig room.
+          {rig.missing}
+          {W.putItTogetherAnewIn}
         </p>
       )}
       {rig.dues.length > 0 && <DueList dues={rig.dues} />}
@@ -147,5 +155,5 @@ function RigFacts({ rig, timeZone }: { rig: RigChoice; timeZone: string }) {
 
 function OnTheBench({ control }: { control: NewCarControl }) {
   const { field } = useController({ control, name: 'simulated' })
-  return <Tick label="On the simulated bench, clock ×60" checked={field.value} onChange={field.onChange} />
+  return <Tick label={W.onTheSimulatedBenchClock} checked={field.value} onChange={field.onChange} />
 }

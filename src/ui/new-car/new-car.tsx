@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
 import type { KnownCar } from '@/core/book/known-car'
 import type { Procedure, Rig } from '@/core/job/written'
+import { W } from '@/core/language/en/screen-new-car'
 import { USUAL_SCHOOL } from '@/core/schools/schools'
 import { newEventId } from '../api'
 import { useSending } from '../form/use-sending'
@@ -60,7 +61,7 @@ const READ_TODAY_MS = 12 * 3_600_000
 function airOfPlace({ altitudeM, barometerPa, ambientC, airAt }: PlaceView): Pick<NewCarValues, 'air' | 'ambient'> {
   const fresh = airAt !== null && serverNow() - Date.parse(airAt) < READ_TODAY_MS
   return {
-    air: altitudeM === null || fresh ? `${(barometerPa / 100).toFixed(0)} mbar` : `${altitudeM} m`,
+    air: altitudeM === null || fresh ? W.mbar((barometerPa / 100).toFixed(0)) : `${altitudeM} m`,
     ambient: `${ambientC} C`,
   }
 }
@@ -146,7 +147,7 @@ export function NewCar({ shop, procedures, rigs, cars, places, expected, again }
     async ({ payload, openedAt }) => {
       if (question && asked !== question) {
         setAsked(question)
-        say('Look once more at the label’s line; press again to keep it.')
+        say(W.lookOnceMoreAtThe)
         return
       }
       const promised = localTimeMs(form.getValues('promised'), shop.timeZone)
@@ -159,10 +160,7 @@ export function NewCar({ shop, procedures, rigs, cars, places, expected, again }
       })
       if (opened) router.push(`/job/${opened.id}`)
     },
-    (errors) =>
-      say(
-        `${Object.keys(errors).length === 1 ? 'One entry' : 'Some entries'} cannot be taken; the reason stands beside the field.`,
-      ),
+    (errors) => say(W.cannotBeTakenTheReason(Object.keys(errors).length === 1 ? W.oneEntry : W.someEntries)),
   )
   return (
     <form onSubmit={submit} noValidate className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">

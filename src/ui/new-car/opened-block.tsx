@@ -3,6 +3,7 @@
 import { useEffect } from 'react'
 import { type UseFormReturn, useFormState, useWatch } from 'react-hook-form'
 import { OPENED } from '@/core/job/events'
+import { W } from '@/core/language/en/screen-new-car'
 import { OPENED_WORDS } from '@/core/words/renewed'
 import { ChoiceField } from '../form/bound'
 import { type NewCarOpened, type NewCarValues, USUAL_HOURS } from './values'
@@ -18,11 +19,11 @@ export function OpenedBlock({ form }: { form: UseFormReturn<NewCarValues, unknow
     if (!told) setValue('openHours', USUAL_HOURS[opened])
   }, [opened, told, setValue])
   return (
-    <section aria-label="What was opened">
+    <section aria-label={W.whatWasOpened}>
       <ChoiceField
         control={control}
         name="opened"
-        label="What was opened?"
+        label={W.whatWasOpened2}
         options={OPENED.map((o) => ({ value: o, label: OPENED_WORDS[o] }))}
       />
       <WaterExpected opened={opened} />

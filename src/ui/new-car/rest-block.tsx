@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { useFormState, useWatch } from 'react-hook-form'
+import { W } from '@/core/language/en/screen-new-car'
 import { UNIT_WORDS } from '@/core/units/shown'
 import { ChoiceField, TextField } from '../form/bound'
 import { celsiusHint, massHint } from '../form/entries'
@@ -35,7 +36,8 @@ export function RestBlock({ control }: { control: NewCarControl }) {
     <Fold
       title={
         <>
-          Everything else has a default <span className="font-normal text-ink-2">{defaultsSaid(values)}</span>
+          {W.everythingElseHasADefault}
+          <span className="font-normal text-ink-2">{defaultsSaid(values)}</span>
         </>
       }
       className="border-t border-rule"
@@ -43,60 +45,60 @@ export function RestBlock({ control }: { control: NewCarControl }) {
       onOpenChange={setOpen}
     >
       <div className="grid grid-cols-3 items-start gap-x-5 gap-y-1.5 pb-2 max-md:grid-cols-2 max-sm:grid-cols-1">
-        <TextField control={control} name="model" label="Model" placeholder="Halvorn Ridge 14" />
-        <TextField control={control} name="complaint" label="Complaint" placeholder="weak cooling for months" />
+        <TextField control={control} name="model" label={W.model} placeholder={W.halvornRidge14} />
+        <TextField control={control} name="complaint" label={W.complaint} placeholder={W.weakCoolingForMonths} />
         <ChoiceField
           control={control}
           name="drive"
-          label="Drive"
+          label={W.drive}
           options={[
-            { value: 'plain', label: 'engine only' },
-            { value: 'hybrid', label: 'hybrid or electric' },
+            { value: 'plain', label: W.engineOnly },
+            { value: 'hybrid', label: W.hybridOrElectric },
           ]}
         />
         <ChoiceField
           control={control}
           name="source"
-          label="Figures from"
+          label={W.figuresFrom}
           options={[
-            { value: 'label', label: 'the label' },
-            { value: 'manual', label: 'service manual' },
+            { value: 'label', label: W.theLabel },
+            { value: 'manual', label: W.serviceManual },
           ]}
         />
-        <TextField control={control} name="tolerance" label="Tolerance ±" below={grams} />
+        <TextField control={control} name="tolerance" label={W.tolerance} below={grams} />
         <ChoiceField
           control={control}
           name="drier"
-          label="Drier or accumulator"
+          label={W.drierOrAccumulator}
           options={[
-            { value: 'yes', label: 'replaced' },
-            { value: 'no', label: 'kept' },
+            { value: 'yes', label: W.replaced },
+            { value: 'no', label: W.kept },
           ]}
         />
         <TextField
           control={control}
           name="oilKind"
-          label="Oil type"
-          placeholder="asked at the repair"
-          hint={values.drive === 'hybrid' ? 'hybrid: only the maker’s non-conducting oil' : undefined}
+          label={W.oilType}
+          placeholder={W.askedAtTheRepair}
+          hint={values.drive === 'hybrid' ? W.hybridOnlyTheMakersNon : undefined}
         />
         <TextField control={control} name="oilMl" label={`Oil amount, ${UNIT_WORDS[units.oil]}`} inputMode="decimal" />
-        <TextField control={control} name="openHours" label="Open for, hours" inputMode="decimal" />
+        <TextField control={control} name="openHours" label={W.openForHours} inputMode="decimal" />
         <TextField
           control={control}
           name="air"
-          label="Altitude or barometer"
+          label={W.altitudeOrBarometer}
           below={(text) => ({ hint: airHint(text) })}
         />
         <TextField
           control={control}
           name="ambient"
-          label="Ambient"
+          label={W.ambient}
           below={(text) => ({ hint: celsiusHint(text, units) })}
         />
-        <TextField control={control} name="recovered" label="Recovered already" below={grams} />
-        <TextField control={control} name="lastCharge" label="Last known charge" below={grams} />
-        <TextField control={control} name="daysSince" label="That was, days ago" inputMode="decimal" />
+        <TextField control={control} name="recovered" label={W.recoveredAlready} below={grams} />
+        <TextField control={control} name="lastCharge" label={W.lastKnownCharge} below={grams} />
+        <TextField control={control} name="daysSince" label={W.thatWasDaysAgo} inputMode="decimal" />
       </div>
     </Fold>
   )
@@ -106,12 +108,12 @@ export function RestBlock({ control }: { control: NewCarControl }) {
 function defaultsSaid(v: NewCarValues): string {
   return [
     ...(v.model.trim() ? [v.model.trim()] : []),
-    v.drive === 'hybrid' ? 'hybrid' : 'engine only',
-    `${v.source === 'label' ? 'the label' : 'the manual'}, ±${v.tolerance}`,
-    v.opened === 'nothing' ? '' : `open ${v.openHours} h, drier ${v.drier === 'yes' ? 'replaced' : 'kept'}`,
-    `air of ${v.air}, ${v.ambient}`,
-    v.oilKind.trim() ? `oil ${v.oilKind.trim()}` : 'oil asked at the repair',
-    v.lastCharge.trim() ? `last charge ${v.lastCharge.trim()}` : 'last charge asked where the loss is worked out',
+    v.drive === 'hybrid' ? 'hybrid' : W.engineOnly,
+    `${v.source === 'label' ? W.theLabel : W.theManual}, ±${v.tolerance}`,
+    v.opened === 'nothing' ? '' : W.openHDrier(v.openHours, v.drier === 'yes' ? W.replaced : W.kept),
+    W.airOf(v.air, v.ambient),
+    v.oilKind.trim() ? W.oil(v.oilKind.trim()) : W.oilAskedAtTheRepair,
+    v.lastCharge.trim() ? W.lastCharge(v.lastCharge.trim()) : W.lastChargeAskedWhereThe,
   ]
     .filter(Boolean)
     .join(' · ')

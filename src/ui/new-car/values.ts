@@ -5,6 +5,7 @@ import type { RigBusy } from '@/core/day/rig-busy'
 import type { Due } from '@/core/equipment/upkeep'
 import { JobOpened, OIL_UNREAD } from '@/core/job/events'
 import { type Procedure, procedureWritten, type Rig, rigWritten } from '@/core/job/written'
+import { W } from '@/core/language/en/screen-new-car'
 import { evaporatorsOf, FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { stationPressurePa } from '@/core/units/barometer'
 import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
@@ -86,7 +87,7 @@ export function valuesOfCar(car: KnownCar, nowMs: number): Partial<NewCarValues>
     }),
     tolerance: `${label.toleranceG} g`,
     oilKind: label.oilKind === OIL_UNREAD ? '' : label.oilKind,
-    oilMl: label.oilMl === null ? '' : `${label.oilMl} mL`,
+    oilMl: label.oilMl === null ? '' : W.ml(label.oilMl),
     source: label.source,
     evaporators: String(evaporatorsOf(car.volumeL)) as '1' | '2',
     lastCharge: car.lastChargeG === null ? '' : `${Math.round(car.lastChargeG)} g`,
@@ -122,8 +123,8 @@ export type NewCarControl = Control<NewCarValues, unknown, NewCarOpened>
 
 /** Why these two cannot be charged here. */
 export const REFUSED: Partial<Record<NewCarValues['refrigerant'], string>> = {
-  'R-12': 'R-12 is retrofit work: the label of the conversion, its oil and its charge lead. Not planned here.',
-  'R-744': 'R-744 (carbon dioxide) works above 100 bar with its own equipment. Not planned here.',
+  'R-12': W.r12IsRetrofitWork,
+  'R-744': W.r744CarbonDioxideWorks,
 }
 
 /** Air of the place as typed: an altitude (`2380 m`, `7800 ft`) or a barometer (`758 mbar`, `22.4 inHg`). */
@@ -135,11 +136,10 @@ export function readAir(text: string): Entry<{ altitudeM: number | null; baromet
         Number((altitude[1] as string).replace(/,/g, '')) * (altitude[2]?.toLowerCase() === 'ft' ? 0.3048 : 1)
       return { value: { altitudeM: metres, barometerPa: stationPressurePa(metres) } }
     }
-    if (!/[a-z]/i.test(text)) return { error: 'say in which unit: 2380 m, 7800 ft, 758 mbar or 22.4 inHg' }
+    if (!/[a-z]/i.test(text)) return { error: W.sayInWhichUnit2380 }
     const { value, unit } = parsePressure(text, 'mbar', false)
     const barometerPa = toPascal(value, unit)
-    if (barometerPa < 40_000 || barometerPa > 110_000)
-      return { error: 'that is not the air of any workshop: check the figure and its unit' }
+    if (barometerPa < 40_000 || barometerPa > 110_000) return { error: W.thatIsNotTheAir }
     return { value: { altitudeM: null, barometerPa } }
   } catch (error) {
     return { error: (error as Error).message }
@@ -150,7 +150,7 @@ export function airHint(text: string): string | undefined {
   const entry = readAir(text)
   if ('error' in entry) return undefined
   const { barometerPa } = entry.value
-  return `air ${(barometerPa / 1000).toFixed(1)} kPa; a needle can read ${fromPascal(barometerPa, 'inHg').toFixed(1)} inHg at the deepest`
+  return W.airKpaANeedleCan((barometerPa / 1000).toFixed(1), fromPascal(barometerPa, 'inHg').toFixed(1))
 }
 
 /** The label's lines as typed; a name and a charge for each, at least two of them. */
@@ -162,9 +162,9 @@ function readLines(
   return v.lines.map((line, i) => {
     const charge = readMassRange(line.charge, units)
     if ('error' in charge) errors[`lines.${i}.charge`] = charge.error
-    if (!line.name.trim()) errors[`lines.${i}.name`] = 'say what this line is for, as the label does'
+    if (!line.name.trim()) errors[`lines.${i}.name`] = W.sayWhatThisLineIs
     else if (v.lines.findIndex((o) => o.name.trim() === line.name.trim()) < i)
-      errors[`lines.${i}.name`] = 'this line is there twice'
+      errors[`lines.${i}.name`] = W.thisLineIsThereTwice
     const { lowG, highG } = 'value' in charge ? charge.value : { lowG: 0, highG: 0 }
     return { name: line.name.trim(), lowG, highG }
   })
@@ -182,10 +182,8 @@ export function lineQuestion(v: NewCarValues, units = USUAL_UNITS): string | und
   })
   const own = middles[Number(v.picked)] ?? Number.NaN
   if (middles.some(Number.isNaN) || middles.length < 2) return undefined
-  if (v.evaporators === '2' && own === Math.min(...middles))
-    return 'This car has two evaporators, and the smallest line is picked. Is it the line for front and rear?'
-  if (v.evaporators === '1' && own > Math.min(...middles))
-    return 'This car has one evaporator, and a larger line is picked. Is it this car’s engine and equipment?'
+  if (v.evaporators === '2' && own === Math.min(...middles)) return W.thisCarHasTwoEvaporators
+  if (v.evaporators === '1' && own > Math.min(...middles)) return W.thisCarHasOneEvaporator
   return undefined
 }
 
@@ -204,7 +202,7 @@ export function readNewCar(
   }
   const optional = <T>(field: string, text: string, read: (text: string) => Entry<T>): T | null =>
     text.trim() === '' ? null : (take(field, read(text)) ?? null)
-  if (!v.name.trim()) errors.name = 'the car needs a name people use'
+  if (!v.name.trim()) errors.name = W.theCarNeedsAName
   const refused = REFUSED[v.refrigerant]
   if (refused) errors.refrigerant = refused
   const lines = v.several === 'several' ? readLines(v, units, errors) : undefined
@@ -232,12 +230,12 @@ export function readNewCar(
     },
     story: {
       opened: v.opened,
-      openHours: take('openHours', readAmount(v.openHours, 'the hours it was open', 10_000)) ?? 0,
+      openHours: take('openHours', readAmount(v.openHours, W.theHoursItWasOpen, 10_000)) ?? 0,
       drierReplaced: v.drier === 'yes',
     },
     history: {
       lastChargeG: optional('lastCharge', v.lastCharge, (t) => readMass(t, units)),
-      daysSinceCharge: optional('daysSince', v.daysSince, (t) => readAmount(t, 'the days', 20_000)),
+      daysSinceCharge: optional('daysSince', v.daysSince, (t) => readAmount(t, W.theDays, 20_000)),
       recoveredG: optional('recovered', v.recovered, (t) => readMass(t, units)),
     },
     volumeL: FREE_VOLUME_L[v.evaporators],

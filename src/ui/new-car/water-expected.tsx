@@ -3,6 +3,7 @@
 import { scaleLog } from 'd3-scale'
 import { area, curveBasis } from 'd3-shape'
 import type { JobOpened } from '@/core/job/events'
+import { W } from '@/core/language/en/screen-new-car'
 import { liquidRangeG, Z95 } from '@/core/pull/water-inventory'
 
 const WIDTH = 640
@@ -27,7 +28,7 @@ export function WaterExpected({ opened }: { opened: JobOpened['story']['opened']
     .y1((g) => BASE - 44 * height(g))
     .curve(curveBasis)
   const grams = Array.from({ length: POINTS + 1 }, (_, i) => LEAST_G * (MOST_G / LEAST_G) ** (i / POINTS))
-  const words = `About ${Number(middle.toPrecision(1))} g of water inside, nine in ten between ${low} and ${high} g.`
+  const words = W.aboutGOfWaterInside(Number(middle.toPrecision(1)), low, high)
   return (
     <figure className="mt-3">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-[640px]" role="img" aria-label={words}>

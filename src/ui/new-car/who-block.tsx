@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { type UseFormReturn, useWatch } from 'react-hook-form'
 import { carsLike, type KnownCar } from '@/core/book/known-car'
 import { carLine } from '@/core/job/car-line'
+import { W } from '@/core/language/en/screen-new-car'
 import { dateTimeIn } from '@/core/units/clock-text'
 import { holdWords } from '@/core/words/book-words'
 import { TextField } from '../form/bound'
@@ -36,22 +37,25 @@ export function WhoBlock({ form, cars, known, onKnown, timeZone }: Props) {
     onKnown(car)
   }
   return (
-    <section aria-label="Who it is">
+    <section aria-label={W.whoItIs}>
       <div className="grid max-w-[640px] grid-cols-[minmax(0,1fr)_200px] gap-x-5 max-sm:grid-cols-1">
-        <TextField control={control} name="name" label="Name people use" placeholder="Shuttle 4" large />
-        <TextField control={control} name="plate" label="Plate" placeholder="CL 14" large />
+        <TextField control={control} name="name" label={W.namePeopleUse} placeholder={W.shuttle4} large />
+        <TextField control={control} name="plate" label={W.plate} placeholder={W.cl14} large />
       </div>
       {known ? (
         <p className="text-body">
-          The shop knows it{carLine(known) && `: ${carLine(known)}`}, here {dateTimeIn(timeZone)(known.seenAt)}
-          {known.lastChargeG !== null && `, ${Math.round(known.lastChargeG)} g charged`}
+          {W.theShopKnowsIt}
+          {carLine(known) && `: ${carLine(known)}`}
+          {W.here}
+          {dateTimeIn(timeZone)(known.seenAt)}
+          {known.lastChargeG !== null && W.gCharged(Math.round(known.lastChargeG))}
           {known.lastChargedAt !== null && ` ${dayIn(timeZone)(Date.parse(known.lastChargedAt))}`}
-          {known.lastHold && `; last held ${holdWords(known.lastHold)}`}.{' '}
+          {known.lastHold && W.lastHeld(holdWords(known.lastHold))}.{' '}
           <Link href={`/cars/${known.id}`} className="inline-flex min-h-11 items-center font-semibold underline">
-            Its page
+            {W.itsPage}
           </Link>{' '}
           <button type="button" className="min-h-11 font-semibold underline" onClick={() => onKnown(undefined)}>
-            Another car
+            {W.anotherCar}
           </button>
           {[known.facts.remark, known.lastNote ?? ''].filter(Boolean).map((said) => (
             <b key={said} className="block font-semibold">
@@ -62,7 +66,7 @@ export function WhoBlock({ form, cars, known, onKnown, timeZone }: Props) {
         </p>
       ) : (
         offered.length > 0 && (
-          <ul className="flex flex-wrap gap-1.5" aria-label="Cars the shop knows">
+          <ul className="flex flex-wrap gap-1.5" aria-label={W.carsTheShopKnows}>
             {offered.map((car) => (
               <li key={car.id}>
                 <button type="button" className="plain-button text-body" onClick={() => choose(car)}>

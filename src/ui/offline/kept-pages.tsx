@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { W } from '@/core/language/en/screen-offline'
 import { PAGES } from './asked'
 
 type KeptPage = { path: string; title: string; atMs: number }
@@ -16,11 +17,11 @@ async function keptPage(cache: Cache, request: Request): Promise<KeptPage | null
 }
 
 const NAMES: Record<string, string> = {
-  '/board': 'The board',
-  '/ledger': 'Ledger',
-  '/rig-room': 'Rig room',
-  '/judge': 'Judge',
-  '/job/new': 'New car',
+  '/board': W.theBoard,
+  '/ledger': W.ledger,
+  '/rig-room': W.rigRoom,
+  '/judge': W.judge,
+  '/job/new': W.newCar,
 }
 /** A car's page names its car in its log. */
 const nameOf = (html: string): string | null => /\\"car\\":\{\\"name\\":\\"([^\\"]+)/.exec(html)?.[1] ?? null
@@ -39,25 +40,25 @@ export function KeptPages() {
   const time = (ms: number) => new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
   return (
     <main className="mx-auto max-w-[640px] px-5 py-8 max-sm:px-4">
-      <h1 className="text-call font-semibold leading-tight">No line here.</h1>
-      <p className="mt-2 mb-5 text-lead">
-        This page was not opened on this device before. What was is kept as it was last seen; what you do on it waits
-        and is sent by itself when the line is back.
-      </p>
+      <h1 className="text-call font-semibold leading-tight">{W.noLineHere}</h1>
+      <p className="mt-2 mb-5 text-lead">{W.thisPageWasNotOpened}</p>
       <button type="button" className="plain-button mb-6" onClick={() => window.location.reload()}>
-        Try again
+        {W.tryAgain}
       </button>
-      <ul aria-label="Kept on this device" className="border-t-2 border-ink">
+      <ul aria-label={W.keptOnThisDevice} className="border-t-2 border-ink">
         {(pages ?? []).map((p) => (
           <li key={p.path} className="border-b border-rule">
             <a href={p.path} className="flex min-h-11 items-center gap-3 text-row">
               <b className="font-semibold">{p.title}</b>
-              <span className="ml-auto text-note text-ink-2">as at {time(p.atMs)}</span>
+              <span className="ml-auto text-note text-ink-2">
+                {W.asAt}
+                {time(p.atMs)}
+              </span>
             </a>
           </li>
         ))}
       </ul>
-      {pages?.length === 0 && <p className="text-body">Nothing is kept here yet.</p>}
+      {pages?.length === 0 && <p className="text-body">{W.nothingIsKeptHereYet}</p>}
     </main>
   )
 }

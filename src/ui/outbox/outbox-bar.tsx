@@ -1,6 +1,7 @@
 'use client'
 
 import Link from 'next/link'
+import { W } from '@/core/language/en/screen-outbox'
 import { useOutbox } from './outbox'
 
 /** What was done here and the server has not got yet, in words and number; nothing while there is none. */
@@ -14,23 +15,30 @@ export function OutboxBar() {
     <div role="status" className="no-print sticky top-0 z-10">
       {waiting.length > 0 && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
-          <b className="font-semibold text-caution">Waiting to be sent: {waiting.length}.</b>{' '}
+          <b className="font-semibold text-caution">
+            {W.waitingToBeSent}
+            {waiting.length}.
+          </b>{' '}
           {signedOut ? (
             <>
-              You are signed out:{' '}
+              {W.youAreSignedOut}{' '}
               <Link href="/sign-in" className="font-semibold underline">
-                sign in again
+                {W.signInAgain}
               </Link>
-              , then it is sent.
+              {W.thenItIsSent}
             </>
           ) : (
-            'It is kept on this device and sent by itself when the line is back.'
+            W.itIsKeptOnThis
           )}
         </p>
       )}
       {others.map((name) => (
         <p key={name} className="border-b border-rule bg-sheet px-5 py-2 text-body max-sm:px-4">
-          Kept here for {name}: it is sent when {name} signs in on this device.
+          {W.keptHereFor}
+          {name}
+          {W.itIsSentWhen}
+          {name}
+          {W.signsInOnThisDevice}
         </p>
       ))}
       {refused.map((k) => (
@@ -39,10 +47,10 @@ export function OutboxBar() {
           className="flex items-center gap-4 border-b-2 border-leak bg-sheet px-5 py-2 text-body max-sm:px-4"
         >
           <span>
-            <b className="font-semibold text-leak">Not taken.</b> {k.why}
+            <b className="font-semibold text-leak">{W.notTaken}</b> {k.why}
           </span>
           <button type="button" className="plain-button" onClick={() => drop(k.n)}>
-            Leave it out
+            {W.leaveItOut}
           </button>
         </p>
       ))}

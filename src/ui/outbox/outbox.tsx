@@ -2,6 +2,7 @@
 
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import type { Caution } from '@/core/call/cautions'
+import { W } from '@/core/language/en/screen-outbox'
 import type { Stretch } from '@/core/views'
 import { type Answer, send, sendBody } from '../api'
 import { allKept, type Kept, keep, letGo, mark, onKept, takeUpTrying, type What } from './store'
@@ -39,7 +40,7 @@ const OutboxContext = createContext<OutboxValue | null>(null)
 
 export function useOutbox(): OutboxValue {
   const value = useContext(OutboxContext)
-  if (!value) throw new Error('useOutbox belongs inside OutboxProvider')
+  if (!value) throw new Error(W.useoutboxBelongsInsideOutboxprovider)
   return value
 }
 
@@ -73,7 +74,7 @@ function sendKept<T>(jobId: string, kept: What, waited?: Waited): Promise<Answer
 }
 
 /** A record is not signed over something that was not taken: whoever signs looks once more. */
-const AFTER_REFUSED = 'Something before it was not taken: look at the car once more, and sign again.'
+const AFTER_REFUSED = W.somethingBeforeItWasNot
 
 /** Keeps what is done here until the server has it; sends it in order when the line is back, from whatever page is open. */
 export function OutboxProvider({ who, whoName, children }: { who: string; whoName: string; children: ReactNode }) {

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import type { JobEvent } from '@/core/job/events'
+import { W } from '@/core/language/en/screen-record'
 import { eventWords } from '@/core/words/event-words'
 import { newEventId } from '../api'
 import { PickField, TextField } from '../form/bound'
@@ -14,8 +15,8 @@ import { useSending } from '../form/use-sending'
 
 const Correction = z.object({
   eventId: z.string(),
-  is: z.string().trim().min(1, 'what it should say'),
-  why: z.string().trim().min(1, 'why it was wrong'),
+  is: z.string().trim().min(1, W.whatItShouldSay),
+  why: z.string().trim().min(1, W.whyItWasWrong),
 })
 
 /** A mistake is corrected on top, before the signature or after it: what stood, what is right, and why. */
@@ -37,21 +38,21 @@ export function CorrectRecord({ jobId, events }: { jobId: string; events: JobEve
   })
   const { control } = form
   return (
-    <Fold title="Correct an entry" className="no-print mt-5 border-t border-rule pt-2">
+    <Fold title={W.correctAnEntry} className="no-print mt-5 border-t border-rule pt-2">
       <form onSubmit={submit} noValidate className="grid gap-3">
         <PickField
           control={control}
           name="eventId"
-          label="Entry"
+          label={W.entry}
           options={Object.fromEntries(entries.map((e) => [e.id, eventWords(e)]))}
         />
         <div className="grid grid-cols-2 gap-5 max-sm:grid-cols-1">
-          <TextField control={control} name="is" label="It should say" />
-          <TextField control={control} name="why" label="Why" placeholder="misread, other can …" />
+          <TextField control={control} name="is" label={W.itShouldSay} />
+          <TextField control={control} name="why" label={W.why} placeholder={W.misreadOtherCan} />
         </div>
         <div className="flex items-center gap-4">
           <button type="submit" className="plain-button" disabled={busy}>
-            Put the correction on top
+            {W.putTheCorrectionOnTop}
           </button>
           <Refused className="text-small">{said}</Refused>
         </div>

@@ -1,5 +1,7 @@
 'use client'
 
+import { W } from '@/core/language/en/screen-record'
+
 import type { ServiceLabelLine } from '@/core/record/service-label'
 import { Sign } from '../form/sign'
 import { ServiceLabelCard } from './service-label'
@@ -18,15 +20,15 @@ export function LabelPage({
     <main className="px-5 py-5 print:p-0">
       <div className="no-print mb-4 flex flex-wrap items-center gap-2">
         <a className="plain-button inline-flex items-center" href={`/job/${jobId}`}>
-          Back to the job
+          {W.backToTheJob}
         </a>
         <button type="button" className="plain-button" onClick={() => window.print()}>
-          Print
+          {W.print}
         </button>
         {!signed && (
           <p className="text-body font-medium text-caution">
             <Sign kind="caution" />
-            The record is not signed yet.
+            {W.theRecordIsNotSigned}
           </p>
         )}
       </div>

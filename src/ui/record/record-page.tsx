@@ -3,6 +3,7 @@
 import { type ReactNode, useMemo } from 'react'
 import type { JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-record'
 import type { RecordPicture as Picture } from '@/core/record/picture'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import { dateTimeIn } from '@/core/units/clock-text'
@@ -55,34 +56,34 @@ export function RecordPage({
         </div>
         <div className="no-print flex flex-wrap gap-2">
           <a className="plain-button inline-flex items-center" href={`/job/${jobId}`}>
-            Back to the job
+            {W.backToTheJob}
           </a>
           <button type="button" className="plain-button" onClick={() => window.print()}>
-            Print
+            {W.print}
           </button>
           <a className="plain-button inline-flex items-center" href={`/api/jobs/${jobId}/readings.csv`}>
-            Readings, CSV
+            {W.readingsCsv}
           </a>
           {signed && (
             <a className="plain-button inline-flex items-center" href={`/api/jobs/${jobId}/record.json`}>
-              Record file
+              {W.recordFile}
             </a>
           )}
           <a className="plain-button inline-flex items-center" href={`/api/jobs/${jobId}/certificate.pdf`}>
-            {signed ? 'Certificate, PDF' : 'Draft, PDF'}
+            {signed ? W.certificatePdf : W.draftPdf}
           </a>
         </div>
       </div>
       {opened.simulated && (
         <p className="mt-3 text-body font-medium text-caution">
           <Sign kind="caution" />
-          On the simulated bench: no real car was worked on.
+          {W.onTheSimulatedBenchNo}
         </p>
       )}
       {!signed && (
         <p className="mt-3 text-body font-medium text-caution">
           <Sign kind="caution" />
-          Not signed yet: this is a draft.
+          {W.notSignedYetThisIs}
         </p>
       )}
       <RecordPicture picture={picture} id={jobId} />
@@ -95,7 +96,8 @@ export function RecordPage({
         ))}
         {signed && (
           <Fact name="Sealed with">
-            the key of {shopName}, <span className="text-note">{groupedFingerprint(fingerprint)}</span>
+            {W.theKeyOf}
+            {shopName}, <span className="text-note">{groupedFingerprint(fingerprint)}</span>
           </Fact>
         )}
       </dl>
@@ -103,7 +105,7 @@ export function RecordPage({
       <BeforeAfter state={state} />
       {state.corrections.length > 0 && (
         <section className="mt-5">
-          <h2 className="text-row font-semibold">Corrections on top</h2>
+          <h2 className="text-row font-semibold">{W.correctionsOnTop}</h2>
           <ul className="text-body">
             {state.corrections.map((c) => (
               <li key={c.at + c.is}>
@@ -116,7 +118,7 @@ export function RecordPage({
       )}
       <Photos jobId={jobId} photos={state.photos} />
       {state.notes.length > 0 && (
-        <ul aria-label="Notes" className="mt-3 text-body">
+        <ul aria-label={W.notes} className="mt-3 text-body">
           {state.notes.map((n) => (
             <li key={n.at + n.text}>
               {at(n.at)}, {n.by}: {n.text}
@@ -126,7 +128,7 @@ export function RecordPage({
       )}
       {mayCorrect && <CorrectRecord jobId={jobId} events={events} />}
       <section className="mt-6">
-        <h2 className="border-b border-rule pb-1 text-row font-semibold">Every entry</h2>
+        <h2 className="border-b border-rule pb-1 text-row font-semibold">{W.everyEntry}</h2>
         <table className="mt-1 w-full text-note">
           <tbody>
             {events.map((e) => (
@@ -140,8 +142,9 @@ export function RecordPage({
         </table>
       </section>
       <p className="mt-4 break-all text-note text-ink-2">
-        Chain ends in {head}. Recovery, venting, purchase and records are regulated: local codes and licensed practice
-        decide.
+        {W.chainEndsIn}
+        {head}
+        {W.recoveryVentingPurchaseAndRecords}
       </p>
     </main>
   )

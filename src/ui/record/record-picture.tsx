@@ -1,5 +1,7 @@
 'use client'
 
+import { W } from '@/core/language/en/screen-record'
+
 import { bottomOf, depthShare, inDepth } from '@/core/pull/strata'
 import type { RecordPicture as Picture, PictureSpan } from '@/core/record/picture'
 import { NeedleHatch, StrataFills } from '../chart/depth-strip'
@@ -24,8 +26,8 @@ export function RecordPicture({ picture, id }: { picture: Picture; id: string })
 }
 
 const spanName = (s: PictureSpan): string => {
-  const time = s.minutes >= 90 ? `${(s.minutes / 60).toFixed(1)} h` : `${Math.round(s.minutes)} min`
-  return s.kind === 'pull' ? `pull ${s.n}, ${time}` : `hold ${s.n}, ${time}`
+  const time = s.minutes >= 90 ? `${(s.minutes / 60).toFixed(1)} h` : W.min(Math.round(s.minutes))
+  return s.kind === 'pull' ? W.pull(s.n, time) : W.hold(s.n, time)
 }
 
 function DescentPart({ picture, id }: { picture: Picture; id: string }) {
@@ -96,10 +98,12 @@ function DescentPart({ picture, id }: { picture: Picture; id: string }) {
         ))}
         <g fontSize="14.5" stroke="var(--sheet)" strokeWidth="3.5" paintOrder="stroke">
           <text x={WIDE - 8} y={lines.target * DEEP - 6} textAnchor="end" fill="var(--ink)">
-            target {say.vacuum(strata.targetPa)}
+            {W.target}
+            {say.vacuum(strata.targetPa)}
           </text>
           <text x={WIDE - 8} y={lines.boils * DEEP - 8} textAnchor="end" fill="var(--ink)">
-            water boils {say.vacuum(strata.waterBoilsPa)}
+            {W.waterBoils}
+            {say.vacuum(strata.waterBoilsPa)}
           </text>
         </g>
         {last && (
@@ -114,14 +118,16 @@ function DescentPart({ picture, id }: { picture: Picture; id: string }) {
         )}
         {picture.unread && (
           <text x={WIDE / 2} y={DEEP / 2} textAnchor="middle" fontSize="17" fill="var(--ink)">
-            No readings were kept of it.
+            {W.noReadingsWereKeptOf}
           </text>
         )}
       </svg>
       <figcaption className="sr-only">
-        {`Strata from the air down: ${inDepth(strata)
-          .map(({ name, pa }) => `${name} ${say.vacuum(pa)}`)
-          .join(', ')}.`}
+        {W.strataFromTheAirDown(
+          inDepth(strata)
+            .map(({ name, pa }) => `${name} ${say.vacuum(pa)}`)
+            .join(', '),
+        )}
       </figcaption>
     </figure>
   )
@@ -136,9 +142,11 @@ function ChargePart({ charge }: { charge: NonNullable<Picture['charge']> }) {
         viewBox="0 0 400 92"
         className="w-full"
         role="img"
-        aria-label={`Charged ${say.mass(charge.totalG)} of ${say.mass(charge.targetG)}: ${charge.parts
-          .map((p) => `${p.id} ${say.mass(p.toG - p.fromG)}`)
-          .join(', ')}`}
+        aria-label={W.chargedOf(
+          say.mass(charge.totalG),
+          say.mass(charge.targetG),
+          charge.parts.map((p) => `${p.id} ${say.mass(p.toG - p.fromG)}`).join(', '),
+        )}
       >
         <rect x="0" y="26" width="400" height="34" fill="var(--air)" />
         <rect x={x(charge.lowG)} y="20" width={x(charge.highG) - x(charge.lowG)} height="46" fill="var(--deep)" />
@@ -159,10 +167,16 @@ function ChargePart({ charge }: { charge: NonNullable<Picture['charge']> }) {
         ))}
         <line x1={x(charge.targetG)} x2={x(charge.targetG)} y1="14" y2="72" stroke="var(--accent)" strokeWidth="2.5" />
         <text x="0" y="14" fontSize="17" fontWeight="600" fill="var(--ink)">
-          {say.mass(charge.totalG)} in
+          {say.mass(charge.totalG)}
+          {W.in2}
         </text>
         <text x={Math.min(396, x(charge.highG))} y="86" textAnchor="end" fontSize="14" fill="var(--ink-2)">
-          planned {say.mass(charge.targetG)}, allowed {say.massText(charge.lowG)} to {say.mass(charge.highG)}
+          {W.planned}
+          {say.mass(charge.targetG)}
+          {W.allowed}
+          {say.massText(charge.lowG)}
+          {W.to}
+          {say.mass(charge.highG)}
         </text>
       </svg>
     </figure>
@@ -193,7 +207,7 @@ function ProofPart({ proof }: { proof: Picture['proof'] }) {
               </span>
               <span className="block text-note text-ink-2">
                 {row.readings
-                  .map((r) => `${proofText(row.key, r.value, say)} ${r.engine === 'idle' ? 'at idle' : 'at speed'}`)
+                  .map((r) => `${proofText(row.key, r.value, say)} ${r.engine === 'idle' ? W.atIdle : W.atSpeed}`)
                   .join('; ')}
               </span>
             </span>

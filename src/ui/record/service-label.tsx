@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { W } from '@/core/language/en/screen-record'
 import { type ServiceLabelLine, serviceLabelText } from '@/core/record/service-label'
 import { useSaid } from '../frame/said'
 
@@ -8,7 +9,7 @@ import { useSaid } from '../frame/said'
 export function ServiceLabelCard({ lines }: { lines: readonly ServiceLabelLine[] }) {
   return (
     <dl
-      aria-label="Service label"
+      aria-label={W.serviceLabel}
       className="grid max-w-[520px] grid-cols-[120px_1fr] gap-x-4 border-[3px] border-black bg-white px-4 py-3 text-body leading-snug text-black"
     >
       {lines.map((l) => (
@@ -30,18 +31,18 @@ export function LabelActions({ lines, href }: { lines: readonly ServiceLabelLine
   const copy = async () => {
     try {
       await navigator.clipboard.writeText(serviceLabelText(lines))
-      done('Copied.')
+      done(W.copied)
     } catch {
-      setSaid('This browser does not let a page copy; mark the lines and copy them by hand.')
+      setSaid(W.thisBrowserDoesNotLet)
     }
   }
   return (
     <div className="mt-2 flex flex-wrap items-center gap-2">
       <a href={href} target="_blank" rel="noreferrer" className="plain-button inline-flex items-center">
-        Print the label
+        {W.printTheLabel}
       </a>
       <button type="button" className="plain-button" onClick={() => void copy()}>
-        Copy its lines
+        {W.copyItsLines}
       </button>
       <p role="status" className="text-small">
         {said}

@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { type Equipment, type EquipmentKind, EquipmentWritten, equipmentWritten } from '@/core/equipment/equipment'
+import { W } from '@/core/language/en/screen-rig-room'
 import type { Units } from '@/core/units/shown'
 import { newEventId } from '../api'
 import { ChoiceField, TextField } from '../form/bound'
@@ -36,29 +37,29 @@ const choice = (key: string, label: string, options: Record<string, string>, rea
 
 const ENTRIES: Record<EquipmentKind, readonly Entry[]> = {
   pump: [
-    number('speedCfm', 'Speed by its plate, CFM', '4'),
-    choice('stages', 'Stages', { 1: 'one', 2: 'two' }, 'number'),
-    number('ultimateMicron', 'Ultimate by its plate, micron', '25'),
+    number('speedCfm', W.speedByItsPlateCfm, '4'),
+    choice('stages', W.stages, { 1: 'one', 2: 'two' }, 'number'),
+    number('ultimateMicron', W.ultimateByItsPlateMicron, '25'),
   ],
   hose: [
-    number('boreMm', 'Bore, mm (1/4 in is 4.8)', '9.5'),
-    number('lengthM', 'Length, m', '1.2'),
-    choice('hoseKind', 'Kind', { 'barrier-new': 'new barrier', 'rubber-old': 'old rubber', metal: 'metal' }),
-    choice('use', 'Kept for', { cart: 'the cart', recovery: 'the recovery machine' }),
-    day('boughtOn', 'Bought, year-month-day'),
-    day('sealsRenewedOn', 'Seals renewed, year-month-day'),
+    number('boreMm', W.boreMm14In, '9.5'),
+    number('lengthM', W.lengthM, '1.2'),
+    choice('hoseKind', W.kind, { 'barrier-new': W.newBarrier, 'rubber-old': W.oldRubber, metal: 'metal' }),
+    choice('use', W.keptFor, { cart: W.theCart, recovery: W.theRecoveryMachine }),
+    day('boughtOn', W.boughtYearMonthDay),
+    day('sealsRenewedOn', W.sealsRenewedYearMonthDay),
   ],
   gauge: [
-    choice('gaugeKind', 'Kind', { electronic: 'electronic', needle: 'needle' }),
-    number('resolutionMicron', 'Smallest step, micron (needle 12700)', '1'),
-    day('calibratedOn', 'Calibrated, year-month-day'),
+    choice('gaugeKind', W.kind, { electronic: 'electronic', needle: 'needle' }),
+    number('resolutionMicron', W.smallestStepMicronNeedle12700, '1'),
+    day('calibratedOn', W.calibratedYearMonthDay),
   ],
-  scale: [number('stepG', 'Step, g', '2'), day('calibratedOn', 'Calibrated, year-month-day')],
+  scale: [number('stepG', W.stepG, '2'), day('calibratedOn', W.calibratedYearMonthDay)],
   container: [
-    choice('containerKind', 'Kind', { can: 'can', cylinder: 'cylinder' }),
-    choice('refrigerant', 'Refrigerant', { 'R-134a': 'R-134a', 'R-1234yf': 'R-1234yf' }),
-    { key: 'grossG', label: 'Gross, as weighed', first: '', read: 'mass' },
-    { key: 'tareG', label: 'Empty weight', first: '', read: 'mass' },
+    choice('containerKind', W.kind, { can: 'can', cylinder: 'cylinder' }),
+    choice('refrigerant', W.refrigerant, { 'R-134a': 'R-134a', 'R-1234yf': 'R-1234yf' }),
+    { key: 'grossG', label: W.grossAsWeighed, first: '', read: 'mass' },
+    { key: 'tareG', label: W.emptyWeight, first: '', read: 'mass' },
   ],
 }
 
@@ -94,7 +95,7 @@ export function EquipmentForm({ kind, now, item, onDone }: Props) {
       noValidate
       className="grid grid-cols-2 gap-x-4 border-b border-rule bg-sheet p-3 max-sm:grid-cols-1"
     >
-      <TextField control={control} name="name" label="Name on it" />
+      <TextField control={control} name="name" label={W.nameOnIt} />
       {ENTRIES[kind].map(({ key, label, options }) =>
         options ? (
           <ChoiceField key={key} control={control} name={key} label={label} options={options} />
@@ -104,11 +105,11 @@ export function EquipmentForm({ kind, now, item, onDone }: Props) {
       )}
       <div className="col-span-full flex flex-wrap items-center gap-3">
         <button type="submit" className="plain-button" disabled={busy}>
-          {item ? 'Save' : `Put the ${kind} on the shelf`}
+          {item ? W.save : W.putTheOnTheShelf(kind)}
         </button>
         {item && (
           <button type="button" className="plain-button" disabled={busy} onClick={save(!item.retired)}>
-            {item.retired ? 'Take it back into use' : 'Retire it'}
+            {item.retired ? W.takeItBackIntoUse : W.retireIt}
           </button>
         )}
         <p role="status" className="text-small">

@@ -7,6 +7,7 @@ import { ultimateOf } from '@/core/equipment/assemble'
 import { judgeBlankOff, judgeHoseHold } from '@/core/equipment/checks'
 import { DEEDS_OF, type EquipmentDeed, type Shelved } from '@/core/equipment/equipment'
 import { duesOf } from '@/core/equipment/upkeep'
+import { W } from '@/core/language/en/screen-rig-room'
 import { dateTimeIn } from '@/core/units/clock-text'
 import { newEventId, send } from '../api'
 import { Refused } from '../form/refused'
@@ -33,7 +34,7 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
         <main className="px-5 py-4 max-sm:px-4">
           <p className="text-small">
             <Link href="/rig-room" className="underline underline-offset-4">
-              Rig room
+              {W.rigRoom}
             </Link>
             , {KINDS_WORDS[item.kind].one}
           </p>
@@ -51,7 +52,7 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
                 className="min-h-11 text-small underline underline-offset-4"
                 onClick={() => setEditing(!editing)}
               >
-                {editing ? 'Leave as it was' : 'Change what is written of it'}
+                {editing ? W.leaveAsItWas : W.changeWhatIsWrittenOf}
               </button>
               {editing && (
                 <EquipmentForm kind={item.kind} now={now} item={editable(item)} onDone={() => setEditing(false)} />
@@ -62,7 +63,7 @@ export function EquipmentPage({ item, shop, mayEdit, now }: Props) {
         </main>
         {check && (
           <aside
-            aria-label="Check"
+            aria-label={W.check}
             className="border-l border-rule bg-sheet p-5 max-lg:border-t max-lg:border-l-0 max-sm:p-4"
           >
             <GuidedCheck item={item} />
@@ -80,9 +81,9 @@ function PumpFacts({ pump }: { pump: Extract<Shelved, { kind: 'pump' }> }) {
   return (
     <p className="mt-2 text-lead">
       <b className="figure mr-2 text-fig-m">{reaches}</b>
-      micron reached by itself
-      {reaches === micronText(pump.spec.ultimatePa) ? ', by its plate or its last test' : ', by its last test'}; this
-      figure goes into every prediction.
+      {W.micronReachedByItself}
+      {reaches === micronText(pump.spec.ultimatePa) ? W.byItsPlateOrIts : W.byItsLastTest}
+      {W.thisFigureGoesIntoEvery}
     </p>
   )
 }
@@ -104,14 +105,15 @@ function Deeds({ item }: { item: Shelved }) {
     })
     setSaid(answer.ok ? '' : answer.message)
     if (!answer.ok) return
-    done(`${DEED_WORDS[what]}, noted.`)
+    done(W.noted(DEED_WORDS[what]))
     router.refresh()
   }
   return (
     <div className="mt-3 flex flex-wrap items-center gap-3">
       {taps.map((d) => (
         <button key={d} type="button" className="plain-button" onClick={() => void tap(d)}>
-          {DEED_WORDS[d]} just now
+          {DEED_WORDS[d]}
+          {W.justNow}
         </button>
       ))}
       <Refused className="text-small">{said}</Refused>
@@ -124,9 +126,9 @@ function History({ item, timeZone }: { item: Shelved; timeZone: string }) {
   const found = item.deeds.map((deed) => ({ deed, figure: figureOf(deed, item) }))
   const most = Math.max(...found.map((f) => f.figure?.value ?? 0))
   return (
-    <section aria-label="History" className="mt-5">
-      <h2 className="border-b border-ink pb-1 text-row font-semibold">History</h2>
-      {item.deeds.length === 0 && <p className="py-2 text-small text-ink-2">Nothing noted yet.</p>}
+    <section aria-label={W.history} className="mt-5">
+      <h2 className="border-b border-ink pb-1 text-row font-semibold">{W.history}</h2>
+      {item.deeds.length === 0 && <p className="py-2 text-small text-ink-2">{W.nothingNotedYet}</p>}
       <ul>
         {found.map(({ deed, figure }) => (
           <li
@@ -139,11 +141,15 @@ function History({ item, timeZone }: { item: Shelved; timeZone: string }) {
               {figure && (
                 <span
                   className="mr-3 inline-block h-[7px] bg-ink align-middle"
-                  style={{ width: `${Math.max(1, (figure.value / most) * 160)}px` }}
+                  style={{ width: W.px(Math.max(1, (figure.value / most) * 160)) }}
                   aria-hidden="true"
                 />
               )}
-              {figure?.text} <span className="text-ink-2">by {deed.by}</span>
+              {figure?.text}{' '}
+              <span className="text-ink-2">
+                {W.by}
+                {deed.by}
+              </span>
             </span>
           </li>
         ))}
@@ -161,7 +167,7 @@ function figureOf(deed: EquipmentDeed, item: Shelved): { value: number; text: st
     const { gasPaM3S, verdict } = judgeHoseHold(deed.payload.readings, deed.payload.volumeL, item.spec)
     return {
       value: Math.max(0, gasPaM3S.value),
-      text: `${gasPaM3S.value.toExponential(1)} Pa m³/s, ${verdict.replace('-', ' ')}`,
+      text: W.paMS(gasPaM3S.value.toExponential(1), verdict.replace('-', ' ')),
     }
   }
   return null

@@ -7,6 +7,7 @@ import { useForm, useWatch } from 'react-hook-form'
 import * as z from 'zod'
 import { judgeBlankOff, judgeHoseHold } from '@/core/equipment/checks'
 import type { PressureReading, Shelved } from '@/core/equipment/equipment'
+import { W } from '@/core/language/en/screen-rig-room'
 import { isGaugeUnit, parsePressure, toPascal } from '@/core/units/pressure'
 import { newEventId } from '../api'
 import { TextField } from '../form/bound'
@@ -22,17 +23,12 @@ type Under = { startedAt: number; readings: PressureReading[] }
 
 const STEPS = {
   'blank-off': [
-    'Oil between the marks, exhaust cap off. Let it warm up five minutes with its inlet shut.',
-    'Vacuum gauge straight onto the pump’s inlet, nothing else. Eye protection on, clothes clear of the fan.',
-    'Start the pump and the clock together. Type what the gauge shows, about once a minute.',
-    'When three readings agree, that is what it reaches.',
+    W.oilBetweenTheMarksExhaust,
+    W.vacuumGaugeStraightOntoThe,
+    W.startThePumpAndThe,
+    W.whenThreeReadingsAgreeThat,
   ],
-  'hose-hold': [
-    'The hose alone: gauge at one end, the pump behind a shut-off valve at the other. No car on it.',
-    'Pull it down for ten minutes.',
-    'Shut the valve slowly, then stop the pump. Start the clock as it shuts and type the reading at once.',
-    'Type a reading every few minutes, for half an hour if you can.',
-  ],
+  'hose-hold': [W.theHoseAloneGaugeAt, W.pullItDownForTen, W.shutTheValveSlowlyThen, W.typeAReadingEveryFew],
 } as const
 
 const FEWEST = { 'blank-off': 3, 'hose-hold': 4 } as const
@@ -60,9 +56,9 @@ export function GuidedCheck({ item }: { item: Shelved }) {
   }
   return (
     <>
-      <p className="text-small text-ink-2">{kind === 'blank-off' ? 'Blank-off test' : 'Hold the hose alone'}</p>
+      <p className="text-small text-ink-2">{kind === 'blank-off' ? W.blankOffTest : W.holdTheHoseAlone}</p>
       <h2 className="mt-1 text-title font-semibold leading-[1.1]">
-        {kind === 'blank-off' ? 'What does the pump reach by itself?' : 'What does the hose give by itself?'}
+        {kind === 'blank-off' ? W.whatDoesThePumpReach : W.whatDoesTheHoseGive}
       </h2>
       <ol className="mt-3 list-decimal space-y-1.5 pl-5 text-body leading-snug">
         {STEPS[kind].map((step) => (
@@ -71,7 +67,7 @@ export function GuidedCheck({ item }: { item: Shelved }) {
       </ol>
       {under === null ? (
         <MainButton className="mt-5" onClick={() => keep({ startedAt: Date.now(), readings: [] })}>
-          Start the clock
+          {W.startTheClock}
         </MainButton>
       ) : (
         <Running item={item} kind={kind} under={under} now={now} keep={keep} />
@@ -86,16 +82,15 @@ const MORE_THAN_AIR_PA = 110_000
 /** What the gauge on a part by itself shows: a needle cannot see where such a test ends. */
 function shownAlone(text: string): { pa: number; typed: string } {
   const { value, unit } = parsePressure(text, 'micron')
-  if (isGaugeUnit(unit) || unit === 'inHg')
-    throw new Error('a needle sees nothing down there: an electronic gauge is needed for this')
+  if (isGaugeUnit(unit) || unit === 'inHg') throw new Error(W.aNeedleSeesNothingDown)
   const pa = toPascal(value, unit)
-  if (pa > MORE_THAN_AIR_PA) throw new Error('that is more than the air itself: check the figure and its unit')
+  if (pa > MORE_THAN_AIR_PA) throw new Error(W.thatIsMoreThanThe)
   return { pa, typed: text.trim() }
 }
 
 const Check = z.object({
   shows: entry((text) => attempt(() => shownAlone(text))),
-  volume: amount('the volume in L', 100),
+  volume: amount(W.theVolumeInL, 100),
 })
 
 type RunningProps = {
@@ -138,30 +133,25 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
   }
   return (
     <div className="mt-4 border-t border-rule pt-3">
-      <p className="figure text-fig-l" role="timer" aria-label="Time since the start">
+      <p className="figure text-fig-l" role="timer" aria-label={W.timeSinceTheStart}>
         {Math.floor(elapsedS / 60)}:{String(elapsedS % 60).padStart(2, '0')}
       </p>
       {kind === 'hose-hold' && (
         <TextField
           control={form.control}
           name="volume"
-          label="Volume of the hose and what is on it, L"
+          label={W.volumeOfTheHoseAnd}
           inputMode="decimal"
-          hint="bore times length, and 0.02 L for gauge and tee"
+          hint={W.boreTimesLengthAnd0}
         />
       )}
       <form onSubmit={log} noValidate className="mt-2 grid grid-cols-[1fr_auto] items-start gap-3">
-        <TextField
-          control={form.control}
-          name="shows"
-          label="The gauge shows (micron unless you say)"
-          hint="such as 46 or 6.1 Pa"
-        />
+        <TextField control={form.control} name="shows" label={W.theGaugeShowsMicronUnless} hint={W.suchAs46Or6} />
         <button type="submit" className="plain-button mt-7">
-          Log it
+          {W.logIt}
         </button>
       </form>
-      <ul aria-label="Readings" className="mt-1 flex flex-wrap gap-x-4 text-small">
+      <ul aria-label={W.readings} className="mt-1 flex flex-wrap gap-x-4 text-small">
         {readings.map((r) => (
           <li key={`${r.atS} ${r.typed}`}>
             {Math.floor(r.atS / 60)}:{String(r.atS % 60).padStart(2, '0')}{' '}
@@ -171,14 +161,14 @@ function Running({ item, kind, under, now, keep }: RunningProps) {
       </ul>
       <p role="status" className="mt-3 text-lead leading-snug">
         {verdict ??
-          `${FEWEST[kind] - readings.length} more reading${FEWEST[kind] - readings.length === 1 ? '' : 's'} before it says anything.`}
+          W.moreReadingBeforeItSays(FEWEST[kind] - readings.length, FEWEST[kind] - readings.length === 1 ? '' : 's')}
       </p>
       <div className="mt-3 flex gap-3">
         <MainButton className="w-auto flex-1" disabled={verdict === null || busy} onClick={() => void finish()}>
-          Keep the result
+          {W.keepTheResult}
         </MainButton>
         <button type="button" className="plain-button" onClick={() => keep(null)}>
-          Drop it
+          {W.dropIt}
         </button>
       </div>
       <Refused className="mt-2 text-small">{said}</Refused>

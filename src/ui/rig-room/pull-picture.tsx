@@ -2,6 +2,7 @@
 
 import { OPENED } from '@/core/job/events'
 import type { Rig } from '@/core/job/written'
+import { W } from '@/core/language/en/screen-rig-room'
 import type { PullBand } from '@/core/pull/planner'
 import { bottomOf, depthShare, type Strata, strataOf } from '@/core/pull/strata'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
@@ -29,25 +30,25 @@ export function PullPicture({ rig, trial, setTrial, study, shop }: Props) {
   const strata = strataOf(shop.barometerPa, shop.ambientC, trial.targetMicron * PA_PER_MICRON, rig.ultimatePa)
   const { plan } = study
   return (
-    <section aria-label="Predicted pull">
-      <h2 className="text-lead font-semibold">The pull it makes</h2>
+    <section aria-label={W.predictedPull}>
+      <h2 className="text-lead font-semibold">{W.thePullItMakes}</h2>
       <div className="mt-1 flex flex-wrap items-end gap-x-3 gap-y-1 text-note">
         <Pick
-          label="Car"
+          label={W.car}
           value={String(trial.evaporators)}
-          options={{ 1: `one evaporator, ${FREE_VOLUME_L[1]} L`, 2: `two, ${FREE_VOLUME_L[2]} L` }}
+          options={{ 1: W.oneEvaporatorL(FREE_VOLUME_L[1]), 2: W.twoL(FREE_VOLUME_L[2]) }}
           onPick={(v) => setTrial({ ...trial, evaporators: v === '2' ? 2 : 1 })}
         />
         <Pick
-          label="Was open"
+          label={W.wasOpen}
           value={trial.opened}
           options={Object.fromEntries(OPENED.map((o) => [o, OPENED_WORDS[o]]))}
           onPick={(v) => setTrial({ ...trial, opened: OPENED.find((o) => o === v) ?? trial.opened })}
         />
         <Pick
-          label="To"
+          label={W.to}
           value={String(trial.targetMicron)}
-          options={Object.fromEntries(TARGETS.map((t) => [t, `${t} micron`]))}
+          options={Object.fromEntries(TARGETS.map((t) => [t, W.micron(t)]))}
           onPick={(v) => setTrial({ ...trial, targetMicron: Number(v) })}
         />
       </div>
@@ -60,13 +61,10 @@ export function PullPicture({ rig, trial, setTrial, study, shop }: Props) {
 }
 
 function sentence({ plan, progress }: RigStudy, trial: TrialCar): string {
-  if (!plan) return `Predicting: ${Math.round(progress * 100)} %`
+  if (!plan) return W.predicting(Math.round(progress * 100))
   const minutes = (s: number | null) =>
-    s === null ? 'more than 2 hours' : s < 90 ? `${Math.round(s)} s` : `${Math.round(s / 60)} min`
-  return (
-    `To ${trial.targetMicron} micron at the farthest point: about ${minutes(plan.p50S)}; ` +
-    `8 in 10 between ${minutes(plan.p10S)} and ${minutes(plan.p90S)}. Water by the story, assumed.`
-  )
+    s === null ? W.moreThan2Hours : s < 90 ? `${Math.round(s)} s` : W.min(Math.round(s / 60))
+  return W.toMicronAtTheFarthest(trial.targetMicron, minutes(plan.p50S), minutes(plan.p10S), minutes(plan.p90S))
 }
 
 function BandChart({
@@ -97,7 +95,7 @@ function BandChart({
       width={width}
       height={HEIGHT + 22}
       role="img"
-      aria-label={`Pressure from ${micronText(strata.airPa)} micron down, over ${Math.round(endS / 60)} minutes`}
+      aria-label={W.pressureFromMicronDownOver(micronText(strata.airPa), Math.round(endS / 60))}
     >
       <StrataFills strata={strata} y={y} width={width} height={HEIGHT} />
       <line
@@ -125,10 +123,12 @@ function BandChart({
       )}
       <g fontSize="14" fill="var(--ink)">
         <text x={width - 6} y={y(strata.waterBoilsPa) - 6} textAnchor="end">
-          water boils below {micronText(strata.waterBoilsPa)}
+          {W.waterBoilsBelow}
+          {micronText(strata.waterBoilsPa)}
         </text>
         <text x={width - 6} y={y(strata.targetPa) - 5} textAnchor="end">
-          target {micronText(strata.targetPa)}
+          {W.target}
+          {micronText(strata.targetPa)}
         </text>
         {ticks.map((s) => (
           <text
@@ -138,7 +138,7 @@ function BandChart({
             textAnchor={s === 0 ? 'start' : x(s) > width - 30 ? 'end' : 'middle'}
             fill="var(--ink-2)"
           >
-            {s === 0 ? '0' : `${s / 60} min`}
+            {s === 0 ? '0' : W.min(s / 60)}
           </text>
         ))}
       </g>

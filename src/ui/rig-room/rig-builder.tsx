@@ -10,6 +10,7 @@ import { assembleRig, PartMissing, type RigParts } from '@/core/equipment/assemb
 import type { Shelved } from '@/core/equipment/equipment'
 import { duesOfRig } from '@/core/equipment/upkeep'
 import type { Rig } from '@/core/job/written'
+import { W } from '@/core/language/en/screen-rig-room'
 import type { PullQuestion } from '@/core/pull/planner'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import type { PortSpeed } from '@/core/rig/port-speeds'
@@ -36,7 +37,7 @@ import type { TrialCar } from './trial-car'
 type Props = { shop: ShopView; rigs: StoredRig[]; shelf: Shelved[]; mayEdit: boolean; now: number }
 type Draft = { id: string; name: string; parts: RigParts }
 
-const Named = z.object({ name: z.string().trim().min(1, 'a name to pick it by') })
+const Named = z.object({ name: z.string().trim().min(1, W.aNameToPickIt) })
 
 /** The rig that is not there yet. */
 const ANOTHER = 'another'
@@ -67,10 +68,9 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
   if (!draft) {
     return (
       <main className="px-5 py-6">
-        <h1 className="text-call font-semibold leading-tight">Nothing to build with yet.</h1>
+        <h1 className="text-call font-semibold leading-tight">{W.nothingToBuildWithYet}</h1>
         <p className="mt-2 text-lead">
-          A rig needs a pump, a hose, a gauge and a scale.{' '}
-          {mayEdit ? 'Put them on the shelf below first.' : 'The lead puts them on the shelf.'}
+          {W.aRigNeedsAPump} {mayEdit ? W.putThemOnTheShelf : W.theLeadPutsThemOn}
         </p>
       </main>
     )
@@ -79,10 +79,10 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
       <main className="px-5 pt-3 pb-5 max-sm:px-4">
-        <h1 className="sr-only">Rig room</h1>
+        <h1 className="sr-only">{W.rigRoom}</h1>
         <ToggleGroup.Root
           type="single"
-          aria-label="Rigs"
+          aria-label={W.rigs}
           className="flex flex-wrap items-center gap-1.5"
           value={isNew ? ANOTHER : draft.id}
           onValueChange={(id) =>
@@ -103,7 +103,7 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
               value={ANOTHER}
               className="min-h-11 rounded border-[1.5px] border-dashed border-rule-2 px-3 text-body data-[state=on]:border-ink data-[state=on]:font-medium"
             >
-              another rig
+              {W.anotherRig}
             </ToggleGroup.Item>
           )}
         </ToggleGroup.Root>
@@ -142,7 +142,7 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
 
 function tryAssemble(draft: Draft, shelf: readonly Shelved[]): { rig: Rig | null; fault: string | null } {
   try {
-    return { rig: assembleRig(draft.name || 'this rig', draft.parts, shelf), fault: null }
+    return { rig: assembleRig(draft.name || W.thisRig, draft.parts, shelf), fault: null }
   } catch (error) {
     if (error instanceof PartMissing) return { rig: null, fault: error.message }
     throw error
@@ -182,39 +182,41 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew }: SideProps) {
   const done = useSaid()
   const keep = form.handleSubmit(async ({ name }) => {
     if (!(await post({ what: 'rig', rig: { ...draft, name } }))) return
-    done('Kept. Jobs opened from now on use it.')
+    done(W.keptJobsOpenedFromNow)
     router.refresh()
   })
   const worst = study.costs?.filter((c) => c.savesS !== null).sort((a, b) => (b.savesS ?? 0) - (a.savesS ?? 0))[0]
   const at500 = study.speeds?.filter((s) => s.depth === 500).sort((a, b) => b.share - a.share)[0]
   return (
-    <SidePanel label="This rig">
-      <p className="text-small text-ink-2">What it is worth at the car</p>
+    <SidePanel label={W.thisRig2}>
+      <p className="text-small text-ink-2">{W.whatItIsWorthAt}</p>
       <p className="mt-1 text-call font-semibold leading-[1.1]">
-        {at500 ? `${shareText(at500)} of its pump at 500 micron.` : 'Working it out …'}
+        {at500 ? W.ofItsPumpAt500(shareText(at500)) : W.workingItOut}
       </p>
       {worst && (worst.savesS ?? 0) >= 60 && (
         <p className="mt-3 text-lead leading-snug">
-          The most goes to the <b className="font-semibold">{worst.name}</b>: {Math.round((worst.savesS ?? 0) / 60)} of
-          the {minutesText(study)} of this pull.
+          {W.theMostGoesToThe}
+          <b className="font-semibold">{worst.name}</b>: {Math.round((worst.savesS ?? 0) / 60)}
+          {W.ofThe}
+          {minutesText(study)}
+          {W.ofThisPull}
         </p>
       )}
       {draft.parts.gaugeAt === 'pump' && (
         <p className="mt-3 text-body font-medium leading-snug text-caution">
           <Sign kind="caution" />
-          Its gauge sits at the pump and reads below the car for as long as anything flows. Put it at the farthest
-          point.
+          {W.itsGaugeSitsAtThe}
         </p>
       )}
       <div className="mt-4 border-t border-rule pt-3">
-        <p className="mb-1 text-small font-semibold">Due</p>
+        <p className="mb-1 text-small font-semibold">{W.due}</p>
         <DueList dues={rig ? duesOfRig(rig, shelf, now, dayIn(zone)) : []} />
       </div>
       {mayEdit && (
         <form className="mt-auto pt-4" onSubmit={keep} noValidate>
-          <TextField control={form.control} name="name" label="Name of this rig" />
+          <TextField control={form.control} name="name" label={W.nameOfThisRig} />
           <MainButton type="submit" disabled={!rig || busy}>
-            {isNew ? 'Keep this rig' : 'Keep the change'}
+            {isNew ? W.keepThisRig : W.keepTheChange}
           </MainButton>
           <Refused className="mt-2 min-h-6 text-small">{said}</Refused>
         </form>
@@ -226,4 +228,4 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew }: SideProps) {
 const shareText = (s: PortSpeed): string =>
   `${s.share < 0.01 ? (s.share * 100).toFixed(1) : Math.round(s.share * 100)} %`
 const minutesText = (study: RigStudy): string =>
-  study.plan?.p50S ? `${Math.round(study.plan.p50S / 60)} minutes` : 'minutes'
+  study.plan?.p50S ? W.minutes(Math.round(study.plan.p50S / 60)) : 'minutes'

@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react'
 import { baselineOf, type RigParts, ultimateOf } from '@/core/equipment/assemble'
 import type { EquipmentKind, Shelved } from '@/core/equipment/equipment'
+import { W } from '@/core/language/en/screen-rig-room'
 import type { Gain } from '@/core/pull/planner'
 import { Pick } from '../form/pick'
 import { cfmText, micronText } from '../format'
@@ -15,7 +16,7 @@ type Props = {
   change: (parts: Partial<RigParts>) => void
 }
 
-const minutes = (s: number): string => (s < 60 ? `${Math.round(s)} s` : `${Math.round(s / 60)} min`)
+const minutes = (s: number): string => (s < 60 ? `${Math.round(s)} s` : W.min(Math.round(s / 60)))
 
 /**
  * The rig from the car to the pump as one line of plain symbols; each part is chosen where it stands, and says what it
@@ -29,26 +30,26 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
   const high = item('hose', parts.highHose)
   const toPump = item('hose', parts.pumpHose)
   const pump = item('pump', parts.pump)
-  const coreCost = cost(['valve cores', 'core tools'])
+  const coreCost = cost([W.valveCores, W.coreTools])
   return (
-    <section aria-label="The rig" className="mt-3">
+    <section aria-label={W.theRig} className="mt-3">
       <div className="grid grid-cols-[96px_88px_minmax(0,1.2fr)_7px_minmax(0,1fr)_190px] items-stretch gap-x-0 text-note max-md:grid-cols-1 max-md:gap-2">
         <div className="row-span-2 flex flex-col justify-center rounded border-[1.5px] border-ink bg-drying px-2">
-          <b className="text-row font-semibold leading-tight">The car</b>
+          <b className="text-row font-semibold leading-tight">{W.theCar}</b>
           {parts.gaugeAt === 'far' ? (
-            <GaugeMark>gauge at its far end</GaugeMark>
+            <GaugeMark>{W.gaugeAtItsFarEnd}</GaugeMark>
           ) : (
-            <span className="text-ink-2">no gauge on it</span>
+            <span className="text-ink-2">{W.noGaugeOnIt}</span>
           )}
         </div>
         <CoreCell out={parts.cores === 'out'} cost={coreCost} />
         <HoseCell
-          label="Low side"
+          label={W.lowSide}
           hose={low}
-          cost={cost(['hoses to the car'])}
+          cost={cost([W.hosesToTheCar])}
           picker={
             <PickPart
-              label="Low side hose"
+              label={W.lowSideHose}
               kind="hose"
               shelf={shelf}
               value={parts.lowHose}
@@ -59,17 +60,17 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
         <div aria-hidden="true" className="row-span-2 my-9 border-l-[7px] border-ink max-md:hidden" />
         <div className="row-span-2 flex flex-col justify-center max-md:order-6">
           <HoseCell
-            label="To the pump"
+            label={W.toThePump}
             hose={toPump}
-            without="straight onto the pump’s tee"
-            cost={cost(['hose to the pump'])}
+            without={W.straightOntoThePumpsTee}
+            cost={cost([W.hoseToThePump])}
             picker={
               <PickPart
-                label="Hose to the pump"
+                label={W.hoseToThePump2}
                 kind="hose"
                 shelf={shelf}
                 value={parts.pumpHose}
-                none="none"
+                none={W.none}
                 onPick={(id) => change({ pumpHose: id })}
               />
             }
@@ -78,34 +79,39 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
         <div className="row-span-2 flex flex-col justify-center gap-1 rounded max-md:order-7 border-[1.5px] border-ink bg-drying px-2 py-1">
           {pump && (
             <p className="leading-snug">
-              <b className="block text-row font-semibold leading-tight">{cfmText(pump.spec.speedM3S)} CFM</b>
-              reaches {micronText(ultimateOf(pump))} micron
+              <b className="block text-row font-semibold leading-tight">
+                {cfmText(pump.spec.speedM3S)}
+                {W.cfm2}
+              </b>
+              {W.reaches}
+              {micronText(ultimateOf(pump))}
+              {W.micron2}
               {micronText(ultimateOf(pump)) !== micronText(pump.spec.ultimatePa) &&
-                `, plate ${micronText(pump.spec.ultimatePa)}`}
+                W.plate2(micronText(pump.spec.ultimatePa))}
             </p>
           )}
           <PickPart
-            label="Pump"
+            label={W.pump}
             kind="pump"
             shelf={shelf}
             value={parts.pump}
             onPick={(id) => id && change({ pump: id })}
           />
-          {parts.gaugeAt === 'pump' && <GaugeMark>gauge here</GaugeMark>}
+          {parts.gaugeAt === 'pump' && <GaugeMark>{W.gaugeHere}</GaugeMark>}
         </div>
         <CoreCell out={parts.cores === 'out'} absent={parts.highHose === null} cost={null} />
         <HoseCell
-          label="High side"
+          label={W.highSide}
           hose={high}
-          without="not connected"
-          cost={cost(['high side hose'])}
+          without={W.notConnected}
+          cost={cost([W.highSideHose])}
           picker={
             <PickPart
-              label="High side hose"
+              label={W.highSideHose2}
               kind="hose"
               shelf={shelf}
               value={parts.highHose}
-              none="low side only"
+              none={W.lowSideOnly}
               onPick={(id) => change({ highHose: id })}
             />
           }
@@ -113,44 +119,44 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
       </div>
       <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2 text-note">
         <Pick
-          label="Cores"
+          label={W.cores}
           value={parts.cores}
           options={CORES}
           onPick={(value) => change({ cores: value as RigParts['cores'] })}
         />
         <Pick
-          label="Couplers"
+          label={W.couplers}
           value={parts.couplers ?? 'turned'}
           options={COUPLERS}
           onPick={(value) => change({ couplers: value as RigParts['couplers'] })}
         />
         <Pick
-          label="Container"
+          label={W.container}
           value={parts.fourPort ? 'four' : 'three'}
           options={PORTS}
           onPick={(value) => change({ fourPort: value === 'four' ? true : undefined })}
         />
         <PickPart
-          label="Vacuum gauge"
+          label={W.vacuumGauge}
           kind="gauge"
           shelf={shelf}
           value={parts.gauge}
           onPick={(id) => id && change({ gauge: id })}
         />
         <Pick
-          label="Its valve"
+          label={W.itsValve}
           value={parts.gaugeValve ? 'own' : 'none'}
           options={GAUGE_VALVES}
           onPick={(value) => change({ gaugeValve: value === 'own' ? true : undefined })}
         />
         <Pick
-          label="It sits"
+          label={W.itSits}
           value={parts.gaugeAt}
           options={GAUGE_SEATS}
           onPick={(value) => change({ gaugeAt: value as RigParts['gaugeAt'] })}
         />
         <PickPart
-          label="Scale"
+          label={W.scale}
           kind="scale"
           shelf={shelf}
           value={parts.scale}
@@ -189,8 +195,14 @@ function CoreCell({ out, absent = false, cost }: { out: boolean; absent?: boolea
         {!out && <path d="M0 12h20M64 12h20M20 4v16M64 4v16" stroke="var(--ink)" strokeWidth="7" />}
       </svg>
       <span className="text-center leading-tight max-md:text-left">
-        core {out ? 'out' : 'in'}
-        {cost !== null && cost >= 10 && <b className="block font-semibold">costs {minutes(cost)}</b>}
+        {W.core}
+        {out ? W.out : W.in2}
+        {cost !== null && cost >= 10 && (
+          <b className="block font-semibold">
+            {W.costs}
+            {minutes(cost)}
+          </b>
+        )}
       </span>
     </div>
   )
@@ -213,7 +225,10 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
       <p className="flex min-h-5 items-baseline justify-between gap-2 px-1 leading-tight">
         <span>{hose ? `${say.length(hose.spec.boreM)}, ${hose.spec.lengthM} m` : without}</span>
         {hose && cost !== null && cost >= 10 && (
-          <b className="font-semibold whitespace-nowrap">costs {minutes(cost)}</b>
+          <b className="font-semibold whitespace-nowrap">
+            {W.costs}
+            {minutes(cost)}
+          </b>
         )}
       </p>
       <svg viewBox="0 0 200 20" preserveAspectRatio="none" className="h-5 w-full max-md:hidden" aria-hidden="true">
@@ -248,7 +263,7 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
         {hose && (
           <p className="min-h-5 text-note leading-tight text-ink-2">
             {KIND_WORDS[hose.spec.hoseKind]}
-            {baseline !== null && ', measured alone'}
+            {baseline !== null && W.measuredAlone}
           </p>
         )}
       </div>
@@ -259,7 +274,7 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
 /** On a phone the parts stand one below the other, the low side's before the high side's. */
 const ORDER: Record<string, string> = { 'Low side': 'max-md:order-3', 'High side': 'max-md:order-5' }
 
-export const KIND_WORDS = { metal: 'metal', 'barrier-new': 'new barrier hose', 'rubber-old': 'old rubber' } as const
+export const KIND_WORDS = { metal: 'metal', 'barrier-new': W.newBarrierHose, 'rubber-old': W.oldRubber } as const
 
 type PickProps = {
   label: string
@@ -270,17 +285,17 @@ type PickProps = {
   onPick: (id: string | null) => void
 }
 
-const CORES = { in: 'stay in', out: 'out, through core tools' }
-const COUPLERS = { turned: 'turned by hand', auto: 'open by themselves' }
-const PORTS = { three: 'goes on later', four: 'on a fourth port from the start' }
-const GAUGE_VALVES = { none: 'none, it comes off', own: 'a valve of its own' }
-const GAUGE_SEATS = { far: 'at the farthest point', pump: 'at the pump' }
+const CORES = { in: W.stayIn, out: W.outThroughCoreTools }
+const COUPLERS = { turned: W.turnedByHand, auto: W.openByThemselves }
+const PORTS = { three: W.goesOnLater, four: W.onAFourthPortFrom }
+const GAUGE_VALVES = { none: W.noneItComesOff, own: W.aValveOfItsOwn }
+const GAUGE_SEATS = { far: W.atTheFarthestPoint, pump: W.atThePump }
 
 /** Picks a part from the shelf where it stands. */
 function PickPart({ label, kind, shelf, value, none, onPick }: PickProps) {
   const parts = shelf
     .filter((s) => s.kind === kind && (!s.retired || s.id === value))
-    .map((s) => [s.id, s.retired ? `${s.name}, retired` : s.name])
+    .map((s) => [s.id, s.retired ? W.retired(s.name) : s.name])
   const options = Object.fromEntries([...(none ? [['', none]] : []), ...parts])
   return <Pick label={label} value={value ?? ''} options={options} onPick={(id) => onPick(id || null)} />
 }

@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { EQUIPMENT_KINDS, type EquipmentKind, type Shelved } from '@/core/equipment/equipment'
 import { duesOf } from '@/core/equipment/upkeep'
+import { W } from '@/core/language/en/screen-rig-room'
 import { dayIn } from '../format'
 import { useSay } from '../units'
 import { useZone } from '../zone'
@@ -14,8 +15,8 @@ import { KINDS_WORDS, specWords } from './equipment-words'
 /** Everything on the shelf by kind, with what is due; each leads to its checks and history. */
 export function Shelf({ shelf, mayEdit, now }: { shelf: readonly Shelved[]; mayEdit: boolean; now: number }) {
   return (
-    <section aria-label="Shelf" className="border-t-2 border-ink px-5 pt-4 pb-8 max-sm:px-4">
-      <h2 className="text-title font-semibold">On the shelf</h2>
+    <section aria-label={W.shelf} className="border-t-2 border-ink px-5 pt-4 pb-8 max-sm:px-4">
+      <h2 className="text-title font-semibold">{W.onTheShelf}</h2>
       <div className="mt-2 columns-2 gap-8 max-lg:columns-1">
         {EQUIPMENT_KINDS.map((kind) => (
           <Kind key={kind} kind={kind} items={shelf.filter((s) => s.kind === kind)} mayEdit={mayEdit} now={now} />
@@ -49,12 +50,12 @@ function Kind({
             className="min-h-9 text-small underline underline-offset-4"
             onClick={() => setAdding(!adding)}
           >
-            {adding ? 'leave it' : `another ${KINDS_WORDS[kind].one}`}
+            {adding ? W.leaveIt : W.another(KINDS_WORDS[kind].one)}
           </button>
         )}
       </div>
       {adding && <EquipmentForm kind={kind} now={now} onDone={() => setAdding(false)} />}
-      {items.length === 0 && !adding && <p className="py-2 text-small text-ink-2">None yet.</p>}
+      {items.length === 0 && !adding && <p className="py-2 text-small text-ink-2">{W.noneYet}</p>}
       <ul>
         {items.map((item) => (
           <li key={item.id} className="border-b border-rule">

@@ -1,9 +1,10 @@
 import type { Rig } from '@/core/job/written'
+import { W } from '@/core/language/en/screen-rig-room'
 import { type PortSpeed, SPEED_DEPTHS_MICRON } from '@/core/rig/port-speeds'
 import { L_S_PER_CFM } from '@/core/units/constants'
 import { cfmText } from '../format'
 
-const DEPTH_WORDS = { air: 'from air', 5000: '5,000 micron', 500: '500 micron' } as const
+const DEPTH_WORDS = { air: W.fromAir, 5000: W.n5000Micron, 500: W.n500Micron } as const
 const cfm = (speedM3S: number): string => ((speedM3S * 1000) / L_S_PER_CFM).toPrecision(2)
 const percent = (share: number): string => `${share < 0.01 ? (share * 100).toFixed(1) : Math.round(share * 100)} %`
 
@@ -13,15 +14,20 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
   const at = (port: PortSpeed['port'], depth: PortSpeed['depth']) =>
     speeds?.find((s) => s.port === port && s.depth === depth)
   return (
-    <section aria-label="Speed at the car">
-      <h2 className="text-lead font-semibold">Speed left at the ports</h2>
+    <section aria-label={W.speedAtTheCar}>
+      <h2 className="text-lead font-semibold">{W.speedLeftAtThePorts}</h2>
       <table className="mt-1 w-full text-small">
         <thead>
           <tr className="text-left text-note text-ink-2">
-            <th className="py-0.5 font-normal">of {cfmText(rig.pumpM3S)} CFM</th>
+            <th className="py-0.5 font-normal">
+              {W.of2}
+              {cfmText(rig.pumpM3S)}
+              {W.cfm2}
+            </th>
             {ports.map((port) => (
               <th key={port} className="py-0.5 text-right font-normal">
-                {port} side
+                {port}
+                {W.side}
               </th>
             ))}
           </tr>
@@ -35,7 +41,7 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
                 return (
                   <td key={port} className="py-1.5 pl-3 text-right">
                     <b className="text-row font-semibold leading-none">{s ? percent(s.share) : '…'}</b>
-                    <span className="block text-note text-ink-2">{s ? `${cfm(s.speedM3S)} CFM` : ''}</span>
+                    <span className="block text-note text-ink-2">{s ? W.cfm3(cfm(s.speedM3S)) : ''}</span>
                     <span className="mt-0.5 block h-[5px] w-full bg-rule" aria-hidden="true">
                       <span
                         className="block h-full bg-ink"
@@ -49,9 +55,7 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
           ))}
         </tbody>
       </table>
-      <p className="mt-1 text-note leading-snug text-ink-2">
-        Both ports pull at once and share the pump. Dry air, all valves open.
-      </p>
+      <p className="mt-1 text-note leading-snug text-ink-2">{W.bothPortsPullAtOnce}</p>
     </section>
   )
 }

@@ -1,6 +1,7 @@
 'use client'
 
 import { type Control, type FieldPath, type FieldValues, useWatch } from 'react-hook-form'
+import { W } from '@/core/language/en/screen-set-up'
 import type { Air } from '@/core/shop/set-up'
 import { ChoiceField, TextField } from '../form/bound'
 import { airBelow } from './values'
@@ -8,9 +9,9 @@ import { airBelow } from './values'
 export type AirValues = { by: Air['by']; altitude: string; barometer: string }
 
 const WAYS = {
-  altitude: 'how high it lies',
-  barometer: 'what a barometer reads here',
-  'sea-level': 'what a forecast says',
+  altitude: W.howHighItLies,
+  barometer: W.whatABarometerReadsHere,
+  'sea-level': W.whatAForecastSays,
 } as const
 
 /** The air of a place, told in one of three ways; the first of `ways` is offered first. */
@@ -35,7 +36,7 @@ export function AirFields<T extends FieldValues & AirValues, O>({
         <ChoiceField
           control={control}
           name={name('by')}
-          label="What do you know of the air?"
+          label={W.whatDoYouKnowOf}
           options={ways.map((value) => ({ value, label: WAYS[value] }))}
         />
       </div>
@@ -43,16 +44,16 @@ export function AirFields<T extends FieldValues & AirValues, O>({
         <TextField
           control={control}
           name={name('barometer')}
-          label={by === 'barometer' ? 'The barometer reads' : 'Sea-level pressure it says'}
-          placeholder={by === 'barometer' ? '962 mbar or 28.4 inHg' : '1013 mbar or 29.9 inHg'}
+          label={by === 'barometer' ? W.theBarometerReads : W.seaLevelPressureItSays}
+          placeholder={by === 'barometer' ? W.n962MbarOr284 : W.n1013MbarOr299}
           below={below}
         />
       )}
       <TextField
         control={control}
         name={name('altitude')}
-        label={by === 'barometer' ? 'Altitude, if you know it' : 'Altitude'}
-        placeholder="380 m or 1250 ft"
+        label={by === 'barometer' ? W.altitudeIfYouKnowIt : W.altitude}
+        placeholder={W.n380MOr1250Ft}
         below={by === 'altitude' ? below : () => ({})}
       />
     </>

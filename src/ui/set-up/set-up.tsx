@@ -3,6 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { type ReactNode, useEffect, useState } from 'react'
 import { type Control, useController, useForm, useWatch } from 'react-hook-form'
+import { W } from '@/core/language/en/screen-set-up'
 import { CART_KINDS, CART_PARTS, type CartPart, type ShopSetUp } from '@/core/shop/set-up'
 import { ChoiceField, TextField } from '../form/bound'
 import { celsiusHint } from '../form/entries'
@@ -28,25 +29,20 @@ export function SetUp() {
       const { warning } = airBelow(form.getValues())
       if (warning && asked !== warning) {
         setAsked(warning)
-        say('Look once more at the air of the place; press again to keep it.')
+        say(W.lookOnceMoreAtThe)
         return
       }
       if (await post(shop)) window.location.assign('/board')
     },
-    (errors) =>
-      say(
-        Object.keys(errors).length === 1
-          ? 'One entry is missing or cannot be.'
-          : 'Some entries are missing or cannot be.',
-      ),
+    (errors) => say(Object.keys(errors).length === 1 ? W.oneEntryIsMissingOr : W.someEntriesAreMissingOr),
   )
   return (
     <form onSubmit={submit} noValidate className="grid min-h-dvh grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1">
       <main className="space-y-6 px-5 pt-6 pb-8 max-sm:px-4">
         <header>
           <p className="text-small font-semibold">Yperos</p>
-          <h1 className="text-call font-semibold leading-tight">Open your shop</h1>
-          <p className="text-body text-ink-2">Three minutes. Whatever you leave as it is can be changed later.</p>
+          <h1 className="text-call font-semibold leading-tight">{W.openYourShop}</h1>
+          <p className="text-body text-ink-2">{W.threeMinutesWhateverYouLeave}</p>
         </header>
         <Place control={form.control} />
         <Lead control={form.control} />
@@ -57,11 +53,9 @@ export function SetUp() {
           <Assumed control={form.control} />
           <Refused className="min-h-6 text-small">{said}</Refused>
           <MainButton type="submit" disabled={busy}>
-            Open the shop
+            {W.openTheShop}
           </MainButton>
-          <p className="text-note text-ink-2">
-            Nothing is simulated here: what you read and type is what counts. Local codes and licensed practice decide.
-          </p>
+          <p className="text-note text-ink-2">{W.nothingIsSimulatedHereWhat}</p>
         </div>
       </aside>
     </form>
@@ -81,13 +75,13 @@ function Block({ title, why, children }: { title: string; why: string; children:
 function Place({ control }: { control: SetUpControl }) {
   const units = useWatch({ control, name: 'units' })
   return (
-    <Block title="Where it stands" why="The air here decides how deep a needle can read and where water boils.">
+    <Block title={W.whereItStands} why={W.theAirHereDecidesHow}>
       <div className="grid grid-cols-2 gap-x-5 gap-y-3 max-sm:grid-cols-1">
-        <TextField control={control} name="name" label="Name of the shop" placeholder="Quay 9 workshop" />
+        <TextField control={control} name="name" label={W.nameOfTheShop} placeholder={W.quay9Workshop} />
         <TextField
           control={control}
           name="ambient"
-          label="Air temperature now"
+          label={W.airTemperatureNow}
           below={(t) => ({ hint: celsiusHint(t, UNIT_SETS[units]) })}
         />
         <AirFields
@@ -95,16 +89,16 @@ function Place({ control }: { control: SetUpControl }) {
           ways={['altitude', 'barometer', 'sea-level']}
           className="col-span-2 max-sm:col-span-1"
         />
-        <TextField control={control} name="timeZone" label="Time zone, from this browser" />
+        <TextField control={control} name="timeZone" label={W.timeZoneFromThisBrowser} />
         <div className="col-span-2 max-sm:col-span-1">
           <ChoiceField
             control={control}
             name="units"
-            label="What people here think in; each can choose another"
+            label={W.whatPeopleHereThinkIn}
             options={[
-              { value: 'metric', label: 'micron, kPa, °C, grams' },
-              { value: 'bars', label: 'mbar, bar, °C, grams' },
-              { value: 'inches', label: 'micron, psi, °F, ounces' },
+              { value: 'metric', label: W.micronKpaCGrams },
+              { value: 'bars', label: W.mbarBarCGrams },
+              { value: 'inches', label: W.micronPsiFOunces },
             ]}
           />
         </div>
@@ -115,42 +109,37 @@ function Place({ control }: { control: SetUpControl }) {
 
 function Lead({ control }: { control: SetUpControl }) {
   return (
-    <Block title="You" why="The first person leads the shop: invites others, sets procedures, signs records.">
+    <Block title={W.you} why={W.theFirstPersonLeadsThe}>
       <div className="grid grid-cols-2 gap-x-5 gap-y-3 max-sm:grid-cols-1">
-        <TextField control={control} name="person" label="Your name, as records say it" autoComplete="name" />
-        <TextField control={control} name="signIn" label="Name to sign in by" autoComplete="username" />
+        <TextField control={control} name="person" label={W.yourNameAsRecordsSay} autoComplete="name" />
+        <TextField control={control} name="signIn" label={W.nameToSignInBy} autoComplete="username" />
         <TextField
           control={control}
           name="password"
-          label="Password"
+          label={W.password}
           type="password"
-          hint="at least 10 characters"
+          hint={W.atLeast10Characters}
           autoComplete="new-password"
         />
-        <TextField
-          control={control}
-          name="certificate"
-          label="Certificate number, where the law here asks for one"
-          hint="may stay empty"
-        />
+        <TextField control={control} name="certificate" label={W.certificateNumberWhereTheLaw} hint={W.mayStayEmpty} />
       </div>
     </Block>
   )
 }
 
 const PART_WORDS: Record<CartPart, string> = {
-  gauge: 'Gauge',
-  hoses: 'Hoses',
-  cores: 'Valve cores',
-  ports: 'Couplers',
-  pump: 'Pump',
-  scale: 'Scale',
+  gauge: W.gauge,
+  hoses: W.hoses,
+  cores: W.valveCores,
+  ports: W.couplers,
+  pump: W.pump,
+  scale: W.scale,
 }
 
 /** The line as it hangs together, each thing picked from its kinds. */
 function Cart({ control }: { control: SetUpControl }) {
   return (
-    <Block title="What hangs on the cart" why="Hoses and gauge decide how long a pull takes and what a hold can prove.">
+    <Block title={W.whatHangsOnTheCart} why={W.hosesAndGaugeDecideHow}>
       <ol className="flex flex-wrap items-stretch gap-y-3 max-md:flex-col">
         {CART_PARTS.map((part, i) => (
           <li key={part} className="flex min-w-[30%] flex-1 items-stretch max-md:flex-col">
@@ -191,10 +180,8 @@ function Assumed({ control }: { control: SetUpControl }) {
   const picked = useWatch({ control, name: CART_PARTS })
   const assumed = CART_PARTS.filter((_part, i) => picked[i] === 'unknown')
   return (
-    <section aria-label="Assumed" className="text-small">
-      <h2 className="text-head font-semibold">
-        {assumed.length > 0 ? 'Assumed until you know' : 'Nothing is assumed'}
-      </h2>
+    <section aria-label={W.assumed} className="text-small">
+      <h2 className="text-head font-semibold">{assumed.length > 0 ? W.assumedUntilYouKnow : W.nothingIsAssumed}</h2>
       <ul className="mt-1">
         {assumed.map((part) => (
           <li key={part} className="border-t border-rule py-1.5">
@@ -202,9 +189,7 @@ function Assumed({ control }: { control: SetUpControl }) {
           </li>
         ))}
       </ul>
-      {assumed.length > 0 && (
-        <p className="mt-1 text-ink-2">The rig room takes the real figures whenever you have them.</p>
-      )}
+      {assumed.length > 0 && <p className="mt-1 text-ink-2">{W.theRigRoomTakesThe}</p>}
     </section>
   )
 }

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-set-up'
 import { type Air, airOf, airQuestion, CART_KINDS, type CartPart, ShopSetUp } from '@/core/shop/set-up'
 import { fromPascal } from '@/core/units/pressure'
 import { type Units, USUAL_UNITS } from '@/core/units/shown'
@@ -72,7 +73,7 @@ function altitudeOf({ by, altitude }: Pick<SetUpValues, 'by' | 'altitude'>, faul
   if (by === 'barometer' && altitude.trim() === '') return null
   const read = readAir(/[a-z]/i.test(altitude) ? altitude : `${altitude} m`)
   if ('error' in read || read.value.altitudeM === null) {
-    faults.altitude = 'an altitude, such as 380 m or 1250 ft'
+    faults.altitude = W.anAltitudeSuchAs380
     return null
   }
   return read.value.altitudeM
@@ -81,7 +82,7 @@ function altitudeOf({ by, altitude }: Pick<SetUpValues, 'by' | 'altitude'>, faul
 function barometerOf({ barometer }: Pick<SetUpValues, 'barometer'>, faults: Faults): number | null {
   const read = readAir(barometer)
   if ('error' in read || read.value.altitudeM !== null) {
-    faults.barometer = 'error' in read ? read.error : 'a pressure, such as 1013 mbar or 29.9 inHg'
+    faults.barometer = 'error' in read ? read.error : W.aPressureSuchAs1013
     return null
   }
   return read.value.barometerPa
@@ -95,7 +96,7 @@ export function airBelow(v: Pick<SetUpValues, 'by' | 'altitude' | 'barometer'>):
   const warning = airQuestion(air)
   if (warning) return { warning }
   return {
-    hint: `air ${(barometerPa / 100).toFixed(0)} mbar; a needle can read ${fromPascal(barometerPa, 'inHg').toFixed(1)} inHg at the deepest`,
+    hint: W.airMbarANeedleCan((barometerPa / 100).toFixed(0), fromPascal(barometerPa, 'inHg').toFixed(1)),
   }
 }
 
@@ -121,7 +122,7 @@ export const setUpForm = z.custom<SetUpValues>().transform((v, context): ShopSet
     timeZone: v.timeZone,
     units: UNIT_SETS[v.units],
     lead: { name: v.person, signIn: v.signIn, password: v.password, certificate: v.certificate },
-    cart: { name: 'Cart 1', ...Object.fromEntries(Object.keys(CART_KINDS).map((part) => [part, v[part as CartPart]])) },
+    cart: { name: W.cart1, ...Object.fromEntries(Object.keys(CART_KINDS).map((part) => [part, v[part as CartPart]])) },
   })
   if (!made.success)
     for (const issue of made.error.issues) {

@@ -1,10 +1,11 @@
 'use client'
 
 import type { FormEventHandler, ReactNode } from 'react'
+import { W } from '@/core/language/en/screen-shop'
 import { Refused } from '../form/refused'
 
 /** What a row says when something typed cannot be taken. */
-export const NOT_SAVED = 'Not saved: see the marked field.'
+export const NOT_SAVED = W.notSavedSeeTheMarked
 
 type Props = {
   children: ReactNode
@@ -28,11 +29,11 @@ export function EditRow({ children, name, onSubmit, said, busy, onLeave }: Props
       <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2 max-sm:grid-cols-1">{children}</div>
       <div className="space-y-2 pt-7">
         <button type="submit" className="plain-button w-full" disabled={busy}>
-          Save
+          {W.save}
         </button>
         {onLeave && (
           <button type="button" className="plain-button w-full text-small" onClick={onLeave}>
-            Leave it
+            {W.leaveIt}
           </button>
         )}
         <Refused>{said}</Refused>

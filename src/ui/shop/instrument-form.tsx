@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useForm, useWatch } from 'react-hook-form'
 import * as z from 'zod'
 import { INSTRUMENT_KINDS, type InstrumentKind } from '@/core/job/instrument-kinds'
+import { W } from '@/core/language/en/screen-shop'
 import { CHANNELS_OF, type Instrument, KIND_WORDS, NewInstrument, UNITS_OF } from '@/core/shop/instruments'
 import { PickField, TextField } from '../form/bound'
 import { figure } from '../form/schemas'
@@ -71,7 +72,7 @@ export function InstrumentForm({ instrument, onDone, onLeave }: Props) {
         : { what: 'register', instrument: made }
       const answer = await post<{ id: string; token: string | null }>(body)
       if (!answer) return
-      done('Saved.')
+      done(W.saved)
       const channel = CHANNELS_OF[made.kind][0] as string
       onDone(answer.token ? { id: answer.id, token: answer.token, channel, unit: made.unit } : undefined)
       router.refresh()
@@ -84,21 +85,21 @@ export function InstrumentForm({ instrument, onDone, onLeave }: Props) {
       <PickField
         control={control}
         name="kind"
-        label="Kind"
+        label={W.kind}
         options={KIND_WORDS}
         onPicked={(next) => takeKind(next as InstrumentKind)}
       />
-      <TextField control={control} name="name" label="Name" placeholder="Gauge 2" hint="as on its tape or lid" />
+      <TextField control={control} name="name" label={W.name2} placeholder={W.gauge2} hint={W.asOnItsTapeOr} />
       <PickField
         control={control}
         name="unit"
-        label="Unit it sends"
+        label={W.unitItSends}
         options={Object.fromEntries(UNITS_OF[kind].map((u) => [u, u]))}
       />
-      <TextField control={control} name="step" label="Smallest step" inputMode="decimal" />
-      <TextField control={control} name="rangeLow" label="Range from" inputMode="decimal" />
-      <TextField control={control} name="rangeHigh" label="Range to" inputMode="decimal" />
-      <TextField control={control} name="calibratedOn" label="Calibrated on" type="date" />
+      <TextField control={control} name="step" label={W.smallestStep} inputMode="decimal" />
+      <TextField control={control} name="rangeLow" label={W.rangeFrom} inputMode="decimal" />
+      <TextField control={control} name="rangeHigh" label={W.rangeTo} inputMode="decimal" />
+      <TextField control={control} name="calibratedOn" label={W.calibratedOn} type="date" />
     </EditRow>
   )
 }

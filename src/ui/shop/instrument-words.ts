@@ -1,4 +1,5 @@
 import { formatDistanceStrict } from 'date-fns'
+import { W } from '@/core/language/en/screen-shop'
 import type { Instrument } from '@/core/shop/instruments'
 import { serverNow } from '../server-clock'
 
@@ -7,10 +8,10 @@ const SILENT_MS = 20_000
 
 /** What an instrument said last, and how long it has been silent. */
 export function lastWords({ last, seenAt, battery }: Pick<Instrument, 'last' | 'seenAt' | 'battery'>): string {
-  if (!last || seenAt === null) return 'has said nothing yet'
+  if (!last || seenAt === null) return W.hasSaidNothingYet
   const since = Date.parse(seenAt)
   const silent = serverNow() - since > SILENT_MS
-  const power = battery === null ? '' : `, battery ${Math.round(battery * 100)} %`
-  const ago = silent ? `, silent for ${formatDistanceStrict(since, serverNow())}` : ''
+  const power = battery === null ? '' : W.battery(Math.round(battery * 100))
+  const ago = silent ? W.silentFor(formatDistanceStrict(since, serverNow())) : ''
   return `${last.value.toLocaleString('en')} ${last.unit}${ago}${power}`
 }

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { W } from '@/core/language/en/screen-shop'
 import { type Instrument, KIND_WORDS } from '@/core/shop/instruments'
 import { newEventId } from '../api'
 import { Refused } from '../form/refused'
@@ -21,15 +22,12 @@ export function Instruments({ instruments, address }: { instruments: Instrument[
   return (
     <section>
       <div className="mb-2 flex items-end justify-between">
-        <h1 className="text-title font-semibold">Instruments</h1>
+        <h1 className="text-title font-semibold">{W.instruments}</h1>
         <button type="button" className="plain-button" onClick={() => setAdding(newEventId())}>
-          New instrument
+          {W.newInstrument}
         </button>
       </div>
-      <p className="max-w-[760px] text-body">
-        What reports by itself: it is registered here, told its token, and hung on a car from the car’s own page. What
-        nobody registers is read by eye and typed.
-      </p>
+      <p className="max-w-[760px] text-body">{W.whatReportsByItselfIt}</p>
       {told && <TokenTold {...told} address={address} onDone={() => setTold(undefined)} />}
       <ul className="mt-2 border-t-2 border-ink">
         {adding && (
@@ -47,7 +45,7 @@ export function Instruments({ instruments, address }: { instruments: Instrument[
         {instruments.map((i) => (
           <InstrumentRow key={i.id} instrument={i} onToken={setTold} />
         ))}
-        {instruments.length === 0 && !adding && <li className="border-b border-rule py-3 text-body">None yet.</li>}
+        {instruments.length === 0 && !adding && <li className="border-b border-rule py-3 text-body">{W.noneYet}</li>}
       </ul>
     </section>
   )
@@ -69,7 +67,7 @@ function InstrumentRow({
     const answer = await send<{ token: string | null }>({ what, id })
     if (!answer) return
     onToken(answer.token ? { id, token: answer.token, channel: instrument.last?.channel ?? kind, unit } : undefined)
-    done(what === 'renew' ? 'A new token; the old one opens nothing any more.' : 'Withdrawn: its token opens nothing.')
+    done(what === 'renew' ? W.aNewTokenTheOld : W.withdrawnItsTokenOpensNothing)
     router.refresh()
   }
   if (editing)
@@ -86,30 +84,34 @@ function InstrumentRow({
       <p>
         <b className={`block text-row font-semibold leading-tight ${withdrawn ? 'line-through' : ''}`}>{name}</b>
         <span className="text-ink-2">
-          {KIND_WORDS[kind]}, sends as {id}
+          {KIND_WORDS[kind]}
+          {W.sendsAs}
+          {id}
         </span>
       </p>
       <p suppressHydrationWarning>
-        {withdrawn ? 'withdrawn' : lastWords(instrument)}
+        {withdrawn ? W.withdrawn : lastWords(instrument)}
         {odd && (
           <span className="block text-small font-medium text-caution">
             <Sign kind="caution" />
-            {odd.count} not used, the last: {odd.reason}
+            {odd.count}
+            {W.notUsedTheLast}
+            {odd.reason}
           </span>
         )}
       </p>
       <p>
-        {on ? `on ${on.car}` : <span className="text-ink-2">on no car</span>}
+        {on ? W.on(on.car) : <span className="text-ink-2">{W.onNoCar}</span>}
         <span className="block text-small text-ink-2">
-          {calibratedOn ? `calibrated ${calibratedOn}` : 'no calibration told'}
+          {calibratedOn ? W.calibrated(calibratedOn) : W.noCalibrationTold}
         </span>
       </p>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="plain-button text-small" onClick={() => setEditing(true)}>
-          Change
+          {W.change}
         </button>
         <button type="button" className="plain-button text-small" disabled={busy} onClick={() => void act('renew')}>
-          New token
+          {W.newToken}
         </button>
         {!withdrawn && (
           <button
@@ -118,7 +120,7 @@ function InstrumentRow({
             disabled={busy}
             onClick={() => void act('withdraw')}
           >
-            Withdraw
+            {W.withdraw}
           </button>
         )}
         <Refused className="basis-full text-note empty:hidden">{said}</Refused>

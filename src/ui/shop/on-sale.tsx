@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation'
 import { useFieldArray, useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { MOST_SIZES, OnSale } from '@/core/charge/buy'
+import { W } from '@/core/language/en/screen-shop'
 import type { Units } from '@/core/units/shown'
 import { PickField, TextField } from '../form/bound'
 import { Refused } from '../form/refused'
@@ -37,35 +38,33 @@ export function SizesOnSale({ onSale }: { onSale: readonly OnSale[] }) {
   const save = form.handleSubmit(
     async (typed) => {
       if (!(await post({ what: 'on-sale', sizes: typed.sizes }))) return
-      done('Saved.')
+      done(W.saved)
       router.refresh()
     },
     () => say(NOT_SAVED),
   )
   return (
     <section>
-      <h1 className="mb-2 border-b-2 border-ink pb-2 text-title font-semibold">Sizes on sale</h1>
-      <p className="max-w-[760px] text-body">
-        What can be bought here, full, and what it costs in your money. A car’s plan says which set lands for the least.
-      </p>
-      <form aria-label="Sizes on sale" className="mt-2 max-w-[760px]" onSubmit={save} noValidate>
+      <h1 className="mb-2 border-b-2 border-ink pb-2 text-title font-semibold">{W.sizesOnSale}</h1>
+      <p className="max-w-[760px] text-body">{W.whatCanBeBoughtHere}</p>
+      <form aria-label={W.sizesOnSale} className="mt-2 max-w-[760px]" onSubmit={save} noValidate>
         {sizes.fields.map((field, i) => (
           <div
             key={field.id}
             className="grid grid-cols-[1fr_130px_130px_110px_44px] items-start gap-x-3 max-sm:grid-cols-2"
           >
-            <TextField control={control} name={`sizes.${i}.name`} label="Name" placeholder="can of 340 g" />
+            <TextField control={control} name={`sizes.${i}.name`} label={W.name2} placeholder={W.canOf340G} />
             <PickField
               control={control}
               name={`sizes.${i}.kind`}
-              label="Kind"
+              label={W.kind}
               options={{ can: 'can', cylinder: 'cylinder' }}
             />
-            <TextField control={control} name={`sizes.${i}.netG`} label="Net" />
-            <TextField control={control} name={`sizes.${i}.price`} label="Price" inputMode="decimal" />
+            <TextField control={control} name={`sizes.${i}.netG`} label={W.net} />
+            <TextField control={control} name={`sizes.${i}.price`} label={W.price} inputMode="decimal" />
             <button
               type="button"
-              aria-label="leave it out"
+              aria-label={W.leaveItOut}
               className="mt-7 grid size-11 place-items-center"
               onClick={() => sizes.remove(i)}
             >
@@ -80,11 +79,11 @@ export function SizesOnSale({ onSale }: { onSale: readonly OnSale[] }) {
               className="plain-button"
               onClick={() => sizes.append({ name: '', kind: 'can', netG: '', price: '' })}
             >
-              Another size
+              {W.anotherSize}
             </button>
           )}
           <button type="submit" className="plain-button" disabled={busy}>
-            Keep the list
+            {W.keepTheList}
           </button>
           <Refused>{said}</Refused>
         </div>

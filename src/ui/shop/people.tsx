@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-shop'
 import { AccountChange, Invited, ROLES, type Role } from '@/core/shop/people'
 import { ChoiceField, TextField } from '../form/bound'
 import { Fold } from '../form/fold'
@@ -46,21 +47,21 @@ export function PersonRow({ person, me, certificateAsked, onLink }: RowProps) {
         <b className={`block text-row font-semibold leading-tight ${disabled ? 'line-through' : ''}`}>{name}</b>
         <span className="text-ink-2">
           {signIn}
-          {id === me ? ', you' : ''}
+          {id === me ? W.you : ''}
         </span>
       </p>
       <p className="font-medium">{role}</p>
       <p>
         {certificate === '' ? (
-          <span className="text-ink-2">{certificateAsked ? 'no certificate, signs nothing' : 'no certificate'}</span>
+          <span className="text-ink-2">{certificateAsked ? W.noCertificateSignsNothing : W.noCertificate}</span>
         ) : (
           certificate
         )}
       </p>
-      <p>{disabled ? <b className="font-semibold text-leak">closed</b> : 'may sign in'}</p>
+      <p>{disabled ? <b className="font-semibold text-leak">{W.closed}</b> : W.maySignIn}</p>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="plain-button text-small" onClick={() => setEditing(true)}>
-          Change
+          {W.change}
         </button>
         {!disabled && (
           <button
@@ -72,7 +73,7 @@ export function PersonRow({ person, me, certificateAsked, onLink }: RowProps) {
               if (told) onLink({ name, link: told.link })
             }}
           >
-            New password link
+            {W.newPasswordLink}
           </button>
         )}
         <Refused className="basis-full text-note empty:hidden">{said}</Refused>
@@ -97,7 +98,7 @@ function PersonForm({ person, onDone }: { person: Person; onDone: () => void }) 
   const save = form.handleSubmit(
     async ({ access, ...account }) => {
       if (!(await post({ what: 'account', account: { id, ...account, disabled: access } }))) return
-      done('Saved.')
+      done(W.saved)
       onDone()
       router.refresh()
     },
@@ -109,16 +110,16 @@ function PersonForm({ person, onDone }: { person: Person; onDone: () => void }) 
         <b className="block font-semibold">{name}</b>
         {person.signIn}
       </p>
-      <ChoiceField control={form.control} name="role" label={`Role of ${name}`} options={ROLE_OPTIONS} />
-      <TextField control={form.control} name="certificate" label="Certificate" />
-      <ChoiceField control={form.control} name="access" label={`Access of ${name}`} options={ACCESS_OPTIONS} />
+      <ChoiceField control={form.control} name="role" label={W.roleOf(name)} options={ROLE_OPTIONS} />
+      <TextField control={form.control} name="certificate" label={W.certificate} />
+      <ChoiceField control={form.control} name="access" label={W.accessOf(name)} options={ACCESS_OPTIONS} />
     </EditRow>
   )
 }
 
 const ACCESS_OPTIONS = [
-  { value: 'open', label: 'may sign in' },
-  { value: 'closed', label: 'closed' },
+  { value: 'open', label: W.maySignIn },
+  { value: 'closed', label: W.closed },
 ] as const
 
 const NOBODY: z.input<typeof Invited> = {
@@ -139,7 +140,7 @@ export function NewPerson({ onLink }: { onLink: (told: LinkOf) => void }) {
       const told = await post<{ link: string }>({ what: 'invite', account })
       if (!told) return
       onLink({ name: account.name, link: told.link })
-      done('Saved.')
+      done(W.saved)
       form.reset(NOBODY)
       router.refresh()
     },
@@ -147,12 +148,12 @@ export function NewPerson({ onLink }: { onLink: (told: LinkOf) => void }) {
   )
   const { control } = form
   return (
-    <Fold title="Add somebody" className="mt-3">
+    <Fold title={W.addSomebody} className="mt-3">
       <EditRow name="Somebody new" said={said} busy={busy} onSubmit={add}>
-        <TextField control={control} name="name" label="Full name" />
-        <TextField control={control} name="signIn" label="Signs in as" />
-        <TextField control={control} name="certificate" label="New certificate" />
-        <ChoiceField control={control} name="role" label="Role" options={ROLE_OPTIONS} />
+        <TextField control={control} name="name" label={W.fullName} />
+        <TextField control={control} name="signIn" label={W.signsInAs} />
+        <TextField control={control} name="certificate" label={W.newCertificate} />
+        <ChoiceField control={control} name="role" label={W.role} options={ROLE_OPTIONS} />
       </EditRow>
     </Fold>
   )

@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-shop'
 import type { Air } from '@/core/shop/set-up'
 import { PA_PER_INHG } from '@/core/units/constants'
 import type { Units } from '@/core/units/shown'
@@ -35,9 +36,9 @@ export function Places({ places }: { places: PlaceView[] }) {
   return (
     <section>
       <div className="mb-2 flex items-end justify-between">
-        <h1 className="text-title font-semibold">Places and their air</h1>
+        <h1 className="text-title font-semibold">{W.placesAndTheirAir}</h1>
         <button type="button" className="plain-button" onClick={() => setEditing('new')}>
-          Another place
+          {W.anotherPlace}
         </button>
       </div>
       <ul className="border-t-2 border-ink">
@@ -70,24 +71,28 @@ function PlaceRow({ place, onEdit }: { place: PlaceView; onEdit: () => void }) {
       <p className="text-row font-semibold leading-tight">
         {name}
         <span className="block text-body font-normal text-ink-2">
-          {altitudeM === null ? 'altitude not told' : `${Math.round(altitudeM).toLocaleString('en')} m`}
+          {altitudeM === null ? W.altitudeNotTold : `${Math.round(altitudeM).toLocaleString('en')} m`}
         </span>
       </p>
       <p className="leading-tight">
         <b className="figure block text-title font-semibold">{(barometerPa / 100).toFixed(0)}</b>
-        <span className="text-note text-ink-2">mbar, {(barometerPa / PA_PER_INHG).toFixed(1)} inHg</span>
+        <span className="text-note text-ink-2">
+          {W.mbar}
+          {(barometerPa / PA_PER_INHG).toFixed(1)}
+          {W.inhg}
+        </span>
       </p>
       <p className="leading-tight">
         <b className="figure block text-title font-semibold">{ambientC.toFixed(0)}</b>
-        <span className="text-note text-ink-2">°C in the bay</span>
+        <span className="text-note text-ink-2">{W.cInTheBay}</span>
       </p>
       <p suppressHydrationWarning className="text-ink-2">
         {airAt === null
-          ? 'worked out from the altitude, never read'
-          : `read ${formatDistanceStrict(Date.parse(airAt), serverNow(), { addSuffix: true })}`}
+          ? W.workedOutFromTheAltitude
+          : W.read(formatDistanceStrict(Date.parse(airAt), serverNow(), { addSuffix: true }))}
       </p>
       <button type="button" className="plain-button" onClick={onEdit}>
-        The air now
+        {W.theAirNow}
       </button>
     </div>
   )
@@ -102,7 +107,7 @@ const Typed = (named: boolean, units: Units) =>
     const air = airFrom(v, faults)
     const ambient = readCelsius(v.ambient, units)
     if ('error' in ambient) faults.ambient = ambient.error
-    if (named && !v.name.trim()) faults.name = 'a name people here use'
+    if (named && !v.name.trim()) faults.name = W.aNamePeopleHereUse
     if (Object.keys(faults).length > 0 || !air || 'error' in ambient) return tellFaults(context, faults)
     return { name: v.name.trim(), air, ambientC: ambient.value }
   })
@@ -129,12 +134,12 @@ function AirForm({ place, onDone }: { place?: PlaceView; onDone: () => void }) {
       const { warning } = airBelow(form.getValues())
       if (warning && asked !== warning) {
         setAsked(warning)
-        say('Look once more at the barometer; press again to keep it.')
+        say(W.lookOnceMoreAtThe)
         return
       }
       const body = place ? { what: 'air', place: place.id, air, ambientC } : { what: 'new-place', name, air, ambientC }
       if (!(await post(body))) return
-      done('Saved.')
+      done(W.saved)
       onDone()
       router.refresh()
     },
@@ -152,7 +157,7 @@ function AirForm({ place, onDone }: { place?: PlaceView; onDone: () => void }) {
       {place ? (
         <p className="text-lead font-semibold">{place.name}</p>
       ) : (
-        <TextField control={control} name="name" label="Name of the place" placeholder="Ferry landing" />
+        <TextField control={control} name="name" label={W.nameOfThePlace} placeholder={W.ferryLanding} />
       )}
       <AirFields
         control={control}
@@ -162,7 +167,7 @@ function AirForm({ place, onDone }: { place?: PlaceView; onDone: () => void }) {
       <TextField
         control={control}
         name="ambient"
-        label="Temperature in the bay"
+        label={W.temperatureInTheBay}
         below={(t) => ({ hint: celsiusHint(t, units) })}
       />
     </EditRow>

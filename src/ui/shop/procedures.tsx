@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { plainStages, type Stage } from '@/core/job/stages'
 import { procedureWritten } from '@/core/job/written'
+import { W } from '@/core/language/en/screen-shop'
 import { SCHOOLS } from '@/core/schools/schools'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import type { StoredProcedure } from '@/core/views'
@@ -15,18 +16,18 @@ export function Procedures({ procedures }: { procedures: StoredProcedure[] }) {
   const [fresh, setFresh] = useState<StoredProcedure | null>(null)
   const copy = (from: Omit<StoredProcedure, 'id'>) => {
     const taken = procedures.some((p) => p.name === from.name)
-    setFresh({ ...from, id: newEventId(), name: taken ? `${from.name}, ours` : from.name })
+    setFresh({ ...from, id: newEventId(), name: taken ? W.ours(from.name) : from.name })
   }
   return (
     <section>
       <div className="mb-2 flex items-end justify-between">
-        <h1 className="text-title font-semibold">Procedures</h1>
+        <h1 className="text-title font-semibold">{W.procedures}</h1>
         <button type="button" className="plain-button" onClick={() => setFresh(BLANK_PROCEDURE())}>
-          New procedure
+          {W.newProcedure}
         </button>
       </div>
       <div className="mb-3 flex flex-wrap items-center gap-2">
-        <span className="mr-1 text-body">or begin from a school:</span>
+        <span className="mr-1 text-body">{W.orBeginFromASchool}</span>
         {SCHOOLS.map((school) => (
           <button key={school.name} type="button" className="plain-button text-small" onClick={() => copy(school)}>
             {school.name}
@@ -75,7 +76,7 @@ function ProcedureRow({ procedure }: { procedure: StoredProcedure }) {
         <h2 className="text-head font-semibold leading-tight">{name}</h2>
         <p className="text-small leading-snug">{proves}</p>
       </div>
-      <ol aria-label="Stages" className="flex gap-1.5">
+      <ol aria-label={W.stages} className="flex gap-1.5">
         {(stages ?? plainStages(procedureWritten(procedure))).map((stage, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a stage is its place
           <li key={i} className="w-[84px] text-note leading-tight">
@@ -85,7 +86,7 @@ function ProcedureRow({ procedure }: { procedure: StoredProcedure }) {
         ))}
       </ol>
       <button type="button" className="plain-button max-md:mt-2" onClick={() => setEditing(true)}>
-        Change it
+        {W.changeIt}
       </button>
     </li>
   )
@@ -96,15 +97,15 @@ function stageWords(stage: Stage): string {
   switch (stage.kind) {
     case 'pull':
       return (
-        `${stage.minutes === null ? 'by time open' : `${stage.minutes} min`}, ` +
-        `${stage.ends === 'minutes' ? 'by the clock' : `to ${stage.targetMicron.toLocaleString('en')}`}`
+        `${stage.minutes === null ? W.byTimeOpen : W.min(stage.minutes)}, ` +
+        `${stage.ends === 'minutes' ? W.byTheClock : W.to(stage.targetMicron.toLocaleString('en'))}`
       )
     case 'sweep':
-      return `nitrogen ×${stage.passes}`
+      return W.nitrogen(stage.passes)
     case 'hold':
-      return `${stage.minutes} min${stage.until ? ' and on' : ''}, ${{ judge: 'judge', rule: 'rule', word: 'word' }[stage.accept.by]}`
+      return `${stage.minutes} min${stage.until ? W.andOn : ''}, ${{ judge: 'judge', rule: 'rule', word: 'word' }[stage.accept.by]}`
     case 'hoses':
-      return `hoses, ${stage.minutes} min`
+      return W.hosesMin(stage.minutes)
     case 'charge':
       return 'charge'
     case 'proof':

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/screen-shop'
 import { dateTimeIn } from '@/core/units/clock-text'
 import { Fold } from '../form/fold'
 
@@ -8,19 +9,19 @@ export function ShopLog({ lines, timeZone }: { lines: readonly LoggedLine[]; tim
   const when = dateTimeIn(timeZone)
   return (
     <section>
-      <h2 className="text-head font-semibold">What was done with accounts, rights, keys and backups</h2>
+      <h2 className="text-head font-semibold">{W.whatWasDoneWithAccounts}</h2>
       {lines.length === 0 ? (
-        <p className="mt-1 text-body text-ink-2">Nothing yet.</p>
+        <p className="mt-1 text-body text-ink-2">{W.nothingYet}</p>
       ) : (
-        <Fold title={`The log: ${lines.length}`} className="mt-1 max-w-[860px]">
-          <ul aria-label="Shop log">
+        <Fold title={W.theLog(lines.length)} className="mt-1 max-w-[860px]">
+          <ul aria-label={W.shopLog}>
             {lines.map(({ id, at, by, what, about }) => (
               <li
                 key={id}
                 className="grid grid-cols-[150px_150px_1fr] gap-3 border-t border-rule py-1.5 text-body max-sm:grid-cols-1 max-sm:gap-0"
               >
                 <span className="text-ink-2">{when(at)}</span>
-                <span>{by || 'command line'}</span>
+                <span>{by || W.commandLine}</span>
                 <span>
                   <b className="font-semibold">{what}</b>
                   {about && `: ${about}`}

@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import type { OnSale } from '@/core/charge/buy'
+import { W } from '@/core/language/en/screen-shop'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import type { Instrument } from '@/core/shop/instruments'
 import type { TraineeRights } from '@/core/shop/trainee'
@@ -59,15 +60,12 @@ export function ShopPage({
       <TraineeSwitches rights={trainee} />
       <ShopRules {...rules} />
       <section>
-        <h2 className="text-head font-semibold">Key the records are sealed with</h2>
+        <h2 className="text-head font-semibold">{W.keyTheRecordsAreSealed}</h2>
         <p className="mt-1 max-w-[760px] text-body">
           <span className="font-medium">{groupedFingerprint(fingerprint)}</span>
-          <span className="mt-1 block text-small text-ink-2">
-            Give it to whoever checks your records: without it nobody can tell your seal from one that somebody else put
-            on a changed record.
-          </span>
+          <span className="mt-1 block text-small text-ink-2">{W.giveItToWhoeverChecks}</span>
         </p>
-        <Fold title="The key itself" className="mt-2 max-w-[760px]">
+        <Fold title={W.theKeyItself} className="mt-2 max-w-[760px]">
           <code className="block break-all py-2 text-small">{publicKey}</code>
         </Fold>
       </section>
@@ -80,7 +78,7 @@ function People({ people, me, certificateAsked }: { people: Person[]; me: string
   const [told, setTold] = useState<LinkOf>()
   return (
     <section>
-      <h1 className="mb-2 text-title font-semibold">People</h1>
+      <h1 className="mb-2 text-title font-semibold">{W.people}</h1>
       <ul className="border-t-2 border-ink">
         {people.map((p) => (
           <PersonRow key={p.id} person={p} me={me} certificateAsked={certificateAsked} onLink={setTold} />

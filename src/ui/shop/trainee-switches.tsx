@@ -1,6 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
+import { W } from '@/core/language/en/screen-shop'
 import { TRAINEE_RIGHT_NAMES, TRAINEE_RIGHTS, type TraineeRights } from '@/core/shop/trainee'
 import { Refused } from '../form/refused'
 import { Tick } from '../form/tick'
@@ -14,16 +15,13 @@ export function TraineeSwitches({ rights }: { rights: TraineeRights }) {
   const { send, said } = useSend('/api/shop')
   const set = async (change: Partial<TraineeRights>) => {
     if (!(await send({ what: 'trainee-rights', rights: { ...rights, ...change } }))) return
-    done('Saved.')
+    done(W.saved)
     router.refresh()
   }
   return (
-    <section aria-label="What a trainee may do">
-      <h1 className="mb-2 border-b-2 border-ink pb-2 text-title font-semibold">What a trainee may do</h1>
-      <p className="mb-1 max-w-[760px] text-small text-ink-2">
-        A trainee runs jobs to their end and signs none. Beside that, what is ticked here; what was done by it stands in
-        the car’s log under their name.
-      </p>
+    <section aria-label={W.whatATraineeMayDo}>
+      <h1 className="mb-2 border-b-2 border-ink pb-2 text-title font-semibold">{W.whatATraineeMayDo}</h1>
+      <p className="mb-1 max-w-[760px] text-small text-ink-2">{W.aTraineeRunsJobsTo}</p>
       <div className="grid max-w-[860px] grid-cols-2 gap-x-8 max-md:grid-cols-1">
         {TRAINEE_RIGHT_NAMES.map((name) => (
           <Tick

@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { W } from '@/core/language/en/screen-sums'
 import { newEventId, send } from '../api'
 
 /** A note takes so many characters. */
@@ -12,10 +13,10 @@ export function LineOut({ line, jobs }: { line: string; jobs: readonly { id: str
   const copy = () =>
     navigator.clipboard
       ? navigator.clipboard.writeText(line).then(
-          () => setSaid('Copied.'),
-          () => setSaid('This browser does not copy: mark the line and copy it.'),
+          () => setSaid(W.copied),
+          () => setSaid(W.thisBrowserDoesNotCopy),
         )
-      : setSaid('Over plain http no browser copies: mark the line and copy it.')
+      : setSaid(W.overPlainHttpNoBrowser)
   const note = async (jobId: string) => {
     const name = jobs.find((j) => j.id === jobId)?.name
     const answer = await send(`/api/jobs/${jobId}/events`, {
@@ -28,17 +29,17 @@ export function LineOut({ line, jobs }: { line: string; jobs: readonly { id: str
       <p className="border-l-4 border-ink pl-3">{line}</p>
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <button type="button" className="plain-button" onClick={copy}>
-          Copy the line
+          {W.copyTheLine}
         </button>
         {jobs.length > 0 && (
           <select
-            aria-label="Note it in a job"
+            aria-label={W.noteItInAJob}
             className="field !w-auto !text-small"
             value=""
             onChange={(e) => void note(e.target.value)}
           >
             <option value="" disabled>
-              Note it in a job…
+              {W.noteItInAJob2}
             </option>
             {jobs.map((j) => (
               <option key={j.id} value={j.id}>

@@ -2,6 +2,7 @@
 
 import { ToggleGroup } from 'radix-ui'
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { W } from '@/core/language/en/screen-sums'
 import { SUMS } from '@/core/sums/all'
 import { type Ask, isChoice, isField } from '@/core/sums/fields'
 import { type Answer, type Sum, type Typed, typedOf, work } from '@/core/sums/sum'
@@ -32,7 +33,7 @@ export function SumsPage({ jobs, airPa }: Props) {
     setTyped(entries)
     setRead(true)
   }, [])
-  const here: Record<string, string> = airPa === null ? {} : { air: `${(airPa / 100).toFixed(0)} mbar` }
+  const here: Record<string, string> = airPa === null ? {} : { air: W.mbar((airPa / 100).toFixed(0)) }
   const entries = typedOf(sum, { ...here, ...typed })
   const write = (nextId: string, next: Typed) => {
     setId(nextId)
@@ -45,7 +46,7 @@ export function SumsPage({ jobs, airPa }: Props) {
     <main className="px-5 py-3 max-sm:px-4">
       <ToggleGroup.Root
         type="single"
-        aria-label="Sums"
+        aria-label={W.sums}
         value={sum.id}
         onValueChange={(next) => next && write(next, kept(next, typed))}
         className="flex gap-2 overflow-x-auto pb-1 max-xl:gap-1.5"
@@ -66,7 +67,7 @@ export function SumsPage({ jobs, airPa }: Props) {
         className="mt-1 grid grid-cols-[minmax(0,1fr)_400px] grid-rows-[auto_1fr] gap-x-8 max-lg:grid-cols-1"
         data-read={read}
       >
-        <section aria-label="Picture" className="min-w-0">
+        <section aria-label={W.picture} className="min-w-0">
           <p aria-live="polite" data-testid="main" className="figure min-h-[46px] text-fig-s max-sm:text-call">
             {answer?.main ?? ''}
           </p>
@@ -83,7 +84,7 @@ export function SumsPage({ jobs, airPa }: Props) {
             />
           )}
         </section>
-        <section aria-label="Figures" className="row-span-2 min-w-0 max-lg:row-span-1 max-lg:mt-3">
+        <section aria-label={W.figures} className="row-span-2 min-w-0 max-lg:row-span-1 max-lg:mt-3">
           <div className="grid grid-cols-2 items-end gap-x-4">
             {sum.asks.map((ask) => (
               <Entry
@@ -95,12 +96,15 @@ export function SumsPage({ jobs, airPa }: Props) {
               />
             ))}
           </div>
-          <Fold title="How it is worked out">
+          <Fold title={W.howItIsWorkedOut}>
             <p className="text-small">{sum.formula}.</p>
-            <p className="mt-1 text-small text-ink-2">From: {sum.source}.</p>
+            <p className="mt-1 text-small text-ink-2">
+              {W.from}
+              {sum.source}.
+            </p>
           </Fold>
         </section>
-        <section aria-label="What it comes to" className="min-w-0">
+        <section aria-label={W.whatItComesTo} className="min-w-0">
           {answer && <Facts answer={answer} />}
           {answer && answer.line !== '' && <LineOut line={answer.line} jobs={jobs} />}
         </section>

@@ -1,4 +1,5 @@
 import { callIn, type GroupRate, promisesKept, ratesBy, seasonOf } from '@/core/book/fleet'
+import { W } from '@/core/language/en/pages'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { forPage } from '@/server/accounts/for-page'
 import { selectFleet } from '@/server/book/fleet'
@@ -16,9 +17,9 @@ export default async function Fleet({ searchParams }: { searchParams: Promise<{ 
     typeof asked === 'string' && /^\d{4}-\d\d-\d\d$/.test(asked) ? asked : summerAfter(dayIn(timeZone)(Date.now()))
   const cars = await selectFleet(scope)
   const rates: { title: string; of: string; rates: GroupRate[] }[] = [
-    { title: 'By model', of: 'model', rates: ratesBy(cars, (car) => [car.model || 'no model told']) },
+    { title: W.byModel, of: 'model', rates: ratesBy(cars, (car) => [car.model || W.noModelTold]) },
     {
-      title: 'By what had been renewed before',
+      title: W.byWhatHadBeenRenewed,
       of: 'part',
       rates: ratesBy(cars, (_car, span) =>
         span.partsBefore.length === 0
@@ -26,7 +27,7 @@ export default async function Fleet({ searchParams }: { searchParams: Promise<{ 
           : span.partsBefore.map((p) => RENEWED_WORDS[p as keyof typeof RENEWED_WORDS].toLowerCase()),
       ),
     },
-    { title: 'By the season it came in', of: 'season', rates: ratesBy(cars, (_car, span) => [seasonOf(span.month)]) },
+    { title: W.byTheSeasonItCame, of: 'season', rates: ratesBy(cars, (_car, span) => [seasonOf(span.month)]) },
   ]
   return (
     <FleetPage

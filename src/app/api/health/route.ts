@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/pages'
 import { database } from '@/server/db/pool'
 import { handle } from '@/server/http'
 import { whatIsWrong } from '@/server/live/wrong'
@@ -17,7 +18,7 @@ export const GET = handle(async () => {
     )
   if (answers) return Response.json({ ok: true })
   return Response.json(
-    { ok: false, wrong: whatIsWrong() ?? { part: 'database', words: 'the database does not answer', againAt: null } },
+    { ok: false, wrong: whatIsWrong() ?? { part: 'database', words: W.theDatabaseDoesNotAnswer, againAt: null } },
     { status: 503 },
   )
 })

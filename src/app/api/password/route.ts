@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { verbatim } from '@/core/entry/text'
+import { W } from '@/core/language/en/pages'
 import { Password } from '@/core/shop/people'
 import { checkPassword, setPassword } from '@/server/accounts/accounts'
 import { countAttempt, forgetAttempts } from '@/server/accounts/attempts'
@@ -20,9 +21,7 @@ export const POST = handle(async (request) => {
   const address = addressOfSender(request)
   await countAttempt(signIn, address)
   if (!(await checkPassword(scope, signIn, old)))
-    throw new AppError('bad-input', 'That is not your password now.', [
-      { path: 'old', reason: 'is not your password now' },
-    ])
+    throw new AppError('bad-input', W.thatIsNotYourPassword, [{ path: 'old', reason: W.isNotYourPasswordNow }])
   await forgetAttempts(signIn, address)
   await inTransaction(scope, async (tx) => {
     await setPassword(tx, id, password, scope.sessionId)

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/pages'
 import { ShopSetUp } from '@/core/shop/set-up'
 import { startSession } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'
@@ -8,7 +9,7 @@ import { findShop } from '@/server/shop/shop'
 
 /** Sets up the shop of an installation that has none, and signs its first person in; needs no session, there is none. */
 export const POST = handle(async (request) => {
-  if (await findShop(database())) throw new AppError('conflict', 'A shop is open here already: sign in.')
+  if (await findShop(database())) throw new AppError('conflict', W.aShopIsOpenHere)
   const { shop, accountId } = await setUpShop(parseInput(ShopSetUp, await readJson(request)), new Date())
   await startSession(shop, accountId)
   return Response.json({ name: shop.name }, { status: 201 })

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { text, verbatim } from '@/core/entry/text'
+import { W } from '@/core/language/en/pages'
 import { checkPassword } from '@/server/accounts/accounts'
 import { countAttempt, forgetAttempts } from '@/server/accounts/attempts'
 import { startSession } from '@/server/accounts/session'
@@ -19,7 +20,7 @@ export const POST = handle(async (request) => {
   await countAttempt(signIn, address)
   const shop = await selectShop(database())
   const account = await checkPassword(scopeOf(shop.id), signIn, password)
-  if (!account) throw new AppError('not-signed-in', 'Name and password do not belong together.')
+  if (!account) throw new AppError('not-signed-in', W.nameAndPasswordDoNot)
   if (!isLoopback(address)) refuseDemoPassword(shop, signIn, password)
   await forgetAttempts(signIn, address)
   await startSession(shop, account.id)

@@ -5,6 +5,7 @@ import { massBoth } from '@/core/call/charge-words'
 import type { Live } from '@/core/call/types'
 import { stopNow } from '@/core/charge/plan-for-job'
 import { chargedG, type JobState, openContainer } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-charge'
 import { shownMass } from '@/core/units/shown'
 import type { CurvePoint } from '@/core/views'
 import { Figure } from '../../form/figure'
@@ -29,28 +30,28 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
       : undefined
   const [sound, setSound] = useCountdownSound(live.closing ? live.closing.inS : undefined)
   return (
-    <section aria-label="Charge" className="relative mt-3">
+    <section aria-label={W.charge} className="relative mt-3">
       <div className="flex flex-wrap items-end gap-x-10 gap-y-2 max-sm:gap-x-6">
-        <Figure big {...mass(target - inside)} below={`to go, of ${massBoth(target, say)}`} testId="to-go" />
+        <Figure big {...mass(target - inside)} below={W.toGoOf(massBoth(target, say))} testId="to-go" />
         {open && stop && (
           <Figure
             text={`${say.massShort(live.scaleG ?? open.startGrossG)} → ${say.massShort(stop.stopGrossG)}`}
             unit={say.units.mass === 'g' ? 'g' : 'oz'}
-            below={`${open.id} on the scale, close at`}
+            below={W.onTheScaleCloseAt(open.id)}
           />
         )}
         {open && live.flowGMin !== undefined && (
           <Figure
             text={say.flow(live.flowGMin).split(' ')[0] ?? ''}
             unit={`${say.units.mass === 'g' ? 'g' : 'oz'}/min`}
-            below="flow"
+            below={W.flow}
           />
         )}
         {seconds !== undefined && (
           <Figure
             text={`${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`}
             unit=""
-            below={live.closing?.short ? 'until the word, a little short' : 'until the word to close'}
+            below={live.closing?.short ? W.untilTheWordALittle : W.untilTheWordToClose}
           />
         )}
         {open && (
@@ -59,7 +60,7 @@ export function ChargeFigures({ state, live, scale, clock }: Props) {
             pressed={sound}
             onPressedChange={setSound}
           >
-            {sound ? 'Countdown sounds' : 'Countdown silent'}
+            {sound ? W.countdownSounds : W.countdownSilent}
           </Toggle.Root>
         )}
       </div>

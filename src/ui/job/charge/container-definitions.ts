@@ -1,6 +1,7 @@
 import { stopsNow } from '@/core/charge/plan-for-job'
 import { refusalOf } from '@/core/job/refusals'
 import { openContainer } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-charge'
 import { readMass } from '../../form/entries'
 import { Collector, type FormDefinition } from '../forms/form-types'
 
@@ -21,17 +22,15 @@ export const containerStart: FormDefinition = {
     const c = new Collector()
     const [next] = stopsNow(state)
     const grossG = c.take('gross', readMass(values.gross ?? '', units), 1)
-    if ('gross' in c.errors || !next) return { errors: { gross: 'plan the charge first', ...c.errors } }
+    if ('gross' in c.errors || !next) return { errors: { gross: W.planTheChargeFirst, ...c.errors } }
     const offG = grossG - next.startGrossG
     const differs = Math.abs(offG) > Math.max(DIFFERS_G, 3 * state.opened.rig.scaleStepG)
     const answer = (['hose-hung-on', 'another-container'] as const).find((why) => why === values.differs)
     if (differs && !answer) {
-      const by = `${Math.abs(Math.round(offG))} g ${offG > 0 ? 'more' : 'less'} than planned`
+      const by = W.gThanPlanned(Math.abs(Math.round(offG)), offG > 0 ? W.more : W.less)
       return {
         errors: {
-          gross:
-            `${by}: was the scale zeroed before the hose was on, or is this another container? Say which ` +
-            `below, the stop moves with it`,
+          gross: W.wasTheScaleZeroedBefore(by),
         },
       }
     }
@@ -54,7 +53,7 @@ export const containerEnd: FormDefinition = {
     const shown = live?.scaleG
     const asks =
       shown !== undefined && Math.abs(shown - grossG) > FAR_OFF_G
-        ? { gross: `the scale shows ${Math.round(shown)} g: typed otherwise, or is it another container?` }
+        ? { gross: W.theScaleShowsGTyped(Math.round(shown)) }
         : undefined
     return { deeds: [{ kind: 'container-ended', payload }], ...(asks && { asks }) }
   },

@@ -1,6 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-charge'
 import { Figure } from '../../form/figure'
 import { useSay } from '../../units'
 
@@ -10,17 +11,17 @@ export function CountedFigures({ counted }: { counted: NonNullable<JobState['cou
   const estimate = counted.emptied.reduce((sum, c) => sum + c.estimateG, 0)
   const half = Math.sqrt(counted.emptied.reduce((sum, c) => sum + c.plusMinusG ** 2, 0))
   return (
-    <section aria-label="Charge" className="mt-3 flex flex-wrap items-end gap-x-10 gap-y-2">
+    <section aria-label={W.charge} className="mt-3 flex flex-wrap items-end gap-x-10 gap-y-2">
       <Figure
         big
         text={`${counted.emptied.length} of ${counted.count}`}
         unit=""
-        below={`whole cans of ${say.mass(counted.netG)}`}
+        below={W.wholeCansOf(say.mass(counted.netG))}
       />
       <Figure
-        text={`about ${say.massText(estimate)}`}
+        text={W.about(say.massText(estimate))}
         unit={say.units.mass === 'g' ? 'g' : ''}
-        below={`in the car by the count, ±${say.mass(half)}; nothing was weighed`}
+        below={W.inTheCarByThe(say.mass(half))}
       />
     </section>
   )

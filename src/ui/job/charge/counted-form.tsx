@@ -8,6 +8,7 @@ import { countWords, KNOWABLE } from '@/core/call/charge-counted'
 import { labelTargetG } from '@/core/charge/plan-for-job'
 import { MOST_CANS } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-charge'
 import type { Units } from '@/core/units/shown'
 import { TextField } from '../../form/bound'
 import { massHint, readMass } from '../../form/entries'
@@ -23,7 +24,7 @@ const cans = (units: Units) =>
       .string()
       .refine((text) => /^\d+$/.test(text.trim()), KNOWABLE)
       .transform(Number)
-      .refine((n) => n >= 1 && n <= MOST_CANS, `from one can to ${MOST_CANS}`),
+      .refine((n) => n >= 1 && n <= MOST_CANS, W.fromOneCanTo(MOST_CANS)),
   })
 
 /** No scale: whole cans are counted, and what that can and cannot hit is said before the first is opened. */
@@ -38,16 +39,16 @@ export function CountedForm({ state, deeds }: { state: JobState; deeds: Deeds })
     deeds.record([{ kind: 'cans-planned', payload: { count: cans, netG, targetG: labelTargetG(state) } }]),
   )
   return (
-    <Fold title="No scale here: whole cans are counted" className="mt-3 border-t border-rule">
-      <form aria-label="Whole cans" className="max-w-[760px] pb-3" onSubmit={start} noValidate>
+    <Fold title={W.noScaleHereWholeCans} className="mt-3 border-t border-rule">
+      <form aria-label={W.wholeCans} className="max-w-[760px] pb-3" onSubmit={start} noValidate>
         <div className="grid grid-cols-2 gap-x-5 max-sm:grid-cols-1">
           <TextField
             control={form.control}
             name="netG"
-            label="Net of one can, from its label"
+            label={W.netOfOneCanFrom}
             below={(text) => massHint(text, say.units)}
           />
-          <TextField control={form.control} name="count" label="Whole cans" inputMode="decimal" />
+          <TextField control={form.control} name="count" label={W.wholeCans} inputMode="decimal" />
         </div>
         {'value' in net && Number.isInteger(count) && count >= 1 && count <= MOST_CANS && (
           <p aria-live="polite" className="mb-2 text-lead leading-snug">
@@ -55,7 +56,7 @@ export function CountedForm({ state, deeds }: { state: JobState; deeds: Deeds })
           </p>
         )}
         <button type="submit" className="plain-button" disabled={deeds.busy}>
-          Charge by counting
+          {W.chargeByCounting}
         </button>
       </form>
     </Fold>

@@ -1,5 +1,7 @@
 'use client'
 
+import { W } from '@/core/language/en/screen-job-charge'
+
 import { Choice } from '../../form/field'
 import { MassField } from '../forms/fields'
 import { useForms } from '../forms/forms'
@@ -14,11 +16,11 @@ export function GrossForm({ label, starts = false }: { label: string; starts?: b
       </div>
       {starts && (errors.gross || values.differs) && (
         <Choice
-          label="It weighs otherwise because"
+          label={W.itWeighsOtherwiseBecause}
           value={values.differs ?? ''}
           options={[
-            { value: 'hose-hung-on', label: 'the hose hangs on it now' },
-            { value: 'another-container', label: 'it is another container' },
+            { value: 'hose-hung-on', label: W.theHoseHangsOnIt },
+            { value: 'another-container', label: W.itIsAnotherContainer },
           ]}
           onChange={(why) => change('differs', why)}
         />

@@ -1,6 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-charge'
 import { massInAllUnits } from '@/core/units/mass'
 import { Choice } from '../../form/field'
 import type { Deeds } from '../use-deeds'
@@ -18,12 +19,14 @@ export function LabelLines({ state, deeds }: { state: JobState; deeds: Deeds }) 
   return (
     <div className="mb-3 text-body text-ink-2">
       <p>
-        {massInAllUnits((label.lowG + label.highG) / 2).join(' · ')}; the label says {label.typed}
+        {massInAllUnits((label.lowG + label.highG) / 2).join(' · ')}
+        {W.theLabelSays}
+        {label.typed}
         {label.line ? `, ${label.line}` : ''}.
       </p>
       {label.lines && (
         <Choice
-          label="Its lines"
+          label={W.itsLines}
           value={label.line ?? ''}
           disabled={deeds.busy || state.plan !== undefined}
           options={label.lines.map((line) => ({ value: line.name, label: `${line.name}, ${wordsOf(line)}` }))}

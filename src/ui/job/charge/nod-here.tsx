@@ -3,6 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-job-charge'
 import type { Stretch } from '@/core/views'
 import { newEventId } from '../../api'
 import { TextField } from '../../form/bound'
@@ -10,7 +11,7 @@ import { Fold } from '../../form/fold'
 import { Refused } from '../../form/refused'
 import { useSending } from '../../form/use-sending'
 
-const Typed = z.object({ signIn: z.string().min(1, 'their name to sign in'), password: z.string().min(1, 'theirs') })
+const Typed = z.object({ signIn: z.string().min(1, W.theirNameToSignIn), password: z.string().min(1, 'theirs') })
 
 /** A technician beside a trainee nods to the plan on the trainee's own screen. */
 export function NodHere({ jobId, take }: { jobId: string; take: (stretch: Stretch) => void }) {
@@ -22,13 +23,13 @@ export function NodHere({ jobId, take }: { jobId: string; take: (stretch: Stretc
     if (told) take(told)
   })
   return (
-    <Fold title="A technician stands here: nod on this screen" className="mt-3 max-w-[520px]">
-      <form onSubmit={submit} noValidate aria-label="Nod" className="grid gap-2 py-2">
-        <TextField control={form.control} name="signIn" label="Technician’s name to sign in" autoComplete="off" />
-        <TextField control={form.control} name="password" label="Their password" type="password" autoComplete="off" />
+    <Fold title={W.aTechnicianStandsHereNod} className="mt-3 max-w-[520px]">
+      <form onSubmit={submit} noValidate aria-label={W.nod} className="grid gap-2 py-2">
+        <TextField control={form.control} name="signIn" label={W.techniciansNameToSignIn} autoComplete="off" />
+        <TextField control={form.control} name="password" label={W.theirPassword} type="password" autoComplete="off" />
         <Refused>{said}</Refused>
         <button type="submit" className="plain-button justify-self-start" disabled={busy}>
-          Nod to the plan
+          {W.nodToThePlan}
         </button>
       </form>
     </Fold>

@@ -3,6 +3,7 @@ import { type ChargeChoices, chargePlanned, labelTargetG, toleranceG, usualChoic
 import { refusalOf } from '@/core/job/refusals'
 import type { JobState } from '@/core/job/state'
 import { WAYS, type Way } from '@/core/job/ways'
+import { W } from '@/core/language/en/screen-job-charge'
 import { METRES_PER_MM } from '@/core/units/constants'
 import type { Units } from '@/core/units/shown'
 import { readAmount, readMass } from '../../form/entries'
@@ -22,7 +23,7 @@ export const shownContainers = (values: Values): number =>
 function nameFor(state: JobState, kind: string, stockName: string | undefined, n: number): string {
   const wanted = stockName || `${kind}-${state.containers.length + n}`
   const before = state.containers.filter((c) => c.id === wanted || c.id.startsWith(`${wanted}, again`)).length
-  return before === 0 ? wanted : `${wanted}, again${before > 1 ? ` ${before}` : ''}`
+  return before === 0 ? wanted : W.again(wanted, before > 1 ? ` ${before}` : '')
 }
 
 /** Containers as typed; every one after the first is left out while its gross is empty. */
@@ -30,20 +31,17 @@ export function readContainers(values: Values, state: JobState, c: Collector, un
   return Array.from({ length: shownContainers(values) }, (_, i) => i + 1).flatMap((n) => {
     if (n > 1 && !values[`gross${n}`]?.trim()) return []
     const kind = values[`kind${n}`] === 'cylinder' ? 'cylinder' : 'can'
-    const grossG = c.take(`gross${n}`, readMass(values[`gross${n}`] ?? '', units), 0)
-    const second = c.take(`second${n}`, readMass(values[`second${n}`] ?? '', units), 0)
+    const grossG = c.take(W.gross(n), readMass(values[`gross${n}`] ?? '', units), 0)
+    const second = c.take(W.second(n), readMass(values[`second${n}`] ?? '', units), 0)
     const stockId = values[`stock${n}`] || undefined
     const refrigerant = values[`holds${n}`] || state.opened.label.refrigerant
     const id = nameFor(state, kind, stockId && values[`name${n}`], n)
     if (!c.errors[`gross${n}`] && !c.errors[`second${n}`]) {
-      if (kind === 'can' && grossG <= second)
-        c.errors[`gross${n}`] = 'gross must be more than net: was the net weight taken for the gross?'
-      else if (kind === 'cylinder' && grossG <= second)
-        c.errors[`gross${n}`] = 'it weighs no more than empty: check gross and tare'
+      if (kind === 'can' && grossG <= second) c.errors[`gross${n}`] = W.grossMustBeMoreThan
+      else if (kind === 'cylinder' && grossG <= second) c.errors[`gross${n}`] = W.itWeighsNoMoreThan
     }
     if (refrigerant !== state.opened.label.refrigerant) {
-      c.errors[`holds${n}`] =
-        `the car’s label asks for ${state.opened.label.refrigerant}: never mix, take another container`
+      c.errors[`holds${n}`] = W.theCarsLabelAsksFor(state.opened.label.refrigerant)
     }
     return [
       {
@@ -64,15 +62,15 @@ export function readChoices(values: Values, state: JobState, c: Collector, units
   const targetG = targetOf(values, state, c, units)
   const reason = values.reason?.trim() || undefined
   if (!c.errors.target && !reason && Math.abs(targetG - labelTargetG(state)) > toleranceG(state)) {
-    c.errors.target = `the label says ${state.opened.label.typed}: another weight needs its reason beside it`
+    c.errors.target = W.theLabelSaysAnotherWeight(state.opened.label.typed)
   }
   const boreMm = c.take(
     'bore',
-    readAmount(values.bore ?? '', 'the bore in mm', WIDEST_MM),
+    readAmount(values.bore ?? '', W.theBoreInMm, WIDEST_MM),
     usual.hose.boreM / METRES_PER_MM,
   )
-  const lengthM = c.take('length', readAmount(values.length ?? '', 'the length in m', LONGEST_M), usual.hose.lengthM)
-  if (!c.errors.bore && boreMm < 1) c.errors.bore = 'no hose is narrower than 1 mm'
+  const lengthM = c.take('length', readAmount(values.length ?? '', W.theLengthInM, LONGEST_M), usual.hose.lengthM)
+  if (!c.errors.bore && boreMm < 1) c.errors.bore = W.noHoseIsNarrowerThan
   return {
     targetG,
     way: WAYS.includes(values.way as Way) ? (values.way as Way) : usual.way,
@@ -117,7 +115,7 @@ export const plan: FormDefinition = {
     const choices = readChoices(values, state, c, units)
     if (Object.keys(c.errors).length > 0) return { errors: c.errors }
     const payload = chargePlanned(state, containers, choices)
-    if (payload.stops.length === 0) return { errors: { gross1: 'nothing is wanted any more: the target is in' } }
+    if (payload.stops.length === 0) return { errors: { gross1: W.nothingIsWantedAnyMore } }
     const refusal = refusalOf(state, { kind: 'charge-planned', payload })
     if (refusal) return { errors: { gross1: refusal.reason } }
     return { deeds: [{ kind: 'charge-planned', payload }] }

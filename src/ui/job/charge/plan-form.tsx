@@ -6,6 +6,7 @@ import { massWords, workingOf } from '@/core/charge/working'
 import { LABEL_REFRIGERANTS } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
 import { WAY_WORDS, WAYS } from '@/core/job/ways'
+import { W } from '@/core/language/en/screen-job-charge'
 import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { Choice, Field } from '../../form/field'
 import { Fold } from '../../form/fold'
@@ -32,7 +33,7 @@ export function PlanForm({ state }: { state: JobState }) {
       ))}
       {shown < MOST_CONTAINERS && (
         <button type="button" className="plain-button" onClick={() => change('shown', String(shown + 1))}>
-          Another container
+          {W.anotherContainer}
         </button>
       )}
       <HowItGoesIn state={state} />
@@ -46,60 +47,61 @@ function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string })
   const fitting = stock.filter((s) => s.grossG - s.tareG > 1)
   const take = (id: string) => {
     const item = fitting.find((s) => s.id === id)
-    change(`stock${n}`, id)
+    change(W.stock(n), id)
     if (!item) return
-    change(`name${n}`, item.name)
-    change(`holds${n}`, item.refrigerant)
-    change(`kind${n}`, item.kind)
-    change(`gross${n}`, `${item.grossG} g`)
-    change(`second${n}`, `${item.kind === 'can' ? item.grossG - item.tareG : item.tareG} g`)
+    change(W.name2(n), item.name)
+    change(W.holds(n), item.refrigerant)
+    change(W.kind(n), item.kind)
+    change(W.gross(n), `${item.grossG} g`)
+    change(W.second(n), `${item.kind === 'can' ? item.grossG - item.tareG : item.tareG} g`)
   }
   const kind = values[`kind${n}`] === 'cylinder' ? 'cylinder' : 'can'
   const options = [
-    { value: 'can', label: 'full can' },
-    { value: 'cylinder', label: 'cylinder or partly used' },
+    { value: 'can', label: W.fullCan },
+    { value: 'cylinder', label: W.cylinderOrPartlyUsed },
   ] as const
   const shelf = {
-    '': 'one not on the shelf',
-    ...Object.fromEntries(
-      fitting.map((s) => [s.id, `${s.name}, ${s.refrigerant}, ${Math.round(s.grossG - s.tareG)} g left`]),
-    ),
+    '': W.oneNotOnTheShelf,
+    ...Object.fromEntries(fitting.map((s) => [s.id, W.gLeft(s.name, s.refrigerant, Math.round(s.grossG - s.tareG))])),
   }
   const holds = values[`holds${n}`] || refrigerant
   return (
     <fieldset className="grid grid-cols-[34px_1fr_1fr] gap-x-4 border-t border-rule pt-2 first:border-t-0 first:pt-0 max-sm:grid-cols-1">
-      <legend className="sr-only">Container {n}</legend>
+      <legend className="sr-only">
+        {W.container}
+        {n}
+      </legend>
       <b aria-hidden="true" className="figure row-span-2 pt-5 text-fig-s font-semibold max-sm:hidden">
         {n}
       </b>
       <div className="col-span-2 grid grid-cols-[1fr_130px_auto] items-start gap-x-4 max-sm:col-span-1 max-sm:grid-cols-1">
         <Pick
-          label={n === 1 ? 'From the shelf' : `Container ${n} from the shelf`}
+          label={n === 1 ? W.fromTheShelf : W.containerFromTheShelf(n)}
           value={values[`stock${n}`] ?? ''}
           options={shelf}
           onPick={take}
         />
         <div>
           <Pick
-            label="It holds"
+            label={W.itHolds}
             value={holds}
             options={Object.fromEntries(LABEL_REFRIGERANTS.map((r) => [r, r]))}
-            onPick={(r) => change(`holds${n}`, r)}
+            onPick={(r) => change(W.holds(n), r)}
           />
         </div>
-        <Choice label={`Container ${n} is a`} value={kind} options={options} onChange={(v) => change(`kind${n}`, v)} />
+        <Choice label={W.containerIsA(n)} value={kind} options={options} onChange={(v) => change(W.kind(n), v)} />
         {(errors[`holds${n}`] ?? holds !== refrigerant) && (
           <p role="alert" className="col-span-full mt-1 text-small font-medium text-leak">
             <Sign kind="fault" />
-            {errors[`holds${n}`] ?? `the car’s label asks for ${refrigerant}: never mix, take another container`}
+            {errors[`holds${n}`] ?? W.theCarsLabelAsksFor(refrigerant)}
           </p>
         )}
       </div>
-      <MassField name={`gross${n}`} label={`Gross of container ${n}, as weighed`} hint="such as 472 g or 16.6 oz" />
+      <MassField name={`gross${n}`} label={W.grossOfContainerAsWeighed(n)} hint={W.suchAs472GOr} />
       <MassField
         name={`second${n}`}
-        label={kind === 'can' ? `Net of container ${n}, from its label` : `Empty weight of container ${n}`}
-        hint={kind === 'can' ? 'such as 340 g or 12 oz' : 'such as 3410 g'}
+        label={kind === 'can' ? W.netOfContainerFromIts(n) : W.emptyWeightOfContainer(n)}
+        hint={kind === 'can' ? W.suchAs340GOr : W.suchAs3410G}
       />
     </fieldset>
   )
@@ -116,23 +118,21 @@ function HowItGoesIn({ state }: { state: JobState }) {
       open={wrong || undefined}
       title={
         <span className="text-small font-normal">
-          <b className="font-semibold">{values.target}</b>, {WAY_WORDS[way].name}; hose {values.bore} mm,{' '}
-          {values.length} m, {values.end === 'full' ? 'taken off full' : 'drawn down'}; {values.purge} purged{' '}
-          {values.change === 'shut' ? 'once' : 'at each change'}{' '}
-          <span className="underline underline-offset-4">change</span>
+          <b className="font-semibold">{values.target}</b>, {WAY_WORDS[way].name}
+          {W.hose}
+          {values.bore}
+          {W.mm} {values.length} m, {values.end === 'full' ? W.takenOffFull : W.drawnDown}; {values.purge}
+          {W.purged} {values.change === 'shut' ? W.once : W.atEachChange}{' '}
+          <span className="underline underline-offset-4">{W.change}</span>
         </span>
       }
     >
       <div className="grid grid-cols-2 gap-x-5 gap-y-2 pb-2 max-sm:grid-cols-1">
-        <MassField name="target" label="Into the car" />
-        <Field
-          label="Why not the label’s"
-          {...useField('reason')}
-          placeholder="bulletin, retrofit, another compressor …"
-        />
+        <MassField name="target" label={W.intoTheCar} />
+        <Field label={W.whyNotTheLabels} {...useField('reason')} placeholder={W.bulletinRetrofitAnotherCompressor} />
         <div className="col-span-full">
           <Choice
-            label="How it is let in"
+            label={W.howItIsLetIn}
             value={way}
             options={WAYS.map((w) => ({ value: w, label: WAY_WORDS[w].name }))}
             onChange={(w) => change('way', w)}
@@ -145,45 +145,42 @@ function HowItGoesIn({ state }: { state: JobState }) {
             </p>
           )}
         </div>
-        <Field
-          label="Charging hose, bore in mm"
-          {...useField('bore')}
-          inputMode="decimal"
-          hint="1/4 in is 4.8, 3/8 in 9.5"
-        />
-        <Field label="Charging hose, length in m" {...useField('length')} inputMode="decimal" />
+        <Field label={W.chargingHoseBoreInMm} {...useField('bore')} inputMode="decimal" hint={W.n14InIs4} />
+        <Field label={W.chargingHoseLengthInM} {...useField('length')} inputMode="decimal" />
         <Choice
-          label="At the end the hose is"
+          label={W.atTheEndTheHose}
           value={values.end === 'full' ? 'full' : 'drawn'}
           options={[
-            { value: 'drawn', label: 'drawn down into the low side' },
-            { value: 'full', label: 'shut and taken off full' },
+            { value: 'drawn', label: W.drawnDownIntoTheLow },
+            { value: 'full', label: W.shutAndTakenOffFull },
           ]}
           onChange={(v) => change('end', v)}
         />
         <Choice
-          label="At a change of container"
+          label={W.atAChangeOfContainer}
           value={values.change === 'shut' ? 'shut' : 'purged'}
           options={[
-            { value: 'purged', label: 'purged again' },
-            { value: 'shut', label: 'the hose stays shut' },
+            { value: 'purged', label: W.purgedAgain },
+            { value: 'shut', label: W.theHoseStaysShut },
           ]}
           onChange={(v) => change('change', v)}
         />
         <Choice
-          label="For the charge the manifold"
+          label={W.forTheChargeTheManifold}
           value={values.line === 'single-hose' && way === 'vapour-low' ? 'single-hose' : 'rig-stays'}
           options={[
-            { value: 'rig-stays', label: 'stays on' },
-            ...(way === 'vapour-low' ? [{ value: 'single-hose', label: 'comes off, one hose on the low port' }] : []),
+            { value: 'rig-stays', label: W.staysOn },
+            ...(way === 'vapour-low' ? [{ value: 'single-hose', label: W.comesOffOneHoseOn }] : []),
           ]}
           onChange={(v) => change('line', v)}
         />
-        <MassField name="purge" label="One purge" hint="small purges are commonly exempt; deliberate venting is not" />
+        <MassField name="purge" label={W.onePurge} hint={W.smallPurgesAreCommonlyExempt} />
       </div>
       <p className="pb-1 text-note text-ink-2">
-        The air here is {(state.opened.place.barometerPa / 1000).toFixed(1)} kPa, the containers at{' '}
-        {state.opened.place.ambientC} °C (assumed as the hall).
+        {W.theAirHereIs}
+        {(state.opened.place.barometerPa / 1000).toFixed(1)}
+        {W.kpaTheContainersAt} {state.opened.place.ambientC}
+        {W.cAssumedAsTheHall}
       </p>
     </Fold>
   )
@@ -194,7 +191,10 @@ function Weight({ grams, bold = false }: { grams: number; bold?: boolean }) {
   return (
     <td className="pb-1 text-right">
       <span className={bold ? 'font-semibold' : ''}>{grams.toFixed(0)} g</span>
-      <span className="block text-note leading-tight text-ink-2">{(grams / GRAMS_PER_OUNCE).toFixed(1)} oz</span>
+      <span className="block text-note leading-tight text-ink-2">
+        {(grams / GRAMS_PER_OUNCE).toFixed(1)}
+        {W.oz}
+      </span>
     </td>
   )
 }
@@ -207,11 +207,7 @@ function Preview({ state }: { state: JobState }) {
   const containers = readContainers(values, state, c, units)
   const choices = readChoices(values, state, c, units)
   if (Object.keys(c.errors).length > 0)
-    return (
-      <p className="border-t border-rule pt-2 text-small text-ink-2">
-        The stop weights appear here once every weight can be read.
-      </p>
-    )
+    return <p className="border-t border-rule pt-2 text-small text-ink-2">{W.theStopWeightsAppearHere}</p>
   const input = chargeInputOf(state, containers, choices)
   const plan = planCharge(input)
   return (
@@ -219,12 +215,12 @@ function Preview({ state }: { state: JobState }) {
       <table className="w-full max-w-[820px]">
         <thead className="text-left text-note text-ink-2">
           <tr>
-            <th className="font-medium">container</th>
-            <th className="text-right font-medium">on at</th>
-            <th className="text-right font-medium">stop at</th>
-            <th className="text-right font-medium">taken</th>
-            <th className="text-right font-medium">of it purged</th>
-            <th className="text-right font-medium">in the car</th>
+            <th className="font-medium">{W.container2}</th>
+            <th className="text-right font-medium">{W.onAt}</th>
+            <th className="text-right font-medium">{W.stopAt}</th>
+            <th className="text-right font-medium">{W.taken}</th>
+            <th className="text-right font-medium">{W.ofItPurged}</th>
+            <th className="text-right font-medium">{W.inTheCar2}</th>
           </tr>
         </thead>
         <tbody>
@@ -234,7 +230,7 @@ function Preview({ state }: { state: JobState }) {
               <tr key={s.id} className="align-top">
                 <td>
                   {s.id}
-                  {s.emptied ? ', to its heel' : ''}
+                  {s.emptied ? W.toItsHeel : ''}
                 </td>
                 <Weight grams={s.startGrossG} />
                 <Weight grams={s.stopGrossG} bold />
@@ -247,11 +243,13 @@ function Preview({ state }: { state: JobState }) {
         </tbody>
       </table>
       <p className="mt-1">
-        Into the car <b className="font-semibold">{massWords(plan.deliveredG)}</b>, at 95 % between{' '}
-        {massWords(plan.bandG[0])} and {massWords(plan.bandG[1])}.{' '}
-        {plan.meetsTolerance ? `Within the ±${input.toleranceG.toFixed(0)} g allowed.` : ''}
+        {W.intoTheCar2}
+        <b className="font-semibold">{massWords(plan.deliveredG)}</b>
+        {W.at95Between} {massWords(plan.bandG[0])}
+        {W.and}
+        {massWords(plan.bandG[1])}. {plan.meetsTolerance ? W.withinTheGAllowed(input.toleranceG.toFixed(0)) : ''}
       </p>
-      <Fold title="How it is worked out" className="mt-1 text-small text-ink-2">
+      <Fold title={W.howItIsWorkedOut} className="mt-1 text-small text-ink-2">
         <ol className="space-y-0.5">
           {workingOf(input, plan).map((line) => (
             <li key={line}>{line}</li>

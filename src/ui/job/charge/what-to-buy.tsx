@@ -6,6 +6,7 @@ import { hoseContentG } from '@/core/fluids/hose'
 import { withinTablesC } from '@/core/fluids/refrigerant'
 import { chargedG, type JobState } from '@/core/job/state'
 import { WAY_WORDS } from '@/core/job/ways'
+import { W } from '@/core/language/en/screen-job-charge'
 import { Fold } from '../../form/fold'
 import { useSay } from '../../units'
 
@@ -21,20 +22,20 @@ export function WhatToBuy({ state, onSale }: { state: JobState; onSale: readonly
     purgeEachG,
     hoseG: hose.drawnDown ? 0 : hoseContentG({ ...hose, phase: WAY_WORDS[way].phase }),
   })
-  const cost = buy !== null && buy.cost > 0 ? `, ${buy.cost.toFixed(2)} together` : ''
+  const cost = buy !== null && buy.cost > 0 ? W.together(buy.cost.toFixed(2)) : ''
   return (
-    <Fold title="What to buy for it" className="mt-3 border-t border-rule">
+    <Fold title={W.whatToBuyForIt} className="mt-3 border-t border-rule">
       <p className="max-w-[760px] pb-2 text-lead leading-snug">
         {buy === null
-          ? `None of the sizes on sale lands ${say.mass(need)}: add larger ones on the Shop page.`
-          : `${buy.pieces.map((p) => `${p.count} × ${p.size.name}`).join(' and ')}${cost}: ` +
-            `enough for ${say.mass(need)} with purges and heels; about ${say.mass(buy.leftG)} stay over.`}
+          ? W.noneOfTheSizesOn(say.mass(need))
+          : W.enoughForWithPurgesAnd(
+              buy.pieces.map((p) => `${p.count} × ${p.size.name}`).join(' and '),
+              cost,
+              say.mass(need),
+              say.mass(buy.leftG),
+            )}
       </p>
-      {!own && (
-        <p className="pb-2 text-small text-ink-2">
-          Reckoned with usual sizes and no prices; the shop’s own list stands on the Shop page.
-        </p>
-      )}
+      {!own && <p className="pb-2 text-small text-ink-2">{W.reckonedWithUsualSizesAnd}</p>}
     </Fold>
   )
 }

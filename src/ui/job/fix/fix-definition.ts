@@ -1,5 +1,6 @@
 import { CORE_SIZES, OIL_UNREAD, OIL_WAYS, RENEWED } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-fix'
 import { readAmount, readMass, readOil } from '../../form/entries'
 import { Collector, type FormDefinition } from '../forms/form-types'
 
@@ -8,7 +9,7 @@ export const knownOil = ({ opened }: JobState): boolean => opened.label.oilKind 
 export const fix: FormDefinition = {
   initial: (state) => ({
     openHours: String(state.opened.story.openHours),
-    oilMl: '0 mL',
+    oilMl: W.n0Ml,
     oilReason: '',
     portLow: '',
     portHigh: '',
@@ -16,15 +17,14 @@ export const fix: FormDefinition = {
     drained: '',
     oilCan: '',
     oilKind: knownOil(state) ? state.opened.label.oilKind : '',
-    labelOilMl: state.opened.label.oilMl === null ? '' : `${state.opened.label.oilMl} mL`,
+    labelOilMl: state.opened.label.oilMl === null ? '' : W.ml(state.opened.label.oilMl),
     drier: state.opened.story.drierReplaced ? '1' : '0',
   }),
   parse: (values, state, { units }) => {
     const c = new Collector()
-    const openHours = c.take('openHours', readAmount(values.openHours ?? '', 'the hours it was open', 10_000), 0)
+    const openHours = c.take('openHours', readAmount(values.openHours ?? '', W.theHoursItWasOpen, 10_000), 0)
     const oilOwedMl = c.take('oilMl', readOil(values.oilMl ?? '', 500, units), 0)
-    if (oilOwedMl > 0 && !values.oilReason?.trim())
-      c.errors.oilReason = 'oil is added for a reason only: the part, or what was seen lost'
+    if (oilOwedMl > 0 && !values.oilReason?.trim()) c.errors.oilReason = W.oilIsAddedForA
     const oilWay = OIL_WAYS.find((way) => way === values.oilWay)
     const drainedMl = values.drained?.trim() ? c.take('drained', readOil(values.drained, 500, units), 0) : undefined
     const oilCanG =

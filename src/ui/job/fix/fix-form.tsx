@@ -2,6 +2,7 @@
 
 import { OIL_WAYS, RENEWED } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-fix'
 import { oilWords } from '@/core/shop/oil'
 import { UNIT_WORDS } from '@/core/units/shown'
 import { OIL_WAY_TELLS, OIL_WAY_WORDS } from '@/core/words/oil-ways'
@@ -22,7 +23,7 @@ export function FixForm({ state }: { state: JobState }) {
   return (
     <div className="max-w-[820px]">
       <fieldset>
-        <legend className="text-small font-medium">Renewed: tap once for each</legend>
+        <legend className="text-small font-medium">{W.renewedTapOnceForEach}</legend>
         <div className="mt-1 grid grid-cols-3 gap-1.5 max-sm:grid-cols-2">
           {RENEWED.map((what) => {
             const count = Number(values[what] ?? 0)
@@ -35,7 +36,7 @@ export function FixForm({ state }: { state: JobState }) {
                   type="button"
                   className="flex-1 px-3 text-left text-body"
                   onClick={() => change(what, String(count + 1))}
-                  aria-label={`${RENEWED_WORDS[what]}, ${count} renewed, one more`}
+                  aria-label={W.renewedOneMore(RENEWED_WORDS[what], count)}
                 >
                   {RENEWED_WORDS[what]} {count > 0 && <b className="font-semibold">×{count}</b>}
                 </button>
@@ -44,7 +45,7 @@ export function FixForm({ state }: { state: JobState }) {
                     type="button"
                     className="w-11 border-l border-ink text-head"
                     onClick={() => change(what, String(count - 1))}
-                    aria-label={`${RENEWED_WORDS[what]}, one less`}
+                    aria-label={W.oneLess(RENEWED_WORDS[what])}
                   >
                     −
                   </button>
@@ -56,7 +57,7 @@ export function FixForm({ state }: { state: JobState }) {
       </fieldset>
       {Number(values['core-small'] ?? 0) + Number(values['core-large'] ?? 0) > 0 && <PortSizes />}
       <div className="mt-4 grid grid-cols-3 gap-5 max-sm:grid-cols-1">
-        <Field label="Open for, hours" {...useField('openHours')} inputMode="decimal" />
+        <Field label={W.openForHours} {...useField('openHours')} inputMode="decimal" />
         <Field
           label={`Oil owed, ${UNIT_WORDS[units.oil]}`}
           {...useField('oilMl')}
@@ -66,19 +67,22 @@ export function FixForm({ state }: { state: JobState }) {
             oilWords(RENEWED.map((what) => ({ what, count: Number(values[what] ?? 0) })))
           }
         />
-        <Field label="Because of" {...useField('oilReason')} placeholder="part, or oil seen lost" />
+        <Field label={W.becauseOf} {...useField('oilReason')} placeholder={W.partOrOilSeenLost} />
       </div>
       {Number.parseFloat(values.oilMl ?? '0') > 0 && <OilIn renewed={Number(values.compressor ?? 0) > 0} />}
       {knownOil(state) ? (
-        <p className="text-small">Oil by the label: {label.oilKind}. Never added without a reason.</p>
+        <p className="text-small">
+          {W.oilByTheLabel}
+          {label.oilKind}
+          {W.neverAddedWithoutAReason}
+        </p>
       ) : (
         <LabelOil />
       )}
       {car.hybrid && (
         <p className="text-small font-medium text-caution">
           <Sign kind="caution" />
-          Hybrid: its compressor takes only the maker’s non-conducting oil; any other can put the car’s high voltage on
-          its housing.
+          {W.hybridItsCompressorTakesOnly}
         </p>
       )}
     </div>
@@ -89,20 +93,20 @@ export function FixForm({ state }: { state: JobState }) {
 function PortSizes() {
   const { values, change } = useForms()
   const sizes = [
-    { value: '', label: 'not looked' },
-    { value: 'small', label: 'small' },
-    { value: 'large', label: 'large' },
+    { value: '', label: W.notLooked },
+    { value: 'small', label: W.small },
+    { value: 'large', label: W.large },
   ]
   return (
     <div className="mt-3 flex flex-wrap gap-x-8 gap-y-2">
       <Choice
-        label="The low port takes"
+        label={W.theLowPortTakes}
         value={values.portLow ?? ''}
         options={sizes}
         onChange={(v) => change('portLow', v)}
       />
       <Choice
-        label="The high port takes"
+        label={W.theHighPortTakes}
         value={values.portHigh ?? ''}
         options={sizes}
         onChange={(v) => change('portHigh', v)}
@@ -120,7 +124,7 @@ function OilIn({ renewed }: { renewed: boolean }) {
   return (
     <div className="mt-2">
       <Choice
-        label="How the oil goes in"
+        label={W.howTheOilGoesIn}
         value={way}
         options={OIL_WAYS.map((w) => ({ value: w, label: OIL_WAY_WORDS[w] }))}
         onChange={(w) => change('oilWay', w)}
@@ -132,10 +136,10 @@ function OilIn({ renewed }: { renewed: boolean }) {
             label={`Drained of the old compressor, ${UNIT_WORDS[units.oil]}`}
             {...drained}
             inputMode="decimal"
-            hint="the new one gets as much, no more"
+            hint={W.theNewOneGetsAs}
           />
         )}
-        {way === 'can' && <MassField name="oilCan" label="Refrigerant in that can" hint="such as 60 g or 2 oz" />}
+        {way === 'can' && <MassField name="oilCan" label={W.refrigerantInThatCan} hint={W.suchAs60GOr} />}
       </div>
     </div>
   )
@@ -147,17 +151,12 @@ function LabelOil() {
   const amount = useField('labelOilMl')
   return (
     <div className="grid grid-cols-3 gap-x-5 max-sm:grid-cols-1">
-      <Field
-        label="Oil by the label"
-        {...useField('oilKind')}
-        placeholder="PAG 46"
-        hint="may be left out; oil is never added without a reason"
-      />
+      <Field label={W.oilByTheLabel2} {...useField('oilKind')} placeholder={W.pag46} hint={W.mayBeLeftOutOil} />
       <Field
         label={`Its amount, ${UNIT_WORDS[units.oil]}`}
         {...amount}
         inputMode="decimal"
-        hint={oilHint(amount.value, units) ?? 'or fl oz'}
+        hint={oilHint(amount.value, units) ?? W.orFlOz}
       />
     </div>
   )

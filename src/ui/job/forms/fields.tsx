@@ -1,4 +1,5 @@
 import { useController } from 'react-hook-form'
+import { W } from '@/core/language/en/screen-job-forms'
 import { celsiusHint, gaugeHint, massHint } from '../../form/entries'
 import { Field } from '../../form/field'
 import { useUnits } from '../../units'
@@ -19,13 +20,7 @@ export function useField(name: string) {
 
 export function GaugeField({ name, label, barometerPa }: { name: string; label: string; barometerPa: number }) {
   const field = useField(name)
-  return (
-    <Field
-      label={label}
-      {...field}
-      hint={gaugeHint(field.value, barometerPa, useUnits()) ?? 'such as 0 psig, 45 psi, 310 kPa or 12 inHg'}
-    />
-  )
+  return <Field label={label} {...field} hint={gaugeHint(field.value, barometerPa, useUnits()) ?? W.suchAs0Psig45} />
 }
 
 export function MassField({ name, label, hint }: { name: string; label: string; hint?: string }) {

@@ -6,6 +6,7 @@ import { type Control, type UseFormReturn, useForm, useFormState, useWatch } fro
 import * as z from 'zod'
 import { type Call, type FormName, type Live, sayOf } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-forms'
 import { tellFaults } from '../../form/schemas'
 import type { UserView } from '../../frame/who'
 import type { Deeds } from '../use-deeds'
@@ -41,7 +42,7 @@ const FormsContext = createContext<FormsValue | null>(null)
 
 export function useForms(): FormsValue {
   const value = useContext(FormsContext)
-  if (!value) throw new Error('useForms belongs inside FormsProvider')
+  if (!value) throw new Error(W.useformsBelongsInsideFormsprovider)
   return value
 }
 
@@ -91,14 +92,14 @@ export function FormsProvider({ stock, state, live, call, user, children }: Prop
       async ({ deeds: found, asks = {} }) => {
         if (Object.entries(asks).some(([field, question]) => asked[field] !== question)) {
           setAsked(asks)
-          deeds.report('Something typed is unlikely; look once more, and press again to keep it.')
+          deeds.report(W.somethingTypedIsUnlikelyLook)
           return
         }
         deeds.report(null)
         if (sending === 'sign') await deeds.sign(form.getValues('certificate') ?? '')
         else deeds.record(found)
       },
-      () => deeds.report('Something typed cannot be taken; the reason stands beside it.'),
+      () => deeds.report(W.somethingTypedCannotBeTaken),
     )()
   }
   const messages = Object.fromEntries(

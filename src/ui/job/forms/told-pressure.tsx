@@ -1,6 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-forms'
 import { gaugeHint, readGauge } from '../../form/entries'
 import { useSay } from '../../units'
 import type { Deeds } from '../use-deeds'
@@ -9,22 +10,18 @@ import { SideEntry } from './side-entry'
 /** Pressures of this car its label or manual says, each asked where it is used. */
 const PRESSURES = {
   switchPaG: {
-    unknown: 'The compressor’s switch, where the manual says',
-    known: 'Its switch lets it run from',
-    label: 'Runs from',
-    placeholder: '29 psi',
-    intro:
-      'The low-pressure switch keeps the compressor off until so much is in. Known, the call says how many ' +
-      'grams are missing. Bridging it is a last step of diagnosis, by the service manual, and goes into a note.',
+    unknown: W.theCompressorsSwitchWhereThe,
+    known: W.itsSwitchLetsItRun,
+    label: W.runsFrom,
+    placeholder: W.n29Psi,
+    intro: W.theLowPressureSwitchKeeps,
   },
   nitrogenLimitPaG: {
-    unknown: 'What the label allows for nitrogen',
-    known: 'The label allows nitrogen up to',
-    label: 'Up to',
-    placeholder: '150 psi',
-    intro:
-      'The lowest pressure the label or the manual allows on the low side. Known, no sweep and no test goes above it. ' +
-      'Dry nitrogen only, through a regulator with a relief valve; never oxygen, never shop air.',
+    unknown: W.whatTheLabelAllowsFor,
+    known: W.theLabelAllowsNitrogenUp,
+    label: W.upTo,
+    placeholder: W.n150Psi,
+    intro: W.theLowestPressureTheLabel,
   },
 } as const
 
@@ -40,7 +37,7 @@ export function ToldPressure({ what, state, deeds }: Props) {
     <SideEntry
       title={paG === undefined ? unknown : `${known} ${say.pressure(paG)}`}
       intro={intro}
-      action="Keep it"
+      action={W.keepIt}
       deeds={deeds}
       fields={[{ name: what, label, placeholder, hint: (text) => gaugeHint(text, barometerPa, say.units) }]}
       read={(v, c) => [

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react'
 import type { JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-frame'
 import { eventWords } from '@/core/words/event-words'
 import type { Deeds } from '../use-deeds'
 
@@ -22,27 +23,27 @@ export function AsideBar({ events, state, deeds, clock }: Props) {
   const choose = (those: readonly JobEvent[], holds: boolean) =>
     deeds.record(those.map((e) => ({ kind: 'deed-chosen', payload: { eventId: e.id, holds } })))
   return (
-    <ul ref={list} aria-label="Set aside" className="border-b-2 border-caution bg-sheet px-5 max-sm:px-4">
+    <ul ref={list} aria-label={W.setAside} className="border-b-2 border-caution bg-sheet px-5 max-sm:px-4">
       {questions.map(({ those, because }) => {
         const against = events.find((e) => e.id === because)
         const late = those[0] as JobEvent
         return (
           <li key={late.id} className="py-3">
-            <p className="mb-2 text-row font-semibold">Two hands did different things here. Which holds?</p>
+            <p className="mb-2 text-row font-semibold">{W.twoHandsDidDifferentThings}</p>
             <div className="grid grid-cols-2 gap-x-6 gap-y-3 max-sm:grid-cols-1">
               <Side
-                title="what stands now"
+                title={W.whatStandsNow}
                 those={against ? [against] : []}
                 clock={clock}
-                label={`${against?.by ?? 'What stands'} is right`}
+                label={W.isRight(against?.by ?? W.whatStands)}
                 busy={deeds.busy}
                 onHolds={() => choose(those, false)}
               />
               <Side
-                title="done without a line, come in later"
+                title={W.doneWithoutALineCome}
                 those={those}
                 clock={clock}
-                label={`${late.by} is right`}
+                label={W.isRight(late.by)}
                 busy={deeds.busy}
                 onHolds={() => choose(those, true)}
               />
@@ -94,7 +95,7 @@ function Side({ title, those, clock, label, busy, onHolds }: SideProps) {
             </span>
           </>
         ) : (
-          'It is no more in this job’s log.'
+          W.itIsNoMoreIn
         )}
       </p>
       <button type="button" className="plain-button text-small" disabled={busy} onClick={onHolds}>

@@ -2,6 +2,7 @@
 
 import { useMutation } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
+import { W } from '@/core/language/en/screen-job-frame'
 import { newEventId, send } from '../../api'
 import { Choice } from '../../form/field'
 import { Fold } from '../../form/fold'
@@ -9,27 +10,27 @@ import { Pick } from '../../form/pick'
 
 const SPEEDS = ['1', '10', '60', '300', '600'] as const
 const LEAKS = [
-  { value: '0', label: 'no leak' },
-  { value: '0.00001', label: 'small leak' },
-  { value: '0.0003', label: 'plain leak' },
+  { value: '0', label: W.noLeak },
+  { value: '0.00001', label: W.smallLeak },
+  { value: '0.0003', label: W.plainLeak },
 ] as const
 const WATER = [
-  { value: '0.05', label: 'dry' },
-  { value: '1', label: '1 g water' },
-  { value: '4', label: '4 g water' },
+  { value: '0.05', label: W.dry },
+  { value: '1', label: W.n1GWater },
+  { value: '4', label: W.n4GWater },
 ] as const
 const GAUGE = [
-  { value: 'good', label: 'good' },
-  { value: 'silent', label: 'drops out' },
-  { value: 'knocked', label: 'knocked' },
-  { value: 'dead', label: 'battery dead' },
+  { value: 'good', label: W.good },
+  { value: 'silent', label: W.dropsOut },
+  { value: 'knocked', label: W.knocked },
+  { value: 'dead', label: W.batteryDead },
 ] as const
 
 const SCALE = [
-  { value: 'good', label: 'good' },
-  { value: 'bumped', label: 'bumped' },
-  { value: 'leaning', label: 'a hose leans' },
-  { value: 'ounces', label: 'in ounces' },
+  { value: 'good', label: W.good },
+  { value: 'bumped', label: W.bumped },
+  { value: 'leaning', label: W.aHoseLeans },
+  { value: 'ounces', label: W.inOunces },
 ] as const
 
 type Told = { name: string; told: string }
@@ -56,7 +57,7 @@ export function BenchPanel({
     <Fold
       className="mt-3 border-t border-rule pt-2"
       first={open}
-      title={`Simulated bench, clock ×${factor}, ${running ? 'instruments running' : 'instruments off'}`}
+      title={W.simulatedBenchClock(factor, running ? W.instrumentsRunning : W.instrumentsOff)}
     >
       <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-3">
         <button
@@ -64,16 +65,16 @@ export function BenchPanel({
           className="plain-button"
           onClick={() => void control({ action: running ? 'stop' : 'start' })}
         >
-          {running ? 'Stop the bench' : 'Start the bench'}
+          {running ? W.stopTheBench : W.startTheBench}
         </button>
         <Choice
-          label="Clock, times the wall"
+          label={W.clockTimesTheWall}
           value={String(factor)}
           options={SPEEDS.map((s) => ({ value: s as string, label: `×${s}` }))}
           onChange={(s) => void control({ action: 'speed', factor: Number(s) })}
         />
-        <Faults label="Its gauge" action="gauge" states={GAUGE} control={control} />
-        <Faults label="Its scale" action="scale" states={SCALE} control={control} />
+        <Faults label={W.itsGauge} action="gauge" states={GAUGE} control={control} />
+        <Faults label={W.itsScale} action="scale" states={SCALE} control={control} />
         <PutBack control={control} />
         <Scenarios control={control} onRefused={setRefused} />
       </div>
@@ -116,13 +117,13 @@ function PutBack({ control }: { control: Control }) {
   return (
     <>
       <Choice
-        label="Leak"
+        label={W.leak}
         value={leak}
         options={LEAKS as readonly { value: string; label: string }[]}
         onChange={setLeak}
       />
       <Choice
-        label="Water"
+        label={W.water}
         value={water}
         options={WATER as readonly { value: string; label: string }[]}
         onChange={setWater}
@@ -132,7 +133,7 @@ function PutBack({ control }: { control: Control }) {
         className="plain-button"
         onClick={() => void control({ action: 'reset', leakPaM3S: Number(leak), waterG: Number(water) })}
       >
-        Put the car back, with these inside
+        {W.putTheCarBackWith}
       </button>
     </>
   )
@@ -149,21 +150,21 @@ function Scenarios({ control, onRefused }: { control: Control; onRefused: (why: 
         setKnown(scenarios)
         setName((n) => n || (scenarios[0]?.name ?? ''))
       })
-      .catch(() => onRefused('The scenarios could not be loaded; reload the page.'))
+      .catch(() => onRefused(W.theScenariosCouldNotBe))
   }, [onRefused])
   const fromFile = async (file: File | undefined) => {
     if (!file) return
     try {
       await control({ action: 'scenario', scenario: JSON.parse(await file.text()) })
     } catch {
-      onRefused(`${file.name} is not JSON; a scenario file is expected.`)
+      onRefused(W.isNotJsonAScenario(file.name))
     }
   }
   return (
     <div className="flex basis-full flex-wrap items-end gap-x-6 gap-y-3 border-t border-rule pt-3">
       <div className="w-72 max-sm:w-full">
         <Pick
-          label="A car with a story"
+          label={W.aCarWithAStory}
           value={name}
           options={Object.fromEntries(known.map((s) => [s.name, s.name]))}
           onPick={setName}
@@ -176,10 +177,10 @@ function Scenarios({ control, onRefused }: { control: Control; onRefused: (why: 
         disabled={name === ''}
         onClick={() => void control({ action: 'named-scenario', name })}
       >
-        Put this car on
+        {W.putThisCarOn}
       </button>
       <label className="plain-button flex cursor-pointer items-center">
-        From a scenario file
+        {W.fromAScenarioFile}
         <input
           type="file"
           accept="application/json,.json"

@@ -1,10 +1,14 @@
+import { W } from '@/core/language/en/screen-job-frame'
 /** Says at the head of a simulated car's page why its bench stands still: its readings will not come by themselves. */
 export function BenchTroubleBar({ trouble }: { trouble: string | null }) {
   if (trouble === null) return null
   return (
     <p role="alert" className="border-b-2 border-ink bg-sheet px-5 py-2 text-lead leading-tight max-sm:px-4">
-      <b className="font-semibold text-caution">The bench cannot play this car: {trouble}.</b> Put another scenario on
-      it below, or take the car in anew. The other cars go on.
+      <b className="font-semibold text-caution">
+        {W.theBenchCannotPlayThis}
+        {trouble}.
+      </b>
+      {W.putAnotherScenarioOnIt}
     </p>
   )
 }

@@ -8,6 +8,7 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import type { Ask, Call, CallButton, WayOut } from '@/core/call/types'
+import { W } from '@/core/language/en/screen-job-frame'
 import { TextField } from '../../form/bound'
 import { Field } from '../../form/field'
 import { MainButton } from '../../form/main-button'
@@ -73,7 +74,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props
   })
   const trainee = call.form === 'sign' && !maySign
   return (
-    <SidePanel label="The call" above={128} first>
+    <SidePanel label={W.theCall} above={128} first>
       {deeds.pending.length > 0 ? (
         <CautionAsk deeds={deeds} />
       ) : asking ? (
@@ -81,7 +82,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props
       ) : (
         <>
           <div className="flex justify-between text-small text-ink-2">
-            <span>The call</span>
+            <span>{W.theCall}</span>
             <b className="font-semibold text-ink">{call.sure}</b>
           </div>
           <div aria-live="polite">
@@ -110,14 +111,16 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props
           )}
           <Watch lines={call.watch} />
           <PanelFoot>
-            <Refused className="mb-2 text-small">
-              {trainee ? 'A trainee runs jobs; a technician or the lead signs them.' : deeds.refused}
-            </Refused>
+            <Refused className="mb-2 text-small">{trainee ? W.aTraineeRunsJobsA : deeds.refused}</Refused>
             <MainButton disabled={deeds.busy || trainee} onClick={() => press(call.action)}>
               <span>
                 {call.action.label}
                 {earlierMin > 0 && (
-                  <small className="block text-small font-medium">done {earlier} min ago, logged now</small>
+                  <small className="block text-small font-medium">
+                    {W.done}
+                    {earlier}
+                    {W.minAgoLoggedNow}
+                  </small>
                 )}
                 {call.action.sub && <small className="block text-small font-medium">{call.action.sub}</small>}
               </span>
@@ -145,7 +148,8 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props
                   className="flex min-h-11 items-center gap-2 text-small underline underline-offset-4"
                   onClick={() => onWay('back')}
                 >
-                  Another way <span className="key max-sm:hidden">W</span>
+                  {W.anotherWay}
+                  <span className="key max-sm:hidden">W</span>
                 </button>
               )}
               {call.action.does.do === 'record' && <DoneEarlier minutes={earlier} onChange={setEarlier} />}
@@ -168,18 +172,18 @@ function DoneEarlier({ minutes, onChange }: { minutes: string; onChange: (text: 
         className="flex min-h-11 items-center text-small underline underline-offset-4"
         onClick={() => setOpen(true)}
       >
-        It was done earlier
+        {W.itWasDoneEarlier}
       </button>
     )
   const bad = minutes !== '' && !(Number(minutes.replace(',', '.')) >= 0)
   return (
     <Field
-      label="Done so many minutes ago"
+      label={W.doneSoManyMinutesAgo}
       value={minutes}
       onChange={onChange}
       inputMode="decimal"
-      hint="not before what it follows; both times stay in the log"
-      error={bad ? 'a number of minutes' : undefined}
+      hint={W.notBeforeWhatItFollows}
+      error={bad ? W.aNumberOfMinutes : undefined}
     />
   )
 }
@@ -193,7 +197,7 @@ function Watch({ lines }: { lines: string[] }) {
   if (lines.length === 0) return null
   return (
     <section className="mt-3 border-t border-rule pt-3">
-      <h3 className="text-small font-semibold">Watch</h3>
+      <h3 className="text-small font-semibold">{W.watch}</h3>
       <ul className="mt-1 space-y-1.5 text-small leading-snug">
         {lines.map((line) => (
           <li key={line} className="flex gap-2.5">
@@ -207,7 +211,7 @@ function Watch({ lines }: { lines: string[] }) {
 }
 
 /** The reason of what proves less: the record keeps it. */
-const Reason = z.object({ why: z.string().trim().min(1, 'a word or two: the record keeps it') })
+const Reason = z.object({ why: z.string().trim().min(1, W.aWordOrTwoThe) })
 
 /** Asks for the reason of what proves less, and says its price first. */
 function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () => void }) {
@@ -221,7 +225,7 @@ function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () 
     <form aria-label={ask.question} className="flex flex-1 flex-col" onSubmit={goOn} noValidate>
       <p className="text-head font-semibold leading-tight">{ask.question}</p>
       <p className="mt-2 mb-3 text-lead leading-snug">{ask.price}</p>
-      <TextField control={form.control} name="why" label="Reason" placeholder="the car is needed, the bay closes …" />
+      <TextField control={form.control} name="why" label={W.reason} placeholder={W.theCarIsNeededThe} />
       <div className="mt-auto pt-5">
         <MainButton onClick={onDone}>{ask.stay}</MainButton>
         <button type="submit" disabled={deeds.busy} className="plain-button mt-2.5 w-full text-left text-body">
@@ -237,7 +241,7 @@ function CautionAsk({ deeds }: { deeds: Deeds }) {
   return (
     <AlertDialog.Root open onOpenChange={(open) => !open && deeds.goBack()}>
       <AlertDialog.Content className="flex flex-1 flex-col" aria-describedby={undefined}>
-        <AlertDialog.Title className="text-small font-semibold text-caution">Before you do that</AlertDialog.Title>
+        <AlertDialog.Title className="text-small font-semibold text-caution">{W.beforeYouDoThat}</AlertDialog.Title>
         {deeds.pending.map((caution) => (
           <div key={caution.code} className="mt-2 flex gap-3">
             <Triangle />
@@ -249,10 +253,10 @@ function CautionAsk({ deeds }: { deeds: Deeds }) {
         ))}
         <div className="mt-auto pt-5">
           <AlertDialog.Cancel asChild>
-            <MainButton>Go back</MainButton>
+            <MainButton>{W.goBack}</MainButton>
           </AlertDialog.Cancel>
           <button type="button" onClick={deeds.goOn} className="plain-button mt-2.5 w-full text-left text-body">
-            Do it all the same; the record says so
+            {W.doItAllTheSame}
           </button>
         </div>
       </AlertDialog.Content>

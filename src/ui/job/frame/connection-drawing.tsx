@@ -4,6 +4,7 @@ import type { Call, Live } from '@/core/call/types'
 import { gaugeSeat } from '@/core/job/gauge-seat'
 import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/job/parts'
 import { type JobState, openContainer } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-frame'
 import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import { sayIn } from '@/core/units/say'
 import { Fold } from '../../form/fold'
@@ -11,7 +12,7 @@ import { cfmText } from '../../format'
 import { useUnits } from '../../units'
 import type { Deeds } from '../use-deeds'
 
-const GAUGE_WORDS = { needle: 'needle', far: 'far gauge', pump: 'gauge at the pump' } as const
+const GAUGE_WORDS = { needle: 'needle', far: W.farGauge, pump: W.gaugeAtThePump } as const
 
 type Props = { state: JobState; live: Live; call: Call; deeds: Deeds }
 
@@ -28,7 +29,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
   const tap = { rig, due, turn, locked: deeds.busy || state.signed !== undefined }
   const container = openContainer(state)
   return (
-    <section aria-label="Connection" className="mt-3 border-t border-rule pt-3">
+    <section aria-label={W.connection} className="mt-3 border-t border-rule pt-3">
       <div className="flex items-stretch max-sm:hidden">
         <Box>
           <b className="text-row font-semibold">
@@ -63,7 +64,8 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
             className={`border-ink ${rig['centre-hose'] === 'off' ? 'w-6' : 'w-full'} mt-[18px] border-t-[7px]`}
           />
           <Tap part="centre-hose" {...tap}>
-            centre hose <b className="font-semibold">{stateWord('centre-hose', rig)}</b>
+            {W.centreHose}
+            <b className="font-semibold">{stateWord('centre-hose', rig)}</b>
           </Tap>
         </div>
         {rig['centre-hose'] === 'container' ? (
@@ -74,7 +76,8 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
             </span>
             <span className="flex gap-1">
               <Tap part="container-valve" {...tap}>
-                valve <b className="font-semibold">{rig['container-valve']}</b>
+                {W.valve}
+                <b className="font-semibold">{rig['container-valve']}</b>
               </Tap>
               <Tap part="container-pose" {...tap}>
                 <b className="font-semibold">{rig['container-pose']}</b>
@@ -84,7 +87,11 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
         ) : (
           <Box tinted>
             <span className="grid grid-cols-[104px_112px] items-center">
-              <b className="text-row font-semibold leading-tight">Pump, {cfmText(state.opened.rig.pumpM3S)} CFM</b>
+              <b className="text-row font-semibold leading-tight">
+                {W.pump}
+                {cfmText(state.opened.rig.pumpM3S)}
+                {W.cfm}
+              </b>
               <TapText part="ballast" {...tap} />
               <TapText part="pump" {...tap} />
               <TapText part="exhaust-cap" {...tap} />
@@ -100,8 +107,8 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
 /** The state of a part as the drawing says it. */
 function stateWord(part: Part, rig: RigState): string {
   if (part === 'container-pose') return rig['container-pose']
-  if (part === 'centre-hose') return rig['centre-hose'] === 'off' ? 'off' : `to ${rig['centre-hose']}`
-  return rig[part] === 'on' && part.startsWith('coupler') ? 'on, closed' : rig[part]
+  if (part === 'centre-hose') return rig['centre-hose'] === 'off' ? 'off' : W.to(rig['centre-hose'])
+  return rig[part] === 'on' && part.startsWith('coupler') ? W.onClosed : rig[part]
 }
 
 /** The state a tap gives a part: the next in its list. */
@@ -129,7 +136,7 @@ function Tap({ part, rig, due, turn, locked, children }: TapProps & { children: 
       type="button"
       disabled={locked}
       onClick={() => turn(part)}
-      aria-label={`${PART_NAMES[part]} ${stateWord(part, rig)}; tap for ${following(part, rig)}`}
+      aria-label={W.tapFor(PART_NAMES[part], stateWord(part, rig), following(part, rig))}
       className={`min-h-11 rounded px-2 text-left text-note leading-tight ${marked ? 'border-[3px] border-accent bg-accent-soft font-semibold' : 'border border-transparent hover:border-rule-2'}`}
     >
       {children}
@@ -172,7 +179,7 @@ function TapValve(props: TapProps) {
 /** On the phone the same parts as a folded list. */
 function PhoneParts(tap: Omit<TapProps, 'part'>) {
   return (
-    <Fold title="Connection" className="sm:hidden">
+    <Fold title={W.connection} className="sm:hidden">
       <div className="grid grid-cols-2 gap-1.5">
         {(Object.keys(PARTS) as Part[]).map((part) => (
           <TapText key={part} part={part} {...tap} />

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query'
 import type { InstrumentKind, Seat } from '@/core/job/instrument-kinds'
 import type { JobState } from '@/core/job/state'
 import type { Step } from '@/core/job/steps'
+import { W } from '@/core/language/en/screen-job-frame'
 import { type Instrument, KIND_WORDS, SEAT_WORDS } from '@/core/shop/instruments'
 import { Fold } from '../../form/fold'
 import { lastWords } from '../../shop/instrument-words'
@@ -45,9 +46,9 @@ export function InstrumentsBar({ jobId, state, deeds }: Props) {
     <Fold
       title={
         <>
-          Instruments{' '}
+          {W.instruments}{' '}
           <span className="font-normal text-ink-2">
-            {here.length === 0 ? 'none hangs on this car: tap to hang one on' : here.map((i) => i.name).join(', ')}
+            {here.length === 0 ? W.noneHangsOnThisCar : here.map((i) => i.name).join(', ')}
           </span>
         </>
       }
@@ -67,7 +68,9 @@ export function InstrumentsBar({ jobId, state, deeds }: Props) {
               disabled={deeds.busy}
               onClick={() => void deeds.request('instruments', { instrument: i.id, off: true })}
             >
-              Take {i.name} off
+              {W.take}
+              {i.name}
+              {W.off}
             </button>
           </li>
         ))}
@@ -97,7 +100,7 @@ function Offer({ instrument, state, deeds, here }: OfferProps) {
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-rule py-1.5 text-body">
       <span className="min-w-48 flex-1">
-        {name} <span className="text-ink-2">{on ? `hangs on ${on.car}` : lastWords(instrument)}</span>
+        {name} <span className="text-ink-2">{on ? W.hangsOn(on.car) : lastWords(instrument)}</span>
       </span>
       {seats.map((seat) => {
         const instead = here.find((h) => h.kind === kind && (kind !== 'vacuum' || seatHere(state, h.id) === seat))
@@ -110,7 +113,7 @@ function Offer({ instrument, state, deeds, here }: OfferProps) {
             disabled={deeds.busy}
             onClick={() => hang(seat, instead)}
           >
-            {instead ? `Instead of ${instead.name}` : on ? `Move it here${where}` : `Hang it on${where}`}
+            {instead ? W.insteadOf(instead.name) : on ? `Move it here${where}` : W.hangItOn(where)}
           </button>
         )
       })}

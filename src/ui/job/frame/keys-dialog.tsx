@@ -1,4 +1,5 @@
 import type { CallButton } from '@/core/call/types'
+import { W } from '@/core/language/en/screen-job-frame'
 import { Popup } from '../../frame/popup'
 
 /** Every key of this screen, by `?`. */
@@ -13,15 +14,15 @@ export function KeysDialog({
 }) {
   const keys = [
     ...buttons.map((b) => [b.key, b.label]),
-    ['Z', 'Alarm seen'],
-    ['X', 'Alarm put off'],
-    ['+', 'Chart closer'],
-    ['-', 'Chart farther'],
-    ['A', 'All readings and events'],
-    ['?', 'These keys'],
+    ['Z', W.alarmSeen],
+    ['X', W.alarmPutOff],
+    ['+', W.chartCloser],
+    ['-', W.chartFarther],
+    ['A', W.allReadingsAndEvents],
+    ['?', W.theseKeys],
   ]
   return (
-    <Popup open={open} onOpenChange={onOpenChange} title="Keys" width="narrow">
+    <Popup open={open} onOpenChange={onOpenChange} title={W.keys} width="narrow">
       <dl className="mt-3 grid grid-cols-[48px_1fr] gap-y-2 text-lead">
         {keys.map(([key, label]) => (
           <div key={`${key}${label}`} className="contents">

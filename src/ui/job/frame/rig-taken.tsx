@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query'
 import type { RigBusy } from '@/core/day/rig-busy'
 import type { RigWritten } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-frame'
 import { rigBusyWords } from '@/core/words/shop-plan-words'
 import { Fold } from '../../form/fold'
 import { Sign } from '../../form/sign'
@@ -43,20 +44,20 @@ export function RigTaken({ jobId, state, deeds, clock }: Props) {
           {taken && <Sign kind="caution" />}
           {name}{' '}
           <span className={taken ? 'text-caution' : 'font-normal text-ink-2'}>
-            {own?.busy ? rigBusyWords(own.busy, clock) : 'is the rig for this car'}
+            {own?.busy ? rigBusyWords(own.busy, clock) : W.isTheRigForThis}
           </span>
         </>
       }
       className="mt-3 border-t border-rule"
       first={taken && state.step === 'rig'}
     >
-      <ul aria-label="Rigs" className="pb-2">
+      <ul aria-label={W.rigs} className="pb-2">
         {(data ?? [])
           .filter((r) => r.rig.name !== name)
           .map(({ id, rig, busy }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-4 border-b border-rule py-1 text-body">
               <span className="min-w-48 flex-1">
-                <b className="font-semibold">{rig.name}</b> {busy ? rigBusyWords(busy, clock) : 'is free'}
+                <b className="font-semibold">{rig.name}</b> {busy ? rigBusyWords(busy, clock) : W.isFree}
               </span>
               <button
                 type="button"
@@ -64,7 +65,8 @@ export function RigTaken({ jobId, state, deeds, clock }: Props) {
                 disabled={deeds.busy}
                 onClick={() => deeds.record([{ kind: 'rig-taken', payload: { rig } }])}
               >
-                Take {rig.name}
+                {W.take}
+                {rig.name}
               </button>
             </li>
           ))}

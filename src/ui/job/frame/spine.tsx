@@ -1,6 +1,7 @@
 import { Check } from 'lucide-react'
 import { currentHold, currentPull, type JobState } from '@/core/job/state'
 import { STEP_NAMES, STEPS, type Step, stepNumber } from '@/core/job/steps'
+import { W } from '@/core/language/en/screen-job-frame'
 import type { Say } from '@/core/units/say'
 import { Hint } from '../../frame/hint'
 import { useSay } from '../../units'
@@ -12,7 +13,7 @@ export function Spine({ state, clock, nowMs, factor }: Props) {
   const { car, label } = state.opened
   return (
     <section
-      aria-label="Steps"
+      aria-label={W.steps}
       className="flex min-h-[84px] items-center border-b border-rule px-5 max-lg:flex-wrap max-lg:gap-y-2 max-lg:py-2 max-sm:px-4"
     >
       <div className="w-[212px] shrink-0 pr-3 max-sm:w-auto max-sm:flex-1">
@@ -22,7 +23,8 @@ export function Spine({ state, clock, nowMs, factor }: Props) {
         </p>
         {factor > 1 && (
           <p className="text-note font-medium text-caution" suppressHydrationWarning>
-            simulated, clock ×{factor}, {clock(nowMs)}
+            {W.simulatedClock}
+            {factor}, {clock(nowMs)}
           </p>
         )}
       </div>
@@ -68,7 +70,7 @@ function StepMark({
   }
   const last = visits[visits.length - 1]
   return (
-    <Hint words={`${stepNumber(step)} ${STEP_NAMES[step]}${done ? ', done' : ', to come'}`}>
+    <Hint words={`${stepNumber(step)} ${STEP_NAMES[step]}${done ? W.done2 : W.toCome}`}>
       <li className="relative min-w-0 flex-1 [[aria-current=step]+&]:ml-3 max-sm:h-2.5 max-sm:[[aria-current=step]+&]:ml-0">
         <span
           aria-hidden="true"
@@ -82,7 +84,7 @@ function StepMark({
         </span>
         <span className={`mt-2.5 block truncate text-note max-lg:sr-only ${done ? 'font-semibold' : 'text-ink-2'}`}>
           {STEP_NAMES[step]}
-          <span className="sr-only">{done ? ', done' : ', to come'}</span>
+          <span className="sr-only">{done ? W.done2 : W.toCome}</span>
         </span>
         <span className="block h-5 truncate text-note text-ink-2 max-lg:hidden" suppressHydrationWarning>
           {done && last ? `${clock(Date.parse(last.startedAt))}${visits.length > 1 ? `, ×${visits.length}` : ''}` : ''}
@@ -94,20 +96,20 @@ function StepMark({
 
 function nth(step: Step, state: JobState): string {
   const times = state.visits.filter((v) => v.step === step).length
-  const word = ['', '', ', second', ', third'][times] ?? `, ${times}th`
+  const word = ['', '', W.second, W.third][times] ?? W.th(times)
   return step === 'pull' || step === 'hold' ? word : ''
 }
 
 function factOf(state: JobState, clock: (ms: number) => string, nowMs: number, say: Say): string {
   const pull = currentPull(state)
   if (state.step === 'pull' && pull && !pull.endedAt)
-    return `${Math.max(0, Math.floor((nowMs - Date.parse(pull.startedAt)) / 60_000))} min in`
+    return W.minIn(Math.max(0, Math.floor((nowMs - Date.parse(pull.startedAt)) / 60_000)))
   const hold = currentHold(state)
   if (state.step === 'hold' && hold && !hold.ended) {
     const held = Math.max(0, Math.floor((nowMs - Date.parse(hold.isolatedAt)) / 60_000))
-    return `${held} of ${hold.plannedMinutes} min, to ${clock(Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000)}`
+    return W.ofMinTo(held, hold.plannedMinutes, clock(Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000))
   }
-  if (state.step === 'charge' && state.plan) return `to ${say.mass(state.plan.targetG)}`
+  if (state.step === 'charge' && state.plan) return W.to(say.mass(state.plan.targetG))
   const visit = state.visits[state.visits.length - 1]
-  return visit ? `since ${clock(Date.parse(visit.startedAt))}` : ''
+  return visit ? W.since(clock(Date.parse(visit.startedAt))) : ''
 }

@@ -2,6 +2,7 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useState } from 'react'
+import { W } from '@/core/language/en/screen-job-frame'
 import { eventWords } from '@/core/words/event-words'
 import { Popup } from '../../frame/popup'
 import type { LiveJob } from '../../hooks/use-job-live'
@@ -39,17 +40,18 @@ export function Trail({
 }) {
   const lines = linesOf(job)
   return (
-    <section aria-label="Trail" className="mt-3 border-t border-rule pt-2 text-note">
+    <section aria-label={W.trail} className="mt-3 border-t border-rule pt-2 text-note">
       <div className="flex items-center justify-between">
-        <h2 className="font-semibold">Trail</h2>
+        <h2 className="font-semibold">{W.trail}</h2>
         <a
           href={`/job/${jobId}/record`}
           className="ml-auto mr-4 flex min-h-9 items-center underline underline-offset-4"
         >
-          record, and correct an entry
+          {W.recordAndCorrectAnEntry}
         </a>
         <button type="button" className="flex min-h-9 items-center gap-2 text-ink-2" onClick={() => onOpenChange(true)}>
-          {lines.length} {lines.length === 1 ? 'entry' : 'entries'} <span className="key">A</span> all
+          {lines.length} {lines.length === 1 ? W.entry : W.entries} <span className="key">A</span>
+          {W.all}
         </button>
       </div>
       <ol className="columns-2 gap-8 max-sm:columns-1">
@@ -57,7 +59,7 @@ export function Trail({
           <TrailLine key={line.key} line={line} clock={clock} />
         ))}
       </ol>
-      <Popup open={open} onOpenChange={onOpenChange} title="Everything logged" width="tall">
+      <Popup open={open} onOpenChange={onOpenChange} title={W.everythingLogged} width="tall">
         <Whole lines={lines} clock={clock} />
       </Popup>
     </section>

@@ -4,6 +4,7 @@ import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import type { JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-frame'
 import type { Role } from '@/core/shop/people'
 import { lengthWords } from '@/core/units/duration'
 import { eventWords } from '@/core/words/event-words'
@@ -39,26 +40,30 @@ export function WhoseCar({
   }
   return (
     <section
-      aria-label="Whose car"
+      aria-label={W.whoseCar}
       className="no-print flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule px-5 py-1 text-note text-ink-2 max-sm:px-4"
     >
       <span>
         {mine ? (
-          <b className="font-semibold text-ink">Your car</b>
+          <b className="font-semibold text-ink">{W.yourCar}</b>
         ) : (
           <>
-            <b className="font-semibold text-ink">{state.whose.name}</b> has this car
+            <b className="font-semibold text-ink">{state.whose.name}</b>
+            {W.hasThisCar}
           </>
         )}
       </span>
       {others.length > 0 && (
         <span>
-          here now: <b className="font-semibold text-ink">{others.join(', ')}</b>
+          {W.hereNow}
+          <b className="font-semibold text-ink">{others.join(', ')}</b>
         </span>
       )}
       {last && last.by !== user.name && (
         <span suppressHydrationWarning>
-          {last.by}, {lengthWords(Math.max(0, (nowMs - Date.parse(last.happenedAt)) / 1000))} ago: {eventWords(last)}
+          {last.by}, {lengthWords(Math.max(0, (nowMs - Date.parse(last.happenedAt)) / 1000))}
+          {W.ago}
+          {eventWords(last)}
         </span>
       )}
       {!state.signed && (
@@ -70,16 +75,16 @@ export function WhoseCar({
               disabled={deeds.busy}
               onClick={() => give(user)}
             >
-              Take it over
+              {W.takeItOver}
             </button>
           )}
           <Popover.Root open={open} onOpenChange={setOpen}>
-            <Popover.Trigger className="min-h-8 text-ink underline underline-offset-2">Give it to…</Popover.Trigger>
+            <Popover.Trigger className="min-h-8 text-ink underline underline-offset-2">{W.giveItTo}</Popover.Trigger>
             <Popover.Portal>
               <Popover.Content
                 align="end"
                 className="z-20 border-2 border-ink bg-ground p-1 text-body text-ink"
-                aria-label="Give it to"
+                aria-label={W.giveItTo2}
               >
                 {colleagues
                   .filter((c) => c.name !== state.whose.name)

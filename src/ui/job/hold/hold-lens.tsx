@@ -3,6 +3,7 @@
 import type { Live } from '@/core/call/types'
 import type { Future } from '@/core/hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-hold'
 import { bottomOf, depthShare, drawnPa } from '@/core/pull/strata'
 import { vacuumLine, vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import { PA_PER_INHG } from '@/core/units/constants'
@@ -56,16 +57,20 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
   const last = points[points.length - 1]
   const seen = vacuumSeenIn(state.opened, live.vacuumUnit, useUnits().vacuum)
   const said = last
-    ? `${vacuumLine(seen(last.value))}; ${seen(points[0]?.value ?? last.value).text} at isolation, ` +
-      `${clock(startMs)}. ${futures.map((f) => `${SHAPE_LINES[f.shape].word} ${Math.round(f.probability * 100)} %`).join(', ')}`
-    : 'Isolated; no reading yet.'
+    ? W.atIsolation(
+        vacuumLine(seen(last.value)),
+        seen(points[0]?.value ?? last.value).text,
+        clock(startMs),
+        futures.map((f) => `${SHAPE_LINES[f.shape].word} ${Math.round(f.probability * 100)} %`).join(', '),
+      )
+    : W.isolatedNoReadingYet
   return (
     <figure ref={ref} className="relative mt-3">
       <svg
         width={width}
         height={layout.bottom + 36}
         role="img"
-        aria-label={`${said} Plus and minus zoom, arrows move.`}
+        aria-label={W.plusAndMinusZoomArrows(said)}
         style={{ touchAction: 'pan-y' }}
         {...shown.handlers}
       >
@@ -150,7 +155,7 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
               : []),
             {
               at: endMs,
-              text: narrow ? clock(endMs) : hold.ended ? `judged ${clock(endMs)}` : `come back ${clock(endMs)}`,
+              text: narrow ? clock(endMs) : hold.ended ? W.judged(clock(endMs)) : W.comeBack(clock(endMs)),
             },
           ]}
           most={narrow ? 2 : 5}
@@ -162,7 +167,7 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
         <ReadingFigures
           live={last ? { ...live, vacuumPa: live.vacuumPa ?? last.value } : live}
           seen={seen}
-          unread="Isolated. No reading yet."
+          unread={W.isolatedNoReadingYet2}
         />
       </div>
       <ZoomButtons window={shown} />
@@ -238,7 +243,8 @@ function Whole({
       {last && <path d={`M0 ${y(last.value) - 7} L20 ${y(last.value)} L0 ${y(last.value) + 7} Z`} fill="var(--ink)" />}
       {width > 60 && (
         <text x="8" y="18" fontSize="15" fill="var(--ink)">
-          air {say.vacuumText(strata.airPa)}
+          {W.air}
+          {say.vacuumText(strata.airPa)}
         </text>
       )}
       <path
@@ -283,7 +289,7 @@ function TargetLine({
   const marks = niceTicks(ends[0] ?? 0, ends[1] ?? 1, 4)
     .map((value) => ({
       pa: toPascal(value, unit, barometerPa),
-      text: unit === 'inHgV' ? `${value} inHg` : value.toLocaleString('en'),
+      text: unit === 'inHgV' ? W.inhg(value) : value.toLocaleString('en'),
     }))
     // the curve begins at the foot: a mark down there would be struck by it
     .filter(({ pa }) => (targetPa === null || Math.abs(y(pa) - at) > 24) && y(pa) < bottom - FOOT_PX)
@@ -308,7 +314,8 @@ function TargetLine({
         <>
           <line x1={left} x2={right} y1={at} y2={at} stroke="var(--ink)" strokeWidth="2.5" />
           <text x={left + 8} y={at - 6} fill="var(--ink)" fontWeight="600">
-            target {say.vacuumText(targetPa)}
+            {W.target}
+            {say.vacuumText(targetPa)}
           </text>
         </>
       )}

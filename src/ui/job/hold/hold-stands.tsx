@@ -4,6 +4,7 @@ import { historyAgainst } from '@/core/hold/history'
 import { lossOf } from '@/core/hold/loss'
 import { reasonWords } from '@/core/hold/reason-words'
 import { currentHold, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-hold'
 import type { RuleSaid } from '@/core/schools/rules'
 import { chanceWords } from '@/core/units/chance'
 import { useSay } from '../../units'
@@ -19,7 +20,7 @@ export function HoldStands({ state, live, rules, deeds, clock }: Props) {
   const isolatedMs = Date.parse(hold.isolatedAt)
   return (
     <section
-      aria-label="How the hold is judged"
+      aria-label={W.howTheHoldIsJudged}
       className="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] gap-7 border-t border-rule pt-2 text-small max-sm:grid-cols-1"
     >
       <div>
@@ -36,10 +37,12 @@ function Presumed({ state, deeds, running }: { state: JobState; deeds: Deeds; ru
   const { leak, damp } = even ? EVEN_PRIORS : storyPriors(state)
   return (
     <>
-      <h3 className="font-semibold">Presumed before any reading</h3>
+      <h3 className="font-semibold">{W.presumedBeforeAnyReading}</h3>
       <p>
-        leak {chanceWords(leak)}, water {chanceWords(damp)},{' '}
-        {even ? 'nothing from the story' : 'from the job’s story, assumed'}
+        {W.leak}
+        {chanceWords(leak)}
+        {W.water}
+        {chanceWords(damp)}, {even ? W.nothingFromTheStory : W.fromTheJobsStoryAssumed}
       </p>
       {running && (
         <button
@@ -48,7 +51,7 @@ function Presumed({ state, deeds, running }: { state: JobState; deeds: Deeds; ru
           className="plain-button mt-1.5 text-small"
           onClick={() => deeds.record([{ kind: 'priors-set', payload: { use: even ? 'story' : 'even' } }])}
         >
-          {even ? 'Let the story weigh in' : 'Presume nothing'}
+          {even ? W.letTheStoryWeighIn : W.presumeNothing}
         </button>
       )}
     </>
@@ -64,10 +67,10 @@ function History({ state, live }: { state: JobState; live: Live }) {
     <div className="mt-3">
       <h3 className="font-semibold">
         {agreement.says === 'agree'
-          ? 'History and hold agree'
+          ? W.historyAndHoldAgree
           : agreement.says === 'not-both'
-            ? 'Both cannot be true'
-            : 'The car’s history'}
+            ? W.bothCannotBeTrue
+            : W.theCarsHistory}
       </h3>
       <p>{reasonWords(agreement.finding, say)}</p>
     </div>

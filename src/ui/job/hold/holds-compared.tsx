@@ -2,6 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import type { Hold, JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-hold'
 import type { CurvePoint } from '@/core/views'
 import { useSay } from '../../units'
 
@@ -21,27 +22,27 @@ export function HoldsCompared({ state, vacuum, nowMs }: Props) {
   const say = useSay()
   const holds = state.holds
     .map((hold, i) => ({
-      name: `hold ${i + 1}`,
-      verdict: hold.ended?.verdict.replaceAll('-', ' ') ?? (hold.left ? 'left unjudged' : 'running'),
+      name: W.hold(i + 1),
+      verdict: hold.ended?.verdict.replaceAll('-', ' ') ?? (hold.left ? W.leftUnjudged : 'running'),
       points: risesOf(hold, vacuum, nowMs),
     }))
     .filter((h) => h.points.length > 1)
   if (holds.length < 2) return null
   const said = holds
-    .map(
-      ({ name, verdict, points }) =>
-        `${name} rose ${say.moved(points.at(-1)?.value ?? 0)} in ${Math.round((points.at(-1)?.at ?? 0) / 60)} min, ${verdict}`,
+    .map(({ name, verdict, points }) =>
+      W.roseInMin(name, say.moved(points.at(-1)?.value ?? 0), Math.round((points.at(-1)?.at ?? 0) / 60), verdict),
     )
     .join('; ')
   return (
     <div className="mt-3 border-t border-rule pt-2">
-      <h3 className="text-small font-semibold">Rise since isolation, hold by hold</h3>
+      <h3 className="text-small font-semibold">{W.riseSinceIsolationHoldBy}</h3>
       <div role="img" aria-label={said}>
         <RisesChart holds={holds} unit={say.units.vacuum} />
       </div>
       <p className="text-note text-ink-2">
-        Above the first reading, {say.units.vacuum === 'inHgV' ? 'inHg' : say.units.vacuum}. Rises again just as
-        straight: look for the leak. Rises less and flattens: it was water.
+        {W.aboveTheFirstReading}
+        {say.units.vacuum === 'inHgV' ? W.inhg2 : say.units.vacuum}
+        {W.risesAgainJustAsStraight}
       </p>
     </div>
   )

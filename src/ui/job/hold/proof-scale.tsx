@@ -3,6 +3,7 @@
 import type { Live } from '@/core/call/types'
 import { lossOf } from '@/core/hold/loss'
 import { currentHold, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-hold'
 import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { linear } from '../../chart/scales'
 import { useWidth } from '../../hooks/use-width'
@@ -63,16 +64,16 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
         width={width}
         height="98"
         role="img"
-        aria-label={`Ruled out: ${say.aYear(now)} and more${lost === undefined ? '' : `; this car lost ${say.aYear(lost)}`}`}
+        aria-label={W.ruledOutAndMore(say.aYear(now), lost === undefined ? '' : W.thisCarLost(say.aYear(lost)))}
       >
         {left > 10 && (
           <g fontSize="15" fill="var(--ink)" textAnchor="end">
             <text x={left - 14} y="14">
-              ruled out by now
+              {W.ruledOutByNow}
             </text>
             {atEnd !== undefined && (
               <text x={left - 14} y="38">
-                at the planned end
+                {W.atThePlannedEnd}
               </text>
             )}
           </g>
@@ -82,11 +83,12 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
             <line x1={x(lost)} x2={x(lost)} y1="0" y2="68" stroke="var(--ink)" strokeWidth="2.5" />
             <path d={`M${x(lost) - 7} 76 L${x(lost)} 66 L${x(lost) + 7} 76 Z`} fill="var(--ink)" />
             <text x={x(lost) + 8} y="61" fontSize="15" fontWeight="600" fill="var(--ink)">
-              this car lost {say.aYear(lost)}
+              {W.thisCarLost2}
+              {say.aYear(lost)}
             </text>
           </g>
         )}
-        {bar(now, 1, `${say.aYear(now)} and more`, true)}
+        {bar(now, 1, W.andMore(say.aYear(now)), true)}
         {atEnd !== undefined && atEnd < now && bar(atEnd, 25, say.aYear(atEnd), false)}
         <line x1={left} x2={width - 4} y1="68" y2="68" stroke="var(--ink)" strokeWidth="1.5" />
         {decades(say.units.mass !== 'g').map((g, i, all) => (

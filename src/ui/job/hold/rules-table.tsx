@@ -1,7 +1,8 @@
+import { W } from '@/core/language/en/screen-job-hold'
 import type { RuleSaid } from '@/core/schools/rules'
 import { useSay } from '../../units'
 
-const SAYS = { passes: 'passes it', fails: 'fails it', 'not yet': 'not yet' } as const
+const SAYS = { passes: W.passesIt, fails: W.failsIt, 'not yet': W.notYet } as const
 
 /** What people's simple rules say of the same record, when, and the leak each would let through on this volume. */
 export function RulesTable({
@@ -17,13 +18,13 @@ export function RulesTable({
   if (rules.length === 0) return null
   return (
     <div className="text-small">
-      <h3 className="font-semibold">What simple rules say of it</h3>
+      <h3 className="font-semibold">{W.whatSimpleRulesSayOf}</h3>
       <table className="w-full">
         <thead className="text-left text-note text-ink-2">
           <tr>
-            <th className="font-medium">rule</th>
-            <th className="font-medium">says</th>
-            <th className="text-right font-medium">lets through</th>
+            <th className="font-medium">{W.rule}</th>
+            <th className="font-medium">{W.says}</th>
+            <th className="text-right font-medium">{W.letsThrough}</th>
           </tr>
         </thead>
         <tbody>
@@ -40,7 +41,9 @@ export function RulesTable({
         </tbody>
       </table>
       <p className="mt-1 text-note text-ink-2">
-        The leak each would miss on {volumeL} L, worst case. The verdict is not made by them.
+        {W.theLeakEachWouldMiss}
+        {volumeL}
+        {W.lWorstCaseTheVerdict}
       </p>
     </div>
   )

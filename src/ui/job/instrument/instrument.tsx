@@ -5,6 +5,7 @@ import type { OnSale } from '@/core/charge/buy'
 import { usualChoices } from '@/core/charge/plan-for-job'
 import { searchNow } from '@/core/job/search'
 import { chargedG, currentHold, currentPull, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-instrument'
 import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import type { RuleSaid } from '@/core/schools/rules'
 import type { Say } from '@/core/units/say'
@@ -113,7 +114,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave, onSale
   if (state.signed) return <HandedOver state={state} jobId={leave.jobId} />
   if (state.closed)
     return (
-      <Section title="Ended before its last step">
+      <Section title={W.endedBeforeItsLastStep}>
         <CarFacts state={state} />
         {form === 'sign' && <SignForm />}
       </Section>
@@ -122,7 +123,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave, onSale
     case 'take-in':
     case 'zero':
       return (
-        <Section title="Zero check">
+        <Section title={W.zeroCheck}>
           <AtRest state={state} />
           {(form === 'zero' || form === 'recovered') && <ZeroForm state={state} recovering={form === 'recovered'} />}
           <LastChargeEntry state={state} deeds={deeds} />
@@ -133,12 +134,12 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave, onSale
     case 'fix':
       if (searchNow(state))
         return (
-          <Section title="Where it leaks">
+          <Section title={W.whereItLeaks}>
             <SearchStep state={state} live={live} job={job} deeds={deeds} clock={clock} />
           </Section>
         )
       return (
-        <Section title="What was opened and renewed">
+        <Section title={W.whatWasOpenedAndRenewed}>
           <FoundSketch state={state} />
           <FixForm state={state} />
           <LookedEntry state={state} deeds={deeds} clock={clock} />
@@ -173,15 +174,15 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave, onSale
           )}
           {state.counted && <CountedFigures counted={state.counted} />}
           {state.plan && <ChargeFigures state={state} live={live} scale={job.scale} clock={clock} />}
-          {form === 'container-start' && <GrossForm starts label="Gross on the scale, hose on" />}
-          {form === 'container-end' && <GrossForm label="Gross now, container shut" />}
+          {form === 'container-start' && <GrossForm starts label={W.grossOnTheScaleHose} />}
+          {form === 'container-end' && <GrossForm label={W.grossNowContainerShut} />}
         </>
       )
     case 'prove':
       return <ProveStep state={state} live={live} asking={form === 'proof'} />
     case 'leave':
       return (
-        <Section title="Leave the car as it should be">
+        <Section title={W.leaveTheCarAsIt}>
           <LeaveStep state={state} deeds={deeds} facts={leave} />
           {form === 'sign' && <SignForm />}
         </Section>
@@ -196,7 +197,7 @@ function StepInstrument({ state, live, job, clock, deeds, planned, leave, onSale
 /** What is still to be weighed out: the label's weight, or what a charge that was begun still lacks. */
 function planTitle(state: JobState, say: Say): string {
   const asked = say.mass(Math.max(0, usualChoices(state).targetG - chargedG(state)))
-  return state.containers.length === 0 ? `${asked} to weigh out` : `${asked} still to weigh out`
+  return state.containers.length === 0 ? W.toWeighOut(asked) : W.stillToWeighOut(asked)
 }
 
 function holdPoints(state: JobState, vacuum: readonly CurvePoint[]): CurvePoint[] {

@@ -3,6 +3,7 @@
 import { FOUND_SENTENCES } from '@/core/call/found-sentences'
 import { certificateWords } from '@/core/job/certificate'
 import { chargedG, currentHold, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-leave'
 import { shownMass } from '@/core/units/shown'
 import { useSay } from '../../units'
 import { Section } from '../instrument/section'
@@ -15,33 +16,36 @@ export function HandedOver({ state, jobId }: { state: JobState; jobId: string })
   const charged = shownMass(chargedG(state), say.units.mass)
   const proved = hold?.ended?.provesGramsPerYear
   return (
-    <Section title="Handed over">
+    <Section title={W.handedOver}>
       <div className="flex flex-wrap items-end gap-x-14 gap-y-4">
         <p>
           <span className="figure text-fig-xxl font-semibold max-sm:text-fig-l">{charged.text}</span>
           <span className="ml-2 text-title">{charged.unit}</span>
-          <span className="block text-body font-semibold">charged, the label asks for {state.opened.label.typed}</span>
+          <span className="block text-body font-semibold">
+            {W.chargedTheLabelAsksFor}
+            {state.opened.label.typed}
+          </span>
         </p>
         <p className="max-w-[420px]">
           <span className="block text-fig-s font-semibold leading-tight">
-            {hold?.ended ? FOUND_SENTENCES[hold.ended.verdict] : 'No hold.'}
+            {hold?.ended ? FOUND_SENTENCES[hold.ended.verdict] : W.noHold}
           </span>
           <span className="block text-body font-semibold">
             {hold?.skipped
-              ? `The hold was skipped: ${hold.skipped.why}`
+              ? W.theHoldWasSkipped(hold.skipped.why)
               : proved
-                ? `a leak of ${say.aYear(proved)} would have shown`
-                : 'nothing was proved'}
+                ? W.aLeakOfWouldHave(say.aYear(proved))
+                : W.nothingWasProved}
           </span>
         </p>
       </div>
       <p className="mt-5 text-row">
-        Signed by <b className="font-semibold">{state.signed?.by}</b>,{' '}
-        {certificateWords(state.signed?.certificate ?? '')}.{' '}
+        {W.signedBy}
+        <b className="font-semibold">{state.signed?.by}</b>, {certificateWords(state.signed?.certificate ?? '')}.{' '}
         <a href={`/job/${jobId}/record`} className="font-semibold underline">
-          Its record
+          {W.itsRecord}
         </a>{' '}
-        holds every entry, the readings and the signature.
+        {W.holdsEveryEntryTheReadings}
       </p>
       <CarFacts state={state} />
     </Section>

@@ -4,6 +4,7 @@ import { Toggle } from 'radix-ui'
 import { LEAVE_WORDS } from '@/core/call/after'
 import { leaveItemsOf } from '@/core/job/sides'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-leave'
 import { serviceLabel } from '@/core/record/service-label'
 import { Sign } from '../../form/sign'
 import { LabelActions, ServiceLabelCard } from '../../record/service-label'
@@ -28,7 +29,7 @@ export function LeaveStep({ state, deeds, facts }: { state: JobState; deeds: Dee
         <LeaveList state={state} deeds={deeds} pumpDue={facts.pumpDue} />
       </div>
       <div className="min-w-[300px] max-w-[440px] flex-1">
-        <h3 className="mb-1.5 text-body font-semibold">Under the hood</h3>
+        <h3 className="mb-1.5 text-body font-semibold">{W.underTheHood}</h3>
         <ServiceLabelCard lines={lines} />
         <LabelActions lines={lines} href={`/job/${facts.jobId}/label`} />
       </div>

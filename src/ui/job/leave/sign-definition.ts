@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/screen-job-leave'
 import type { FormDefinition } from '../forms/form-types'
 
 export const sign: FormDefinition = {
@@ -5,5 +6,5 @@ export const sign: FormDefinition = {
   parse: (values) =>
     values.certificate?.trim() || values.asked === 'no'
       ? { deeds: [] }
-      : { errors: { certificate: 'the certificate number goes with the record' } },
+      : { errors: { certificate: W.theCertificateNumberGoesWith } },
 }

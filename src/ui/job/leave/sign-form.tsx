@@ -1,5 +1,7 @@
 'use client'
 
+import { W } from '@/core/language/en/screen-job-leave'
+
 import { Field } from '../../form/field'
 import { useField } from '../forms/fields'
 
@@ -9,13 +11,9 @@ export function SignForm() {
   return (
     <div className="max-w-[360px]">
       <Field
-        label="Certificate number"
+        label={W.certificateNumber}
         {...useField('certificate')}
-        hint={
-          asked.value === 'no'
-            ? 'none is asked for here; the record says so where none is given'
-            : 'goes with the record'
-        }
+        hint={asked.value === 'no' ? W.noneIsAskedForHere : W.goesWithTheRecord}
       />
     </div>
   )

@@ -7,6 +7,7 @@ import * as z from 'zod'
 import type { ClockSegment } from '@/core/job/clock'
 import { MOST_PHOTOS, PHOTO_WORDS } from '@/core/job/photos'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-notes'
 import type { Stretch } from '@/core/views'
 import { TextField } from '../../form/bound'
 import { Fold } from '../../form/fold'
@@ -31,9 +32,9 @@ export function NotesBar({ jobId, state, deeds, take, clock, segments }: Props) 
     <Fold
       title={
         <>
-          Notes and photographs{' '}
+          {W.notesAndPhotographs}{' '}
           <span className="font-normal text-ink-2">
-            {count === 0 ? 'none yet' : `${notes.length} and ${photos.length}`}
+            {count === 0 ? W.noneYet : `${notes.length} and ${photos.length}`}
           </span>
         </>
       }
@@ -42,7 +43,7 @@ export function NotesBar({ jobId, state, deeds, take, clock, segments }: Props) 
       <NoteForm deeds={deeds} />
       {photos.length < MOST_PHOTOS && <TakePhoto jobId={jobId} clock={segments} take={take} />}
       {notes.length > 0 && (
-        <ul aria-label="Notes" className="mt-2 text-body">
+        <ul aria-label={W.notes} className="mt-2 text-body">
           {notes.map((n) => (
             <li key={n.at + n.text} className="grid grid-cols-[56px_1fr_auto] gap-x-3 border-t border-rule py-1">
               <span className="text-ink-2" suppressHydrationWarning>
@@ -63,7 +64,7 @@ export function NotesBar({ jobId, state, deeds, take, clock, segments }: Props) 
 export function Photos({ jobId, photos }: { jobId: string; photos: JobState['photos'] }) {
   if (photos.length === 0) return null
   return (
-    <ul aria-label="Photographs" className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3">
+    <ul aria-label={W.photographs} className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3">
       {photos.map((p) => {
         const words = `${PHOTO_WORDS[p.of]}${p.caption ? `: ${p.caption}` : ''}`
         return (
@@ -96,13 +97,13 @@ function PhotoSeen({ jobId, photo, words, by }: { jobId: string; photo: string; 
       )}
       <span className="mt-0.5 block text-note leading-tight">
         {words}, {by}
-        {image && ', waits to be sent'}
+        {image && W.waitsToBeSent}
       </span>
     </a>
   )
 }
 
-const Note = z.object({ text: z.string().trim().min(1, 'a word or two').max(200, 'up to 200 letters') })
+const Note = z.object({ text: z.string().trim().min(1, W.aWordOrTwo).max(200, W.upTo200Letters) })
 
 function NoteForm({ deeds }: { deeds: Deeds }) {
   const form = useForm({ resolver: zodResolver(Note), defaultValues: { text: '' } })
@@ -111,12 +112,12 @@ function NoteForm({ deeds }: { deeds: Deeds }) {
     form.reset()
   })
   return (
-    <form aria-label="Note" className="flex flex-wrap items-end gap-3" onSubmit={add} noValidate>
+    <form aria-label={W.note} className="flex flex-wrap items-end gap-3" onSubmit={add} noValidate>
       <div className="min-w-[240px] max-w-[560px] flex-1">
-        <TextField control={form.control} name="text" label="Note" placeholder="what the next one should know" />
+        <TextField control={form.control} name="text" label={W.note} placeholder={W.whatTheNextOneShould} />
       </div>
       <button type="submit" className="plain-button mb-5" disabled={deeds.busy}>
-        Note it
+        {W.noteIt}
       </button>
     </form>
   )

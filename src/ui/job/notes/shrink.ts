@@ -1,4 +1,5 @@
 import { LARGEST_PHOTO, PHOTO_SIDE_PX } from '@/core/job/photos'
+import { W } from '@/core/language/en/screen-job-notes'
 
 const QUALITIES = [0.85, 0.7, 0.5]
 
@@ -8,7 +9,7 @@ const QUALITIES = [0.85, 0.7, 0.5]
  */
 export async function shrunk(file: Blob): Promise<Blob> {
   const picture = await createImageBitmap(file).catch(() => {
-    throw new Error('This is no photograph that can be read: JPEG, PNG or WebP.')
+    throw new Error(W.thisIsNoPhotographThat)
   })
   const scale = Math.min(1, PHOTO_SIDE_PX / Math.max(picture.width, picture.height))
   const canvas = document.createElement('canvas')
@@ -19,5 +20,5 @@ export async function shrunk(file: Blob): Promise<Blob> {
     const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/jpeg', quality))
     if (blob && blob.size <= LARGEST_PHOTO) return blob
   }
-  throw new Error('This photograph is larger than 1 MB however it is kept: take it again, closer.')
+  throw new Error(W.thisPhotographIsLargerThan)
 }

@@ -4,6 +4,7 @@ import { Camera } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
 import { PHOTO_OF, PHOTO_WORDS, type PhotoOf } from '@/core/job/photos'
+import { W } from '@/core/language/en/screen-job-notes'
 import type { Stretch } from '@/core/views'
 import { newEventId } from '../../api'
 import { Field } from '../../form/field'
@@ -45,17 +46,17 @@ export function TakePhoto({ jobId, clock, take }: Props) {
   return (
     <div className="flex flex-wrap items-end gap-3">
       <Pick
-        label="It shows"
+        label={W.itShows}
         value={of}
         options={PHOTO_WORDS}
         onPick={(value) => setOf(PHOTO_OF.find((o) => o === value) ?? 'other')}
       />
       <div className="min-w-[200px] max-w-[380px] flex-1">
-        <Field label="In words" value={caption} onChange={setCaption} placeholder="may stay empty" />
+        <Field label={W.inWords} value={caption} onChange={setCaption} placeholder={W.mayStayEmpty} />
       </div>
       <label className="plain-button mb-5 inline-flex cursor-pointer items-center gap-2 has-focus-visible:outline-3">
         <Camera size={20} aria-hidden="true" />
-        {busy ? 'Sending …' : 'Photograph'}
+        {busy ? W.sending : W.photograph}
         <input
           ref={input}
           type="file"

@@ -1,4 +1,5 @@
 import { type JobState, lastProof } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-prove'
 import { bothPressures } from '@/core/units/say'
 import { useSay } from '../../units'
 
@@ -8,24 +9,24 @@ export function BeforeAfter({ state }: { state: JobState }) {
   const { before } = state
   const after = lastProof(state)
   if (!before || !after) return null
-  const pressure = (v: number | null): string => (v === null ? 'not read' : bothPressures(v, say))
+  const pressure = (v: number | null): string => (v === null ? W.notRead : bothPressures(v, say))
   const rows = [
-    ['Middle vent', say.celsius(before.ventC, 1), say.celsius(after.ventC, 1)],
+    [W.middleVent, say.celsius(before.ventC, 1), say.celsius(after.ventC, 1)],
     [
-      'below the air outside by',
+      W.belowTheAirOutsideBy,
       say.difference(before.ambientC - before.ventC, 0),
       say.difference(after.ambientC - after.ventC, 0),
     ],
-    ['Low side', pressure(before.lowPaG), pressure(after.lowPaG)],
-    ['High side', pressure(before.highPaG), pressure(after.highPaG)],
+    [W.lowSide, pressure(before.lowPaG), pressure(after.lowPaG)],
+    [W.highSide, pressure(before.highPaG), pressure(after.highPaG)],
   ]
   return (
-    <table aria-label="Before and after" className="mt-3 w-full max-w-[760px] text-body">
+    <table aria-label={W.beforeAndAfter} className="mt-3 w-full max-w-[760px] text-body">
       <thead className="border-b-2 border-ink text-left text-note text-ink-2">
         <tr>
-          <th className="font-medium">running</th>
-          <th className="text-right font-medium">before</th>
-          <th className="text-right font-medium">now</th>
+          <th className="font-medium">{W.running}</th>
+          <th className="text-right font-medium">{W.before}</th>
+          <th className="text-right font-medium">{W.now}</th>
         </tr>
       </thead>
       <tbody>

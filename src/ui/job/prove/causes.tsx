@@ -1,4 +1,5 @@
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-prove'
 import { bandsFor } from '@/core/prove/bands'
 import { diagnose } from '@/core/prove/diagnose'
 import { proofHistory } from '@/core/prove/proof-history'
@@ -14,11 +15,8 @@ export function Causes({ state, cycling }: { state: JobState; cycling: boolean }
   ).slice(0, 4)
   if (causes.length === 0) return null
   return (
-    <section
-      aria-label="What the readings point to"
-      className="mt-4 max-w-[880px] border-t border-rule pt-2 text-small"
-    >
-      <h3 className="text-body font-semibold">What this points to; two needles are never a certainty</h3>
+    <section aria-label={W.whatTheReadingsPointTo} className="mt-4 max-w-[880px] border-t border-rule pt-2 text-small">
+      <h3 className="text-body font-semibold">{W.whatThisPointsToTwo}</h3>
       <p className="mt-0.5">{causes[0]?.reason}</p>
       <ol className="mt-1">
         {causes.map((c, i) => (

@@ -1,6 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-prove'
 import { readCelsius, readGauge } from '../../form/entries'
 import { useUnits } from '../../units'
 import type { Collector } from '../forms/form-types'
@@ -23,33 +24,33 @@ export function MakerEntry({ state, deeds }: Props) {
     if (text.trim() === '') return undefined
     const [from, to] = parts
     if (parts.length !== 2 || !from || !to) {
-      c.errors[name] = 'type both ends, such as 200 to 300 kPa'
+      c.errors[name] = W.typeBothEndsSuchAs
       return undefined
     }
     // a unit behind the second end counts for both
     const unit = /[a-z]+$/i.exec(to.trim())?.[0] ?? ''
     const low = c.take(name, read(/[a-z]/i.test(from) ? from : `${from} ${unit}`), 0)
     const high = c.take(name, read(to), 0)
-    if (!c.errors[name] && high < low) c.errors[name] = 'the smaller end first'
+    if (!c.errors[name] && high < low) c.errors[name] = W.theSmallerEndFirst
     return [low, high]
   }
   const gauge = (t: string) => readGauge(t, barometerPa, units)
   return (
     <SideEntry
-      title={state.makerBands ? 'The maker’s figures lead here; type them anew' : 'The maker’s figures, which lead'}
-      intro="From the service manual, for this ambient. What is left empty stays as typical."
-      action="Hold it against these"
+      title={state.makerBands ? W.theMakersFiguresLeadHere : W.theMakersFiguresWhichLead}
+      intro={W.fromTheServiceManualFor}
+      action={W.holdItAgainstThese}
       deeds={deeds}
       fields={[
-        { name: 'low', label: 'The maker’s low side', placeholder: '200 to 300 kPa' },
-        { name: 'high', label: 'The maker’s high side', placeholder: '150 to 220 psi' },
-        { name: 'vent', label: 'The maker’s vent', placeholder: '4 to 10 C' },
+        { name: 'low', label: W.theMakersLowSide, placeholder: W.n200To300Kpa },
+        { name: 'high', label: W.theMakersHighSide, placeholder: W.n150To220Psi },
+        { name: 'vent', label: W.theMakersVent, placeholder: W.n4To10C },
       ]}
       read={(v, c) => {
         const low = span('low', v.low ?? '', c, gauge)
         const high = span('high', v.high ?? '', c, gauge)
         const vent = span('vent', v.vent ?? '', c, (t) => readCelsius(t, units))
-        if (!low && !high && !vent && Object.keys(c.errors).length === 0) c.errors.low = 'type at least one of them'
+        if (!low && !high && !vent && Object.keys(c.errors).length === 0) c.errors.low = W.typeAtLeastOneOf
         return [
           {
             kind: 'maker-bands-set',

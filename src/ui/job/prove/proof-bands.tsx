@@ -1,4 +1,5 @@
 import type { JobState, Proof } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-prove'
 import { bandsFor, PROOF_SCALES, type ProofKey } from '@/core/prove/bands'
 import { bothPressures, type Say } from '@/core/units/say'
 import { useSay } from '../../units'
@@ -20,10 +21,12 @@ export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
   const bands = bandsFor(state, last)
   const ambient = Math.round(last?.ambientC ?? opened.place.ambientC)
   return (
-    <section aria-label="Bands" className="mt-3 max-w-[880px] border-t border-rule pt-2">
+    <section aria-label={W.bands} className="mt-3 max-w-[880px] border-t border-rule pt-2">
       <h3 className="text-body font-semibold">
-        {makerBands ? 'The maker’s figures where they were entered' : 'Typical'} at {say.celsius(ambient)}
-        {makerBands ? '' : ', assumed; the maker’s chart comes first'}
+        {makerBands ? W.theMakersFiguresWhereThey : W.typical}
+        {W.at}
+        {say.celsius(ambient)}
+        {makerBands ? '' : W.assumedTheMakersChartComes}
       </h3>
       <ul className="mt-1.5 space-y-1.5">
         {ROWS.map((row) => {
@@ -36,15 +39,17 @@ export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
               <b className="font-semibold">{row.name}</b>
               <Bar row={row} band={bands[row.key]} readings={proofs} now={now[row.key]} />
               <span>
-                {row.text(bands[row.key][0], say)} to {row.text(bands[row.key][1], say)}
-                {makerBands?.[row.key] ? ', the maker’s' : ''}
+                {row.text(bands[row.key][0], say)}
+                {W.to}
+                {row.text(bands[row.key][1], say)}
+                {makerBands?.[row.key] ? W.theMakers : ''}
                 <b className="block font-semibold">{placeWords(shown, bands[row.key], (v) => row.text(v, say))}</b>
               </span>
             </li>
           )
         })}
       </ul>
-      {proofs.length > 0 && <p className="mt-1 text-note text-ink-2">▽ at idle · ▼ at 1,500 rpm · ○ now</p>}
+      {proofs.length > 0 && <p className="mt-1 text-note text-ink-2">{W.atIdleAt1500}</p>}
     </section>
   )
 }
@@ -54,8 +59,8 @@ function placeWords(
   [low, high]: [number, number],
   text: (v: number) => string,
 ): string {
-  if (value === undefined || value === null) return 'not read'
-  return `${text(value)}: ${value < low ? 'below the band' : value > high ? 'above the band' : 'within'}`
+  if (value === undefined || value === null) return W.notRead
+  return `${text(value)}: ${value < low ? W.belowTheBand : value > high ? W.aboveTheBand : 'within'}`
 }
 
 function Bar({

@@ -1,5 +1,6 @@
 import { sayOf } from '@/core/call/types'
 import { highIsSeen } from '@/core/job/sides'
+import { W } from '@/core/language/en/screen-job-prove'
 import { PA_PER_PSI } from '@/core/units/constants'
 import type { Say } from '@/core/units/say'
 import { readAmount, readCelsius, readGauge } from '../../form/entries'
@@ -9,7 +10,7 @@ import { Collector, type FormDefinition } from '../forms/form-types'
 const gaugeValue = (pa: number | undefined, barometerPa: number, say: Say): string =>
   pa === undefined ? '' : say.units.pressure === 'psi' ? tenthsOf(pa - barometerPa) : say.pressure(pa - barometerPa)
 /** A whole pound is coarser than what instruments send. */
-const tenthsOf = (paG: number): string => `${(paG / PA_PER_PSI).toFixed(1)} psig`
+const tenthsOf = (paG: number): string => W.psig((paG / PA_PER_PSI).toFixed(1))
 
 export const proof: FormDefinition = {
   initial: (state, live) => ({
@@ -31,13 +32,10 @@ export const proof: FormDefinition = {
     const ventC = c.take('vent', readCelsius(values.vent ?? '', units), 0)
     const ambientC = c.take('ambient', readCelsius(values.ambient ?? '', units), 0)
     const humidity = values.humidity?.trim()
-      ? c.take('humidity', readAmount(values.humidity.replace('%', ''), 'the humidity in %', 100), 0) / 100
+      ? c.take('humidity', readAmount(values.humidity.replace('%', ''), W.theHumidityIn, 100), 0) / 100
       : undefined
     if (Object.keys(c.errors).length > 0) return { errors: c.errors }
-    const asks =
-      highPaG !== null && highPaG < lowPaG
-        ? { high: 'lower than the low side: were the two gauges mixed up?' }
-        : undefined
+    const asks = highPaG !== null && highPaG < lowPaG ? { high: W.lowerThanTheLowSide } : undefined
     const engine = values.engine === 'idle' ? ('idle' as const) : ('at-speed' as const)
     const payload = {
       lowPaG,

@@ -1,6 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-prove'
 import { Choice, Field } from '../../form/field'
 import { CelsiusField, GaugeField, useField } from '../forms/fields'
 import { useForms } from '../forms/forms'
@@ -13,26 +14,21 @@ export function ProofForm({ state }: { state: JobState }) {
     <div className="grid max-w-[880px] grid-cols-3 gap-x-5 gap-y-1 max-sm:grid-cols-1">
       <div className="col-span-full mb-1">
         <Choice
-          label="The engine runs"
+          label={W.theEngineRuns}
           value={values.engine === 'idle' ? 'idle' : 'at-speed'}
           options={[
-            { value: 'idle', label: 'at idle' },
-            { value: 'at-speed', label: 'at 1,500 rpm' },
+            { value: 'idle', label: W.atIdle },
+            { value: 'at-speed', label: W.at1500Rpm },
           ]}
           onChange={(v) => change('engine', v)}
         />
       </div>
-      <GaugeField name="low" label="Low side, running" barometerPa={barometerPa} />
-      <GaugeField name="high" label="High side, running" barometerPa={barometerPa} />
-      <CelsiusField name="vent" label="Middle vent" hint="such as 8 C or 46 F" />
-      <CelsiusField name="ambient" label="Ambient" />
-      <Field
-        label="Humidity, %"
-        {...useField('humidity')}
-        inputMode="decimal"
-        hint="widens the bands; may be left out"
-      />
-      <Field label="Note" {...useField('note')} placeholder="suction line cold, steady …" />
+      <GaugeField name="low" label={W.lowSideRunning} barometerPa={barometerPa} />
+      <GaugeField name="high" label={W.highSideRunning} barometerPa={barometerPa} />
+      <CelsiusField name="vent" label={W.middleVent} hint={W.suchAs8COr} />
+      <CelsiusField name="ambient" label={W.ambient} />
+      <Field label={W.humidity} {...useField('humidity')} inputMode="decimal" hint={W.widensTheBandsMayBe} />
+      <Field label={W.note} {...useField('note')} placeholder={W.suctionLineColdSteady} />
     </div>
   )
 }

@@ -2,6 +2,7 @@
 
 import type { Live } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-prove'
 import { otherPressure } from '@/core/units/say'
 import { shownPressure, shownTemperature } from '@/core/units/shown'
 import { Figure } from '../../form/figure'
@@ -77,7 +78,7 @@ function ProofFigures({
   const minutes = sinceMs === null ? null : Math.max(0, Math.floor((nowMs - sinceMs) / 60_000))
   const say = useSay()
   const { pressure, temperature } = say.units
-  const other = (pa: number | undefined) => (pa === undefined ? 'not measured' : otherPressure(pa, say))
+  const other = (pa: number | undefined) => (pa === undefined ? W.notMeasured : otherPressure(pa, say))
   const warm = (celsius: number) => shownTemperature(celsius, temperature)
   const side = (pa: number | undefined) =>
     pa === undefined ? { ...shownPressure(0, pressure), text: '–' } : shownPressure(pa, pressure)
@@ -87,14 +88,14 @@ function ProofFigures({
         big
         text={now.ventC === undefined ? '–' : warm(now.ventC).text}
         unit={warm(0).unit}
-        below={`middle vent, ${shownTemperature(ambientC, temperature, 0).text} ${warm(0).unit} outside`}
+        below={W.middleVentOutside(shownTemperature(ambientC, temperature, 0).text, warm(0).unit)}
       />
-      <Figure {...side(now.lowPaG)} below={`low side, ${other(now.lowPaG)}`} />
-      <Figure {...side(now.highPaG)} below={`high side, ${other(now.highPaG)}`} />
+      <Figure {...side(now.lowPaG)} below={W.lowSide2(other(now.lowPaG))} />
+      <Figure {...side(now.highPaG)} below={W.highSide2(other(now.highPaG))} />
       <Figure
-        text={minutes === null ? 'off' : String(minutes)}
+        text={minutes === null ? W.off : String(minutes)}
         unit={minutes === null ? '' : 'min'}
-        below="engine running"
+        below={W.engineRunning}
       />
     </div>
   )

@@ -2,6 +2,7 @@
 
 import { saturationPa } from '@/core/fluids/refrigerant'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-prove'
 import { PA_PER_PSI } from '@/core/units/constants'
 import { bothPressures } from '@/core/units/say'
 import { kelvin } from '@/core/units/temperature'
@@ -21,21 +22,18 @@ export function RestEntry({ state, deeds }: Props) {
   const stands = `${bothPressures(full, say)} at ${say.celsius(ambientC)}`
   return (
     <SideEntry
-      title="At rest, for air"
-      intro={
-        `Engine off until every part is as warm as the air. ${refrigerant} with liquid left then stands at ${stands}: ` +
-        'above it there is air inside, below it no liquid is left.'
-      }
-      action="It is read at rest"
+      title={W.atRestForAir}
+      intro={W.engineOffUntilEveryPart(refrigerant, stands)}
+      action={W.itIsReadAtRest}
       deeds={deeds}
       fields={[
         {
           name: 'rest',
-          label: 'Both sides at rest',
+          label: W.bothSidesAtRest,
           hint: (t) => gaugeHint(t, barometerPa, say.units),
           placeholder: say.pressure(full),
         },
-        { name: 'ambient', label: 'Air around it', initial: `${ambientC} C`, hint: (t) => celsiusHint(t, say.units) },
+        { name: 'ambient', label: W.airAroundIt, initial: `${ambientC} C`, hint: (t) => celsiusHint(t, say.units) },
       ]}
       read={(v, c) => {
         const paG = c.take('rest', readGauge(v.rest ?? '', barometerPa, say.units), 0)

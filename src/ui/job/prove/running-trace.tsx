@@ -2,6 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-prove'
 import type { CurvePoint, Sides } from '@/core/views'
 
 /** So much of the running engine is shown, ms. */
@@ -35,8 +36,8 @@ export function RunningTrace({
   const [low, high, vent] = [gauge(sides.low), gauge(sides.high), since(sides.vent)]
   if (vent.length < 2 && low.length < 2) return null
   return (
-    <figure className="mt-3" aria-label="Running">
-      <div role="img" aria-label={said.join(' ') || 'Both sides and the vent since the engine went on.'}>
+    <figure className="mt-3" aria-label={W.running2}>
+      <div role="img" aria-label={said.join(' ') || W.bothSidesAndTheVent}>
         <RunningLines low={low} high={high} vent={vent} fromMs={fromMs} nowMs={nowMs} clock={clock} />
       </div>
       <figcaption className="text-small">{said.join(' ')}</figcaption>

@@ -3,6 +3,7 @@
 import type { Live } from '@/core/call/types'
 import { seatRead } from '@/core/job/gauge-seat'
 import { currentPull, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-pull'
 import { comeBackAt } from '@/core/pull/forecast'
 import type { PullBand } from '@/core/pull/planner'
 import { bottomOf, depthShare, drawnPa, type Strata, strataOf } from '@/core/pull/strata'
@@ -59,7 +60,7 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
   const seen = vacuumSeenIn(state.opened, live.vacuumUnit, say.units.vacuum)
   const marks = pull
     ? [
-        { at: live.nowMs, text: `now ${clock(live.nowMs)}` },
+        { at: live.nowMs, text: W.now(clock(live.nowMs)) },
         ...(dueMs > live.nowMs + (endMs - startMs) * 0.16 ? [{ at: dueMs, text: clock(dueMs) }] : []),
       ]
     : []
@@ -69,7 +70,7 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
         width={width}
         height={height + 36}
         role="img"
-        aria-label={`${sentence(live, strata, lastRead, seen, say)} Plus and minus zoom, arrows move.`}
+        aria-label={W.plusAndMinusZoomArrows(sentence(live, strata, lastRead, seen, say))}
         style={{ touchAction: 'pan-y' }}
         {...shown.handlers}
       >
@@ -163,7 +164,7 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
       <div className="absolute top-4" style={{ left: plotLeft + (narrow ? 24 : 64) }}>
         <ReadingFigures
           live={live}
-          unread={pull ? 'Above the gauge’s range still, or nothing read.' : 'Nothing pulled yet.'}
+          unread={pull ? W.aboveTheGaugesRangeStill : W.nothingPulledYet}
           seen={seen}
           gaugeAt={state.opened.rig.gaugeAt}
         />
@@ -219,7 +220,7 @@ function Band({
           strokeWidth="4"
           paintOrder="stroke"
         >
-          predicted, 8 in 10
+          {W.predicted8In10}
         </text>
       )}
     </g>
@@ -233,18 +234,22 @@ function sentence(
   seen: (pa: number) => VacuumSeen,
   say: Say,
 ): string {
-  if (!last)
-    return `No vacuum reading yet. The air here is ${paText(strata.airPa)}, the target ${say.vacuum(strata.targetPa)}.`
+  if (!last) return W.noVacuumReadingYetThe(paText(strata.airPa), say.vacuum(strata.targetPa))
   const shown = seen(last.value)
   if (shown.byNeedle)
-    return (
-      `The needle at ${live.clock(last.at)}: ${vacuumLine(shown)}. No needle shows the target of ` +
-      `${say.vacuum(strata.targetPa)}; water boils below ${say.vacuum(strata.waterBoilsPa)}.`
+    return W.theNeedleAtNoNeedle(
+      live.clock(last.at),
+      vacuumLine(shown),
+      say.vacuum(strata.targetPa),
+      say.vacuum(strata.waterBoilsPa),
     )
   const place = last.value <= strata.targetPa ? 'below' : 'above'
-  return (
-    `${say.vacuum(last.value)} at ${live.clock(last.at)}, ` +
-    `${place} the target of ${say.vacuum(strata.targetPa)}; water boils below ${say.vacuum(strata.waterBoilsPa)}.`
+  return W.atTheTargetOfWater(
+    say.vacuum(last.value),
+    live.clock(last.at),
+    place,
+    say.vacuum(strata.targetPa),
+    say.vacuum(strata.waterBoilsPa),
   )
 }
 
@@ -283,11 +288,11 @@ function Lines({ strata, y, left, right }: { strata: Strata; y: (pa: number) => 
 
 function names(strata: Strata, ambientC: number, say: Say) {
   return [
-    { name: 'Air here', pa: strata.airPa, strong: true },
-    { name: 'Needle sees to', pa: strata.needleLimitPa, strong: true },
-    { name: `Water boils, ${say.celsius(ambientC)}`, pa: strata.waterBoilsPa, strong: true },
-    { name: 'Target', pa: strata.targetPa, strong: true },
-    { name: 'Pump floor', pa: strata.pumpFloorPa, strong: true },
+    { name: W.airHere, pa: strata.airPa, strong: true },
+    { name: W.needleSeesTo, pa: strata.needleLimitPa, strong: true },
+    { name: W.waterBoils(say.celsius(ambientC)), pa: strata.waterBoilsPa, strong: true },
+    { name: W.target, pa: strata.targetPa, strong: true },
+    { name: W.pumpFloor, pa: strata.pumpFloorPa, strong: true },
   ]
 }
 
@@ -329,8 +334,8 @@ function InnerNames({ strata, y, right }: { strata: Strata; y: (pa: number) => n
   const say = useSay(strata.airPa)
   const labels = spread(
     [
-      { name: `target ${say.vacuumText(strata.targetPa)}`, y: y(strata.targetPa) - 6 },
-      { name: 'water boils below', y: y(strata.waterBoilsPa) + 18 },
+      { name: W.target2(say.vacuumText(strata.targetPa)), y: y(strata.targetPa) - 6 },
+      { name: W.waterBoilsBelow, y: y(strata.waterBoilsPa) + 18 },
     ],
     17,
     130,

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/screen-job-pull'
 import type { PullAdvice } from '@/core/pull/advice'
 import { useSay } from '../../units'
 
@@ -6,13 +7,16 @@ export function PullStands({ advice, airPa }: { advice: PullAdvice | undefined; 
   const say = useSay(airPa)
   if (!advice) return null
   return (
-    <section aria-label="Where the pull stands" className="mt-3 border-t border-rule pt-2 text-small">
-      <h3 className="font-semibold">Where it stands</h3>
+    <section aria-label={W.whereThePullStands} className="mt-3 border-t border-rule pt-2 text-small">
+      <h3 className="font-semibold">{W.whereItStands}</h3>
       {advice.blind && <p>{advice.blind}</p>}
       {advice.far && advice.ahead > 1.05 && (
         <p>
-          The gauge sits at the pump and reads ahead of the car {advice.ahead.toFixed(1)} times: at the far side about{' '}
-          {say.vacuum(advice.far.pa)}, 8 in 10 between {say.vacuumSpan(advice.far.lowPa, advice.far.highPa)}.
+          {W.theGaugeSitsAtThe}
+          {advice.ahead.toFixed(1)}
+          {W.timesAtTheFarSide} {say.vacuum(advice.far.pa)}
+          {W.n8In10Between}
+          {say.vacuumSpan(advice.far.lowPa, advice.far.highPa)}.
         </p>
       )}
       <ol className="mt-1">
@@ -31,9 +35,7 @@ export function PullStands({ advice, airPa }: { advice: PullAdvice | undefined; 
           </li>
         ))}
       </ol>
-      <p className="mt-1 text-note text-ink-2">
-        From the prediction, the boiling line and this rig’s own floor; chances assumed before the first reading.
-      </p>
+      <p className="mt-1 text-note text-ink-2">{W.fromThePredictionTheBoiling}</p>
     </section>
   )
 }

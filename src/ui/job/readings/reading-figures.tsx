@@ -1,4 +1,5 @@
 import type { Live } from '@/core/call/types'
+import { W } from '@/core/language/en/screen-job-readings'
 import type { VacuumSeen } from '@/core/readings/vacuum-seen'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { lengthWords } from '@/core/units/duration'
@@ -33,8 +34,9 @@ export function ReadingFigures({
       {live.gaugeBackS !== undefined && (
         <p className="basis-full text-small font-medium text-caution">
           <Sign kind="caution" />
-          This gauge’s clock was set back by {lengthWords(live.gaugeBackS)}: its figure is the newest, its times are
-          not.
+          {W.thisGaugesClockWasSet}
+          {lengthWords(live.gaugeBackS)}
+          {W.itsFigureIsTheNewest}
         </p>
       )}
       <p className="max-sm:flex max-sm:items-end max-sm:gap-2">
@@ -46,10 +48,13 @@ export function ReadingFigures({
         </span>
         <span className="ml-2 text-title font-medium max-sm:hidden">{unit}</span>
         <span className="mt-2 block text-body max-sm:text-note max-sm:leading-tight">
-          <b className="hidden font-semibold max-sm:block max-sm:text-row">{unit.startsWith('inHg') ? 'inHg' : unit}</b>
-          <b className="font-semibold">{needle ? 'needle' : gaugeAt === 'far' ? 'far gauge' : 'at the pump'}</b>
+          <b className="hidden font-semibold max-sm:block max-sm:text-row">{unit.startsWith('inHg') ? W.inhg : unit}</b>
+          <b className="font-semibold">{needle ? W.needle : gaugeAt === 'far' ? W.farGauge : W.atThePump}</b>
           {gaugeAt === 'pump' && live.pull?.far && (
-            <b className="ml-4 font-semibold">at the car about {seen(live.pull.far.pa).text}</b>
+            <b className="ml-4 font-semibold">
+              {W.atTheCarAbout}
+              {seen(live.pull.far.pa).text}
+            </b>
           )}{' '}
           <span className={`text-ink-2 ${needle ? 'sm:ml-4' : 'ml-4 max-sm:hidden'}`}>
             {needle || units.vacuum !== 'micron' ? means : paText(live.vacuumPa)}
@@ -59,7 +64,7 @@ export function ReadingFigures({
       {live.pumpPa !== undefined && (
         <p data-testid="pump-gauge">
           <span className="figure text-fig-m max-sm:text-act">{seen(live.pumpPa).text}</span>
-          <span className="mt-2 block text-body font-semibold max-sm:mt-0 max-sm:text-note">at the pump</span>
+          <span className="mt-2 block text-body font-semibold max-sm:mt-0 max-sm:text-note">{W.atThePump}</span>
         </p>
       )}
       {perMinute !== undefined && !needle && (
@@ -67,7 +72,7 @@ export function ReadingFigures({
           <span className="figure text-fig-m max-sm:text-act">{signed(perMinute, digits)}</span>
           <span className="text-head max-sm:text-small">/min</span>
           <span className="mt-2 block text-body font-semibold max-sm:mt-0 max-sm:text-note">
-            {Math.abs(perMinute) < 0.5 ? 'steady' : perMinute < 0 ? 'falling' : 'rising'}
+            {Math.abs(perMinute) < 0.5 ? W.steady : perMinute < 0 ? W.falling : W.rising}
           </span>
         </p>
       )}

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/screen-job-readings'
 import type { VacuumSeen } from '@/core/readings/vacuum-seen'
 import type { CurvePoint } from '@/core/views'
 import { Fold } from '../../form/fold'
@@ -22,14 +23,14 @@ export function ReadingsTable({
   const needle = seen(0).byNeedle
   const rows = points.filter((_p, i) => i % every === 0 || i === points.length - 1)
   return (
-    <Fold title="The readings as a table" className="mt-3 border-t border-rule pt-1 text-small">
+    <Fold title={W.theReadingsAsATable} className="mt-3 border-t border-rule pt-1 text-small">
       <table className="w-full max-w-[560px]">
         <thead className="text-left text-note text-ink-2">
           <tr>
-            <th className="font-medium">time</th>
+            <th className="font-medium">{W.time}</th>
             <th className="text-right font-medium">{seen(0).unit}</th>
-            <th className="text-right font-medium">{needle ? 'what it can mean' : 'Pa'}</th>
-            <th className="text-right font-medium">since the first</th>
+            <th className="text-right font-medium">{needle ? W.whatItCanMean : W.pa}</th>
+            <th className="text-right font-medium">{W.sinceTheFirst}</th>
           </tr>
         </thead>
         <tbody>
@@ -38,7 +39,10 @@ export function ReadingsTable({
               <td>{clock(p.at)}</td>
               <td className="text-right">{seen(p.value).text}</td>
               <td className="text-right">{needle ? seen(p.value).means : paText(p.value)}</td>
-              <td className="text-right">{Math.round((p.at - (points[0] as CurvePoint).at) / 60_000)} min</td>
+              <td className="text-right">
+                {Math.round((p.at - (points[0] as CurvePoint).at) / 60_000)}
+                {W.min}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-readings'
 import { NAMES, type PadChannel, padChannels, padHint, padRead, type Typed, usualUnit } from '@/core/readings/pad'
 import type { ReadingUnit } from '@/core/units/channel'
 import type { JobView } from '@/core/views'
@@ -78,21 +79,23 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
       onSubmit={submit}
       noValidate
       id={PAD_ID}
-      aria-label="Typed reading"
+      aria-label={W.typedReading}
       className={`mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3 max-sm:grid-cols-1 max-sm:*:col-span-1 ${pad ? 'rounded border border-ink bg-sheet p-3' : ''}`}
     >
       {pad && last && (
         <p className="col-span-2 flex items-end gap-3">
           <b className="figure text-fig-s font-semibold leading-none">{last.sentValue.toLocaleString('en')}</b>
           <span className="text-body">
-            {last.sentUnit === 'inHgV' ? 'inHg' : last.sentUnit}, {NAMES[channel]} at {clock(Date.parse(last.at))}
+            {last.sentUnit === 'inHgV' ? W.inhg : last.sentUnit}, {NAMES[channel]}
+            {W.at}
+            {clock(Date.parse(last.at))}
           </span>
         </p>
       )}
       {pad && channels.length > 1 && (
         <div className="col-span-2">
           <Choice
-            label="Which"
+            label={W.which}
             value={channel}
             options={channels.map((c) => ({ value: c, label: NAMES[c] }))}
             onChange={setPicked}
@@ -110,21 +113,21 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
         className="plain-button mt-7 max-sm:order-last max-sm:mt-0 max-sm:min-h-[56px] max-sm:text-row"
         disabled={busy}
       >
-        Log it
+        {W.logIt}
       </button>
       {pad && (
         <div className="col-span-2 grid gap-3">
           <Keys press={press} />
           <Choice
-            label="Read"
+            label={W.read}
             value={ago}
             options={AGO.map((minutes) => ({
               value: minutes,
-              label: minutes === '0' ? 'now' : `${minutes} min ago`,
+              label: minutes === '0' ? W.now : W.minAgo(minutes),
             }))}
             onChange={setAgo}
           />
-          <TextField control={form.control} name="note" label="Note" placeholder="may be left out" />
+          <TextField control={form.control} name="note" label={W.note} placeholder={W.mayBeLeftOut} />
         </div>
       )}
     </form>
@@ -133,9 +136,11 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
 
 const labelOf = (channel: PadChannel, unit: ReadingUnit): string =>
   channel === 'scale'
-    ? 'Type what the scale shows'
-    : `Type a ${channel === 'vacuum' || channel === 'vent' ? `${NAMES[channel]} reading` : NAMES[channel]} ` +
-      `(${unit === 'inHgV' ? 'inHg below the air' : unit} unless you say)`
+    ? W.typeWhatTheScaleShows
+    : W.typeAUnlessYouSay(
+        channel === 'vacuum' || channel === 'vent' ? W.reading(NAMES[channel]) : NAMES[channel],
+        unit === 'inHgV' ? W.inhgBelowTheAir : unit,
+      )
 
 const BACK = '⌫'
 const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', BACK]
@@ -151,7 +156,7 @@ function Keys({ press }: { press: (key: string) => void }) {
           key={key}
           type="button"
           className="plain-button figure !min-h-[60px] min-w-[60px] !text-act"
-          aria-label={key === BACK ? 'take the last figure back' : key}
+          aria-label={key === BACK ? W.takeTheLastFigureBack : key}
           onClick={() => press(key)}
         >
           {key}

@@ -4,6 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { chargeKnowingly } from '@/core/call/ways-out'
+import { W } from '@/core/language/en/screen-job-ways'
 import { TextField } from '../../form/bound'
 import { type WayProps, WHY } from './way'
 import { WayForm } from './way-form'
@@ -18,20 +19,15 @@ export function AcceptLeak({ ahead, deeds, onDone }: { ahead: { gramsPerYear: nu
     onDone()
   })
   return (
-    <WayForm name="Charge it although it leaks" action="Charge it; the record says so" busy={deeds.busy} onSubmit={go}>
+    <WayForm name="Charge it although it leaks" action={W.chargeItTheRecordSays} busy={deeds.busy} onSubmit={go}>
       <p className="text-lead leading-snug">{ahead.words}</p>
       <div className="grid grid-cols-2 gap-x-5 max-sm:grid-cols-1">
-        <TextField
-          control={form.control}
-          name="why"
-          label="Why it is charged all the same"
-          placeholder="for this summer"
-        />
+        <TextField control={form.control} name="why" label={W.whyItIsChargedAll} placeholder={W.forThisSummer} />
         <TextField
           control={form.control}
           name="customer"
-          label="What the customer said to it"
-          placeholder="knows, wants it so"
+          label={W.whatTheCustomerSaidTo}
+          placeholder={W.knowsWantsItSo}
         />
       </div>
     </WayForm>

@@ -3,6 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import type { Ending } from '@/core/call/ways-out'
+import { W } from '@/core/language/en/screen-job-ways'
 import { TextField } from '../../form/bound'
 import { Choice } from '../../form/field'
 import { REASONED, type WayProps } from './way'
@@ -18,18 +19,16 @@ export function CloseJob({ endings, deeds, onDone }: { endings: readonly Ending[
     onDone()
   })
   return (
-    <WayForm name="End this job here" action="End it here" busy={deeds.busy} onSubmit={go}>
+    <WayForm name="End this job here" action={W.endItHere} busy={deeds.busy} onSubmit={go}>
       <Choice
-        label="As what"
+        label={W.asWhat}
         value={chosen?.as ?? ''}
         options={endings.map((e) => ({ value: e.as, label: e.label }))}
         onChange={(as) => form.setValue('choice', as)}
       />
       <p className="mt-2 text-lead leading-snug">{chosen?.leaves}</p>
-      <p className="mt-1 text-small text-ink-2">
-        It leaves the board, keeps its record, can be signed as what it is, and opened again.
-      </p>
-      <TextField control={form.control} name="why" label="Why" placeholder="the part comes on Friday …" />
+      <p className="mt-1 text-small text-ink-2">{W.itLeavesTheBoardKeeps}</p>
+      <TextField control={form.control} name="why" label={W.why} placeholder={W.thePartComesOnFriday} />
     </WayForm>
   )
 }

@@ -3,6 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-job-ways'
 import { TextField } from '../../form/bound'
 import { Choice } from '../../form/field'
 import { type WayProps, WHY } from './way'
@@ -10,8 +11,8 @@ import { WayForm } from './way-form'
 
 const Ended = z.object({ why: WHY, dye: z.enum(['dye', 'none']) })
 const DYE = [
-  { value: 'dye', label: 'dye goes in with the charge' },
-  { value: 'none', label: 'no dye' },
+  { value: 'dye', label: W.dyeGoesInWithThe },
+  { value: 'none', label: W.noDye },
 ] as const
 
 /** A search that is given up: why, and whether the next one will have dye to see. */
@@ -22,14 +23,11 @@ export function EndSearch({ deeds, onDone }: WayProps) {
     onDone()
   })
   return (
-    <WayForm name="End the search" action="End it; the record says what is left" busy={deeds.busy} onSubmit={go}>
-      <p className="text-lead leading-snug">
-        What was looked at stays, with the chances it left. Dye fit for this oil only; a hybrid’s compressor takes none
-        that its maker does not allow.
-      </p>
-      <TextField control={form.control} name="why" label="Why it ends here" placeholder="nothing left worth its time" />
+    <WayForm name="End the search" action={W.endItTheRecordSays} busy={deeds.busy} onSubmit={go}>
+      <p className="text-lead leading-snug">{W.whatWasLookedAtStays}</p>
+      <TextField control={form.control} name="why" label={W.whyItEndsHere} placeholder={W.nothingLeftWorthItsTime} />
       <Choice
-        label="Dye"
+        label={W.dye}
         value={form.watch('dye')}
         options={[...DYE]}
         onChange={(dye) => form.setValue('dye', dye as 'dye')}

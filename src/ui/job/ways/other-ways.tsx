@@ -5,6 +5,7 @@ import type { Live, WayOut } from '@/core/call/types'
 import { endingsOf, leakAhead, mayPark } from '@/core/call/ways-out'
 import { searchNow } from '@/core/job/search'
 import { currentHold, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-ways'
 import { Fold } from '../../form/fold'
 import { Popup } from '../../frame/popup'
 import { useSay } from '../../units'
@@ -28,30 +29,30 @@ export function OtherWays({ at, onClose, state, live, deeds }: Props) {
   const endings = endingsOf(state, say)
   const done = { deeds, onDone: onClose }
   return (
-    <Popup open={at !== null} onOpenChange={(open) => !open && onClose()} title="Another way" width="tall">
+    <Popup open={at !== null} onOpenChange={(open) => !open && onClose()} title={W.anotherWay} width="tall">
       <div className="mt-2 min-h-0 flex-1 overflow-y-auto">
         {searchNow(state) && (
-          <Fold title="End the search for the leak" first={at === 'search'} className="border-t border-rule">
+          <Fold title={W.endTheSearchForThe} first={at === 'search'} className="border-t border-rule">
             <EndSearch {...done} />
           </Fold>
         )}
         {turns.length > 0 && (
-          <Fold title="Back to an earlier step" first={at === 'back'} className="border-t border-rule">
+          <Fold title={W.backToAnEarlierStep} first={at === 'back'} className="border-t border-rule">
             <TurnBack turns={turns} state={state} {...done} />
           </Fold>
         )}
         {ahead && (
-          <Fold title="Charge it although it leaks" first={at === 'accept'} className="border-t border-rule">
+          <Fold title={W.chargeItAlthoughItLeaks} first={at === 'accept'} className="border-t border-rule">
             <AcceptLeak ahead={ahead} {...done} />
           </Fold>
         )}
         {mayPark(state) && (
-          <Fold title="Leave it under vacuum and stop here" first={at === 'park'} className="border-t border-rule">
+          <Fold title={W.leaveItUnderVacuumAnd} first={at === 'park'} className="border-t border-rule">
             <ParkCar state={state} live={live} {...done} />
           </Fold>
         )}
         {endings.length > 0 && (
-          <Fold title="End this job here" first={at === 'close'} className="border-t border-rule">
+          <Fold title={W.endThisJobHere} first={at === 'close'} className="border-t border-rule">
             <CloseJob endings={endings} {...done} />
           </Fold>
         )}

@@ -6,6 +6,7 @@ import * as z from 'zod'
 import type { Live } from '@/core/call/types'
 import { expectedLater } from '@/core/hold/expected-later'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-ways'
 import { ChoiceField, TextField } from '../../form/bound'
 import { amount, optional } from '../../form/schemas'
 import { useSay } from '../../units'
@@ -15,7 +16,7 @@ import { WayForm } from './way-form'
 const Parked = z.object({
   why: WHY,
   couplers: z.enum(['on', 'off']),
-  hours: optional(amount('the hours until then', 24 * 60)),
+  hours: optional(amount(W.theHoursUntilThen, 24 * 60)),
 })
 
 /** A car left standing under its vacuum: couplers on or off, until when, and what its gauge should show then. */
@@ -32,7 +33,7 @@ export function ParkCar({ state, live, deeds, onDone }: { state: JobState; live:
     onDone()
   })
   return (
-    <WayForm name="Leave it under vacuum" action="Leave it standing" busy={deeds.busy} onSubmit={go}>
+    <WayForm name="Leave it under vacuum" action={W.leaveItStanding} busy={deeds.busy} onSubmit={go}>
       {expectedLater(state, live, say).map((line) => (
         <p key={line} className="text-lead leading-snug">
           {line}
@@ -41,20 +42,20 @@ export function ParkCar({ state, live, deeds, onDone }: { state: JobState; live:
       <ChoiceField
         control={form.control}
         name="couplers"
-        label="Couplers"
+        label={W.couplers}
         options={[
-          { value: 'on', label: 'stay on: the hoses are in the hold' },
-          { value: 'off', label: 'come off, closed first: the caps hold' },
+          { value: 'on', label: W.stayOnTheHosesAre },
+          { value: 'off', label: W.comeOffClosedFirstThe },
         ]}
       />
       <div className="mt-2 grid grid-cols-2 gap-x-5 max-sm:grid-cols-1">
-        <TextField control={form.control} name="why" label="Why" placeholder="waits for a part, the bay closes …" />
+        <TextField control={form.control} name="why" label={W.why} placeholder={W.waitsForAPartThe} />
         <TextField
           control={form.control}
           name="hours"
-          label="Come back in, hours"
+          label={W.comeBackInHours}
           inputMode="decimal"
-          hint="left empty: when somebody takes it up"
+          hint={W.leftEmptyWhenSomebodyTakes}
         />
       </div>
     </WayForm>

@@ -5,6 +5,7 @@ import { useForm } from 'react-hook-form'
 import { type Turn, turnDeeds } from '@/core/call/turns'
 import type { JobState } from '@/core/job/state'
 import { STEP_NAMES } from '@/core/job/steps'
+import { W } from '@/core/language/en/screen-job-ways'
 import { TextField } from '../../form/bound'
 import { Choice } from '../../form/field'
 import { Sign } from '../../form/sign'
@@ -24,12 +25,12 @@ export function TurnBack({ turns, state, deeds, onDone }: { turns: readonly Turn
   return (
     <WayForm
       name="Back to an earlier step"
-      action={chosen && !chosen.bars ? `Back to ${STEP_NAMES[chosen.to]}` : undefined}
+      action={chosen && !chosen.bars ? W.backTo(STEP_NAMES[chosen.to]) : undefined}
       busy={deeds.busy}
       onSubmit={go}
     >
       <Choice
-        label="Back to"
+        label={W.backTo2}
         value={chosen?.to ?? ''}
         options={turns.map((t) => ({ value: t.to, label: `${STEP_NAMES[t.to]}: ${t.label}` }))}
         onChange={(to) => form.setValue('choice', to)}
@@ -46,7 +47,7 @@ export function TurnBack({ turns, state, deeds, onDone }: { turns: readonly Turn
         </p>
       ))}
       {chosen && !chosen.bars && (
-        <TextField control={form.control} name="why" label="Why" placeholder="a fitting was forgotten …" />
+        <TextField control={form.control} name="why" label={W.why} placeholder={W.aFittingWasForgotten} />
       )}
     </WayForm>
   )

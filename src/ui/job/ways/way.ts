@@ -1,8 +1,9 @@
 import * as z from 'zod'
+import { W } from '@/core/language/en/screen-job-ways'
 import type { Deeds } from '../use-deeds'
 
 export type WayProps = { deeds: Deeds; onDone: () => void }
 
 /** The reason of a way that leaves the path: the record keeps it. */
-export const WHY = z.string().trim().min(1, 'a word or two: the record keeps it').max(200)
+export const WHY = z.string().trim().min(1, W.aWordOrTwoThe).max(200)
 export const REASONED = z.object({ choice: z.string(), why: WHY })

@@ -2,6 +2,7 @@
 
 import { restFinding } from '@/core/call/before'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-zero'
 import { otherPressure } from '@/core/units/say'
 import { UNIT_WORDS } from '@/core/units/shown'
 import { useSay } from '../../units'
@@ -17,14 +18,18 @@ export function AtRest({ state }: { state: JobState }) {
       <p>
         <span className="figure text-fig-xxl font-semibold max-sm:text-fig-l">{say.pressureText(most)}</span>
         <span className="ml-2 text-title">{UNIT_WORDS[say.units.pressure]}</span>
-        <span className="block text-body font-semibold">at rest, above the air here ({otherPressure(most, say)})</span>
+        <span className="block text-body font-semibold">
+          {W.atRestAboveTheAir}
+          {otherPressure(most, say)})
+        </span>
       </p>
       {finding.kind === 'refrigerant' && (
         <p className="text-body">
           <span className="figure text-fig-m">{say.pressureText(finding.saturationPaG)}</span>{' '}
           {UNIT_WORDS[say.units.pressure]}
           <span className="block text-body font-semibold">
-            with liquid inside at {say.celsius(state.opened.place.ambientC)}
+            {W.withLiquidInsideAt}
+            {say.celsius(state.opened.place.ambientC)}
           </span>
         </p>
       )}

@@ -1,6 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-zero'
 import { celsiusHint, gaugeHint, readCelsius, readGauge } from '../../form/entries'
 import { useSay } from '../../units'
 import { SideEntry } from '../forms/side-entry'
@@ -8,31 +9,25 @@ import type { Deeds } from '../use-deeds'
 
 type Props = { state: JobState; deeds: Deeds }
 
-const INTRO =
-  'Only where there was refrigerant enough to run it. At the end it stands beside what was proved, and in ' +
-  'the words for whoever pays.'
+const INTRO = W.onlyWhereThereWasRefrigerant
 
 /** How it ran when it came in: what the proof is compared with. */
 export function BeforeEntry({ state, deeds }: Props) {
   const { barometerPa, ambientC } = state.opened.place
   const say = useSay()
   const warmth = (text: string) => celsiusHint(text, say.units)
-  const pressure = (text: string) => gaugeHint(text, barometerPa, say.units) ?? 'running; may be left out'
+  const pressure = (text: string) => gaugeHint(text, barometerPa, say.units) ?? W.runningMayBeLeftOut
   return (
     <SideEntry
-      title={
-        state.before
-          ? `How it ran before: vent ${say.celsius(state.before.ventC, 1)}`
-          : 'How it ran before, for the comparison'
-      }
+      title={state.before ? W.howItRanBeforeVent(say.celsius(state.before.ventC, 1)) : W.howItRanBeforeFor}
       intro={INTRO}
-      action="Keep it as before"
+      action={W.keepItAsBefore}
       deeds={deeds}
       fields={[
-        { name: 'vent', label: 'Vent before', hint: warmth, placeholder: '21 C' },
-        { name: 'ambient', label: 'Ambient then', initial: `${ambientC} C`, hint: warmth },
-        { name: 'low', label: 'Low side before', hint: pressure },
-        { name: 'high', label: 'High side before', hint: pressure },
+        { name: 'vent', label: W.ventBefore, hint: warmth, placeholder: '21 C' },
+        { name: 'ambient', label: W.ambientThen, initial: `${ambientC} C`, hint: warmth },
+        { name: 'low', label: W.lowSideBefore, hint: pressure },
+        { name: 'high', label: W.highSideBefore, hint: pressure },
       ]}
       read={(v, c) => {
         const ventC = c.take('vent', readCelsius(v.vent ?? '', say.units), 0)

@@ -1,6 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-zero'
 import { OPENED_WORDS } from '@/core/words/renewed'
 import { useSay } from '../../units'
 
@@ -10,18 +11,15 @@ export function CarFacts({ state }: { state: JobState }) {
   const say = useSay(place.barometerPa)
   const facts = [
     [
-      'Label',
+      W.label,
       `${label.refrigerant}, ${label.typed}, ${label.oilKind}${label.oilMl === null ? '' : ` ${say.oil(label.oilMl)}`}`,
     ],
-    [
-      'Opened',
-      `${OPENED_WORDS[story.opened]}, ${story.openHours} h, drier ${story.drierReplaced ? 'replaced' : 'kept'}`,
-    ],
-    ['Place', `air ${(place.barometerPa / 1000).toFixed(1)} kPa, ${say.celsius(place.ambientC)}`],
-    ['Procedure', `${procedure.name}: ${say.vacuum(procedure.targetPa)}, hold ${procedure.holdMinutes} min`],
-    ['Rig', `${rig.name}, ${volumeL} L inside (assumed)`],
+    [W.opened, W.hDrier(OPENED_WORDS[story.opened], story.openHours, story.drierReplaced ? W.replaced : W.kept)],
+    [W.place, W.airKpa((place.barometerPa / 1000).toFixed(1), say.celsius(place.ambientC))],
+    [W.procedure, W.holdMin(procedure.name, say.vacuum(procedure.targetPa), procedure.holdMinutes)],
+    [W.rig, W.lInsideAssumed(rig.name, volumeL)],
     ...(history.lastChargeG !== null && history.daysSinceCharge !== null
-      ? [['Last charge', `${say.mass(history.lastChargeG)}, ${history.daysSinceCharge} days ago`]]
+      ? [[W.lastCharge, W.daysAgo(say.mass(history.lastChargeG), history.daysSinceCharge)]]
       : []),
   ] as [string, string][]
   return (

@@ -1,6 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-zero'
 import { massHint, readAmount, readMass } from '../../form/entries'
 import { useUnits } from '../../units'
 import { SideEntry } from '../forms/side-entry'
@@ -13,25 +14,25 @@ export function LastChargeEntry({ state, deeds }: { state: JobState; deeds: Deed
   if (lastChargeG !== null && daysSinceCharge !== null) return null
   return (
     <SideEntry
-      title="What was in it, and since when"
-      intro="With the grams recovered it gives the size of the leak; the hold is judged against it. Unknown: leave it."
-      action="Keep it"
+      title={W.whatWasInItAnd}
+      intro={W.withTheGramsRecoveredIt}
+      action={W.keepIt}
       deeds={deeds}
       fields={[
         {
           name: 'grams',
-          label: 'Last charge',
+          label: W.lastCharge,
           initial: lastChargeG === null ? state.opened.label.typed : `${lastChargeG} g`,
           hint: (text) => massHint(text, units).hint,
         },
-        { name: 'days', label: 'That was, days ago', initial: daysSinceCharge === null ? '' : String(daysSinceCharge) },
+        { name: 'days', label: W.thatWasDaysAgo, initial: daysSinceCharge === null ? '' : String(daysSinceCharge) },
       ]}
       read={(v, c) => [
         {
           kind: 'car-told',
           payload: {
             lastChargeG: c.take('grams', readMass(v.grams ?? '', units), 0),
-            daysSinceCharge: c.take('days', readAmount(v.days ?? '', 'the days', 20_000), 0),
+            daysSinceCharge: c.take('days', readAmount(v.days ?? '', W.theDays, 20_000), 0),
           },
         },
       ]}

@@ -1,4 +1,5 @@
 import { sidesOf } from '@/core/job/sides'
+import { W } from '@/core/language/en/screen-job-zero'
 import { PA_PER_PSI } from '@/core/units/constants'
 import { readGauge, readMass, withUnit } from '../../form/entries'
 import { Collector, type FormDefinition } from '../forms/form-types'
@@ -16,9 +17,7 @@ export const zero: FormDefinition = {
     const both = sidesOf(state.opened.rig).includes('high')
     const highPaG = both ? c.take('high', readGauge(values.high ?? '', barometerPa, units), 0) : lowPaG
     const shown = (text = '') => withUnit(text, units.pressure)
-    const typed = both
-      ? `low ${shown(values.low)}, high ${shown(values.high)}`
-      : `low ${shown(values.low)}, the only side read`
+    const typed = both ? W.lowHigh(shown(values.low), shown(values.high)) : W.lowTheOnlySideRead(shown(values.low))
     return c.result(() => [
       {
         kind: 'zero-read',

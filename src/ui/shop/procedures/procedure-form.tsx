@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useFieldArray, useForm, useWatch } from 'react-hook-form'
 import { plainStages, type StageKind } from '@/core/job/stages'
 import { procedureRead, procedureWritten } from '@/core/job/written'
+import { W } from '@/core/language/en/screen-shop-procedures'
 import { provesOf } from '@/core/schools/schools'
 import type { StoredProcedure } from '@/core/views'
 import { TextField } from '../../form/bound'
@@ -32,7 +33,7 @@ export function ProcedureForm({ procedure, onDone }: { procedure: StoredProcedur
   const save = form.handleSubmit(
     async (figures) => {
       if (!(await post({ what: 'procedure', procedure: { id: procedure.id, ...figures } }))) return
-      done('Saved.')
+      done(W.saved)
       onDone()
       router.refresh()
     },
@@ -42,14 +43,14 @@ export function ProcedureForm({ procedure, onDone }: { procedure: StoredProcedur
     <form
       onSubmit={save}
       noValidate
-      aria-label={procedure.name || 'New procedure'}
+      aria-label={procedure.name || W.newProcedure}
       className="rounded border-[1.5px] border-ink bg-ground p-4"
     >
       <div className="grid grid-cols-[260px_1fr] gap-x-5 max-sm:grid-cols-1">
-        <TextField control={control} name="name" label="Name" />
-        <TextField control={control} name="proves" label="What it is good for" />
+        <TextField control={control} name="name" label={W.name2} />
+        <TextField control={control} name="proves" label={W.whatItIsGoodFor} />
       </div>
-      <ol aria-label="Stages" className="mt-1 flex items-stretch gap-2.5 overflow-x-auto pb-3">
+      <ol aria-label={W.stages} className="mt-1 flex items-stretch gap-2.5 overflow-x-auto pb-3">
         {stages.fields.map((field, i) => (
           <StageCard
             key={field.id}
@@ -62,7 +63,7 @@ export function ProcedureForm({ procedure, onDone }: { procedure: StoredProcedur
         ))}
       </ol>
       <div className="flex flex-wrap items-center gap-2">
-        <span className="text-small">Add:</span>
+        <span className="text-small">{W.add}</span>
         {KINDS.map((kind) => (
           <button
             key={kind}
@@ -80,10 +81,10 @@ export function ProcedureForm({ procedure, onDone }: { procedure: StoredProcedur
       <Proves values={useWatch({ control }) as ProcedureValues} />
       <div className="mt-3 flex flex-wrap items-center gap-2.5">
         <button type="submit" className="plain-button" disabled={busy}>
-          Save
+          {W.save}
         </button>
         <button type="button" className="plain-button text-small" onClick={onDone}>
-          Leave it
+          {W.leaveIt}
         </button>
         <Refused>{said}</Refused>
       </div>
@@ -94,10 +95,7 @@ export function ProcedureForm({ procedure, onDone }: { procedure: StoredProcedur
 /** What the stages as they stand can and cannot prove, worked out as they are edited. */
 function Proves({ values }: { values: ProcedureValues }) {
   const read = Typed.safeParse({ ...values, name: 'it' })
-  if (!read.success)
-    return (
-      <p className="mt-2 text-note text-ink-2">What it proves stands here once its stages can follow one another.</p>
-    )
+  if (!read.success) return <p className="mt-2 text-note text-ink-2">{W.whatItProvesStandsHere}</p>
   return (
     <ul className="mt-2 list-disc space-y-0.5 pl-5 text-note leading-snug text-ink-2">
       {provesOf(procedureRead(read.data)).map((line) => (

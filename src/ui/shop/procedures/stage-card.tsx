@@ -3,6 +3,7 @@
 import { ArrowLeft, ArrowRight, X } from 'lucide-react'
 import { type Control, useFormState, useWatch } from 'react-hook-form'
 import { OPENED_MINUTES } from '@/core/job/stages'
+import { W } from '@/core/language/en/screen-shop-procedures'
 import { RULE_NAMES } from '@/core/schools/rules'
 import { PickField, TextField } from '../../form/bound'
 import { STAGE_NAMES, StagePicture } from './stage-picture'
@@ -17,15 +18,15 @@ type Props = {
   onRemove: () => void
 }
 
-const ENDS = { target: 'at its target', minutes: 'by its minutes', opened: 'by the time open' }
-const UNTIL = { minutes: 'by its minutes', decided: 'when it is decided' }
-const FAILS = { again: 'pull again', longer: 'hold longer', fix: 'look for the leak', lead: 'the lead decides' }
+const ENDS = { target: W.atItsTarget, minutes: W.byItsMinutes, opened: W.byTheTimeOpen }
+const UNTIL = { minutes: W.byItsMinutes, decided: W.whenItIsDecided }
+const FAILS = { again: W.pullAgain, longer: W.holdLonger, fix: W.lookForTheLeak, lead: W.theLeadDecides }
 const ACCEPTS = {
-  judge: 'the judge',
-  word: 'a person’s word',
-  ...Object.fromEntries(Object.entries(RULE_NAMES).map(([id, name]) => [id, `rule: ${name}`])),
+  judge: W.theJudge,
+  word: W.aPersonsWord,
+  ...Object.fromEntries(Object.entries(RULE_NAMES).map(([id, name]) => [id, W.rule(name)])),
 }
-const POINTS = { both: 'idle and 1,500 rpm', idle: 'idle only', 'at-speed': '1,500 rpm only' }
+const POINTS = { both: W.idleAnd1500Rpm, idle: W.idleOnly, 'at-speed': W.n1500RpmOnly }
 
 /** One stage of the strip: its picture, what it asks, and where it stands. */
 export function StageCard({ control, at, count, onMove, onRemove }: Props) {
@@ -44,48 +45,59 @@ export function StageCard({ control, at, count, onMove, onRemove }: Props) {
           {at + 1} {STAGE_NAMES[kind]}
         </b>
         <span className="flex">
-          <Tool label="earlier" disabled={at === 0} onClick={() => onMove(-1)} sign={<ArrowLeft size={18} />} />
-          <Tool label="later" disabled={at === count - 1} onClick={() => onMove(1)} sign={<ArrowRight size={18} />} />
-          <Tool label="leave it out" disabled={count === 1} onClick={onRemove} sign={<X size={18} />} />
+          <Tool label={W.earlier} disabled={at === 0} onClick={() => onMove(-1)} sign={<ArrowLeft size={18} />} />
+          <Tool label={W.later} disabled={at === count - 1} onClick={() => onMove(1)} sign={<ArrowRight size={18} />} />
+          <Tool label={W.leaveItOut} disabled={count === 1} onClick={onRemove} sign={<X size={18} />} />
         </span>
       </div>
       {fault && <p className="text-note font-medium text-leak">{fault}</p>}
       {kind === 'pull' && (
         <>
-          <PickField control={control} name={`stages.${at}.ends`} label="Ends" options={ENDS} className="mt-2" />
-          <TextField {...field} name={`stages.${at}.targetMicron`} label="Target, micron" />
+          <PickField control={control} name={`stages.${at}.ends`} label={W.ends} options={ENDS} className="mt-2" />
+          <TextField {...field} name={`stages.${at}.targetMicron`} label={W.targetMicron} />
           {ends === 'opened' && (
             <p className="text-note leading-snug text-ink-2">
-              nothing opened {OPENED_MINUTES.nothing} min, a core {OPENED_MINUTES['cap-or-core']}, a part{' '}
-              {OPENED_MINUTES.component}, a night or longer {OPENED_MINUTES.overnight}
+              {W.nothingOpened}
+              {OPENED_MINUTES.nothing}
+              {W.minACore}
+              {OPENED_MINUTES['cap-or-core']}
+              {W.aPart} {OPENED_MINUTES.component}
+              {W.aNightOrLonger}
+              {OPENED_MINUTES.overnight}
             </p>
           )}
-          {ends !== 'opened' && <TextField {...field} name={`stages.${at}.minutes`} label="Pull, about, min" />}
+          {ends !== 'opened' && <TextField {...field} name={`stages.${at}.minutes`} label={W.pullAboutMin} />}
         </>
       )}
       {kind === 'sweep' && (
         <>
-          <TextField {...field} name={`stages.${at}.passes`} label="Times" />
-          <TextField {...field} name={`stages.${at}.kPa`} label="To, kPa" hint="never above the label’s limit" />
+          <TextField {...field} name={`stages.${at}.passes`} label={W.times} />
+          <TextField {...field} name={`stages.${at}.kPa`} label={W.toKpa} hint={W.neverAboveTheLabelsLimit} />
         </>
       )}
       {kind === 'hold' && (
         <>
-          <TextField {...field} name={`stages.${at}.minutes`} label="Hold, min" />
-          <PickField control={control} name={`stages.${at}.accept`} label="Accepted by" options={ACCEPTS} />
+          <TextField {...field} name={`stages.${at}.minutes`} label={W.holdMin} />
+          <PickField control={control} name={`stages.${at}.accept`} label={W.acceptedBy} options={ACCEPTS} />
           {accept === 'judge' && (
             <>
-              <PickField control={control} name={`stages.${at}.until`} label="Ends" options={UNTIL} className="mt-2" />
-              <TextField {...field} name={`stages.${at}.grams`} label="To a leak of, g a year" hint="may stay empty" />
+              <PickField
+                control={control}
+                name={`stages.${at}.until`}
+                label={W.ends}
+                options={UNTIL}
+                className="mt-2"
+              />
+              <TextField {...field} name={`stages.${at}.grams`} label={W.toALeakOfG} hint={W.mayStayEmpty} />
             </>
           )}
-          <PickField control={control} name={`stages.${at}.fails`} label="Else" options={FAILS} className="mt-2" />
+          <PickField control={control} name={`stages.${at}.fails`} label={W.else2} options={FAILS} className="mt-2" />
         </>
       )}
-      {kind === 'hoses' && <TextField {...field} name={`stages.${at}.minutes`} label="Hold them, min" />}
-      {kind === 'charge' && <p className="mt-2 text-small leading-snug">By weight, as planned for the car.</p>}
+      {kind === 'hoses' && <TextField {...field} name={`stages.${at}.minutes`} label={W.holdThemMin} />}
+      {kind === 'charge' && <p className="mt-2 text-small leading-snug">{W.byWeightAsPlannedFor}</p>}
       {kind === 'proof' && (
-        <PickField control={control} name={`stages.${at}.at`} label="Read at" options={POINTS} className="mt-2" />
+        <PickField control={control} name={`stages.${at}.at`} label={W.readAt} options={POINTS} className="mt-2" />
       )}
     </li>
   )

@@ -1,4 +1,5 @@
 import type { StageKind } from '@/core/job/stages'
+import { W } from '@/core/language/en/screen-shop-procedures'
 
 /** The picture of a stage: the same shapes the job shows, small. */
 export function StagePicture({ kind }: { kind: StageKind }) {
@@ -60,10 +61,10 @@ export function StagePicture({ kind }: { kind: StageKind }) {
 }
 
 export const STAGE_NAMES: Record<StageKind, string> = {
-  hoses: 'Hoses alone',
-  pull: 'Pull',
-  sweep: 'Sweep with nitrogen',
-  hold: 'Hold',
-  charge: 'Charge',
-  proof: 'Proof',
+  hoses: W.hosesAlone,
+  pull: W.pull,
+  sweep: W.sweepWithNitrogen,
+  hold: W.hold,
+  charge: W.charge,
+  proof: W.proof,
 }

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/pages'
 import { requireRight } from '@/server/accounts/roles'
 import { forUser } from '@/server/accounts/session'
 import { AppError } from '@/server/errors'
@@ -11,12 +12,12 @@ const LARGEST = 50 * 1024 * 1024
 export const POST = handle(async (request) => {
   const scope = await forUser()
   requireRight(scope.user, 'edit-shop')
-  const bytes = await readBytes(request, LARGEST, 'a record with its readings is smaller than 50 MB')
+  const bytes = await readBytes(request, LARGEST, W.aRecordWithItsReadings)
   let body: unknown
   try {
     body = JSON.parse(bytes.toString('utf8'))
   } catch (cause) {
-    throw new AppError('bad-input', 'the body is not JSON', [{ path: '', reason: (cause as Error).message }], cause)
+    throw new AppError('bad-input', W.theBodyIsNotJson, [{ path: '', reason: (cause as Error).message }], cause)
   }
   return Response.json(await importRecord(scope, parseInput(OwnRecord, body)), { status: 201 })
 })

@@ -4,6 +4,7 @@ import type { Live } from '@/core/call/types'
 import { type Level, levelsOf } from '@/core/charge/levels'
 import { toleranceG } from '@/core/charge/plan-for-job'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-charge'
 import type { Say } from '@/core/units/say'
 import type { CurvePoint } from '@/core/views'
 import { linear } from '../../../chart/scales'
@@ -37,10 +38,10 @@ export function ChargeAscent({ state, scale, clock, live }: Props) {
   const y = linear(0, most, HEIGHT, TOP)
   const lens = lensRange(ahead, allows, target)
   const said =
-    `${say.mass(ahead.nowG)} of ${say.mass(target)} are ` +
-    `in${ahead.closeMs ? `; at this flow the valve closes at ${clock(ahead.closeMs)}` : ''}.`
+    W.ofAre(say.mass(ahead.nowG), say.mass(target)) +
+    W.in2(ahead.closeMs ? W.atThisFlowTheValve(clock(ahead.closeMs)) : '')
   return (
-    <figure ref={ref} className="mt-3" aria-label="Ascent">
+    <figure ref={ref} className="mt-3" aria-label={W.ascent}>
       <svg width={width} height={HEIGHT + 36} role="img" aria-label={said}>
         <Whole
           state={state}
@@ -94,5 +95,5 @@ const levelWords = (l: Level, say: Say): string =>
   l.state === 'coming'
     ? `${say.massShort(l.startGrossG)} to ${say.massShort(l.stopGrossG)}`
     : l.state === 'now'
-      ? `now, to ${say.massShort(l.stopGrossG)}`
-      : `done, ${say.massShort(l.startGrossG)} to ${say.massShort(l.stopGrossG)}`
+      ? W.nowTo(say.massShort(l.stopGrossG))
+      : W.doneTo(say.massShort(l.startGrossG), say.massShort(l.stopGrossG))

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/screen-job-charge'
 import type { CurvePoint } from '@/core/views'
 import { linear, pathOf } from '../../../chart/scales'
 import { TimeLabels } from '../../../chart/time-labels'
@@ -76,7 +77,8 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
               strokeWidth="5"
               paintOrder="stroke"
             >
-              {say.massShort(goalG)}, this one’s share
+              {say.massShort(goalG)}
+              {W.thisOnesShare}
             </text>
           </>
         )}
@@ -113,7 +115,10 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
           paintOrder="stroke"
           suppressHydrationWarning
         >
-          left open: over {say.mass(mostG)} at {clock(overMs)}
+          {W.leftOpenOver}
+          {say.mass(mostG)}
+          {W.at}
+          {clock(overMs)}
         </text>
       )}
       {closeMs && <path d={`M${x(closeMs)} ${y(goalG) - 8}l8 8l-8 8l-8-8Z`} fill="var(--ink)" />}
@@ -137,7 +142,8 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
           strokeWidth="5"
           paintOrder="stroke"
         >
-          {say.mass(nowG)} in the car
+          {say.mass(nowG)}
+          {W.inTheCar}
         </text>
       )}
       <path d={`M${left} ${TOP} V${HEIGHT}`} stroke="var(--ink)" strokeWidth="1.5" />
@@ -177,7 +183,7 @@ function AllowedWords({
   const say = useSay()
   const room = Math.abs(y(0) - y(allows)) > 22
   const lines = [
-    { g: target, text: `${say.massShort(target)} asked for`, bold: true },
+    { g: target, text: W.askedFor(say.massShort(target)), bold: true },
     ...(room ? [{ g: target + allows, text: say.massShort(target + allows), bold: false }] : []),
     ...(room ? [{ g: target - allows, text: say.massShort(target - allows), bold: false }] : []),
   ].filter((l) => l.g > lens.low && l.g < lens.high)
@@ -195,7 +201,8 @@ function AllowedWords({
       ))}
       {room && !narrow && target - allows > lens.low && (
         <text x={right - 8} y={y(target - allows) - 7} textAnchor="end">
-          ±{say.mass(allows)} allowed
+          ±{say.mass(allows)}
+          {W.allowed}
         </text>
       )}
     </g>

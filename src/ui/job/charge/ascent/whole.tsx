@@ -1,5 +1,6 @@
 import type { Level } from '@/core/charge/levels'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-charge'
 import type { CurvePoint } from '@/core/views'
 import { linear, pathOf } from '../../../chart/scales'
 import { useSay } from '../../../units'
@@ -73,7 +74,7 @@ function LayerName({ level, y, left }: { level: Level; y: number; left: number }
         fontWeight={now ? 600 : 400}
       >
         {now
-          ? `to ${say.massShort(level.stopGrossG)}`
+          ? W.to(say.massShort(level.stopGrossG))
           : `${level.state === 'done' ? 'done, ' : ''}${say.massShort(level.startGrossG)}–${say.massShort(level.stopGrossG)}`}
       </text>
     </g>

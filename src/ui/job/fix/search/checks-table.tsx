@@ -1,15 +1,16 @@
 'use client'
 
 import { LEAK_CHECKS } from '@/core/job/leak'
+import { W } from '@/core/language/en/screen-job-fix'
 import { CHECKS, HALF_AT_G, HITS } from '@/core/leak/checks'
 import { Fold } from '../../../form/fold'
 import { useSay } from '../../../units'
 
 const NEEDS = {
   nothing: 'nothing',
-  vacuum: 'a vacuum that stands',
-  pressure: 'pressure inside',
-  charge: 'a part charge',
+  vacuum: W.aVacuumThatStands,
+  pressure: W.pressureInside,
+  charge: W.aPartCharge,
 } as const
 const percent = (share: number): string => `${Math.round(100 * share)}`
 
@@ -17,20 +18,17 @@ const percent = (share: number): string => `${Math.round(100 * share)}`
 export function ChecksTable() {
   const say = useSay()
   return (
-    <Fold title="The checks: what each finds and misses" className="border-t border-rule">
-      <p className="mb-2 max-w-[760px] text-small leading-snug">
-        All figures are assumed. How often of 100 a large leak shows: in the open, behind something, inside the car; one
-        of the size named shows half as often.
-      </p>
+    <Fold title={W.theChecksWhatEachFinds} className="border-t border-rule">
+      <p className="mb-2 max-w-[760px] text-small leading-snug">{W.allFiguresAreAssumedHow}</p>
       <div className="overflow-x-auto pb-3">
         <table className="w-full min-w-[640px] text-small">
           <thead>
             <tr className="text-left text-ink-2">
-              <th className="py-1 pr-3 font-medium">Check</th>
-              <th className="py-1 pr-3 text-right font-medium">min</th>
-              <th className="py-1 pr-3 font-medium">needs</th>
-              <th className="py-1 pr-3 font-medium">shows, half at</th>
-              <th className="py-1 font-medium">misses</th>
+              <th className="py-1 pr-3 font-medium">{W.check}</th>
+              <th className="py-1 pr-3 text-right font-medium">{W.min}</th>
+              <th className="py-1 pr-3 font-medium">{W.needs}</th>
+              <th className="py-1 pr-3 font-medium">{W.showsHalfAt}</th>
+              <th className="py-1 font-medium">{W.misses}</th>
             </tr>
           </thead>
           <tbody>

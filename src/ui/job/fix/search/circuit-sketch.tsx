@@ -1,6 +1,7 @@
 'use client'
 
 import type { LeakPlace } from '@/core/job/leak'
+import { W } from '@/core/language/en/screen-job-fix'
 import type { Chances } from '@/core/leak/chances'
 import { PLACES } from '@/core/leak/places'
 
@@ -91,7 +92,7 @@ export function CircuitSketch({ chances, cleared, shown, selected = null, onSele
             <button
               key={place}
               type="button"
-              aria-label={`${PLACES[place].name}, ${Math.round(chance * 100)} of 100`}
+              aria-label={W.of100(PLACES[place].name, Math.round(chance * 100))}
               aria-pressed={selected === place}
               title={PLACES[place].name}
               onClick={() => onSelect?.(place)}
@@ -132,17 +133,17 @@ function Lines({ rear }: { rear: boolean }) {
 }
 
 const NAMES: readonly (readonly [x: number, y: number, name: string, rear?: true])[] = [
-  [36, 216, 'shaft seal'],
+  [36, 216, W.shaftSeal],
   [204, 170, 'compressor'],
-  [232, 20, 'high port'],
+  [232, 20, W.highPort],
   [384, 104, 'condenser'],
   [530, 20, 'switch'],
   [592, 104, 'drier'],
   [650, 170, 'expansion'],
   [600, 200, 'evaporator'],
-  [640, 272, 'rear evaporator', true],
-  [390, 276, 'low port'],
-  [252, 150, 'our hoses'],
-  [270, 276, 'low hose'],
-  [160, 20, 'high hose'],
+  [640, 272, W.rearEvaporator, true],
+  [390, 276, W.lowPort],
+  [252, 150, W.ourHoses],
+  [270, 276, W.lowHose],
+  [160, 20, W.highHose],
 ]

@@ -1,4 +1,5 @@
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-fix'
 import { searchView } from '@/core/leak/search-view'
 import { Collector, type FormDefinition } from '../../forms/form-types'
 
@@ -11,9 +12,9 @@ export const leakFound: FormDefinition = {
   parse: (values, state, { live }) => {
     const c = new Collector()
     const done = values.done?.trim() ?? ''
-    if (!done) c.errors.done = 'say what was done there: the record keeps it'
+    if (!done) c.errors.done = W.sayWhatWasDoneThere
     const named = namedOf(state, live?.learned)
-    if (!named) c.errors.done = 'no place is named any more: tap the place on the sketch'
+    if (!named) c.errors.done = W.noPlaceIsNamedAny
     return c.result(() =>
       named ? [{ kind: 'leak-found', payload: { at: named.place, done, sure: named.chance } }] : [],
     )

@@ -1,4 +1,5 @@
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-fix'
 import { PLACES, placesOf } from '@/core/leak/places'
 import { CircuitSketch } from './circuit-sketch'
 
@@ -8,7 +9,7 @@ export function FoundSketch({ state }: { state: JobState }) {
   const at = new Set(state.leaksFound.map((leak) => leak.at))
   const names = state.leaksFound.map((leak) => `${PLACES[leak.at].name}: ${leak.done}`)
   return (
-    <figure aria-label="Where it leaked" className="mt-3 break-inside-avoid">
+    <figure aria-label={W.whereItLeaked} className="mt-3 break-inside-avoid">
       <CircuitSketch
         chances={new Map(placesOf(state).map((p) => [p, at.has(p) ? 1 : 0]))}
         cleared={new Set()}

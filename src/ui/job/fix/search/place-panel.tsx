@@ -1,15 +1,16 @@
 'use client'
 
 import type { LeakChecked, LeakPlace } from '@/core/job/leak'
+import { W } from '@/core/language/en/screen-job-fix'
 import { PLACES, type Reach } from '@/core/leak/places'
 import type { SearchView } from '@/core/leak/search-view'
 import { SideEntry } from '../../forms/side-entry'
 import type { Deeds } from '../../use-deeds'
 
 const REACHED: Record<Reach, string> = {
-  open: 'in the open',
-  behind: 'behind something: seen and brushed badly',
-  inside: 'inside the car: only a sniffer at the drain or the vent finds it',
+  open: W.inTheOpen,
+  behind: W.behindSomethingSeenAndBrushed,
+  inside: W.insideTheCarOnlyA,
 }
 
 type Props = { view: SearchView; place: LeakPlace; deeds: Deeds }
@@ -20,23 +21,27 @@ export function PlacePanel({ view, place, deeds }: Props) {
   const { name, reach } = PLACES[place]
   const saw = (seen: LeakChecked) => deeds.record([{ kind: 'leak-checked', payload: seen }])
   return (
-    <section aria-label={`Place: ${name}`} className="mt-2 rounded border-[1.5px] border-ink bg-sheet p-3">
+    <section aria-label={W.place(name)} className="mt-2 rounded border-[1.5px] border-ink bg-sheet p-3">
       <h3 className="text-lead font-semibold">
-        {name} <span className="font-normal">{Math.round(chance * 100)} of 100</span>
+        {name}{' '}
+        <span className="font-normal">
+          {Math.round(chance * 100)}
+          {W.of1002}
+        </span>
       </h3>
       <p className="text-small text-ink-2">{REACHED[reach]}</p>
       <div className="mt-2 flex flex-wrap gap-2">
-        <Saw label="Oil or dye here" onClick={() => saw({ check: 'look', at: place })} deeds={deeds} />
-        <Saw label="The sniffer sounds here" onClick={() => saw({ check: 'sniffer', at: place })} deeds={deeds} />
+        <Saw label={W.oilOrDyeHere} onClick={() => saw({ check: 'look', at: place })} deeds={deeds} />
+        <Saw label={W.theSnifferSoundsHere} onClick={() => saw({ check: 'sniffer', at: place })} deeds={deeds} />
         {view.search.nitrogen && (
           <>
             <Saw
-              label="It bubbles here"
+              label={W.itBubblesHere}
               onClick={() => saw({ check: 'soap', at: place, bubbles: true })}
               deeds={deeds}
             />
             <Saw
-              label="No bubbles here"
+              label={W.noBubblesHere}
               onClick={() => saw({ check: 'soap', at: place, bubbles: false })}
               deeds={deeds}
             />
@@ -45,14 +50,14 @@ export function PlacePanel({ view, place, deeds }: Props) {
       </div>
       <SideEntry
         key={place}
-        title="It was here: what was done"
-        intro="Mended at this place; the next hold proves it or not."
-        action="Mended"
+        title={W.itWasHereWhatWas}
+        intro={W.mendedAtThisPlaceThe}
+        action={W.mended}
         deeds={deeds}
-        fields={[{ name: 'done', label: 'What was done', placeholder: 'new O-ring, snugged' }]}
+        fields={[{ name: 'done', label: W.whatWasDone, placeholder: W.newORingSnugged }]}
         read={(v, c) => {
           const done = v.done?.trim() ?? ''
-          if (!done) c.errors.done = 'say what was done there'
+          if (!done) c.errors.done = W.sayWhatWasDoneThere2
           return [{ kind: 'leak-found', payload: { at: place, done, sure: chance } }]
         }}
       />

@@ -1,6 +1,7 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { W } from '@/core/language/en/screen-job-fix'
 import type { CurvePoint } from '@/core/views'
 import { endName, KPA_AXIS, merged, timeAxis } from '../../../chart/recharts-look'
 
@@ -24,7 +25,7 @@ export default function PressureLines({ raw, corrected, fromMs, nowMs, clock }: 
       <LineChart data={rows} margin={{ top: 8, right: 150, bottom: 0, left: 6 }}>
         <CartesianGrid fill="var(--air)" stroke="var(--rule)" vertical={false} />
         <XAxis {...timeAxis(fromMs, toMs, clock)} />
-        <YAxis domain={['dataMin - 3000', 'dataMax + 3000']} tickCount={5} {...KPA_AXIS} />
+        <YAxis domain={[W.datamin3000, W.datamax3000]} tickCount={5} {...KPA_AXIS} />
         <Line
           dataKey="raw"
           stroke="var(--ink-2)"
@@ -33,7 +34,7 @@ export default function PressureLines({ raw, corrected, fromMs, nowMs, clock }: 
           dot={false}
           connectNulls
           isAnimationActive={false}
-          label={endName('as read', raw, rows)}
+          label={endName(W.asRead, raw, rows)}
         />
         <Line
           dataKey="corrected"
@@ -42,7 +43,7 @@ export default function PressureLines({ raw, corrected, fromMs, nowMs, clock }: 
           dot={false}
           connectNulls
           isAnimationActive={false}
-          label={endName('temperature out', corrected, rows)}
+          label={endName(W.temperatureOut, corrected, rows)}
         />
       </LineChart>
     </ResponsiveContainer>

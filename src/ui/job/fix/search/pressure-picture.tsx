@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic'
 import { pressureWords } from '@/core/call/search-pressure'
 import type { Live } from '@/core/call/types'
 import { currentHold, type JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-fix'
 import { soakS } from '@/core/leak/pressure-test'
 import { correctedPa, pressureTestOf } from '@/core/leak/pressure-test-of-job'
 import { soughtGramsPerYear } from '@/core/leak/sizes'
@@ -34,23 +35,21 @@ export function PressurePicture({ state, live, job, clock }: Props) {
     values.map(({ atS, pa }) => ({ at: fromMs + atS * 1000, value: pa - barometerPa }))
   const last = test.warmth[test.warmth.length - 1]
   return (
-    <figure className="mt-3" aria-label="Pressure test">
+    <figure className="mt-3" aria-label={W.pressureTest}>
       <div className="flex flex-wrap items-end gap-x-6">
         {live.lowPa === undefined ? (
-          <p className="text-body">nothing read yet</p>
+          <p className="text-body">{W.nothingReadYet}</p>
         ) : (
           <p>
             <b className="figure text-fig-s font-semibold leading-none">{say.pressure(live.lowPa - barometerPa)}</b>{' '}
-            <span className="text-body">above the air now</span>
+            <span className="text-body">{W.aboveTheAirNow}</span>
           </p>
         )}
-        <p className="text-body">
-          {last ? `${say.celsius(last.celsius, 1)} the gas` : 'no temperature of the gas yet'}
-        </p>
+        <p className="text-body">{last ? W.theGas(say.celsius(last.celsius, 1)) : W.noTemperatureOfTheGas}</p>
         <p className="text-body">
           {soak === null
-            ? 'Four hours would not show a leak of that size.'
-            : `Soak ${lengthWords(soak)}, to ${clock(fromMs + soak * 1000)}, to show ${say.aYear(gramsPerYear)}.`}
+            ? W.fourHoursWouldNotShow
+            : W.soakToToShow(lengthWords(soak), clock(fromMs + soak * 1000), say.aYear(gramsPerYear))}
         </p>
       </div>
       {test.samples.length > 1 && (

@@ -4,6 +4,7 @@ import { hosesOn } from '@/core/call/search-deeds'
 import { NITROGEN_MOST_PA_G } from '@/core/job/leak'
 import { nitrogenPaG } from '@/core/job/stage-now'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-fix'
 import { gaugeHint, massHint, readAmount, readGauge, readMass } from '../../../form/entries'
 import { useSay, useUnits } from '../../../units'
 import { SideEntry } from '../../forms/side-entry'
@@ -21,22 +22,22 @@ export function NitrogenEntry({ state, deeds }: Props) {
     <>
       <ToldPressure what="nitrogenLimitPaG" state={state} deeds={deeds} />
       <SideEntry
-        title="Nitrogen at another pressure"
-        intro={`Up to ${say.pressure(mostPaG)}: the lower of what the label allows and our own limit. More pressure shows smaller leaks.`}
-        action="It is in"
+        title={W.nitrogenAtAnotherPressure}
+        intro={W.upToTheLowerOf(say.pressure(mostPaG))}
+        action={W.itIsIn}
         deeds={deeds}
         fields={[
           {
             name: 'at',
-            label: 'Pressure',
-            placeholder: '100 psi',
+            label: W.pressure,
+            placeholder: W.n100Psi,
             hint: (text) => gaugeHint(text, barometerPa, say.units),
           },
         ]}
         read={(v, c) => {
           const paG = c.take('at', readGauge(v.at ?? '', barometerPa, say.units), 0)
-          if (!c.errors.at && paG > mostPaG) c.errors.at = `above the ${say.pressure(mostPaG)} that are allowed here`
-          if (!c.errors.at && paG < LEAST_PA_G) c.errors.at = 'so little shows nothing: a pressure above the air'
+          if (!c.errors.at && paG > mostPaG) c.errors.at = W.aboveTheThatAreAllowed(say.pressure(mostPaG))
+          if (!c.errors.at && paG < LEAST_PA_G) c.errors.at = W.soLittleShowsNothingA
           return [...hosesOn(state), { kind: 'nitrogen-in', payload: { pressurePaG: paG } }]
         }}
       />
@@ -50,18 +51,18 @@ export function PartChargeEntry({ deeds }: { deeds: Deeds }) {
   const units = useUnits()
   return (
     <SideEntry
-      title="A part charge for the sniffer"
-      intro="30 to 50 g are enough. Both go into the ledger; nothing is vented, and it is recovered before anything is opened."
-      action="Keep it"
+      title={W.aPartChargeForThe}
+      intro={W.n30To50GAre}
+      action={W.keepIt}
       deeds={deeds}
       fields={[
-        { name: 'in', label: 'Let in', placeholder: '40 g', hint: (text) => massHint(text, units).hint },
-        { name: 'out', label: 'Recovered again', placeholder: '38 g', hint: (text) => massHint(text, units).hint },
+        { name: 'in', label: W.letIn, placeholder: '40 g', hint: (text) => massHint(text, units).hint },
+        { name: 'out', label: W.recoveredAgain, placeholder: '38 g', hint: (text) => massHint(text, units).hint },
       ]}
       read={(v, c) => {
         const inG = c.take('in', readMass(v.in ?? '', units), 0)
         const outG = c.take('out', readMass(v.out ?? '', units), 0)
-        if (!c.errors.in && !c.errors.out && outG > inG) c.errors.out = 'more than was let in'
+        if (!c.errors.in && !c.errors.out && outG > inG) c.errors.out = W.moreThanWasLetIn
         return [{ kind: 'part-charge', payload: { inG, outG } }]
       }}
     />
@@ -72,13 +73,13 @@ export function PartChargeEntry({ deeds }: { deeds: Deeds }) {
 export function AgeEntry({ state, deeds }: Props) {
   return (
     <SideEntry
-      title={state.ageYears === undefined ? 'How old the car is' : `${state.ageYears} years old`}
-      intro="Old rubber, seals and fins leak more often than new ones."
-      action="Keep it"
+      title={state.ageYears === undefined ? W.howOldTheCarIs : W.yearsOld(state.ageYears)}
+      intro={W.oldRubberSealsAndFins}
+      action={W.keepIt}
       deeds={deeds}
-      fields={[{ name: 'age', label: 'Years', placeholder: '9' }]}
+      fields={[{ name: 'age', label: W.years, placeholder: '9' }]}
       read={(v, c) => [
-        { kind: 'car-told', payload: { ageYears: c.take('age', readAmount(v.age ?? '', 'its years', 80), 0) } },
+        { kind: 'car-told', payload: { ageYears: c.take('age', readAmount(v.age ?? '', W.itsYears, 80), 0) } },
       ]}
     />
   )
@@ -92,18 +93,18 @@ export function WeighEntry({ deeds }: { deeds: Deeds }) {
   const units = useUnits()
   return (
     <SideEntry
-      title="Charged and weighed again"
-      intro={`Charged some weeks ago and recovered now: more than ${WEIGHED_G} g less is lost, not measured badly. It says that it leaks, never where.`}
-      action="Keep it"
+      title={W.chargedAndWeighedAgain}
+      intro={W.chargedSomeWeeksAgoAnd(WEIGHED_G)}
+      action={W.keepIt}
       deeds={deeds}
       fields={[
-        { name: 'was', label: 'Charged then', placeholder: '540 g', hint: (text) => massHint(text, units).hint },
-        { name: 'is', label: 'Recovered now', placeholder: '480 g', hint: (text) => massHint(text, units).hint },
+        { name: 'was', label: W.chargedThen, placeholder: '540 g', hint: (text) => massHint(text, units).hint },
+        { name: 'is', label: W.recoveredNow, placeholder: '480 g', hint: (text) => massHint(text, units).hint },
       ]}
       read={(v, c) => {
         const was = c.take('was', readMass(v.was ?? '', units), 0)
         const is = c.take('is', readMass(v.is ?? '', units), 0)
-        const note = `${Math.round(was)} g, then ${Math.round(is)} g`
+        const note = W.gThenG(Math.round(was), Math.round(is))
         return [
           {
             kind: 'leak-checked',

@@ -5,6 +5,7 @@ import type { Live } from '@/core/call/types'
 import type { LeakPlace } from '@/core/job/leak'
 import { searchNow } from '@/core/job/search'
 import type { JobState } from '@/core/job/state'
+import { W } from '@/core/language/en/screen-job-fix'
 import { PLACES } from '@/core/leak/places'
 import { type SearchView, searchView } from '@/core/leak/search-view'
 import { seenWords } from '@/core/leak/seen-words'
@@ -63,7 +64,7 @@ const showed = (seen: SearchView['search']['seen'][number]['seen']): boolean =>
 function FoundForm({ name }: { name: string }) {
   return (
     <div className="max-w-[520px]">
-      <Field label={`What was done at: ${name}`} {...useField('done')} placeholder="new O-ring, snugged" />
+      <Field label={W.whatWasDoneAt(name)} {...useField('done')} placeholder={W.newORingSnugged} />
     </div>
   )
 }
@@ -73,8 +74,8 @@ type ListProps = { view: SearchView; selected: LeakPlace | null; onSelect: (plac
 /** The same chances as a list: the sketch's table, and its keys for a finger. */
 function Likeliest({ view, selected, onSelect }: ListProps) {
   return (
-    <section aria-label="Likeliest">
-      <h3 className="text-small font-medium">Likeliest, of 100 such cars</h3>
+    <section aria-label={W.likeliest}>
+      <h3 className="text-small font-medium">{W.likeliestOf100SuchCars}</h3>
       <ol>
         {view.ranked.slice(0, LISTED).map(({ place, chance }) => (
           <li key={place} className="border-t border-rule">
@@ -98,8 +99,9 @@ function Likeliest({ view, selected, onSelect }: ListProps) {
         ))}
       </ol>
       <p className="text-note text-ink-2">
-        Begun from assumed shares of each place{view.search.seen.length > 0 ? ', moved by what was seen' : ''}; what
-        this shop finds is added to them.
+        {W.begunFromAssumedSharesOf}
+        {view.search.seen.length > 0 ? W.movedByWhatWasSeen : ''}
+        {W.whatThisShopFindsIs}
       </p>
     </section>
   )
@@ -107,9 +109,9 @@ function Likeliest({ view, selected, onSelect }: ListProps) {
 
 function Seen({ view, clock }: { view: SearchView; clock: (ms: number) => string }) {
   return (
-    <section aria-label="Seen so far">
-      <h3 className="text-small font-medium">Seen so far</h3>
-      {view.search.seen.length === 0 && <p className="text-body">Nothing was looked at yet.</p>}
+    <section aria-label={W.seenSoFar}>
+      <h3 className="text-small font-medium">{W.seenSoFar}</h3>
+      {view.search.seen.length === 0 && <p className="text-body">{W.nothingWasLookedAtYet}</p>}
       <ol>
         {view.search.seen.map(({ seen, when }) => (
           <li

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/pages'
 import { paperHash } from '@/core/record/check-file'
 import { fingerprintOf } from '@/core/record/record'
 import { nodeCrypto } from '@/node/record-crypto'
@@ -14,7 +15,7 @@ export const GET = handle(async (request, context: JobContext) => {
   const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
   const side = await recordSide(scope, jobId)
-  if (!side) throw notFound('this job')
+  if (!side) throw notFound(W.thisJob)
   const fingerprint = fingerprintOf(scope.shop.publicKey, nodeCrypto) ?? ''
   const { events, picture, head } = side
   const pdf = await certificateApart({

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/pages'
 import { forUser } from '@/server/accounts/session'
 import { notFound } from '@/server/errors'
 import { handle, parseInput, readJson } from '@/server/http'
@@ -10,7 +11,7 @@ export const GET = handle(async (_request, context: JobContext) => {
   const scope = await forUser()
   const { jobId } = parseInput(JobParams, await context.params)
   const events = plain(await selectEvents(scope, jobId))
-  if (events.length === 0) throw notFound('this job')
+  if (events.length === 0) throw notFound(W.thisJob)
   return Response.json({ events, count: events.length })
 })
 

@@ -1,3 +1,4 @@
+import { W } from '@/core/language/en/pages'
 import { forUser } from '@/server/accounts/session'
 import { AppError } from '@/server/errors'
 import { handle, parseInput } from '@/server/http'
@@ -12,7 +13,6 @@ export const GET = handle(async (request, context: JobContext) => {
   const { jobId } = parseInput(JobParams, await context.params)
   const cursor =
     parseCursor(request.headers.get('last-event-id')) ?? parseCursor(new URL(request.url).searchParams.get('from'))
-  if (!cursor)
-    throw new AppError('bad-input', 'say where to begin', [{ path: 'from', reason: 'readings.events, such as 0.1' }])
+  if (!cursor) throw new AppError('bad-input', W.sayWhereToBegin, [{ path: 'from', reason: W.readingsEventsSuchAs0 }])
   return jobStream(request, scope, jobId, cursor)
 })

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 import { text, verbatim } from '@/core/entry/text'
+import { W } from '@/core/language/en/pages'
 import { checkPassword } from '@/server/accounts/accounts'
 import { countAttempt, forgetAttempts } from '@/server/accounts/attempts'
 import { forUser } from '@/server/accounts/session'
@@ -21,7 +22,7 @@ export const POST = handle(async (request, context: JobContext) => {
   const address = addressOfSender(request)
   await countAttempt(signIn, address)
   const account = await checkPassword(scope, signIn, password)
-  if (!account) throw new AppError('bad-input', 'Name and password do not belong together.')
+  if (!account) throw new AppError('bad-input', W.nameAndPasswordDoNot)
   await forgetAttempts(signIn, address)
   const nod = { id, kind: 'charge-nodded', payload: {} }
   return Response.json(await recordDeeds(onBehalf(scope, account), jobId, { events: [nod] }), { status: 201 })

@@ -1,4 +1,5 @@
 import { LARGEST_PHOTO } from '@/core/job/photos'
+import { W } from '@/core/language/en/pages'
 import { forUser } from '@/server/accounts/session'
 import { AppError } from '@/server/errors'
 import { handle, parseInput, readBytes } from '@/server/http'
@@ -12,8 +13,8 @@ export const POST = handle(async (request, context: JobContext) => {
   const { jobId } = parseInput(JobParams, await context.params)
   const said = parseInput(PhotoSaid, Object.fromEntries(new URL(request.url).searchParams))
   if (!/^image\//.test(request.headers.get('content-type') ?? ''))
-    throw new AppError('bad-input', 'send a picture, with its content-type such as image/jpeg')
-  const bytes = await readBytes(request, LARGEST_PHOTO, 'a photograph is 1 MB at most')
+    throw new AppError('bad-input', W.sendAPictureWithIts)
+  const bytes = await readBytes(request, LARGEST_PHOTO, W.aPhotographIs1Mb)
   const appended = await keepPhoto(scope, jobId, said, bytes)
   return Response.json(await recordedSince(scope, jobId, appended.length > 0 ? undefined : 1, appended), {
     status: 201,

@@ -1,0 +1,27 @@
+import { spoken } from '../spoken'
+
+export const W = spoken({
+  byModel: 'By model',
+  noModelTold: 'no model told',
+  byWhatHadBeenRenewed: 'By what had been renewed before',
+  byTheSeasonItCame: 'By the season it came in',
+  theDatabaseDoesNotAnswer: 'the database does not answer',
+  aRecordWithItsReadings: 'a record with its readings is smaller than 50 MB',
+  theBodyIsNotJson: 'the body is not JSON',
+  thisJob: 'this job',
+  sayWhereToBegin: 'say where to begin',
+  readingsEventsSuchAs0: 'readings.events, such as 0.1',
+  nameAndPasswordDoNot: 'Name and password do not belong together.',
+  sendAPictureWithIts: 'send a picture, with its content-type such as image/jpeg',
+  aPhotographIs1Mb: 'a photograph is 1 MB at most',
+  thatIsNotYourPassword: 'That is not your password now.',
+  isNotYourPasswordNow: 'is not your password now',
+  aShopIsOpenHere: 'A shop is open here already: sign in.',
+  thisServerSpeaksNoTls: 'This server speaks no TLS of its own: start it with ./yperos up --lan.',
+  aCalendarOfThisAddress: 'a calendar of this address',
+  yperos: 'Yperos',
+  vacuumHoldAndChargeOf: 'Vacuum, hold and charge of vehicle air conditioning',
+  thisIsNotHere: 'This is not here.',
+  theCarMayBelongTo: 'The car may belong to another shop, or the address was mistyped.',
+  toTheBoard: 'To the board',
+})

@@ -1,0 +1,58 @@
+import { type P, spoken } from '../spoken'
+
+export const W = spoken({
+  lowSide: 'Low side',
+  highSide: 'High side',
+  middleVent: 'Middle vent',
+  asItShouldBe: 'As it should be.',
+  readItAgainAfterFive: 'Read it again after five minutes at 1,500 rpm, then leave it in order.',
+  shortOfCharge: 'Short of charge.',
+  weighAgainWhatWentIn: 'Weigh again what went in; find where it goes before adding any.',
+  aRestrictionAtTheExpansion: 'A restriction at the expansion device or evaporator.',
+  lookForFrostAtOne: 'Look for frost at one place of the liquid line; the filter and the expansion device.',
+  tooMuchInIt: 'Too much in it.',
+  recoverItAndChargeBy: 'Recover it and charge by weight; recovery is the only honest way back.',
+  airInIt: 'Air in it.',
+  restPressureAgainstAmbientTells: 'Rest pressure against ambient tells; recover, evacuate, hold, charge again.',
+  noAirOverTheCondenser: 'No air over the condenser.',
+  fanBonnetSealsLeavesBetween:
+    'Fan, bonnet seals, leaves between condenser and radiator; a hose of water over it tells at once.',
+  theCompressorDoesNotPump: 'The compressor does not pump as it should.',
+  clutchGapAndSlipControl: 'Clutch gap and slip, control valve, belt; with the engine off the sides meet at once.',
+  theWeightIsRightThe: 'The weight is right, the fault is elsewhere.',
+  blendDoorCabinFilterHeater: 'Blend door, cabin filter, heater valve, sensor; connector and pressure switch.',
+  theWeightIsInSo: 'the weight is in, so it is not short',
+  shortByWeight: (mass: P) => `${mass} short by weight`,
+  overByWeight: (mass: P) => `${mass} over by weight`,
+  atRestAboveSaturation: '; at rest above saturation',
+  atRestBelowSaturationSo: '; at rest below saturation, so no liquid',
+  atRestAsItShould: '; at rest as it should be',
+  inVacuum: 'in vacuum',
+  itsBand: (side: P) => `${side} its band`,
+  notRead: 'not read',
+  theCompressorCycles: '; the compressor cycles',
+  lowSideHighSideVent: (p1: P, p2: P, side: P, weight: P, atRest: P, p6: P) =>
+    `Low side ${p1}, high side ${p2}, vent ${side}; ${weight}${atRest}${p6}.`,
+  emptiedOfAnd: (mass: P) => `emptied of ${mass} and `,
+  times: (p1: P) => ` ${p1} times`,
+  aLeakOfOrMore: (aYear: P) => `: a leak of ${aYear} or more would have shown`,
+  theAirConditioningWasEvacuated: (p1: P, emptied: P, times: P) =>
+    `${p1}: the air conditioning was ${emptied}evacuated${times}.`,
+  theVacuumHeldForMinutes: (heldS: P, shown: P) => `The vacuum held for ${heldS} minutes${shown}.`,
+  theHoldWasJudged: (verdict: P) => `The hold was judged ${verdict}.`,
+  theVacuumWasNotHeld: 'The vacuum was not held, so nothing is said about leaks.',
+  countedInByWholeCans: 'counted in by whole cans, not weighed',
+  weighedIn: 'weighed in',
+  ofWereTheLabelAsks: (p1: P, mass: P, refrigerant: P, p4: P, typed: P) =>
+    `${p1}${mass} of ${refrigerant} were ${p4}; the label asks for ${typed}.`,
+  runningTheMiddleVentBlows: (celsius: P, celsius2: P, beforeWords: P) =>
+    `Running, the middle vent blows ${celsius} at ${celsius2} outside${beforeWords}.`,
+  aHoldUnderVacuumCannot: 'A hold under vacuum cannot show a leak that opens under pressure only.',
+  whenItCameInIt: (celsius: P, celsius2: P) => `; when it came in it blew ${celsius} at ${celsius2}`,
+  aMinute: (difference: P) => `${difference} a minute`,
+  theVentStillFallsRead: (rate: P) => `The vent still falls, ${rate}: read it when it has settled.`,
+  theVentRisesItWas: (rate: P, celsius: P) => `The vent rises, ${rate}: it was ${celsius} at its coldest.`,
+  theVentIsSteady: 'The vent is steady.',
+  theCompressorGoesOnAnd: (periodS: P, pressureText: P, pressure: P) =>
+    `The compressor goes on and off every ${periodS} s, the low side between ${pressureText} and ${pressure}.`,
+})

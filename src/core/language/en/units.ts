@@ -1,0 +1,38 @@
+import { type P, spoken } from '../spoken'
+
+export const W = spoken({
+  under1: 'under 1 %',
+  over99: 'over 99 %',
+  doesNotComeInUse: (channel: P, unit: P, allowed: P) => `${channel} does not come in ${unit}: use ${allowed}`,
+  mustBeAFiniteNumber: (channel: P) => `${channel} must be a finite number`,
+  gaugePressure: 'gauge pressure',
+  vacuumReading: 'vacuum reading',
+  isBeyondWhatAnyInstrument: (channel: P) =>
+    `${channel} is beyond what any instrument here can show: check the figure and its unit`,
+  min: (minutes: P) => `${minutes} min`,
+  hMin: (minutes: P, minutes2: P) => `${minutes} h ${minutes2} min`,
+  typeAWeightSuchAs: 'type a weight such as 567 g, 20 oz, 1 lb 4 oz or 0.54 kg',
+  withOuncesBehindItThe: 'with ounces behind it the pounds must be a whole number',
+  aPoundHasOuncesAfter: (ouncesperpound: P) =>
+    `a pound has ${ouncesperpound} ounces: after the pounds type less than 16 oz`,
+  lbOz: (value: P, digits: P) => `${value} lb ${digits} oz`,
+  typeOneFigureOrA: 'type one figure or a range such as 530-560 g',
+  theRangeRunsFromThe: 'the range runs from the larger to the smaller figure: type the smaller one first',
+  oz: (grams: P) => `${grams} oz`,
+  kg: (grams: P) => `${grams} kg`,
+  countsFromTheAirOf: (unit: P) => `${unit} counts from the air of the place: give a barometer or an altitude`,
+  inhgHere: 'inHg here',
+  typeANumberAndIts: 'type a number and its unit, such as 776 micron or 21.5 inHg',
+  typeAPlainNumberSuch: 'type a plain number, such as 776',
+  aYear: (yearly: P, massUnit: P) => `${yearly} ${massUnit} a year`,
+  aMinute: (p1: P, massUnit: P) => `${p1} ${massUnit} a minute`,
+  inhg: (figures: P) => `${figures} inHg`,
+  inhgAnHour: (paS: P) => `${paS} inHg an hour`,
+  micronAMinute: (perMinute: P) => `${perMinute} micron a minute`,
+  inhgBelowTheAir: 'inHg below the air',
+  lbAndOz: 'lb and oz',
+  flOz: 'fl oz',
+  n540Pm: '5:40 pm',
+  typeATemperatureSuchAs: 'type a temperature such as 11 C or 52 F',
+  isNotTheAirAround: (text: P) => `${text} is not the air around a car: check the figure and its unit`,
+})
