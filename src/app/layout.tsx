@@ -6,6 +6,7 @@ import './globals.css'
 import type { Metadata, Viewport } from 'next'
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
+import { LANGUAGE } from '@/core/language/spoken'
 import { Queries } from '@/ui/frame/queries'
 import { Install } from '@/ui/offline/install'
 
@@ -18,7 +19,7 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const night = (await cookies()).get('yperos-theme')?.value === 'night'
   return (
-    <html lang="en" data-theme={night ? 'night' : 'day'}>
+    <html lang={LANGUAGE} data-theme={night ? 'night' : 'day'}>
       <body>
         <Install />
         <Queries>{children}</Queries>

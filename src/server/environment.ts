@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { LANGUAGES } from '@/core/language/spoken'
 
 const Environment = z.object({
   DATABASE_URL: z.string().startsWith('postgres'),
@@ -12,6 +13,8 @@ const Environment = z.object({
   YPEROS_WATCH: z.enum(['here', 'elsewhere']).default('here'),
   /** file of the certificate of the shop's own authority; empty where no TLS is spoken */
   YPEROS_AUTHORITY: z.string().default(''),
+  /** what is spoken: one language for all who work in a shop (core/language) */
+  YPEROS_LANGUAGE: z.enum(LANGUAGES).default(LANGUAGES[0]),
   YPEROS_INSECURE_COOKIE: z.enum(['0', '1']).default('1'),
 })
 

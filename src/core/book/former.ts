@@ -42,10 +42,10 @@ export const FORMER_COLUMNS = [
 export type FormerColumn = (typeof FORMER_COLUMNS)[number]
 export const DATE_ORDERS = { ymd: 'year-month-day', dmy: 'day.month.year', mdy: 'month/day/year' } as const
 export const WEIGHT_UNITS = {
-  g: 'grams',
-  oz: 'ounces',
-  lb: 'pounds',
-  kg: 'kilograms',
+  g: W.grams,
+  oz: W.ounces,
+  lb: W.pounds,
+  kg: W.kilograms,
   typed: W.withItsUnitInEach,
 } as const
 export type FormerMapping = {

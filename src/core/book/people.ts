@@ -24,5 +24,5 @@ export function personWords(p: PersonFigures): string {
       ? ''
       : W.halfOfChargesLieWithin(p.charges, Math.round(p.offMedianG), Math.round(p.offMostG ?? 0))
   const alarms = p.alarms === 0 ? '' : W.ofAlarmsWereAnsweredBy(p.unanswered, p.alarms)
-  return `${p.signed} ${p.signed === 1 ? 'record' : 'records'} signed.${charges}${alarms}`
+  return W.signed2(p.signed, p.signed === 1 ? W.record : W.records, charges, alarms)
 }

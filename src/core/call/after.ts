@@ -62,7 +62,7 @@ function callProved(state: JobState, live: Live): Call {
     sentence: right ? W.provedLeaveItInOrder : W.readAndNotAsIt,
     why: right
       ? [W.theReadingsAreInThe]
-      : [`Likeliest, ${chanceWords(first.chance)}: ${first.sentence} ${first.next}`, W.neverACertaintyFromTwo],
+      : [W.likeliest(chanceWords(first.chance), first.sentence, first.next), W.neverACertaintyFromTwo],
     watch: [],
     ...provedButtons(state, right ? undefined : first),
   }

@@ -6,6 +6,7 @@ import { chargeFlows } from '../charge/watch-charge'
 import { seatRead } from '../job/gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
 import { W } from '../language/en/call-alarms'
+import { codeWords } from '../language/en/codes'
 import { comeBackAt } from '../pull/forecast'
 import { findingOf } from './finding'
 import { readNext } from './read-next'
@@ -151,7 +152,7 @@ function holdAlarms(state: JobState, live: Live): Alarm[] {
       ? [
           {
             id: `verdict:${n}:${finding}`,
-            sentence: finding === 'wet' ? W.theHoldFoundWaterFor : W.theHoldIsDecided(finding.replaceAll('-', ' ')),
+            sentence: finding === 'wet' ? W.theHoldFoundWaterFor : W.theHoldIsDecided(codeWords(finding)),
           },
         ]
       : []),

@@ -182,7 +182,7 @@ const INVERTED_RUNNING: Caution = {
 const AGAINST_LIQUID: Caution = {
   code: 'start-against-liquid',
   sentence: W.liquidWentIntoThisSystem,
-  remedy: `Let it stand ${LIQUID_STANDS_MIN} minutes with the container shut, turn the compressor by hand a few turns, then start.`,
+  remedy: W.letItStandMinutesWith(LIQUID_STANDS_MIN),
 }
 const NITROGEN: Caution = {
   code: 'nitrogen-sweep',

@@ -72,7 +72,7 @@ export function callContainer(state: JobState, live: Live, container: ChargedCon
       why: [W.thePressuresHaveMetCooling, W.theCompressorStartsOnceIts],
       action: { label: high ? W.highShutEngineOn : W.engineIsOn, key: 'E', does: record(...engineDeeds(state)) },
       plain: [{ label: W.lowValveIsShut, key: 'V', does: record(...shutDeeds(state)) }],
-      after: `Low side only, down to ${say.mass(stopG)}.`,
+      after: W.lowSideOnlyDownTo(say.mass(stopG)),
     }
   }
   if (stalled && left > MORE_FROM_G && way === 'liquid-high') return callLiquidStopped(state, left, say)
@@ -118,10 +118,7 @@ function callPressure(state: JobState, kind: ChargePressure, live: Live, say: Sa
           W.theCondenserGetsRidOf,
           W.aFanOrAHose,
         ]
-      : [
-          `Low side ${gauge(live.lowPa)} with the engine on: what should come through does not.`,
-          W.containerShutOrEmptyA,
-        ],
+      : [W.lowSideWithTheEngine(gauge(live.lowPa)), W.containerShutOrEmptyA],
     watch: over ? [W.nobodyOpensTheHighSide] : [],
     action: {
       label: W.valveIsShutEngineOff(valveName(state) === 'low' ? W.low : W.high),

@@ -131,7 +131,7 @@ export function offTargetWords(offG: number, allowsG: number, say: Say): string 
   const by = say.mass(Math.abs(offG))
   if (Math.abs(offG) <= allowsG)
     return W.withinTheAllowed(
-      Math.abs(offG) < NOTHING_OFF_G ? W.onTheTarget : `${by} ${offG > 0 ? 'over' : 'under'} it`,
+      Math.abs(offG) < NOTHING_OFF_G ? W.onTheTarget : W.it(by, offG > 0 ? W.over : W.under),
       say.mass(allowsG),
     )
   const beyond = say.mass(Math.abs(offG) - allowsG)

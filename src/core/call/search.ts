@@ -32,12 +32,12 @@ export function callSearch(state: JobState, view: SearchView, live: Live): Call 
 /** Why this check is next: how often the leak shows itself to it, what it misses, and what speaks for the places. */
 function whyOf(next: Proposal, view: SearchView, say: Say): string[] {
   const { gramsPerYear, by } = view.sought
-  const size = { loss: W.byWhatItLost, hold: W.byItsHold, assumed: 'assumed' }[by]
+  const size = { loss: W.byWhatItLost, hold: W.byItsHold, assumed: W.assumed }[by]
   return [
     W.theMostChanceForIts(percent(next.shows), Math.round(next.minutes)),
     CHECKS[next.check].misses,
     ...(view.search.seen.length === 0
-      ? [`Looked for: a leak of about ${say.aYear(gramsPerYear)}, ${size}.`, ...view.clues.map((c) => c.words)]
+      ? [W.lookedForALeakOf(say.aYear(gramsPerYear), size), ...view.clues.map((c) => c.words)]
       : []),
   ]
 }
@@ -136,7 +136,7 @@ function callNotFound(state: JobState, view: SearchView, say: Say, said: string[
     sentence: W.notFound,
     why: [
       ...said,
-      `Left as likely: ${left.join(', ')}.`,
+      W.leftAsLikely(left.join(', ')),
       W.withALeakOfA(say.aYear(view.sought.gramsPerYear), lifeWords(days)),
       W.dyeInWithTheCharge,
     ],

@@ -26,6 +26,7 @@ export function turnsOf(state: JobState, say: Say): Turn[] {
   if (state.signed || state.closed) return []
   const insideG = chargedG(state)
   const here = stepNumber(state.step)
+  const on = openContainer(state)
   const all: (Turn | false)[] = [
     state.proofs.length > 0 || state.step === 'leave'
       ? {
@@ -45,7 +46,7 @@ export function turnsOf(state: JobState, say: Say): Turn[] {
         ...(state.rig.engine === 'on' ? [W.engineOffWithItThe] : []),
         ...holdLeft(state),
       ],
-      ...(openContainer(state) && { bars: `${openContainer(state)?.id} is on the scale: shut it and weigh it first.` }),
+      ...(on && { bars: W.isOnTheScaleShut(on.id) }),
     },
   ]
   return all.filter((turn): turn is Turn => turn !== false && stepNumber(turn.to) < here)
@@ -54,7 +55,7 @@ export function turnsOf(state: JobState, say: Say): Turn[] {
 /** What keeps a hand from going there at once. */
 function barred(state: JobState, insideG: number, say: Say, to: TurnTo): { bars?: string } {
   const open = openContainer(state)
-  if (open) return { bars: `${open.id} is on the scale: shut it and weigh it first.` }
+  if (open) return { bars: W.isOnTheScaleShutIt(open.id) }
   if (insideG > 0) return { bars: W.areInTheCarThey(say.mass(insideG), STEP_NAMES.zero) }
   if (to === 'pull' && !everySide(state.rig, sidesOf(state.opened.rig), 'coupler', 'open'))
     return { bars: W.theCouplersAreNotOn(STEP_NAMES.rig) }

@@ -56,7 +56,7 @@ function callSweep(
   const limit = state.nitrogenLimitPaG
   const more = passes > 1 ? W.times(passes) : ''
   return {
-    sentence: `Let dry nitrogen in, to ${say.pressure(paG)}, and out again.${more}`,
+    sentence: W.letDryNitrogenInTo(say.pressure(paG), more),
     why: [
       ...(limit === undefined
         ? [W.whatThisCarsLabelAllows]

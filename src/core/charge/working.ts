@@ -23,7 +23,7 @@ export function workingOf(input: ChargePlanInput, plan: ChargePlan): string[] {
     const tare = tareOf(c)
     const heel = heelG(c, input.refrigerant, input.ambientC)
     const holds = W.onTheScaleEmptySo(s.id, both(s.startGrossG), both(tare), both(s.startGrossG - tare))
-    const stop = `${i + 1 < plan.steps.length ? 'change' : 'close'} at ${massWords(s.stopGrossG)}`
+    const stop = W.atWord(i + 1 < plan.steps.length ? W.change : W.close, massWords(s.stopGrossG))
     return W.takesOutOfItPurged(
       holds,
       s.emptied ? W.itsHeelOfStays(both(heel)) : '',

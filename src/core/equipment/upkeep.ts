@@ -1,4 +1,5 @@
 import type { Rig } from '../job/written'
+import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/equipment'
 import type { Shelved } from './equipment'
 
@@ -81,7 +82,7 @@ const latest = (item: Shelved, kind: string, first: string, dayOf: DayOf): strin
 function byDate(what: 'seals' | 'calibration', last: string, days: number, today: string): Due {
   const on = new Date(Date.parse(last) + days * DAY_MS).toISOString().slice(0, 10)
   const used = (Date.parse(today) - Date.parse(last)) / (days * DAY_MS)
-  const name = what === 'seals' ? 'seals' : 'calibration'
+  const name = codeWords(what)
   if (used >= 1) return { what, state: 'due', words: W.dueSince(name, on), on }
-  return { what, state: used >= SOON ? 'soon' : 'fine', words: `${name} due ${on}`, on }
+  return { what, state: used >= SOON ? 'soon' : 'fine', words: W.due(name, on), on }
 }

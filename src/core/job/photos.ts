@@ -11,7 +11,7 @@ export const PHOTO_SIDE_PX = 1600
 
 export const PHOTO_WORDS: Record<PhotoOf, string> = {
   label: W.labelUnderTheHood,
-  dial: 'dial',
+  dial: W.dial,
   oil: W.oilStain,
   other: W.somethingElse,
 }

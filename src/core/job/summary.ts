@@ -1,3 +1,4 @@
+import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/job'
 import { carLine } from './car-line'
 import type { CLOSED_AS } from './events'
@@ -13,7 +14,9 @@ export type JobSummary = {
   model: string
   refrigerant: string
   step: Step
-  line: string
+  /** missing in rows from before it was kept, which have the words themselves */
+  doing?: Doing
+  line?: string
   /** when somebody is needed, if the car waits by itself; null when hands are needed now */
   comeBackAt: string | null
   /** since when it waits; missing in rows from before it was kept */
@@ -51,7 +54,7 @@ export function summarise(state: JobState): JobSummary {
     model: carLine(opened.car),
     refrigerant: opened.label.refrigerant,
     step: state.step,
-    line: lineOf(state),
+    doing: doingOf(state),
     comeBackAt: waits === null ? null : new Date(waits).toISOString(),
     ...(waits !== null && from !== undefined && { waitsFrom: from }),
     visits: state.visits,
@@ -89,31 +92,74 @@ export const CLOSED_LINES: Record<(typeof CLOSED_AS)[number], string> = {
   'given-up': W.givenUp,
 }
 
-function lineOf(state: JobState): string {
-  if (state.signed) return 'signed'
-  if (state.closed) return CLOSED_LINES[state.closed.as]
-  if (state.parked) return W.leftUnderVacuum
+/** What is going on, as a code with what it is of; the words are made where it is read. */
+export type Doing = {
+  code: keyof typeof DOING
+  /** how many times, how many of how many, or g */
+  n?: number
+  of?: number
+}
+
+/** What a car is at, in the fewest words. */
+const DOING = {
+  signed: () => W.signed,
+  'without-proof': () => CLOSED_LINES['without-proof'],
+  'without-charge': () => CLOSED_LINES['without-charge'],
+  'handed-over': () => CLOSED_LINES['handed-over'],
+  'given-up': () => CLOSED_LINES['given-up'],
+  parked: () => W.leftUnderVacuum,
+  'gauges-read': () => W.gaugesRead,
+  'read-gauges': () => W.readBothGauges,
+  nitrogen: () => W.underNitrogen,
+  searching: () => W.lookForTheLeak,
+  repair: () => W.logTheRepair,
+  rig: () => W.rigUp,
+  pulling: () => W.pulling,
+  'pulling-again': ({ n = 0 }) => W.pull2(n),
+  isolate: () => W.shutItIn,
+  holding: () => W.holding,
+  tight: () => codeWords('tight'),
+  damp: () => codeWords('damp'),
+  leak: () => codeWords('leak'),
+  'leak-and-damp': () => codeWords('leak-and-damp'),
+  undecided: () => codeWords('undecided'),
+  invalid: () => codeWords('invalid'),
+  charging: ({ n = 0 }) => W.toG(n),
+  plan: () => W.planTheCharge,
+  'proof-read': () => W.read,
+  'read-sides': () => W.readBothSides,
+  leaving: ({ n = 0, of = 0 }) => W.ofDone(n, of),
+} as const satisfies Record<string, (doing: { n?: number; of?: number }) => string>
+
+/** What a row says its car is at; one written before codes were kept says it by itself. */
+export const doingWords = ({ doing, line }: Pick<JobSummary, 'doing' | 'line'>): string =>
+  doing ? DOING[doing.code](doing) : (line ?? '')
+
+function doingOf(state: JobState): Doing {
+  if (state.signed) return { code: 'signed' }
+  if (state.closed) return { code: state.closed.as }
+  if (state.parked) return { code: 'parked' }
   const hold = currentHold(state)
   switch (state.step) {
     case 'take-in':
     case 'zero':
-      return state.zero ? W.gaugesRead : W.readBothGauges
+      return { code: state.zero ? 'gauges-read' : 'read-gauges' }
     case 'fix':
-      return state.search?.nitrogen ? W.underNitrogen : searchNow(state) ? W.lookForTheLeak : W.logTheRepair
+      return { code: state.search?.nitrogen ? 'nitrogen' : searchNow(state) ? 'searching' : 'repair' }
     case 'rig':
-      return W.rigUp
+      return { code: 'rig' }
     case 'pull':
-      return state.pulls.length > 1 ? W.pull2(state.pulls.length) : 'pulling'
+      return state.pulls.length > 1 ? { code: 'pulling-again', n: state.pulls.length } : { code: 'pulling' }
     case 'isolate':
-      return W.shutItIn
+      return { code: 'isolate' }
     case 'hold':
-      return hold?.ended ? hold.ended.verdict : 'holding'
+      return { code: hold?.ended?.verdict ?? 'holding' }
     case 'charge':
-      return state.plan ? W.toG(Math.round(state.plan.targetG)) : W.planTheCharge
+      return state.plan ? { code: 'charging', n: Math.round(state.plan.targetG) } : { code: 'plan' }
     case 'prove':
-      return state.proofs.length > 0 ? 'read' : W.readBothSides
+      return { code: state.proofs.length > 0 ? 'proof-read' : 'read-sides' }
     case 'leave':
-      return W.ofDone(state.left.length, leaveItemsOf(state).length)
+      return { code: 'leaving', n: state.left.length, of: leaveItemsOf(state).length }
     default: {
       const unknown: never = state.step
       return unknown

@@ -17,7 +17,7 @@ export function seenWords(seen: LeakChecked): string {
   const note = seen.note ? `; ${seen.note}` : ''
   switch (seen.check) {
     case 'look':
-      return `Looked for oil and dye: ${seen.at ? PLACES[seen.at].name : W.nothingSeen}${note}`
+      return W.lookedForOilAndDye(seen.at ? PLACES[seen.at].name : W.nothingSeen, note)
     case 'sniffer':
       return W.sniffer(seen.at ? PLACES[seen.at].name : W.nothingFound, note)
     case 'soap':

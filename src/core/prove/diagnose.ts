@@ -1,3 +1,4 @@
+import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/prove'
 import { type Say, USUAL_SAY } from '../units/say'
 import type { ProofBands } from './bands'
@@ -189,7 +190,7 @@ function reasonOf(
   vacuum: boolean,
   say: Say,
 ): string {
-  const side = (x: number) => (x < -1 ? 'below' : x > 1 ? 'above' : 'within')
+  const side = (x: number) => codeWords(x < -1 ? 'below' : x > 1 ? 'above' : 'within')
   const weight =
     Math.abs(offG) <= toleranceG
       ? W.theWeightIsInSo

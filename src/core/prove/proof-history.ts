@@ -1,5 +1,6 @@
 import { labelTargetG, toleranceG } from '../charge/plan-for-job'
 import { chargedG, type JobState, lastProof } from '../job/state'
+import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/prove'
 import { type Say, USUAL_SAY } from '../units/say'
 import type { ProofHistory } from './diagnose'
@@ -48,11 +49,11 @@ export function customerWords(state: JobState, say = USUAL_SAY): string {
     hold?.ended
       ? hold.ended.verdict === 'tight' || hold.ended.verdict === 'damp'
         ? W.theVacuumHeldForMinutes(Math.round(hold.ended.heldS / 60), shown)
-        : W.theHoldWasJudged(hold.ended.verdict.replaceAll('-', ' '))
+        : W.theHoldWasJudged(codeWords(hold.ended.verdict))
       : W.theVacuumWasNotHeld,
     inside >= 0.5
       ? W.ofWereTheLabelAsks(
-          state.counted ? 'about ' : '',
+          state.counted ? W.about : '',
           say.mass(inside),
           label.refrigerant,
           state.counted ? W.countedInByWholeCans : W.weighedIn,

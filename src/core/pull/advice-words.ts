@@ -48,7 +48,7 @@ export const ADVICE_WORDS: Record<AdviceKind, (facts: Facts) => Words> = {
         ? W.thisRigDoesNotReach(say.vacuum(look.targetPa))
         : toTargetS === 0
           ? W.isolateIt
-          : `Leave it about ${minutes(toTargetS)} more.`,
+          : W.leaveItAboutMore(minutes(toTargetS)),
   }),
   boiling: ({ look, flow, say }) => {
     const perHour = flow.incomingPaM3S === null ? undefined : waterGramsPerHour(flow.incomingPaM3S, look.ambientC)

@@ -1,4 +1,5 @@
 import type { Step } from '../job/steps'
+import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/readings'
 import { beyondTheAirInHg, type Channel, type ReadingUnit, toStored } from '../units/channel'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from '../units/constants'
@@ -14,14 +15,14 @@ export type PadChannel = Exclude<Channel, 'vacuum_pump' | 'humidity'>
 export type Typed = { value: number; unit: ReadingUnit }
 
 export const NAMES: Record<PadChannel, string> = {
-  vacuum: 'vacuum',
+  vacuum: codeWords('vacuum'),
   low: W.lowSide,
   high: W.highSide,
-  scale: 'scale',
+  scale: codeWords('scale'),
   ambient: W.airTemperature,
   engine_bay: W.gasTemperatureOnAPipe,
-  barometer: 'barometer',
-  vent: 'vent',
+  barometer: codeWords('barometer'),
+  vent: codeWords('vent'),
 }
 
 /** What a step is about first, and what may be typed beside it. @param underPressure - nitrogen stands in the car */

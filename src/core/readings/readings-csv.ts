@@ -24,10 +24,7 @@ export function rowsOfReadingsFile(lines: readonly CsvLine[]): TimedRows {
     throw new BadReading(1, W.theHeaderIsElapsedS(header.join(',')))
   }
   if (header.length > 5 || (header.length === 5 && header[4] !== 'note'))
-    throw new BadReading(
-      1,
-      `the column "${header[4] === 'note' ? header[5] : header[4]}" is not known; only note may follow`,
-    )
+    throw new BadReading(1, W.theColumnIsNotKnown((header[4] === 'note' ? header[5] : header[4]) ?? ''))
   if (lines.length === 1) throw new BadReading(2, W.thereAreNoReadingsRows)
   const rows = lines.slice(1).map(({ cells, line }) => {
     if (cells.length < 4 || cells.length > header.length + (header.length === 4 ? 1 : 0))

@@ -121,7 +121,7 @@ function chargeOf(state: JobState): RecordPicture['charge'] {
   })
   for (const [i, can] of (state.counted?.emptied ?? []).entries()) {
     parts.push({
-      id: `can ${i + 1}`,
+      id: W.can(i + 1),
       fromG: inG,
       toG: inG + can.estimateG,
       startGrossG: Number.NaN,

@@ -90,9 +90,9 @@ export const KIND_WORDS: Record<InstrumentKind, string> = {
   vacuum: W.vacuumGauge,
   low: W.lowSideTransducer,
   high: W.highSideTransducer,
-  scale: 'scale',
-  thermometer: 'thermometer',
-  barometer: 'barometer',
+  scale: W.scale2,
+  thermometer: W.thermometer,
+  barometer: W.barometer,
 }
 
 export const SEAT_WORDS: Record<Seat, string> = { far: W.atTheFarEnd, pump: W.atThePump }

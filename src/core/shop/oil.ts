@@ -32,7 +32,7 @@ export function oilOwed(renewed: readonly { what: Part; count: number }[]): {
 /** What the parts' table says, in a line beside the field; never added without a reason. */
 export function oilWords(renewed: readonly { what: Part; count: number }[]): string {
   const { fromMl, toMl, measured } = oilOwed(renewed)
-  const range = fromMl === toMl ? `${fromMl}` : `${fromMl} to ${toMl}`
+  const range = fromMl === toMl ? `${fromMl}` : W.toWord(fromMl, toMl)
   const table = toMl > 0 ? W.byThePartsTableMl(range) : W.nothingByThePartsTable
   return measured ? W.theCompressorByWhatIs(table) : table
 }

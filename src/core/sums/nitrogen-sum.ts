@@ -30,7 +30,7 @@ export const NITROGEN_SUM: Sum = {
     const at = (c: number) => ((inG + airPa) * kelvin(c)) / kelvin(then) - airPa
     const moved = at(now) - inG
     const main = bothPressures(at(now), say)
-    const by = `${moved < 0 ? 'down' : 'up'} ${say.pressure(Math.abs(moved))}`
+    const by = `${moved < 0 ? W.down : W.up} ${say.pressure(Math.abs(moved))}`
     return {
       main,
       line: W.nitrogenAtAndATight(bothPressures(inG, say), say.celsius(then), main, say.celsius(now), by),

@@ -23,7 +23,7 @@ export const POUNDS_SUM: Sum = {
       line: `${given.c.mass}: ${massInAllUnits(grams).join(', ')}.${warning ? ` Mind: ${warning}.` : ''}`,
       facts: [
         ...massInAllUnits(grams).map((text, i) => ({
-          name: ['grams', 'ounces', W.poundsAndOunces, 'kilograms'][i] ?? '',
+          name: [W.grams, W.ounces, W.poundsAndOunces, W.kilograms][i] ?? '',
           text,
         })),
         ...(warning ? [{ name: W.mind, text: warning }] : []),

@@ -63,7 +63,7 @@ function unitOf(word: string): MassUnit {
 function decimalPounds(value: number, typed: string): string {
   const digits = typed.split('.')[1] ?? ''
   const lookalike = W.lbOz(Math.floor(value), Number(digits))
-  return `${typed} lb is ${formatPoundsOunces(value * GRAMS_PER.lb)}, not ${lookalike}`
+  return W.lbIsNot(typed, formatPoundsOunces(value * GRAMS_PER.lb), lookalike)
 }
 
 /**

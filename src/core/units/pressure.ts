@@ -124,7 +124,7 @@ export function parsePressure(
   if (!Number.isFinite(value)) throw new Unreadable(W.typeAPlainNumberSuch)
   const word = match[2]?.trim()
   const found = word === undefined ? fallback : UNIT_WORDS.find(([pattern]) => pattern.test(word))?.[1]
-  if (!found) throw new Unreadable(`the unit "${word}" is not known here: use ${PRESSURE_UNITS.join(', ')}`)
+  if (!found) throw new Unreadable(W.theUnitIsNotKnown(word ?? '', PRESSURE_UNITS.join(', ')))
   const needle = found === 'inHgV' || (found === 'inHg' && vacuum)
   return needle ? { value: Math.abs(value), unit: 'inHgV' } : { value, unit: found }
 }

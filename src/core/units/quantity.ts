@@ -1,4 +1,5 @@
 import { OutOfRange } from '../errors'
+import { W } from '../language/en/units'
 import { L_S_PER_CFM, ML_PER_FLUID_OUNCE, MM_PER_INCH, ZERO_C_K } from './constants'
 import { GRAMS_PER } from './mass'
 
@@ -44,7 +45,7 @@ export const kindOf = (unit: QuantityUnit): QuantityKind => UNITS[unit].kind
  */
 export function inUnit(value: number, from: QuantityUnit, to: QuantityUnit): number {
   const [a, b]: Unit[] = [UNITS[from], UNITS[to]]
-  if (!a || !b || a.kind !== b.kind) throw new TypeError(`${from} is a ${a?.kind}, ${to} a ${b?.kind}`)
+  if (!a || !b || a.kind !== b.kind) throw new TypeError(W.isAA(from, a?.kind ?? '', to, b?.kind ?? ''))
   const base = (value + (a.shift ?? 0)) * a.factor
   if (a.kind === 'temperature' && base < 0)
     throw new OutOfRange('temperature', value, -(a.shift ?? 0), Number.POSITIVE_INFINITY, from)

@@ -67,7 +67,7 @@ export function sayIn(units: Units, airPa = STANDARD_ATMOSPHERE_PA): Say {
     units,
     vacuum: (pa) => together(vacuum(pa)),
     vacuumText: (pa) => vacuum(pa).text,
-    vacuumSpan: (lowPa, highPa) => `${vacuum(lowPa).text} and ${together(vacuum(highPa))}`,
+    vacuumSpan: (lowPa, highPa) => W.and(vacuum(lowPa).text, together(vacuum(highPa))),
     moved: (pa) => changeOf(pa, units.vacuum),
     rate: (paS) => rateWords(paS, units.vacuum),
     pressure: (paG) => together(shownPressure(paG, units.pressure)),

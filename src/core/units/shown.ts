@@ -29,7 +29,7 @@ export const Units = z.strictObject({
 export type Units = z.infer<typeof Units>
 export const USUAL_UNITS: Units = Units.parse({})
 
-export const UNIT_WORDS: Record<string, string> = {
+export const UNIT_WORDS: Record<(typeof UNIT_CHOICES)[UnitKind][number], string> = {
   micron: 'micron',
   Pa: 'Pa',
   mbar: 'mbar',
@@ -65,19 +65,19 @@ const minus = (text: string): string => text.replace('-', '−')
 export function shownVacuum(pa: number, unit: Units['vacuum'], airPa: number): Shown {
   const value = fromPascal(pa, unit, airPa)
   const text = unit === 'micron' ? whole(value) : unit === 'inHgV' ? value.toFixed(2) : three(value)
-  return { text, unit: UNIT_WORDS[unit] as string }
+  return { text, unit: UNIT_WORDS[unit] }
 }
 
 /** A pressure above the air, Pa. */
 export function shownPressure(paG: number, unit: Units['pressure']): Shown {
   const value = unit === 'psi' ? paG / PA_PER_PSI : unit === 'bar' ? paG / 1e5 : paG / 1000
-  return { text: minus(unit === 'bar' ? value.toFixed(2) : whole(value)), unit: UNIT_WORDS[unit] as string }
+  return { text: minus(unit === 'bar' ? value.toFixed(2) : whole(value)), unit: UNIT_WORDS[unit] }
 }
 
 /** A temperature, Celsius. */
 export function shownTemperature(celsius: number, unit: Units['temperature'], places = 1): Shown {
   const value = unit === 'F' ? (celsius * 9) / 5 + 32 : celsius
-  return { text: minus(value.toFixed(unit === 'F' ? 0 : places)), unit: UNIT_WORDS[unit] as string }
+  return { text: minus(value.toFixed(unit === 'F' ? 0 : places)), unit: UNIT_WORDS[unit] }
 }
 
 /** A mass, g; pounds and ounces as people say them, less than a pound in ounces alone. */

@@ -2,6 +2,7 @@ import type { CarRate, NextShort } from '../book/car-loss'
 import type { CarHold, CarVisit } from '../book/car-visit'
 import { FLAG_WORDS, type FlagId } from '../book/flags'
 import type { CarHoldAt, HoldsSay } from '../book/holds-over-years'
+import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/said-book'
 import type { FoundLine } from '../views'
 
@@ -35,14 +36,14 @@ export function holdWords({
   leakGramsPerYear,
   provesGramsPerYear,
 }: Pick<CarHold, 'verdict' | 'leakGramsPerYear' | 'provesGramsPerYear'>): string {
-  const words = verdict.replaceAll('-', ' ')
+  const words = codeWords(verdict)
   if (leakGramsPerYear !== null) return W.gAYear(words, grams(leakGramsPerYear))
   return provesGramsPerYear === null ? words : W.noLeakAboveGA(words, grams(provesGramsPerYear))
 }
 
 /** What a job came to, in the fewest words: its last hold and its charge. */
 export function visitWords(visit: CarVisit | null): string {
-  if (!visit) return 'training'
+  if (!visit) return codeWords('training')
   const hold = visit.holds.at(-1)
   const charged = visit.charged ? W.gCharged(grams(visit.charged.grams)) : W.notCharged
   return [hold ? holdWords(hold) : '', visit.recoveredG === null ? '' : W.gRecovered(grams(visit.recoveredG)), charged]

@@ -6,6 +6,7 @@ import { PART_NAMES } from '../job/parts'
 import { PHOTO_WORDS } from '../job/photos'
 import { STEP_NAMES } from '../job/steps'
 import { CLOSED_LINES } from '../job/summary'
+import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/said-event'
 import { PLACES } from '../leak/places'
 import { seenWords } from '../leak/seen-words'
@@ -29,7 +30,7 @@ export function eventWords(event: JobEvent): string {
     case 'clock-set-back':
       return W.theServersClockWasSet(lengthWords(event.payload.backS))
     case 'label-set':
-      return `Label set to ${event.payload.refrigerant}, ${event.payload.typed}`
+      return W.labelSetTo(event.payload.refrigerant, event.payload.typed)
     case 'zero-read':
       return W.atRest(event.payload.typed)
     case 'car-told':
@@ -45,7 +46,7 @@ export function eventWords(event: JobEvent): string {
       return W.renewed(parts.join(', ') || W.nothing, oilWords(event.payload))
     }
     case 'part-set':
-      return `${capital(PART_NAMES[event.payload.part])} ${event.payload.state}`
+      return `${capital(PART_NAMES[event.payload.part])} ${codeWords(event.payload.state)}`
     case 'step-finished':
       return W.done(STEP_NAMES[event.payload.step])
     case 'isolated':
@@ -89,7 +90,7 @@ export function eventWords(event: JobEvent): string {
         event.payload.customer,
       )
     case 'looked-at':
-      return `Looked for the leak at ${event.payload.place}: ${event.payload.found}`
+      return W.lookedForTheLeakAt(event.payload.place, event.payload.found)
     case 'search-begun':
       return event.payload.why === 'hold' ? W.searchForTheLeakBegun : W.searchBegunItCameIn
     case 'leak-checked':
@@ -107,7 +108,7 @@ export function eventWords(event: JobEvent): string {
     case 'turned-back':
       return W.backTo(STEP_NAMES[event.payload.to], event.payload.why)
     case 'parked':
-      return `Left standing under vacuum, couplers ${event.payload.couplers}: ${event.payload.why}`
+      return W.leftStandingUnderVacuumCouplers(event.payload.couplers, event.payload.why)
     case 'taken-up':
       return W.takenUpAgain
     case 'closed':
@@ -153,7 +154,7 @@ export function eventWords(event: JobEvent): string {
     case 'corrected':
       return W.corrected(event.payload.was, event.payload.is, event.payload.why)
     case 'caution-passed':
-      return W.wentOnPastTheCaution(event.payload.code.replaceAll('-', ' '))
+      return W.wentOnPastTheCaution(codeWords(event.payload.code))
     case 'set-aside':
       return W.setAsideItWasDone
     case 'deed-chosen':
@@ -214,7 +215,7 @@ function decidedWords({ next, minutes, accepted }: PayloadOf<'hold-decided'>): s
 
 function hungWords({ name, kind, seat, instead }: PayloadOf<'instrument-hung'>): string {
   const where = kind === 'vacuum' ? `, ${SEAT_WORDS[seat]}` : ''
-  return `${name} hung on${where}${instead === undefined ? '' : W.insteadOf(instead.name)}`
+  return W.hungOn(name, where, instead === undefined ? '' : W.insteadOf(instead.name))
 }
 
 const BENCH_WORDS = {

@@ -2,6 +2,7 @@ import { certificateWords } from '../job/certificate'
 import { chargedG, type Hold, type JobState } from '../job/state'
 import { STEP_NAMES } from '../job/steps'
 import { CLOSED_LINES } from '../job/summary'
+import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/said-record'
 import { leakRecord } from '../leak/proved'
 import { customerWords, restAfterCharge } from '../prove/proof-history'
@@ -27,7 +28,7 @@ const REST_WORDS = {
 export function recordFacts(state: JobState, say: Say, at: (iso: string) => string): RecordFact[] {
   const { opened, fix, signed } = state
   const { label, procedure } = opened
-  const source = label.source === 'label' ? 'label' : W.serviceManual
+  const source = label.source === 'label' ? codeWords('label') : W.serviceManual
   const renewed = fix?.renewed.map((r) => `${RENEWED_WORDS[r.what].toLowerCase()} ×${r.count}`).join(', ') || 'nothing'
   const oil = fix && fix.oilOwedMl > 0 ? W.oilMl(fix.oilOwedMl, fix.oilReason) : ''
   return [
@@ -62,7 +63,11 @@ export function recordFacts(state: JobState, say: Say, at: (iso: string) => stri
       ? [
           {
             name: W.atRestCharged,
-            words: `${bothPressures(state.rest.paG, say)} at ${say.celsius(state.rest.ambientC)}: ${REST_WORDS[restAfterCharge(state) ?? 'right']}`,
+            words: W.atWord(
+              bothPressures(state.rest.paG, say),
+              say.celsius(state.rest.ambientC),
+              REST_WORDS[restAfterCharge(state) ?? 'right'],
+            ),
           },
         ]
       : []),
@@ -147,7 +152,7 @@ function chargedFact(state: JobState): RecordFact {
 /** How a hold ended: what it was accepted by, what it would have shown, and what stays unproved. */
 export function recordHoldWords(h: Hold, say: Say): string {
   if (h.skipped) return W.skippedByNotProvedThat(h.skipped.by, h.skipped.why)
-  if (!h.ended) return h.left ? W.leftUnjudgedBy(h.left.by, h.left.why) : 'running'
+  if (!h.ended) return h.left ? W.leftUnjudgedBy(h.left.by, h.left.why) : W.running
   const { verdict, leak, heldS, provesGramsPerYear: proves } = h.ended
   const held = W.leakHeldMin(acceptedWords(h), verdict, chanceWords(leak), Math.round(heldS / 60))
   return [

@@ -14,7 +14,7 @@ export const RENEWED_WORDS: Record<(typeof RENEWED)[number], string> = {
 }
 
 export const OPENED_WORDS: Record<(typeof OPENED)[number], string> = {
-  nothing: 'nothing',
+  nothing: W.nothing,
   'cap-or-core': W.capOrCoreMinutes,
   component: W.aPartWithinHours,
   overnight: W.openOvernight,

@@ -47,7 +47,7 @@ export function priceWords(plan: Names, price: readonly { car: string; laterMin:
   if (price.length === 0) return W.nothingElseMoves
   const said = price
     .slice(0, most)
-    .map(({ car, laterMin }) => `${carName(plan, car)} ${minutes(laterMin)} ${laterMin > 0 ? 'later' : 'sooner'}`)
+    .map(({ car, laterMin }) => `${carName(plan, car)} ${minutes(laterMin)} ${laterMin > 0 ? W.later : W.sooner}`)
   const more = price.length - said.length
   return `${said.join(', ')}${more > 0 ? W.andMore(more) : ''}.`
 }

@@ -19,6 +19,7 @@ import { create as qrOf } from 'qrcode'
 import { certificateWords } from '@/core/job/certificate'
 import { foldJob } from '@/core/job/reduce'
 import { chargedG, type JobState } from '@/core/job/state'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/server-records'
 import { customerWords } from '@/core/prove/proof-history'
 import { bottomOf, depthShare, inDepth } from '@/core/pull/strata'
@@ -246,7 +247,7 @@ function DescentDrawn({ picture, say }: { picture: RecordPicture; say: Say }) {
             {printed(`${s.kind} ${s.n}, ${Math.round(s.minutes)} min`)}
           </Text>
           <Text x={s.from * WIDE + 3} y={DEEP + 24} style={{ fontFamily: FAMILY, fontSize: 10, fontWeight: 600 }}>
-            {printed([s.verdict.replaceAll('-', ' '), s.to - s.from > 0.3 ? s.left : ''].filter(Boolean).join(': '))}
+            {printed([codeWords(s.verdict), s.to - s.from > 0.3 ? s.left : ''].filter(Boolean).join(': '))}
           </Text>
         </G>
       ))}

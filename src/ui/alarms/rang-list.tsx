@@ -35,6 +35,6 @@ export function RangList({
 
 function answerWords(answer: JobState['alarms'][string] | undefined, clock: (ms: number) => string): string {
   if (!answer) return W.nobodyAnswered
-  const put = answer.untilMs === null ? 'seen' : W.putOffUntil(clock(answer.untilMs))
-  return `${put} by ${answer.by}, ${clock(Date.parse(answer.at))}`
+  const put = answer.untilMs === null ? W.seen2 : W.putOffUntil(clock(answer.untilMs))
+  return W.byWord(put, answer.by, clock(Date.parse(answer.at)))
 }

@@ -2,7 +2,7 @@ import Link from 'next/link'
 import { boardAlarm } from '@/core/board/needed'
 import { alarmWords } from '@/core/call/alarms'
 import { clockFactor, wallTimeMs } from '@/core/job/clock'
-import { type JobSummary, stepLabel } from '@/core/job/summary'
+import { doingWords, type JobSummary, stepLabel } from '@/core/job/summary'
 import { W } from '@/core/language/en/screen-board'
 import { drawnPa, strataOf } from '@/core/pull/strata'
 import { vacuumSeen } from '@/core/readings/vacuum-seen'
@@ -101,7 +101,7 @@ function whoAt({ whose, here, summary }: BoardRow): string {
 
 /** What a car is about, a charge's weight in the reader's unit. */
 const lineOf = ({ summary }: BoardRow, units: Units): string =>
-  summary.targetG === undefined ? summary.line : W.to(sayIn(units).mass(summary.targetG))
+  summary.targetG === undefined ? doingWords(summary) : W.to(sayIn(units).mass(summary.targetG))
 
 const gaugeOf = ({ summary, unit }: BoardRow) =>
   summary.gauge === 'needle' || unit === 'inHgV' ? 'needle' : 'electronic'

@@ -6,7 +6,8 @@ import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
 import { boardAlarm, neededMs, readFirst } from '@/core/board/needed'
 import type { DayView, PromisesKept } from '@/core/day/view'
-import { stepLabel } from '@/core/job/summary'
+import { doingWords, stepLabel } from '@/core/job/summary'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-board'
 import type { BoardRow } from '@/core/views'
 import type { DayViewer } from '../day/viewer'
@@ -124,7 +125,7 @@ function ViewChoice({ view, onView }: { view: View; onView: (view: View) => void
           value={name}
           className="plain-button bg-sheet text-body data-[state=on]:bg-ink data-[state=on]:text-ground"
         >
-          {name} {name !== view && <span className="key max-sm:hidden">D</span>}
+          {codeWords(name)} {name !== view && <span className="key max-sm:hidden">D</span>}
         </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>
@@ -140,7 +141,7 @@ function Ended({ rows }: { rows: readonly BoardRow[] }) {
         {rows.map((row) => (
           <li key={row.id} className="border-t border-rule">
             <Link href={`/job/${row.id}`} className="flex min-h-11 items-center gap-3 text-body hover:bg-sheet">
-              <b className="font-semibold">{row.summary.name}</b> {row.summary.model}, {row.summary.line}
+              <b className="font-semibold">{row.summary.name}</b> {row.summary.model}, {doingWords(row.summary)}
             </Link>
           </li>
         ))}
@@ -208,5 +209,5 @@ function nextDeed(row: BoardRow, now: number): string {
   if (readFirst(row, now)) return W.readItsGauge
   if (summary.step === 'pull' && summary.comeBackAt) return W.isolateIt
   if (summary.step === 'hold' && summary.comeBackAt) return W.judgeTheHold
-  return `${stepLabel(summary.step).slice(2).trim().toLowerCase()}, ${summary.line}`
+  return `${stepLabel(summary.step).slice(2).trim().toLowerCase()}, ${doingWords(summary)}`
 }

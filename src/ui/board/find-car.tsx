@@ -41,7 +41,7 @@ export function FindCar({
           ))}
           {typed.trim() !== '' && (
             <Command.Item
-              value={`all of the book: ${typed}`}
+              value={W.allOfTheBook(typed)}
               // always offered, after the cars that are here
               forceMount
               onSelect={() => router.push(`/records?q=${encodeURIComponent(typed.trim())}`)}

@@ -48,7 +48,7 @@ const Typed = z
     return { name, plate, model, facts: parsed.data }
   })
 
-const CORES = { '': W.notLookedAt, small: 'small', large: 'large' }
+const CORES = { '': W.notLookedAt, small: W.small, large: W.large }
 
 /** A check digit that does not fit is a remark: only some regions use one. */
 function vinBelow(text: string): Below {

@@ -6,7 +6,9 @@ import { lossesOf, nextShort, rateOf } from '@/core/book/car-loss'
 import type { CarVisit } from '@/core/book/car-visit'
 import { holdsOf, holdsSay } from '@/core/book/holds-over-years'
 import type { KnownCar } from '@/core/book/known-car'
+import type { LeakPlace } from '@/core/job/leak'
 import { W } from '@/core/language/en/screen-book'
+import { PLACES } from '@/core/leak/places'
 import { holdAtWords, holdsWords, holdWords, rateWords, shortWords } from '@/core/words/book-words'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { Fold } from '../form/fold'
@@ -180,13 +182,13 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
                   {[
                     v.recoveredG === null ? '' : W.recovered(say.mass(v.recoveredG)),
                     v.charged
-                      ? `${say.mass(v.charged.grams)} charged${v.charged.counted ? W.byCounting : ''}`
+                      ? W.charged(say.mass(v.charged.grams), v.charged.counted ? W.byCounting : '')
                       : W.notCharged,
                     v.deepest ? W.pulledTo(say.vacuum(v.deepest.pa)) : '',
                     ...v.holds.map(
                       (h) => `${['hold', heldWords(h.heldS)].filter(Boolean).join(' of ')}: ${holdWords(h)}`,
                     ),
-                    ...v.mended.map((place) => W.leakMendedAtThe(place.replaceAll('-', ' '))),
+                    ...v.mended.map((place) => W.leakMendedAtThe(PLACES[place as LeakPlace]?.name ?? place)),
                     ...v.renewed.map((r) => W.renewed(RENEWED_WORDS[r.what].toLowerCase(), r.count)),
                   ]
                     .filter((part) => part !== '')

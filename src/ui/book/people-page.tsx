@@ -1,13 +1,14 @@
 import { type PersonFigures, personWords } from '@/core/book/people'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-book'
 import type { Period } from '@/core/shop/statement'
 import { PeriodForm } from '../frame/period-form'
 
 const COLUMNS: { key: keyof PersonFigures; name: string }[] = [
   { key: 'signed', name: W.recordsSigned },
-  { key: 'charges', name: 'charges' },
+  { key: 'charges', name: W.charges },
   { key: 'offMedianG', name: W.gOffThePlanHalf },
-  { key: 'offMostG', name: 'farthest' },
+  { key: 'offMostG', name: W.farthest },
   { key: 'skipped', name: W.holdsSkipped },
   { key: 'shortened', name: W.holdsEndedEarly },
   { key: 'cautions', name: W.cautionsPassed },
@@ -27,7 +28,7 @@ export function PeoplePage({
   const own = lead ? undefined : people[0]
   return (
     <main className="px-5 py-4 max-sm:px-4">
-      <PeriodForm action="/people" name="Which time" period={period}>
+      <PeriodForm action="/people" name={W.whichTime} period={period}>
         <h1 className="mr-4 text-title font-semibold leading-tight">{lead ? W.people : W.yourOwnFigures}</h1>
       </PeriodForm>
       {own && <p className="mt-4 text-call font-semibold leading-tight">{personWords(own)}</p>}

@@ -29,7 +29,7 @@ export default function RisesChart({ holds, unit }: { holds: readonly Rise[]; un
           type="number"
           domain={[0, 'dataMax']}
           tickCount={5}
-          tickFormatter={(s: number) => (s === 0 ? 'isolated' : W.min(Math.round(s / 60)))}
+          tickFormatter={(s: number) => (s === 0 ? W.isolated : W.min(Math.round(s / 60)))}
           {...AXIS}
         />
         <YAxis width={56} tickCount={5} tickFormatter={(rise: number) => rise.toLocaleString('en')} {...AXIS} />

@@ -28,7 +28,7 @@ type Props = {
 /** Drawn no narrower, px. */
 const LEAST_PX = 6
 
-const STATE_WORDS = { done: 'done', running: W.underWay, planned: 'planned' } as const
+const STATE_WORDS = { done: W.done, running: W.underWay, planned: W.planned } as const
 
 /** What a piece is, for whoever cannot see where it stands. */
 const saidOf = (p: Piece, clock: (ms: number) => string): string =>

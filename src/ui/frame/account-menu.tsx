@@ -1,6 +1,7 @@
 'use client'
 
 import { DropdownMenu } from 'radix-ui'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-frame'
 import { signOut } from './leave'
 import type { UserView } from './who'
@@ -25,7 +26,7 @@ export function AccountMenu({ user }: { user: UserView }) {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         className="plain-button min-h-9! px-2.5! text-note"
-        aria-label={W.menu(initials, user.name, user.role)}
+        aria-label={W.menu(initials, user.name, codeWords(user.role))}
       >
         {initials}
       </DropdownMenu.Trigger>
@@ -36,7 +37,7 @@ export function AccountMenu({ user }: { user: UserView }) {
           className="z-20 min-w-56 rounded border-[1.5px] border-ink bg-sheet py-1 text-ink"
         >
           <DropdownMenu.Label className="px-4 py-2 text-note text-ink-2">
-            {user.name}, {user.role}
+            {user.name}, {codeWords(user.role)}
           </DropdownMenu.Label>
           <DropdownMenu.Item className={ITEM} onSelect={switchTheme}>
             {W.dayOrNightColours}

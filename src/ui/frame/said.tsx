@@ -32,7 +32,10 @@ export function SaidProvider({ children }: { children: ReactNode }) {
             </Toast.Title>
           </Toast.Root>
         ))}
-        <Toast.Viewport className="no-print fixed bottom-5 left-5 z-50 flex w-[340px] max-w-[calc(100vw-40px)] flex-col gap-2" />
+        <Toast.Viewport
+          label={W.notices}
+          className="no-print fixed bottom-5 left-5 z-50 flex w-[340px] max-w-[calc(100vw-40px)] flex-col gap-2"
+        />
       </Toast.Provider>
     </SaidContext.Provider>
   )

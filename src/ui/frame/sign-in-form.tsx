@@ -4,6 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import Link from 'next/link'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-frame'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
@@ -67,7 +68,7 @@ function DemoSignIns({ demo, pick }: { demo: Demo[]; pick: (d: Demo) => void }) 
               onClick={() => pick(d)}
             >
               <span>{d.name}</span>
-              <span className="font-normal text-ink-2">{d.role}</span>
+              <span className="font-normal text-ink-2">{codeWords(d.role)}</span>
             </button>
           </li>
         ))}

@@ -1,6 +1,7 @@
 'use client'
 
 import type { FormerFault, FormerLine } from '@/core/book/former'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-import'
 
 /** Lines shown before they are brought in, and faults named, at most. */
@@ -71,7 +72,7 @@ export function FormerPreview({ read: { lines, faults }, rows, sending, onBring 
                 </td>
                 <td className="text-right">{l.recoveredG === null ? '' : `${Math.round(l.recoveredG)} g`}</td>
                 <td className="text-right">{l.chargedG === null ? '' : `${Math.round(l.chargedG)} g`}</td>
-                <td className="pl-4">{l.verdict?.replaceAll('-', ' ') ?? ''}</td>
+                <td className="pl-4">{l.verdict ? codeWords(l.verdict) : ''}</td>
               </tr>
             ))}
           </tbody>
@@ -89,7 +90,7 @@ export function FormerPreview({ read: { lines, faults }, rows, sending, onBring 
           lines.length > 0 && (
             <button type="button" className="plain-button bg-sheet font-semibold" onClick={() => onBring(lines)}>
               {faults.length > 0
-                ? `Leave the ${bad} out, bring in ${lines.length}`
+                ? W.leaveTheOutBringIn(bad, lines.length)
                 : W.bringInLines(lines.length.toLocaleString('en'))}
             </button>
           )

@@ -20,7 +20,7 @@ type Props = {
   onChange: (mapping: ColumnMapping) => void
 }
 
-const TIME_WORDS = { s: 'seconds', min: 'minutes', clock: W.timeOfDay, iso: W.dateAndTimeWithOffset } as const
+const TIME_WORDS = { s: W.seconds, min: W.minutes, clock: W.timeOfDay, iso: W.dateAndTimeWithOffset } as const
 const UNITS = ['micron', 'Pa', 'kPa', 'mbar', 'inHgV'] as const
 const UNIT_WORDS = { micron: 'micron', Pa: 'Pa', kPa: 'kPa', mbar: 'mbar', inHgV: W.inhgBelowTheAir } as const
 

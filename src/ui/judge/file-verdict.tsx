@@ -83,7 +83,7 @@ function Picture({ judged: { result, read, context } }: { judged: FileJudgement 
     ? W.theNeedleMovedInhg((movedPa / PA_PER_INHG).toFixed(1))
     : W.fromTo(say.vacuumText(points[0]?.value ?? 0), say.vacuum(last?.value ?? 0))
   return (
-    <div className="mt-2" role="img" aria-label={`${span} in ${minutes(result.heldS)}`}>
+    <div className="mt-2" role="img" aria-label={W.inWord(span, minutes(result.heldS))}>
       <RecordChart points={points} result={result} needle={needle} />
     </div>
   )

@@ -61,7 +61,7 @@ export default function RecordChart({ points, result, needle }: Props) {
           type="number"
           domain={[0, endS]}
           tickCount={5}
-          tickFormatter={(s: number) => (s === 0 ? 'isolated' : W.min(Math.round(s / 60)))}
+          tickFormatter={(s: number) => (s === 0 ? W.isolated : W.min(Math.round(s / 60)))}
           {...AXIS}
         />
         <YAxis

@@ -13,6 +13,7 @@ import {
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { ChevronDown, ChevronUp } from 'lucide-react'
 import { useMemo, useRef } from 'react'
+import { codeWords } from '@/core/language/en/codes'
 import type { LedgerEntry } from '@/core/shop/ledger'
 import { dateTimeIn } from '@/core/units/clock-text'
 
@@ -32,7 +33,11 @@ const LINE_PX = 34
 const columnsFor = (at: (iso: string) => string) =>
   helper.columns([
     helper.accessor('happenedAt', { header: 'when', sortFn: 'text', cell: ({ getValue }) => at(getValue()) }),
-    helper.accessor('kind', { header: 'what', sortFn: 'text', cell: ({ row }) => <What entry={row.original} /> }),
+    helper.accessor('kind', {
+      header: codeWords('what'),
+      sortFn: 'text',
+      cell: ({ row }) => <What entry={row.original} />,
+    }),
     helper.accessor('container', {
       header: 'container',
       sortFn: 'text',

@@ -3,16 +3,16 @@ import type { LedgerKind } from '@/core/shop/ledger'
 
 /** What a line of the book moved, as people say it. */
 export const KIND_WORDS: Record<LedgerKind, string> = {
-  bought: 'bought',
+  bought: W.bought2,
   charged: W.intoACar,
-  purged: 'purged',
-  recovered: 'recovered',
+  purged: W.purged,
+  recovered: W.recovered,
   heel: W.heelOfAnEmptyCan,
   'handed-in': W.handedIn,
   reused: W.usedAgain,
-  lost: 'lost',
+  lost: W.lost2,
   weighed: W.weighedAnew,
-  corrected: 'corrected',
+  corrected: W.corrected,
 }
 
 /** Grams with their sign: into its container above zero. */

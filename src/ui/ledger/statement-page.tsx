@@ -33,7 +33,7 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
       </div>
       <p className="text-body text-ink-2">{shop}</p>
       <div className="mt-3">
-        <PeriodForm action="/statement" name="Which period" period={period}>
+        <PeriodForm action="/statement" name={W.whichPeriod} period={period}>
           {years.map((y) => (
             <a
               key={y}

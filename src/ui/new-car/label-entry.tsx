@@ -63,7 +63,7 @@ function Lines({ control }: { control: NewCarControl }) {
         <div key={id} className="grid grid-cols-[124px_1fr_1fr] gap-x-3 max-sm:grid-cols-1">
           <RadioGroup.Item
             value={String(i)}
-            aria-label={`Line ${i + 1} is this car’s`}
+            aria-label={W.lineIsThisCars(i + 1)}
             className="group mt-7 flex min-h-[46px] cursor-pointer items-center gap-2 self-start text-left text-small data-[state=checked]:font-semibold max-sm:mt-1"
           >
             <span
@@ -75,7 +75,7 @@ function Lines({ control }: { control: NewCarControl }) {
           <TextField
             control={control}
             name={`lines.${i}.name`}
-            label={`Line ${i + 1} is for`}
+            label={W.lineIsFor(i + 1)}
             placeholder={i === 0 ? W.frontOnly : W.frontAndRear}
           />
           <TextField

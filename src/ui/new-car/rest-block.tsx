@@ -82,7 +82,7 @@ export function RestBlock({ control }: { control: NewCarControl }) {
           placeholder={W.askedAtTheRepair}
           hint={values.drive === 'hybrid' ? W.hybridOnlyTheMakersNon : undefined}
         />
-        <TextField control={control} name="oilMl" label={`Oil amount, ${UNIT_WORDS[units.oil]}`} inputMode="decimal" />
+        <TextField control={control} name="oilMl" label={W.oilAmount(UNIT_WORDS[units.oil])} inputMode="decimal" />
         <TextField control={control} name="openHours" label={W.openForHours} inputMode="decimal" />
         <TextField
           control={control}

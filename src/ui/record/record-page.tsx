@@ -95,7 +95,7 @@ export function RecordPage({
           </Fact>
         ))}
         {signed && (
-          <Fact name="Sealed with">
+          <Fact name={W.sealedWith}>
             {W.theKeyOf}
             {shopName}, <span className="text-note">{groupedFingerprint(fingerprint)}</span>
           </Fact>

@@ -1,5 +1,6 @@
 'use client'
 
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-record'
 
 import { bottomOf, depthShare, inDepth } from '@/core/pull/strata'
@@ -86,7 +87,7 @@ function DescentPart({ picture, id }: { picture: Picture; id: string }) {
             </text>
             {s.verdict && (
               <text x={s.from * WIDE + 4} y={DEEP + 37} fontSize="17" fontWeight="600" fill="var(--ink)">
-                {s.verdict.replaceAll('-', ' ')}
+                {codeWords(s.verdict)}
                 {s.to - s.from > 0.3 && (
                   <tspan dx="10" fontSize="15" fontWeight="400" fill="var(--ink-2)">
                     {s.left}
@@ -125,7 +126,7 @@ function DescentPart({ picture, id }: { picture: Picture; id: string }) {
       <figcaption className="sr-only">
         {W.strataFromTheAirDown(
           inDepth(strata)
-            .map(({ name, pa }) => `${name} ${say.vacuum(pa)}`)
+            .map(({ name, pa }) => `${codeWords(name)} ${say.vacuum(pa)}`)
             .join(', '),
         )}
       </figcaption>

@@ -15,7 +15,7 @@ export function ServiceLabelCard({ lines }: { lines: readonly ServiceLabelLine[]
       {lines.map((l) => (
         <div key={l.name} className="contents">
           <dt>{l.name}</dt>
-          <dd className={l.name === 'Refrigerant' || l.name === 'Charged' ? 'text-row font-semibold' : 'font-medium'}>
+          <dd className={l.name === W.refrigerant || l.name === W.charged ? 'text-row font-semibold' : 'font-medium'}>
             {l.value}
           </dd>
         </div>

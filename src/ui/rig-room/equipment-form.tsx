@@ -44,7 +44,7 @@ const ENTRIES: Record<EquipmentKind, readonly Entry[]> = {
   hose: [
     number('boreMm', W.boreMm14In, '9.5'),
     number('lengthM', W.lengthM, '1.2'),
-    choice('hoseKind', W.kind, { 'barrier-new': W.newBarrier, 'rubber-old': W.oldRubber, metal: 'metal' }),
+    choice('hoseKind', W.kind, { 'barrier-new': W.newBarrier, 'rubber-old': W.oldRubber, metal: W.metal }),
     choice('use', W.keptFor, { cart: W.theCart, recovery: W.theRecoveryMachine }),
     day('boughtOn', W.boughtYearMonthDay),
     day('sealsRenewedOn', W.sealsRenewedYearMonthDay),

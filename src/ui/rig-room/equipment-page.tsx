@@ -161,7 +161,7 @@ function History({ item, timeZone }: { item: Shelved; timeZone: string }) {
 function figureOf(deed: EquipmentDeed, item: Shelved): { value: number; text: string } | null {
   if (deed.kind === 'blank-off' && item.kind === 'pump') {
     const { ultimatePa, verdict } = judgeBlankOff(deed.payload.readings, item.spec)
-    return { value: ultimatePa, text: `${micronText(ultimatePa)} micron, ${verdict.replace('-', ' ')}` }
+    return { value: ultimatePa, text: W.micron3(micronText(ultimatePa), verdict.replace('-', ' ')) }
   }
   if (deed.kind === 'hose-hold' && item.kind === 'hose') {
     const { gasPaM3S, verdict } = judgeHoseHold(deed.payload.readings, deed.payload.volumeL, item.spec)

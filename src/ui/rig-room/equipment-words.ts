@@ -5,11 +5,11 @@ import { cfmText } from '../format'
 import { KIND_WORDS } from './rig-drawing'
 
 export const KINDS_WORDS: Record<EquipmentKind, { one: string; many: string }> = {
-  pump: { one: 'pump', many: W.pumps },
-  hose: { one: 'hose', many: W.hoses },
-  gauge: { one: 'gauge', many: W.vacuumGauges },
-  scale: { one: 'scale', many: W.scales },
-  container: { one: 'container', many: W.containers },
+  pump: { one: W.pump2, many: W.pumps },
+  hose: { one: W.hose, many: W.hoses },
+  gauge: { one: W.gauge, many: W.vacuumGauges },
+  scale: { one: W.scale2, many: W.scales },
+  container: { one: W.container2, many: W.containers },
 }
 
 /** What matters of a piece of equipment, in one line. */

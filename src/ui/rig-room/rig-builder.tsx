@@ -228,4 +228,4 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew }: SideProps) {
 const shareText = (s: PortSpeed): string =>
   `${s.share < 0.01 ? (s.share * 100).toFixed(1) : Math.round(s.share * 100)} %`
 const minutesText = (study: RigStudy): string =>
-  study.plan?.p50S ? W.minutes(Math.round(study.plan.p50S / 60)) : 'minutes'
+  study.plan?.p50S ? W.minutes(Math.round(study.plan.p50S / 60)) : W.minutes2

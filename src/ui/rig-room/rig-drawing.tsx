@@ -253,8 +253,8 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
             y1="10"
             y2="10"
             stroke="var(--rule-2)"
-            strokeWidth={label === 'To the pump' ? 7 : 2}
-            strokeDasharray={label === 'To the pump' ? '' : '5 5'}
+            strokeWidth={label === W.toThePump2 ? 7 : 2}
+            strokeDasharray={label === W.toThePump3 ? '' : '5 5'}
           />
         )}
       </svg>

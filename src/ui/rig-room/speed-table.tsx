@@ -1,4 +1,5 @@
 import type { Rig } from '@/core/job/written'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-rig-room'
 import { type PortSpeed, SPEED_DEPTHS_MICRON } from '@/core/rig/port-speeds'
 import { L_S_PER_CFM } from '@/core/units/constants'
@@ -26,7 +27,7 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
             </th>
             {ports.map((port) => (
               <th key={port} className="py-0.5 text-right font-normal">
-                {port}
+                {codeWords(port)}
                 {W.side}
               </th>
             ))}

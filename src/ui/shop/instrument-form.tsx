@@ -81,7 +81,7 @@ export function InstrumentForm({ instrument, onDone, onLeave }: Props) {
   )
   const { control } = form
   return (
-    <EditRow name={instrument?.name ?? 'New instrument'} said={said} busy={busy} onSubmit={save} onLeave={onLeave}>
+    <EditRow name={instrument?.name ?? W.newInstrument2} said={said} busy={busy} onSubmit={save} onLeave={onLeave}>
       <PickField
         control={control}
         name="kind"

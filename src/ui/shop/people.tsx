@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-shop'
 import { AccountChange, Invited, ROLES, type Role } from '@/core/shop/people'
 import { ChoiceField, TextField } from '../form/bound'
@@ -23,7 +24,7 @@ export type Person = {
   certificate: string
   disabled: boolean
 }
-const ROLE_OPTIONS = ROLES.map((role) => ({ value: role, label: role }))
+const ROLE_OPTIONS = ROLES.map((role) => ({ value: role, label: codeWords(role) }))
 
 /** Somebody of the shop; what may be changed of them comes when it is asked for. */
 type RowProps = { person: Person; me: string; certificateAsked: boolean; onLink: (told: LinkOf) => void }
@@ -50,7 +51,7 @@ export function PersonRow({ person, me, certificateAsked, onLink }: RowProps) {
           {id === me ? W.you : ''}
         </span>
       </p>
-      <p className="font-medium">{role}</p>
+      <p className="font-medium">{codeWords(role)}</p>
       <p>
         {certificate === '' ? (
           <span className="text-ink-2">{certificateAsked ? W.noCertificateSignsNothing : W.noCertificate}</span>
@@ -149,7 +150,7 @@ export function NewPerson({ onLink }: { onLink: (told: LinkOf) => void }) {
   const { control } = form
   return (
     <Fold title={W.addSomebody} className="mt-3">
-      <EditRow name="Somebody new" said={said} busy={busy} onSubmit={add}>
+      <EditRow name={W.somebodyNew} said={said} busy={busy} onSubmit={add}>
         <TextField control={control} name="name" label={W.fullName} />
         <TextField control={control} name="signIn" label={W.signsInAs} />
         <TextField control={control} name="certificate" label={W.newCertificate} />

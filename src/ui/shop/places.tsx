@@ -148,7 +148,7 @@ function AirForm({ place, onDone }: { place?: PlaceView; onDone: () => void }) {
   const { control } = form
   return (
     <EditRow
-      name={place ? `Air of ${place.name}` : 'Another place'}
+      name={place ? W.airOf(place.name) : W.anotherPlace2}
       said={said}
       busy={busy}
       onSubmit={save}

@@ -103,7 +103,11 @@ function stageWords(stage: Stage): string {
     case 'sweep':
       return W.nitrogen(stage.passes)
     case 'hold':
-      return `${stage.minutes} min${stage.until ? W.andOn : ''}, ${{ judge: 'judge', rule: 'rule', word: 'word' }[stage.accept.by]}`
+      return W.min2(
+        stage.minutes,
+        stage.until ? W.andOn : '',
+        { judge: W.judge, rule: W.rule, word: W.word }[stage.accept.by],
+      )
     case 'hoses':
       return W.hosesMin(stage.minutes)
     case 'charge':

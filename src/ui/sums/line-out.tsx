@@ -22,7 +22,7 @@ export function LineOut({ line, jobs }: { line: string; jobs: readonly { id: str
     const answer = await send(`/api/jobs/${jobId}/events`, {
       events: [{ id: newEventId(), kind: 'noted', payload: { text: line.slice(0, MOST) } }],
     })
-    setSaid(answer.ok ? `Noted in ${name}.` : answer.message)
+    setSaid(answer.ok ? W.notedIn(name ?? '') : answer.message)
   }
   return (
     <div className="mt-2 text-small">

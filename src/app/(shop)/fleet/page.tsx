@@ -1,4 +1,5 @@
 import { callIn, type GroupRate, promisesKept, ratesBy, seasonOf } from '@/core/book/fleet'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/pages'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { forPage } from '@/server/accounts/for-page'
@@ -17,17 +18,21 @@ export default async function Fleet({ searchParams }: { searchParams: Promise<{ 
     typeof asked === 'string' && /^\d{4}-\d\d-\d\d$/.test(asked) ? asked : summerAfter(dayIn(timeZone)(Date.now()))
   const cars = await selectFleet(scope)
   const rates: { title: string; of: string; rates: GroupRate[] }[] = [
-    { title: W.byModel, of: 'model', rates: ratesBy(cars, (car) => [car.model || W.noModelTold]) },
+    { title: W.byModel, of: codeWords('model'), rates: ratesBy(cars, (car) => [car.model || W.noModelTold]) },
     {
       title: W.byWhatHadBeenRenewed,
-      of: 'part',
+      of: codeWords('part'),
       rates: ratesBy(cars, (_car, span) =>
         span.partsBefore.length === 0
-          ? ['nothing']
+          ? [codeWords('nothing')]
           : span.partsBefore.map((p) => RENEWED_WORDS[p as keyof typeof RENEWED_WORDS].toLowerCase()),
       ),
     },
-    { title: W.byTheSeasonItCame, of: 'season', rates: ratesBy(cars, (_car, span) => [seasonOf(span.month)]) },
+    {
+      title: W.byTheSeasonItCame,
+      of: codeWords('season'),
+      rates: ratesBy(cars, (_car, span) => [codeWords(seasonOf(span.month))]),
+    },
   ]
   return (
     <FleetPage

@@ -50,4 +50,5 @@ export const W = spoken({
   signTheRecord: 'Sign the record.',
   everythingIsLoggedAfterThe: 'Everything is logged. After the signature changes are corrections on top.',
   sign: 'Sign',
+  likeliest: (chanceWords: P, sentence: P, next: P) => `Likeliest, ${chanceWords}: ${sentence} ${next}`,
 })

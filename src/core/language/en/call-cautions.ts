@@ -75,4 +75,6 @@ export const W = spoken({
   leaveTheEngineOffUntil: 'Leave the engine off until the first charge is in.',
   thisPumpRunsOnNow: (car: P) => `This pump runs on ${car} now: one pump pulls on one car.`,
   isolateFirstOrTakeAnother: (car: P) => `Isolate ${car} first, or take another pump.`,
+  letItStandMinutesWith: (lIQUIDSTANDSMIN: P) =>
+    `Let it stand ${lIQUIDSTANDSMIN} minutes with the container shut, turn the compressor by hand a few turns, then start.`,
 })

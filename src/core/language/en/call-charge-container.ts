@@ -81,4 +81,6 @@ export const W = spoken({
   byYourWeights: (flow: P, mass: P) => `${flow}, ±${mass}, by your weights.`,
   closeAtMin: (clock: P, p2: P) => `Close at ${clock}, ±${p2} min.`,
   oneMoreWeightTellsWhen: 'One more weight tells when to close.',
+  lowSideOnlyDownTo: (mass: P) => `Low side only, down to ${mass}.`,
+  lowSideWithTheEngine: (gauge: P) => `Low side ${gauge} with the engine on: what should come through does not.`,
 })

@@ -63,4 +63,7 @@ export const W = spoken({
   recoverItBeginAgain: 'Recover it, begin again',
   overTheTarget: (mass: P) => `${mass} over the target`,
   bothSidesAndTheVent: 'Both sides and the vent, after five to ten minutes.',
+  over: 'over',
+  under: 'under',
+  it: (p1: P, p2: P) => `${p1} ${p2} it`,
 })

@@ -41,4 +41,7 @@ export const W = spoken({
   dyeInWithTheCharge: 'Dye in with the charge shows the next time what nothing shows today.',
   toppingUpYearAfterYear: 'Topping up year after year is against the law in many places; local codes decide.',
   thenLogWhatWasRenewedAnd: 'Then log what was renewed, and decide with whoever pays.',
+  lookedForALeakOf: (aYear: P, size: P) => `Looked for: a leak of about ${aYear}, ${size}.`,
+  leftAsLikely: (join: P) => `Left as likely: ${join}.`,
+  assumed: 'assumed',
 })

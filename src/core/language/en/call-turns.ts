@@ -14,4 +14,6 @@ export const W = spoken({
   theCouplersAreNotOn: (rig: P) => `The couplers are not on: by way of ${rig}.`,
   theHoldEndsHereUnjudged: 'The hold ends here, unjudged; its readings stay.',
   theVacuumIsLostAir: 'The vacuum is lost: air and moisture come in, and the next pull begins from the top.',
+  isOnTheScaleShut: (id: P) => `${id} is on the scale: shut it and weigh it first.`,
+  isOnTheScaleShutIt: (id: P) => `${id} is on the scale: shut it and weigh it first.`,
 })

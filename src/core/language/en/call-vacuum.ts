@@ -111,4 +111,5 @@ export const W = spoken({
   hoseIsOff: 'Hose is off',
   skipTheHold: 'Skip the hold',
   thenItHoldsByItself: 'Then it holds by itself.',
+  letDryNitrogenInTo: (pressure: P, more: P) => `Let dry nitrogen in, to ${pressure}, and out again.${more}`,
 })

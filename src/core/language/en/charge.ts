@@ -73,4 +73,7 @@ export const W = spoken({
     `Into the car ${massWords}, at 95 % between ${both} and ${both2}.`,
   within: (both: P) => `Within ±${both}.`,
   notWithinForCertain: (both: P) => `Not within ±${both} for certain.`,
+  change: 'change',
+  close: 'close',
+  atWord: (p1: P, massWords: P) => `${p1} at ${massWords}`,
 })

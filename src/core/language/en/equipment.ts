@@ -28,4 +28,5 @@ export const W = spoken({
   oilDueIsItsMeasure: (run: P, oilhours: P) => `oil due: ${run}, ${oilhours} is its measure`,
   dueAtHOrAfter: (run: P, oilhours: P) => `${run}, due at ${oilhours} h or after a wet job`,
   dueSince: (p1: P, on: P) => `${p1} due since ${on}`,
+  due: (name: P, p2: P) => `${name} due ${p2}`,
 })

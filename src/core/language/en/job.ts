@@ -1,6 +1,10 @@
 import { type P, spoken } from '../spoken'
 
 export const W = spoken({
+  signed: 'signed',
+  pulling: 'pulling',
+  holding: 'holding',
+  read: 'read',
   noCertificateGiven: 'no certificate given',
   certificate: (certificate: P) => `certificate ${certificate}`,
   aJobClockHasAt: 'a job clock has at least one segment',
@@ -136,4 +140,8 @@ export const W = spoken({
     'Container inverted, high side only, system at rest and engine off to the last gram. Then it stands, and the compressor is turned by hand before it is started.',
   engineOffUntilTheLast: 'Engine off until the last gram is in and has boiled: never start against liquid.',
   liquidFreezesSkinAndBlinds: 'Liquid freezes skin and blinds: gloves, eye protection.',
+  pump: 'pump',
+  container: 'container',
+  engine: 'engine',
+  dial: 'dial',
 })

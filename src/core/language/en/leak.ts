@@ -88,4 +88,5 @@ export const W = spoken({
   itLost: 'it lost',
   itKeptItsWeight: 'it kept its weight',
   weighedAgain: (p1: P, note: P) => `Weighed again: ${p1}${note}`,
+  lookedForOilAndDye: (p1: P, note: P) => `Looked for oil and dye: ${p1}${note}`,
 })

@@ -55,4 +55,5 @@ export const W = spoken({
   theVentIsSteady: 'The vent is steady.',
   theCompressorGoesOnAnd: (periodS: P, pressureText: P, pressure: P) =>
     `The compressor goes on and off every ${periodS} s, the low side between ${pressureText} and ${pressure}.`,
+  about: 'about ',
 })

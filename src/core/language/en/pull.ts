@@ -59,4 +59,5 @@ export const W = spoken({
   warmTheBayByK: (warmerk: P) => `warm the bay by ${warmerk} K`,
   ballastOpen: 'ballast open',
   freshPumpOil: 'fresh pump oil',
+  leaveItAboutMore: (minutes: P) => `Leave it about ${minutes} more.`,
 })

@@ -54,4 +54,5 @@ export const W = spoken({
   atItsStopSomewhereFrom: (high: P) => `at its stop: somewhere from 0 to ${high}`,
   somewhereFromTo: (roughly: P, high: P) => `somewhere from ${roughly} to ${high}`,
   pa: (p1: P) => `${p1} Pa`,
+  theColumnIsNotKnown: (p1: P) => `the column "${p1}" is not known; only note may follow`,
 })

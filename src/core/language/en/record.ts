@@ -29,4 +29,5 @@ export const W = spoken({
   by: 'By',
   certificate: 'Certificate',
   noneGiven: 'none given',
+  can: (p1: P) => `can ${p1}`,
 })

@@ -100,4 +100,8 @@ export const W = spoken({
   anotherCarPutOnThe: 'Another car put on the bench',
   theBenchsGaugeWasInterfered: 'The bench’s gauge was interfered with',
   theBenchsScaleWasInterfered: 'The bench’s scale was interfered with',
+  labelSetTo: (refrigerant: P, typed: P) => `Label set to ${refrigerant}, ${typed}`,
+  lookedForTheLeakAt: (place: P, found: P) => `Looked for the leak at ${place}: ${found}`,
+  leftStandingUnderVacuumCouplers: (couplers: P, why: P) => `Left standing under vacuum, couplers ${couplers}: ${why}`,
+  hungOn: (name: P, where: P, p3: P) => `${name} hung on${where}${p3}`,
 })

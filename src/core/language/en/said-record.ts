@@ -55,4 +55,6 @@ export const W = spoken({
   endedAfterOfMinBy: (heldS: P, plannedMinutes: P, by: P, why: P) =>
     `Ended after ${heldS} of ${plannedMinutes} min by ${by}: ${why}`,
   acceptedBy: (acceptedby: P, rule: P, by: P) => `accepted by ${acceptedby}${rule} (${by}); `,
+  atWord: (bothPressures: P, celsius: P, rESTWORDS: P) => `${bothPressures} at ${celsius}: ${rESTWORDS}`,
+  running: 'running',
 })

@@ -14,4 +14,5 @@ export const W = spoken({
   aPartWithinHours: 'a part, within hours',
   openOvernight: 'open overnight',
   openForDaysOrHumid: 'open for days, or humid',
+  nothing: 'nothing',
 })

@@ -32,4 +32,6 @@ export const W = spoken({
     `${step} of ${carName} was set by hand for somebody who works here no more: planned anew.`,
   ofWasSetByHandForA: (step: P, carName: P) =>
     `${step} of ${carName} was set by hand for a rig that is out of use: planned anew.`,
+  later: 'later',
+  sooner: 'sooner',
 })

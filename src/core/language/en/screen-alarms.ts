@@ -15,4 +15,6 @@ export const W = spoken({
   whatRang2: 'What rang',
   nobodyAnswered: 'nobody answered',
   putOffUntil: (clock: P) => `put off until ${clock}`,
+  byWord: (put: P, p2: P, clock: P) => `${put} by ${p2}, ${clock}`,
+  seen2: 'seen',
 })

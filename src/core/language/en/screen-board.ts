@@ -34,4 +34,5 @@ export const W = spoken({
   lookFor: 'Look for “',
   inTheWholeBook: '” in the whole book',
   now3: 'now ',
+  allOfTheBook: (typed: P) => `all of the book: ${typed}`,
 })

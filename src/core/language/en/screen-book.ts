@@ -1,6 +1,9 @@
 import { type P, spoken } from '../spoken'
 
 export const W = spoken({
+  charges: 'charges',
+  farthest: 'farthest',
+  whichTime: 'Which time',
   betweenAnd: (what: P, least: P, most: P) => `${what}, between ${least} and ${most}`,
   theNamePeopleUse: 'the name people use',
   aNumber: 'a number',
@@ -143,4 +146,7 @@ export const W = spoken({
   theNewest: (count: P) => `The newest ${count}`,
   theNewestFirst: (newest: P) => `${newest}, the newest first.`,
   foundTheNewestFirst: (newest: P) => `${newest} found, the newest first.`,
+  charged: (mass: P, p2: P) => `${mass} charged${p2}`,
+  small: 'small',
+  large: 'large',
 })

@@ -12,4 +12,5 @@ export const W = spoken({
   earlier: 'earlier',
   later: 'later',
   allOfIt: 'all of it',
+  isolated: 'isolated',
 })

@@ -129,4 +129,6 @@ export const W = spoken({
   halfOfThoseByMore: 'half of those by more than',
   theDay2: ', the day',
   theDayIsBeingPlanned: 'The day is being planned.',
+  done: 'done',
+  planned: 'planned',
 })

@@ -1,6 +1,8 @@
 import { type P, spoken } from '../spoken'
 
 export const W = spoken({
+  // the package puts its key where {hotkey} stands
+  notices: 'Notices ({hotkey})',
   menu: (initials: P, p2: P, role: P) => `${initials}: ${p2}, ${role}, menu`,
   dayOrNightColours: 'Day or night colours',
   yourPasswordAndUnits: 'Your password and units',

@@ -57,4 +57,5 @@ export const W = spoken({
   signedJobsOfThisShop: 'Signed jobs of this shop come back whole from their record files; nothing is booked.',
   dropRecordsAndTheirReadings: 'Drop records and their readings here, or choose them',
   recordFiles: 'Record files',
+  leaveTheOutBringIn: (bad: P, length: P) => `Leave the ${bad} out, bring in ${length}`,
 })

@@ -135,4 +135,7 @@ export const W = spoken({
   enoughForWithPurgesAnd: (pieces: P, cost: P, mass: P, mass2: P) =>
     `${pieces}${cost}: enough for ${mass} with purges and heels; about ${mass2} stay over.`,
   reckonedWithUsualSizesAnd: 'Reckoned with usual sizes and no prices; the shop’s own list stands on the Shop page.',
+  toWord: (massShort: P, massShort2: P) => `${massShort} to ${massShort2}`,
+  ofWord: (length: P, count: P) => `${length} of ${count}`,
+  done: 'done, ',
 })

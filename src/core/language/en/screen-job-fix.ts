@@ -121,4 +121,7 @@ export const W = spoken({
   whatThisShopFindsIs: '; what this shop finds is added to them.',
   seenSoFar: 'Seen so far',
   nothingWasLookedAtYet: 'Nothing was looked at yet.',
+  oilOwed: (uNITWORDS: P) => `Oil owed, ${uNITWORDS}`,
+  drainedOfTheOldCompressor: (uNITWORDS: P) => `Drained of the old compressor, ${uNITWORDS}`,
+  itsAmount: (uNITWORDS: P) => `Its amount, ${uNITWORDS}`,
 })

@@ -106,4 +106,8 @@ export const W = spoken({
   takeItOver: 'Take it over',
   giveItTo: 'Give it to…',
   giveItTo2: 'Give it to',
+  moveItHere: (where: P) => `Move it here${where}`,
+  needle: 'needle',
+  container: 'container',
+  typed: 'typed',
 })

@@ -44,4 +44,6 @@ export const W = spoken({
   letsThrough: 'lets through',
   theLeakEachWouldMiss: 'The leak each would miss on ',
   lWorstCaseTheVerdict: ' L, worst case. The verdict is not made by them.',
+  read: 'read',
+  now: 'now',
 })

@@ -1,4 +1,4 @@
-import { spoken } from '../spoken'
+import { type P, spoken } from '../spoken'
 
 export const W = spoken({
   notesAndPhotographs: 'Notes and photographs',
@@ -18,4 +18,5 @@ export const W = spoken({
   mayStayEmpty: 'may stay empty',
   sending: 'Sending …',
   photograph: 'Photograph',
+  and: (length: P, length2: P) => `${length} and ${length2}`,
 })

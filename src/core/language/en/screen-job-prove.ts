@@ -63,4 +63,5 @@ export const W = spoken({
   airAroundIt: 'Air around it',
   running2: 'Running',
   bothSidesAndTheVent: 'Both sides and the vent since the engine went on.',
+  atWord: (bothPressures: P, celsius: P) => `${bothPressures} at ${celsius}`,
 })

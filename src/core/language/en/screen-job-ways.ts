@@ -37,4 +37,9 @@ export const W = spoken({
   backTo2: 'Back to',
   aFittingWasForgotten: 'a fitting was forgotten …',
   aWordOrTwoThe: 'a word or two: the record keeps it',
+  chargeItAlthoughItLeaks2: 'Charge it although it leaks',
+  endThisJobHere2: 'End this job here',
+  endTheSearch: 'End the search',
+  leaveItUnderVacuum: 'Leave it under vacuum',
+  backToAnEarlierStep2: 'Back to an earlier step',
 })

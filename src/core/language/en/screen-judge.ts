@@ -60,4 +60,8 @@ export const W = spoken({
   inTheHold: 'in the hold',
   shutOff: 'shut off',
   line: (line: P, message: P) => `line ${line}: ${message}`,
+  inWord: (span: P, minutes: P) => `${span} in ${minutes}`,
+  seconds: 'seconds',
+  minutes: 'minutes',
+  isolated: 'isolated',
 })

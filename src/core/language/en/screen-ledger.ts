@@ -1,6 +1,7 @@
 import { type P, spoken } from '../spoken'
 
 export const W = spoken({
+  whichPeriod: 'Which period',
   bought: 'bought',
   weight: 'Weight',
   note: 'Note',
@@ -68,4 +69,9 @@ export const W = spoken({
   whatCansOfASingle:
     'What cans of a single job brought counts as come and gone with that job. What an inspector asks for differs from place to place: local rules decide.',
   dayNameSignature: 'Day, name, signature',
+  bought2: 'bought',
+  purged: 'purged',
+  recovered: 'recovered',
+  lost2: 'lost',
+  corrected: 'corrected',
 })

@@ -116,4 +116,7 @@ export const W = spoken({
   itsPage: 'Its page',
   anotherCar: 'Another car',
   carsTheShopKnows: 'Cars the shop knows',
+  lineIsThisCars: (p1: P) => `Line ${p1} is this car’s`,
+  lineIsFor: (p1: P) => `Line ${p1} is for`,
+  oilAmount: (uNITWORDS: P) => `Oil amount, ${uNITWORDS}`,
 })

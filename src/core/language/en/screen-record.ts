@@ -44,4 +44,7 @@ export const W = spoken({
   thisBrowserDoesNotLet: 'This browser does not let a page copy; mark the lines and copy them by hand.',
   printTheLabel: 'Print the label',
   copyItsLines: 'Copy its lines',
+  sealedWith: 'Sealed with',
+  refrigerant: 'Refrigerant',
+  charged: 'Charged',
 })

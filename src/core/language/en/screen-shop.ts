@@ -133,4 +133,12 @@ export const W = spoken({
   whatATraineeMayDo: 'What a trainee may do',
   aTraineeRunsJobsTo:
     'A trainee runs jobs to their end and signs none. Beside that, what is ticked here; what was done by it stands in the car’s log under their name.',
+  newInstrument2: 'New instrument',
+  somebodyNew: 'Somebody new',
+  airOf: (name: P) => `Air of ${name}`,
+  anotherPlace2: 'Another place',
+  judge: 'judge',
+  rule: 'rule',
+  word: 'word',
+  min2: (minutes: P, p2: P, p3: P) => `${minutes} min${p2}, ${p3}`,
 })

@@ -14,4 +14,5 @@ export const W = spoken({
   howItIsWorkedOut: 'How it is worked out',
   from: 'From: ',
   whatItComesTo: 'What it comes to',
+  notedIn: (name: P) => `Noted in ${name}.`,
 })

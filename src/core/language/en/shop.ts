@@ -116,4 +116,8 @@ export const W = spoken({
   aTraineeBooksNothingBy: 'A trainee books nothing by hand: a technician does.',
   correctsWhatOthersEntered: 'corrects what others entered',
   aTraineeCorrectsOnlyWhat: 'A trainee corrects only what they entered themselves.',
+  toWord: (fromMl: P, toMl: P) => `${fromMl} to ${toMl}`,
+  scale2: 'scale',
+  thermometer: 'thermometer',
+  barometer: 'barometer',
 })

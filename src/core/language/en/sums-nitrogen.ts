@@ -19,4 +19,6 @@ export const W = spoken({
   aTightCar: 'a tight car',
   itStoodHere: 'it stood here',
   carNow: 'car now',
+  down: 'down',
+  up: 'up',
 })

@@ -9,4 +9,7 @@ export const W = spoken({
   poundsAndOunces: 'pounds and ounces',
   mind: 'Mind',
   soMuch: 'so much',
+  grams: 'grams',
+  ounces: 'ounces',
+  kilograms: 'kilograms',
 })

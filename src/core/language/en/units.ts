@@ -35,4 +35,8 @@ export const W = spoken({
   n540Pm: '5:40 pm',
   typeATemperatureSuchAs: 'type a temperature such as 11 C or 52 F',
   isNotTheAirAround: (text: P) => `${text} is not the air around a car: check the figure and its unit`,
+  lbIsNot: (typed: P, formatPoundsOunces: P, lookalike: P) => `${typed} lb is ${formatPoundsOunces}, not ${lookalike}`,
+  theUnitIsNotKnown: (word: P, join: P) => `the unit "${word}" is not known here: use ${join}`,
+  isAA: (from: P, kind: P, p3: P, kind2: P) => `${from} is a ${kind}, ${p3} a ${kind2}`,
+  and: (text: P, together: P) => `${text} and ${together}`,
 })

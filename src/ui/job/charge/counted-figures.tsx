@@ -14,7 +14,7 @@ export function CountedFigures({ counted }: { counted: NonNullable<JobState['cou
     <section aria-label={W.charge} className="mt-3 flex flex-wrap items-end gap-x-10 gap-y-2">
       <Figure
         big
-        text={`${counted.emptied.length} of ${counted.count}`}
+        text={W.ofWord(counted.emptied.length, counted.count)}
         unit=""
         below={W.wholeCansOf(say.mass(counted.netG))}
       />

@@ -59,7 +59,7 @@ export function FixForm({ state }: { state: JobState }) {
       <div className="mt-4 grid grid-cols-3 gap-5 max-sm:grid-cols-1">
         <Field label={W.openForHours} {...useField('openHours')} inputMode="decimal" />
         <Field
-          label={`Oil owed, ${UNIT_WORDS[units.oil]}`}
+          label={W.oilOwed(UNIT_WORDS[units.oil])}
           {...useField('oilMl')}
           inputMode="decimal"
           hint={
@@ -133,7 +133,7 @@ function OilIn({ renewed }: { renewed: boolean }) {
       <div className="mt-2 grid grid-cols-3 gap-x-5 max-sm:grid-cols-1">
         {renewed && (
           <Field
-            label={`Drained of the old compressor, ${UNIT_WORDS[units.oil]}`}
+            label={W.drainedOfTheOldCompressor(UNIT_WORDS[units.oil])}
             {...drained}
             inputMode="decimal"
             hint={W.theNewOneGetsAs}
@@ -153,7 +153,7 @@ function LabelOil() {
     <div className="grid grid-cols-3 gap-x-5 max-sm:grid-cols-1">
       <Field label={W.oilByTheLabel2} {...useField('oilKind')} placeholder={W.pag46} hint={W.mayBeLeftOutOil} />
       <Field
-        label={`Its amount, ${UNIT_WORDS[units.oil]}`}
+        label={W.itsAmount(UNIT_WORDS[units.oil])}
         {...amount}
         inputMode="decimal"
         hint={oilHint(amount.value, units) ?? W.orFlOz}

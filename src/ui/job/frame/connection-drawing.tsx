@@ -4,6 +4,7 @@ import type { Call, Live } from '@/core/call/types'
 import { gaugeSeat } from '@/core/job/gauge-seat'
 import { PART_NAMES, PARTS, type Part, type RigState } from '@/core/job/parts'
 import { type JobState, openContainer } from '@/core/job/state'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-job-frame'
 import { vacuumSeenIn } from '@/core/readings/vacuum-seen'
 import { sayIn } from '@/core/units/say'
@@ -12,7 +13,7 @@ import { cfmText } from '../../format'
 import { useUnits } from '../../units'
 import type { Deeds } from '../use-deeds'
 
-const GAUGE_WORDS = { needle: 'needle', far: W.farGauge, pump: W.gaugeAtThePump } as const
+const GAUGE_WORDS = { needle: W.needle, far: W.farGauge, pump: W.gaugeAtThePump } as const
 
 type Props = { state: JobState; live: Live; call: Call; deeds: Deeds }
 
@@ -71,16 +72,16 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
         {rig['centre-hose'] === 'container' ? (
           <Box tinted>
             <span className="flex items-baseline justify-between gap-2">
-              <b className="text-row font-semibold leading-tight">{container?.id ?? 'container'}</b>
+              <b className="text-row font-semibold leading-tight">{container?.id ?? W.container}</b>
               <span>{live.scaleG === undefined ? '' : sayIn(units).mass(live.scaleG)}</span>
             </span>
             <span className="flex gap-1">
               <Tap part="container-valve" {...tap}>
                 {W.valve}
-                <b className="font-semibold">{rig['container-valve']}</b>
+                <b className="font-semibold">{codeWords(rig['container-valve'])}</b>
               </Tap>
               <Tap part="container-pose" {...tap}>
-                <b className="font-semibold">{rig['container-pose']}</b>
+                <b className="font-semibold">{codeWords(rig['container-pose'])}</b>
               </Tap>
             </span>
           </Box>
@@ -106,9 +107,10 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
 
 /** The state of a part as the drawing says it. */
 function stateWord(part: Part, rig: RigState): string {
-  if (part === 'container-pose') return rig['container-pose']
-  if (part === 'centre-hose') return rig['centre-hose'] === 'off' ? 'off' : W.to(rig['centre-hose'])
-  return rig[part] === 'on' && part.startsWith('coupler') ? W.onClosed : rig[part]
+  if (part === 'container-pose') return codeWords(rig['container-pose'])
+  if (part === 'centre-hose')
+    return rig['centre-hose'] === 'off' ? codeWords('off') : W.to(codeWords(rig['centre-hose']))
+  return rig[part] === 'on' && part.startsWith('coupler') ? W.onClosed : codeWords(rig[part])
 }
 
 /** The state a tap gives a part: the next in its list. */
@@ -136,7 +138,7 @@ function Tap({ part, rig, due, turn, locked, children }: TapProps & { children: 
       type="button"
       disabled={locked}
       onClick={() => turn(part)}
-      aria-label={W.tapFor(PART_NAMES[part], stateWord(part, rig), following(part, rig))}
+      aria-label={W.tapFor(PART_NAMES[part], stateWord(part, rig), codeWords(following(part, rig)))}
       className={`min-h-11 rounded px-2 text-left text-note leading-tight ${marked ? 'border-[3px] border-accent bg-accent-soft font-semibold' : 'border border-transparent hover:border-rule-2'}`}
     >
       {children}

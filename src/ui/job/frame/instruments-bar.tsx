@@ -113,7 +113,7 @@ function Offer({ instrument, state, deeds, here }: OfferProps) {
             disabled={deeds.busy}
             onClick={() => hang(seat, instead)}
           >
-            {instead ? W.insteadOf(instead.name) : on ? `Move it here${where}` : W.hangItOn(where)}
+            {instead ? W.insteadOf(instead.name) : on ? W.moveItHere(where) : W.hangItOn(where)}
           </button>
         )
       })}

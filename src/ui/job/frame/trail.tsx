@@ -17,7 +17,7 @@ function linesOf(job: LiveJob): Line[] {
     (r): Line => ({
       at: r.at,
       text: `${r.channel} ${r.sentValue} ${r.sentUnit}`,
-      by: r.by ?? 'typed',
+      by: r.by ?? W.typed,
       key: `r${r.seq}`,
     }),
   )

@@ -151,7 +151,7 @@ function Lens({ hold, state, live, vacuum, clock }: Props & { hold: Hold }) {
           clock={clock}
           marks={[
             ...(last && !hold.ended && x(last.at) < layout.endX - 150
-              ? [{ at: last.at, text: `${live.vacuumByHand ? 'read' : 'now'} ${clock(last.at)}` }]
+              ? [{ at: last.at, text: `${live.vacuumByHand ? W.read : W.now} ${clock(last.at)}` }]
               : []),
             {
               at: endMs,

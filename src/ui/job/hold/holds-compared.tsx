@@ -2,6 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import type { Hold, JobState } from '@/core/job/state'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-job-hold'
 import type { CurvePoint } from '@/core/views'
 import { useSay } from '../../units'
@@ -23,7 +24,7 @@ export function HoldsCompared({ state, vacuum, nowMs }: Props) {
   const holds = state.holds
     .map((hold, i) => ({
       name: W.hold(i + 1),
-      verdict: hold.ended?.verdict.replaceAll('-', ' ') ?? (hold.left ? W.leftUnjudged : 'running'),
+      verdict: hold.ended ? codeWords(hold.ended.verdict) : hold.left ? W.leftUnjudged : codeWords('running'),
       points: risesOf(hold, vacuum, nowMs),
     }))
     .filter((h) => h.points.length > 1)

@@ -33,9 +33,7 @@ export function NotesBar({ jobId, state, deeds, take, clock, segments }: Props) 
       title={
         <>
           {W.notesAndPhotographs}{' '}
-          <span className="font-normal text-ink-2">
-            {count === 0 ? W.noneYet : `${notes.length} and ${photos.length}`}
-          </span>
+          <span className="font-normal text-ink-2">{count === 0 ? W.noneYet : W.and(notes.length, photos.length)}</span>
         </>
       }
       className="mt-3 border-t border-rule"

@@ -1,4 +1,5 @@
 import type { JobState, Proof } from '@/core/job/state'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-job-prove'
 import { bandsFor, PROOF_SCALES, type ProofKey } from '@/core/prove/bands'
 import { bothPressures, type Say } from '@/core/units/say'
@@ -60,7 +61,7 @@ function placeWords(
   text: (v: number) => string,
 ): string {
   if (value === undefined || value === null) return W.notRead
-  return `${text(value)}: ${value < low ? W.belowTheBand : value > high ? W.aboveTheBand : 'within'}`
+  return `${text(value)}: ${value < low ? W.belowTheBand : value > high ? W.aboveTheBand : codeWords('within')}`
 }
 
 function Bar({

@@ -19,7 +19,7 @@ export function RestEntry({ state, deeds }: Props) {
   const { refrigerant } = state.opened.label
   const say = useSay()
   const full = saturationPa(refrigerant, kelvin(ambientC)) - barometerPa
-  const stands = `${bothPressures(full, say)} at ${say.celsius(ambientC)}`
+  const stands = W.atWord(bothPressures(full, say), say.celsius(ambientC))
   return (
     <SideEntry
       title={W.atRestForAir}

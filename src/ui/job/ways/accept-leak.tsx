@@ -19,7 +19,7 @@ export function AcceptLeak({ ahead, deeds, onDone }: { ahead: { gramsPerYear: nu
     onDone()
   })
   return (
-    <WayForm name="Charge it although it leaks" action={W.chargeItTheRecordSays} busy={deeds.busy} onSubmit={go}>
+    <WayForm name={W.chargeItAlthoughItLeaks2} action={W.chargeItTheRecordSays} busy={deeds.busy} onSubmit={go}>
       <p className="text-lead leading-snug">{ahead.words}</p>
       <div className="grid grid-cols-2 gap-x-5 max-sm:grid-cols-1">
         <TextField control={form.control} name="why" label={W.whyItIsChargedAll} placeholder={W.forThisSummer} />

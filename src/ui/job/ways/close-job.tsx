@@ -19,7 +19,7 @@ export function CloseJob({ endings, deeds, onDone }: { endings: readonly Ending[
     onDone()
   })
   return (
-    <WayForm name="End this job here" action={W.endItHere} busy={deeds.busy} onSubmit={go}>
+    <WayForm name={W.endThisJobHere2} action={W.endItHere} busy={deeds.busy} onSubmit={go}>
       <Choice
         label={W.asWhat}
         value={chosen?.as ?? ''}

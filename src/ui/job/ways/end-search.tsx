@@ -23,7 +23,7 @@ export function EndSearch({ deeds, onDone }: WayProps) {
     onDone()
   })
   return (
-    <WayForm name="End the search" action={W.endItTheRecordSays} busy={deeds.busy} onSubmit={go}>
+    <WayForm name={W.endTheSearch} action={W.endItTheRecordSays} busy={deeds.busy} onSubmit={go}>
       <p className="text-lead leading-snug">{W.whatWasLookedAtStays}</p>
       <TextField control={form.control} name="why" label={W.whyItEndsHere} placeholder={W.nothingLeftWorthItsTime} />
       <Choice

@@ -33,7 +33,7 @@ export function ParkCar({ state, live, deeds, onDone }: { state: JobState; live:
     onDone()
   })
   return (
-    <WayForm name="Leave it under vacuum" action={W.leaveItStanding} busy={deeds.busy} onSubmit={go}>
+    <WayForm name={W.leaveItUnderVacuum} action={W.leaveItStanding} busy={deeds.busy} onSubmit={go}>
       {expectedLater(state, live, say).map((line) => (
         <p key={line} className="text-lead leading-snug">
           {line}

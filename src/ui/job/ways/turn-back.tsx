@@ -24,7 +24,7 @@ export function TurnBack({ turns, state, deeds, onDone }: { turns: readonly Turn
   })
   return (
     <WayForm
-      name="Back to an earlier step"
+      name={W.backToAnEarlierStep2}
       action={chosen && !chosen.bars ? W.backTo(STEP_NAMES[chosen.to]) : undefined}
       busy={deeds.busy}
       onSubmit={go}

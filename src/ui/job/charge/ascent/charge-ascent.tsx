@@ -93,7 +93,7 @@ export function ChargeAscent({ state, scale, clock, live }: Props) {
 
 const levelWords = (l: Level, say: Say): string =>
   l.state === 'coming'
-    ? `${say.massShort(l.startGrossG)} to ${say.massShort(l.stopGrossG)}`
+    ? W.toWord(say.massShort(l.startGrossG), say.massShort(l.stopGrossG))
     : l.state === 'now'
       ? W.nowTo(say.massShort(l.stopGrossG))
       : W.doneTo(say.massShort(l.startGrossG), say.massShort(l.stopGrossG))
