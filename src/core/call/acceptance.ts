@@ -1,6 +1,7 @@
 import { holdStage } from '../job/stage-now'
 import type { Hold, JobState } from '../job/state'
 import { W } from '../language/en/call-acceptance'
+import { RULE_NAMES } from '../schools/rules'
 import { FOUND_SENTENCES } from './found-sentences'
 
 type Ended = NonNullable<Hold['ended']>
@@ -32,7 +33,7 @@ export function acceptanceOf(state: JobState, ended: Ended): Accepted {
         accepted: passes,
         by: 'rule',
         words: [
-          W.byThisProcedureItsRule(ended.rule?.words ?? accept.rule, SAYS[ended.rule?.says ?? 'not yet']),
+          W.byThisProcedureItsRule(RULE_NAMES[ended.rule?.id ?? accept.rule], SAYS[ended.rule?.says ?? 'not yet']),
           ...(differs ? [W.theJudgeSaysOtherwiseThe(judge)] : []),
         ],
       }

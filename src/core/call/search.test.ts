@@ -4,7 +4,7 @@ import type { LeakChecked } from '../job/leak'
 import { refusalOf } from '../job/refusals'
 import { searchNow } from '../job/search'
 import type { JobState } from '../job/state'
-import { summarise } from '../job/summary'
+import { doingWords, summarise } from '../job/summary'
 import { leakRecord } from '../leak/proved'
 import { searchView } from '../leak/search-view'
 import { CAR, done, HOLDING, job, later, minutes, part, rest } from '../tests/job-fixture'
@@ -42,7 +42,7 @@ describe('the search', () => {
     expect(searching.step).toBe('fix')
     expect(searchNow(searching)).toBeDefined()
     expect(call(searching).sentence).toBe('Look for oil and dye, with a light.')
-    expect(summarise(searching).line).toBe('look for the leak')
+    expect(doingWords(summarise(searching))).toBe('look for the leak')
     const came = job(CAR, [1, rest(0)], [2, done('zero')])
     expect(call(came, 3).plain.map((b) => b.label)).toContain('Look for the leak')
     expect(call(empty, 4).why.join(' ')).toMatch(/its own leak, not our hoses/)

@@ -3,7 +3,7 @@ import { chargePlanned, usualChoices } from '../charge/plan-for-job'
 import { lossOf } from '../hold/loss'
 import { refusalOf } from '../job/refusals'
 import { chargedG, type JobState } from '../job/state'
-import { summarise } from '../job/summary'
+import { doingWords, summarise } from '../job/summary'
 import { CAR, CYLINDER_PLANNED, done, HOLDING, job, later, minutes, part, rest } from '../tests/job-fixture'
 import { USUAL_SAY } from '../units/say'
 import { callFor } from './call'
@@ -141,7 +141,8 @@ describe('what may follow a hold', () => {
       payload: { why: 'the bay closes', couplers: 'off', comeBackAt: new Date(minutes(900)).toISOString() },
     })
     expect(parked.rig['coupler-low']).toBe('off')
-    expect(summarise(parked)).toMatchObject({ rests: 'parked', line: 'left under vacuum' })
+    expect(summarise(parked)).toMatchObject({ rests: 'parked', doing: { code: 'parked' } })
+    expect(doingWords(summarise(parked))).toBe('left under vacuum')
     const call = callFor(parked, live(61, { vacuumPa: 60 }))
     expect([call.sentence, call.figure?.text]).toEqual(['Left under vacuum. Come back at', '01:00'])
     const up = later(parked, 900, ...deedsOf(call))
@@ -170,7 +171,8 @@ describe('ended early', () => {
     expect(endingsOf(holding, USUAL_SAY).map((e) => e.as)).toEqual(['without-charge', 'handed-over', 'given-up'])
     expect(endingsOf(job(CAR), USUAL_SAY).map((e) => e.as)).toEqual(['handed-over', 'given-up'])
     const closed = later(charged, 80, { kind: 'closed', payload: { as: 'without-proof', why: 'no battery' } })
-    expect(summarise(closed)).toMatchObject({ rests: 'closed', line: 'closed without proof', comeBackAt: null })
+    expect(summarise(closed)).toMatchObject({ rests: 'closed', doing: { code: 'without-proof' }, comeBackAt: null })
+    expect(doingWords(summarise(closed))).toBe('closed without proof')
     const call = callFor(closed, live(81))
     expect([call.sentence, call.form, call.plain[0]?.label]).toEqual(['Closed without proof.', 'sign', 'Open it again'])
     expect(turnsOf(closed, USUAL_SAY)).toEqual([])

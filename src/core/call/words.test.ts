@@ -1,10 +1,10 @@
-import { expect, test, vi } from 'vitest'
+import { afterEach, expect, test, vi } from 'vitest'
 import { CAR, job, later, minutes } from '../tests/job-fixture'
 import type { Call, Deed, Live } from './types'
 
 /** What stands in no table but is no word of ours either: names, units, ids, and what was typed. */
 const DATA =
-  /Night car 4|Pelmira 3|Teo Brisal|R-134a|cylinder-7|cylinder|typed|micron|kPa|psig|mL|min\b|CFM|\bmm\b|\bg\b|\boz\b|Cart \w+/g
+  /Night car 4|PAG 46|Weigh and measure|Pelmira 3|Teo Brisal|R-134a|cylinder-7|cylinder|typed|micron|kPa|psig|mL|min\b|CFM|\bmm\b|\bg\b|\boz\b|Cart \w+/g
 const left = (text: string): string[] => text.replace(DATA, '').match(/[A-Za-z]{2,}/g) ?? []
 
 /** Everything a call says. */
@@ -18,6 +18,12 @@ const saidBy = (call: Call): string[] => [
   call.action?.label ?? '',
   ...(call.plain ?? []).map((b) => b.label),
 ]
+
+// what other tests load afterwards speaks English again
+afterEach(() => {
+  vi.unstubAllEnvs()
+  vi.resetModules()
+})
 
 test('from the label to the signed record no call, no entry and no line of the record has a word outside the table', async () => {
   vi.stubEnv('YPEROS_LANGUAGE', 'x-made-up')
@@ -53,7 +59,6 @@ test('from the label to the signed record no call, no entry and no line of the r
     said.push(...deeds.map((d) => eventWords({ id: 'x', happenedAt: '', storedAt: '', by: '', ...d } as never)))
   }
   said.push(...recordFacts(state, USUAL_SAY, () => '').flatMap((f) => [f.name, f.strong ?? '', f.words]))
-  vi.unstubAllEnvs()
   expect([...seen]).toEqual(expect.arrayContaining(['zero', 'fix', 'rig', 'pull', 'isolate', 'hold']))
   expect(said.join(' ')).toMatch(/[αβς]/)
   expect([...new Set(said.filter((text) => left(text).length > 0))]).toEqual([])

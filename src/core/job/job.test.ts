@@ -9,7 +9,7 @@ import { EventDraftSchema, type JobEvent, type JobOpened } from './events'
 import { PARTS, type Part } from './parts'
 import { foldJob, reduceJob } from './reduce'
 import { chargedG, currentHold, currentPull, type JobState } from './state'
-import { summarise, waitEndsMs } from './summary'
+import { doingWords, summarise, waitEndsMs } from './summary'
 
 const OPENED: JobOpened = {
   ...OPENING,
@@ -188,7 +188,9 @@ test('leaving taps turn the parts they speak of, and can be taken back', () => {
 })
 
 test('the board’s row follows the fold', () => {
-  expect(summarise(after()).line).toBe('read both gauges')
+  expect(doingWords(summarise(after()))).toBe('read both gauges')
+  // a row from before codes were kept says it by itself
+  expect(doingWords({ line: 'rig up' })).toBe('rig up')
   expect(summarise(after([1, zero(0)], [2, done('zero')]))).toMatchObject({
     step: 'fix',
     comeBackAt: null,

@@ -17,6 +17,9 @@ export const RecordEvent = z.strictObject({
 })
 export type RecordEvent = z.infer<typeof RecordEvent>
 
+/** Where a fault lies that is in the readings beside a record: a place of no JSON path. */
+export const READINGS_FILE = 'readings file'
+
 /** The record file of a job, version 1. */
 export const RecordFile = z.strictObject({
   format: z.literal('yperos-record'),
@@ -127,7 +130,7 @@ function brokenReadings({ readings }: RecordFile, crypto: RecordCrypto, text: st
   // records signed before notes were guarded against spreadsheets have the digest of the text without the guards
   const forms = [text, withoutGuards(text)]
   if (!forms.some((form) => crypto.sha256(form) === readings.sha256))
-    return { place: W.readingsFile, reason: W.isNotTheOneThat }
+    return { place: READINGS_FILE, reason: W.isNotTheOneThat }
   const rows = text.trimEnd().split('\n').length - 1
   return rows === readings.count
     ? null

@@ -18,6 +18,8 @@ type Rule = {
   name: string
   /** what a needle can be held to; the others want a gauge that shows micron */
   byNeedle?: true
+  /** passed once it fails at once; the others are looked at when they are over */
+  ceiling?: true
   /** s it waits */
   waitS: number /** rise it still allows over that time, Pa/s */
   allowsPaS: number
@@ -30,9 +32,10 @@ const AS_GOOD_AS_OVER = 0.98
 const micron = (n: number) => n * PA_PER_MICRON
 const lastOf = (samples: readonly HoldSample[]) => samples[samples.length - 1] as HoldSample
 const rose = (samples: readonly HoldSample[]) => lastOf(samples).pressurePa - (samples[0] as HoldSample).pressurePa
-const ceiling = (id: RuleId, n: number, hours: number): Rule => ({
+const ceilingOf = (id: RuleId, n: number, hours: number): Rule => ({
   id,
   name: W.staysBelowMicronFor(n.toLocaleString('en'), hours === 1 ? W.anHour : W.hours(hours)),
+  ceiling: true,
   waitS: hours * HOUR_S,
   allowsPaS: micron(n) / (hours * HOUR_S),
   fails: (samples) => samples.some((s) => s.pressurePa > micron(n)),
@@ -63,8 +66,8 @@ const RULES: readonly Rule[] = [
     allowsPaS: micron(200) / (20 * MINUTE_S),
     fails: (samples) => lastOf(samples).pressurePa > micron(200),
   },
-  ceiling('below-1000-1h', 1000, 1),
-  ceiling('below-2500-3h', 2500, 3),
+  ceilingOf('below-1000-1h', 1000, 1),
+  ceilingOf('below-2500-3h', 2500, 3),
   {
     id: 'needle-night',
     name: W.overnightNeedleUnmoved,
@@ -83,12 +86,12 @@ export function rulesOn(samples: readonly HoldSample[], context: HoldContext): R
   if (samples.length < 2) return []
   const held = lastOf(samples).elapsedS
   return RULES.filter((r) => r.byNeedle || context.instrument === 'electronic').map(
-    ({ id, name, waitS, allowsPaS, fails }) => {
+    ({ id, name, waitS, allowsPaS, fails, ceiling }) => {
       const within = samples.filter((s) => s.elapsedS <= waitS)
       const failed = within.length > 1 && fails(within, context)
       // a ceiling that is passed fails at once, a wait only at its end
       const early =
-        failed && name.startsWith('stays')
+        failed && ceiling
           ? (within.find((_s, i) => i > 0 && fails(within.slice(0, i + 1), context))?.elapsedS ?? null)
           : null
       const done = held >= waitS * AS_GOOD_AS_OVER

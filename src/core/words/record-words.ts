@@ -6,6 +6,7 @@ import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/said-record'
 import { leakRecord } from '../leak/proved'
 import { customerWords, restAfterCharge } from '../prove/proof-history'
+import { RULE_NAMES } from '../schools/rules'
 import { chanceWords } from '../units/chance'
 import { formatPoundsOunces } from '../units/mass'
 import { bothPressures, type Say } from '../units/say'
@@ -167,6 +168,6 @@ export function recordHoldWords(h: Hold, say: Say): string {
 /** By which rule a hold was accepted, and who did. */
 function acceptedWords({ accepted, ended }: Hold): string {
   if (!accepted) return ''
-  const rule = accepted.as === 'rule' && ended?.rule ? `: ${ended.rule.words}` : ''
+  const rule = accepted.as === 'rule' && ended?.rule ? `: ${RULE_NAMES[ended.rule.id]}` : ''
   return W.acceptedBy(ACCEPTED_BY[accepted.as], rule, accepted.by)
 }

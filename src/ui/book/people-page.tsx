@@ -1,5 +1,4 @@
 import { type PersonFigures, personWords } from '@/core/book/people'
-import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-book'
 import type { Period } from '@/core/shop/statement'
 import { PeriodForm } from '../frame/period-form'

@@ -7,6 +7,7 @@ import { foldJob } from '@/core/job/reduce'
 import { W } from '@/core/language/en/screen-check'
 import { type Checked, checkRecord, LARGEST_RECORD, type OnPaper, paperOf } from '@/core/record/check-file'
 import type { RecordFile } from '@/core/record/record'
+import { READINGS_FILE } from '@/core/record/record'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import { dateTimeIn } from '@/core/units/clock-text'
 import { eventWords } from '@/core/words/event-words'
@@ -154,7 +155,7 @@ function Found({ checked, keyTyped }: { checked: Checked; keyTyped: boolean }) {
       )}
       <ul className="mt-3 border-t-2 border-ink text-body">
         <Line
-          holds={broken === null || broken.place === 'readings file' || broken.place.startsWith('$.readings')}
+          holds={broken === null || broken.place === READINGS_FILE || broken.place.startsWith('$.readings')}
           words={W.entriesUnchangedNoneDroppedAdded}
         />
         <Line

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import { W } from '@/core/language/en/screen-import'
+import { READINGS_FILE } from '@/core/record/record'
 import { send } from '../api'
 
 type Said = { name: string; words: string }
@@ -37,7 +38,7 @@ export function OwnRecords() {
               ? W.isBackWithItsReadings
               : W.isBackItsReadingsWere
           : answer.message
-        if (answer.ok || !answer.message.includes('readings file')) break
+        if (answer.ok || !answer.message.includes(READINGS_FILE)) break
       }
       found.push({ name, words })
     }

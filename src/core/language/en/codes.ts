@@ -73,6 +73,8 @@ const CODES: Record<string, string> = spoken({
   skipped: 'skipped',
   nothing: 'nothing',
   day: 'day',
+  both: 'both',
+  close: 'close',
   // steps
   'take-in': 'take in',
   zero: 'zero',

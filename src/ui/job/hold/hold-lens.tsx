@@ -3,6 +3,7 @@
 import type { Live } from '@/core/call/types'
 import type { Future } from '@/core/hold/types'
 import { currentHold, type Hold, holdEndsMs, type JobState } from '@/core/job/state'
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-job-hold'
 import { bottomOf, depthShare, drawnPa } from '@/core/pull/strata'
 import { vacuumLine, vacuumSeenIn } from '@/core/readings/vacuum-seen'
@@ -25,7 +26,7 @@ export const SHAPE_LINES = {
   tight: { color: 'var(--tight)', dash: undefined, word: 'tight' },
   damp: { color: 'var(--damp)', dash: '14 8', word: 'damp' },
   leak: { color: 'var(--leak)', dash: '0.1 7', word: 'leak' },
-  'leak-and-damp': { color: 'var(--leak)', dash: '14 6 0.1 6', word: 'both' },
+  'leak-and-damp': { color: 'var(--leak)', dash: '14 6 0.1 6', word: codeWords('both') },
 } as const
 
 /**

@@ -1,5 +1,6 @@
 import { W } from '@/core/language/en/screen-job-hold'
 import type { RuleSaid } from '@/core/schools/rules'
+import { RULE_NAMES } from '@/core/schools/rules'
 import { useSay } from '../../units'
 
 const SAYS = { passes: W.passesIt, fails: W.failsIt, 'not yet': W.notYet } as const
@@ -29,8 +30,8 @@ export function RulesTable({
         </thead>
         <tbody>
           {rules.map((r) => (
-            <tr key={r.rule} className="border-t border-rule align-top">
-              <td className="pr-3">{r.rule}</td>
+            <tr key={r.id} className="border-t border-rule align-top">
+              <td className="pr-3">{RULE_NAMES[r.id]}</td>
               <td className="pr-3 whitespace-nowrap">
                 {SAYS[r.says]}
                 {r.says !== 'not yet' && r.atS !== null && `, ${when(r.atS)}`}

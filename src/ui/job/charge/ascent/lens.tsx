@@ -1,3 +1,4 @@
+import { codeWords } from '@/core/language/en/codes'
 import { W } from '@/core/language/en/screen-job-charge'
 import type { CurvePoint } from '@/core/views'
 import { linear, pathOf } from '../../../chart/scales'
@@ -155,8 +156,8 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
         clock={clock}
         marks={
           closeMs && x(closeMs) - x(nowMs) > 150
-            ? [mark('now', nowMs, clock), mark('close', closeMs, clock)]
-            : [closeMs ? mark('close', closeMs, clock) : mark('now', nowMs, clock)]
+            ? [mark(codeWords('now'), nowMs, clock), mark(codeWords('close'), closeMs, clock)]
+            : [closeMs ? mark(codeWords('close'), closeMs, clock) : mark(codeWords('now'), nowMs, clock)]
         }
         most={narrow ? 3 : 5}
         left={left}
