@@ -80,7 +80,7 @@ function ofNoTable(read: readonly string[], typed: string): string[] {
 }
 
 for (const [name, place] of VIEWS) {
-  test(`${name} says nothing that is in no table`, async ({ browser }) => {
+  test(`@long ${name} says nothing that is in no table`, async ({ browser }) => {
     const context = await browser.newContext({ baseURL: address })
     if (place !== '/sign-in') await signIn(context.request, 'maira')
     const page = await context.newPage()
