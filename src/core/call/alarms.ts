@@ -5,10 +5,11 @@ import { stopNow } from '../charge/plan-for-job'
 import { chargeFlows } from '../charge/watch-charge'
 import { seatRead } from '../job/gauge-seat'
 import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
-import { W } from '../language/en/call-alarms'
+import { W } from '../language/en/call/alarms'
 import { codeWords } from '../language/en/codes'
 import { comeBackAt } from '../pull/forecast'
 import { findingOf } from './finding'
+import { alarmKind } from './hurries'
 import { readNext } from './read-next'
 import { type Live, sayOf } from './types'
 
@@ -38,12 +39,7 @@ const WORDS: Record<string, string> = {
   past: W.weightPastItsStop,
   moved: W.itEndsAtAnotherTime,
 }
-const kindOf = (id: string): string => id.split(':')[0] ?? ''
-export const alarmWords = (id: string): string => WORDS[kindOf(id)] ?? id
-
-/** Alarms a hand has to follow within seconds. */
-const HURRY = ['pressure', 'past', 'runaway', 'scale-silent']
-export const hurries = (id: string): boolean => HURRY.includes(kindOf(id))
+export const alarmWords = (id: string): string => WORDS[alarmKind(id)] ?? id
 
 /**
  * Alarms of a car now, answered ones left out.

@@ -1,7 +1,7 @@
 import { expectedLater } from '../hold/expected-later'
 import type { JobState } from '../job/state'
 import { CLOSED_LINES } from '../job/summary'
-import { W } from '../language/en/call-rests'
+import { W } from '../language/en/call/rests'
 import { type Call, type Live, record, sayOf } from './types'
 
 /** A car that was left standing under its vacuum: until when, what the gauge should show then, and the way back in. */

@@ -1,6 +1,6 @@
 import type { Role } from '../shop/people'
 import type { BoardRow, Ringing } from '../views'
-import { hurries } from './alarms'
+import { hurries } from './hurries'
 
 /**
  * Whether an alarm rings at somebody: whoever has the car; everybody where nobody has it; the lead too once nobody

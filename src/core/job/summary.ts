@@ -1,5 +1,5 @@
 import { codeWords } from '../language/en/codes'
-import { W } from '../language/en/job'
+import { W } from '../language/en/job/summary'
 import { carLine } from './car-line'
 import type { CLOSED_AS } from './events'
 import { type GaugeSeat, gaugeSeat } from './gauge-seat'

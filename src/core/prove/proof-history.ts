@@ -1,7 +1,7 @@
 import { labelTargetG, toleranceG } from '../charge/plan-for-job'
 import { chargedG, type JobState, lastProof } from '../job/state'
 import { codeWords } from '../language/en/codes'
-import { W } from '../language/en/prove'
+import { W } from '../language/en/prove/proof-history'
 import { type Say, USUAL_SAY } from '../units/say'
 import type { ProofHistory } from './diagnose'
 import { readRest } from './rest-pressure'

@@ -10,3 +10,8 @@ export function Sign({ kind, size = '1.05em' }: { kind: keyof typeof ICONS; size
   const Icon = ICONS[kind]
   return <Icon aria-hidden="true" size={size} strokeWidth={2.6} className="mr-1 inline shrink-0 align-[-0.14em]" />
 }
+
+/** The sign of a caution, as tall as the line it stands before. */
+export function Triangle() {
+  return <TriangleAlert size={24} strokeWidth={2.2} aria-hidden="true" className="mt-0.5 shrink-0 text-caution" />
+}

@@ -2,7 +2,7 @@
 
 import { DropdownMenu } from 'radix-ui'
 import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen-frame'
+import { W } from '@/core/language/en/screen/frame-account-menu'
 import { signOut } from './leave'
 import type { UserView } from './who'
 

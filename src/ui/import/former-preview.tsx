@@ -2,7 +2,7 @@
 
 import type { FormerFault, FormerLine } from '@/core/book/former'
 import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen-import'
+import { W } from '@/core/language/en/screen/import'
 
 /** Lines shown before they are brought in, and faults named, at most. */
 const SHOWN = 12

@@ -1,18 +1,18 @@
 'use client'
 
 import { zodResolver } from '@hookform/resolvers/zod'
-import { TriangleAlert } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { AlertDialog } from 'radix-ui'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import type { Ask, Call, CallButton, WayOut } from '@/core/call/types'
-import { W } from '@/core/language/en/screen-job-frame'
+import { W } from '@/core/language/en/screen/job-frame'
 import { TextField } from '../../form/bound'
 import { Field } from '../../form/field'
 import { MainButton } from '../../form/main-button'
 import { Refused } from '../../form/refused'
+import { Triangle } from '../../form/sign'
 import { PanelFoot, SidePanel } from '../../frame/side-panel'
 import { useHotkeys } from '../../hooks/use-hotkeys'
 import { useForms } from '../forms/forms'
@@ -186,11 +186,6 @@ function DoneEarlier({ minutes, onChange }: { minutes: string; onChange: (text: 
       error={bad ? W.aNumberOfMinutes : undefined}
     />
   )
-}
-
-/** The sign of a caution, as tall as the line it stands before. */
-export function Triangle() {
-  return <TriangleAlert size={24} strokeWidth={2.2} aria-hidden="true" className="mt-0.5 shrink-0 text-caution" />
 }
 
 function Watch({ lines }: { lines: string[] }) {

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic'
 import type { Hold, JobState } from '@/core/job/state'
 import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen-job-hold'
+import { W } from '@/core/language/en/screen/job-hold'
 import type { CurvePoint } from '@/core/views'
 import { useSay } from '../../units'
 
