@@ -26,21 +26,6 @@ const LEAPT_PA = 200
 const ranAway = ({ fallPaS, leaptPa }: Live, morePaS: number): boolean =>
   (fallPaS ?? 0) > morePaS || (leaptPa ?? 0) > LEAPT_PA
 
-/** What an alarm was about, by the first word of its id. */
-const WORDS: Record<string, string> = {
-  target: W.targetReached,
-  verdict: W.holdDecided,
-  runaway: W.pressureRunningAway,
-  silent: W.gaugeSilent,
-  'scale-silent': W.scaleSilent,
-  back: W.timeToComeBack,
-  read: W.aReadingIsDue,
-  pressure: W.aSideOutOfIts,
-  past: W.weightPastItsStop,
-  moved: W.itEndsAtAnotherTime,
-}
-export const alarmWords = (id: string): string => WORDS[alarmKind(id)] ?? id
-
 /**
  * Alarms of a car now, answered ones left out.
  * @param factor - how fast the job's clock runs; a fast one makes readings look old

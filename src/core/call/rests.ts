@@ -1,6 +1,6 @@
 import { expectedLater } from '../hold/expected-later'
+import { CLOSED_LINES } from '../job/doing'
 import type { JobState } from '../job/state'
-import { CLOSED_LINES } from '../job/summary'
 import { W } from '../language/en/call/rests'
 import { type Call, type Live, record, sayOf } from './types'
 

@@ -32,7 +32,8 @@ test('from the label to the signed record no call, no entry and no line of the r
   const { eventWords } = await import('../words/event-words')
   const { recordFacts } = await import('../words/record-words')
   const { USUAL_SAY } = await import('../units/say')
-  const { doingWords, summarise } = await import('../job/summary')
+  const { summarise } = await import('../job/summary')
+  const { doingWords } = await import('../job/doing')
   const said: string[] = []
   const seen = new Set<string>()
   let state = job(CAR)

@@ -5,11 +5,12 @@ import { cautionsBefore } from '../call/cautions'
 import type { Deed } from '../call/types'
 import { CERRO_LUMEN, OPENING } from '../tests/opening'
 import { clockFactor, jobTimeMs, wallTimeMs } from './clock'
+import { doingWords } from './doing'
 import { EventDraftSchema, type JobEvent, type JobOpened } from './events'
 import { PARTS, type Part } from './parts'
 import { foldJob, reduceJob } from './reduce'
 import { chargedG, currentHold, currentPull, type JobState } from './state'
-import { doingWords, summarise, waitEndsMs } from './summary'
+import { summarise, waitEndsMs } from './summary'
 
 const OPENED: JobOpened = {
   ...OPENING,

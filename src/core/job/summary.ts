@@ -1,12 +1,10 @@
-import { codeWords } from '../language/en/codes'
-import { W } from '../language/en/job/summary'
 import { carLine } from './car-line'
-import type { CLOSED_AS } from './events'
+import type { Doing } from './doing'
 import { type GaugeSeat, gaugeSeat } from './gauge-seat'
 import { searchNow } from './search'
 import { leaveItemsOf } from './sides'
 import { currentHold, currentPull, holdEndsMs, type JobState, type Visit } from './state'
-import { STEP_NAMES, type Step, stepNumber } from './steps'
+import type { Step } from './steps'
 
 /** What the board shows of a job; kept beside it so that 200 cars need no fold. Times are job time, ISO 8601. */
 export type JobSummary = {
@@ -84,57 +82,6 @@ export function waitEndsMs(state: JobState): number | null {
   return state.step === 'hold' && hold && !hold.ended ? holdEndsMs(hold) : null
 }
 
-/** What a job that ended early is called on the board. */
-export const CLOSED_LINES: Record<(typeof CLOSED_AS)[number], string> = {
-  'without-proof': W.closedWithoutProof,
-  'without-charge': W.closedWithoutCharge,
-  'handed-over': W.handedOver,
-  'given-up': W.givenUp,
-}
-
-/** What is going on, as a code with what it is of; the words are made where it is read. */
-export type Doing = {
-  code: keyof typeof DOING
-  /** how many times, how many of how many, or g */
-  n?: number
-  of?: number
-}
-
-/** What a car is at, in the fewest words. */
-const DOING = {
-  signed: () => W.signed,
-  'without-proof': () => CLOSED_LINES['without-proof'],
-  'without-charge': () => CLOSED_LINES['without-charge'],
-  'handed-over': () => CLOSED_LINES['handed-over'],
-  'given-up': () => CLOSED_LINES['given-up'],
-  parked: () => W.leftUnderVacuum,
-  'gauges-read': () => W.gaugesRead,
-  'read-gauges': () => W.readBothGauges,
-  nitrogen: () => W.underNitrogen,
-  searching: () => W.lookForTheLeak,
-  repair: () => W.logTheRepair,
-  rig: () => W.rigUp,
-  pulling: () => W.pulling,
-  'pulling-again': ({ n = 0 }) => W.pull2(n),
-  isolate: () => W.shutItIn,
-  holding: () => W.holding,
-  tight: () => codeWords('tight'),
-  damp: () => codeWords('damp'),
-  leak: () => codeWords('leak'),
-  'leak-and-damp': () => codeWords('leak-and-damp'),
-  undecided: () => codeWords('undecided'),
-  invalid: () => codeWords('invalid'),
-  charging: ({ n = 0 }) => W.toG(n),
-  plan: () => W.planTheCharge,
-  'proof-read': () => W.read,
-  'read-sides': () => W.readBothSides,
-  leaving: ({ n = 0, of = 0 }) => W.ofDone(n, of),
-} as const satisfies Record<string, (doing: { n?: number; of?: number }) => string>
-
-/** What a row says its car is at; one written before codes were kept says it by itself. */
-export const doingWords = ({ doing, line }: Pick<JobSummary, 'doing' | 'line'>): string =>
-  doing ? DOING[doing.code](doing) : (line ?? '')
-
 function doingOf(state: JobState): Doing {
   if (state.signed) return { code: 'signed' }
   if (state.closed) return { code: state.closed.as }
@@ -166,6 +113,3 @@ function doingOf(state: JobState): Doing {
     }
   }
 }
-
-/** Such as `7 Hold`. */
-export const stepLabel = (step: Step): string => `${stepNumber(step)} ${STEP_NAMES[step]}`

@@ -1,7 +1,7 @@
 import { certificateWords } from '../job/certificate'
+import { CLOSED_LINES } from '../job/doing'
 import { chargedG, type Hold, type JobState } from '../job/state'
 import { STEP_NAMES } from '../job/steps'
-import { CLOSED_LINES } from '../job/summary'
 import { codeWords } from '../language/en/codes'
 import { W } from '../language/en/said/record'
 import { leakRecord } from '../leak/proved'

@@ -3,7 +3,7 @@
 import { Command } from 'cmdk'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { stepLabel } from '@/core/job/summary'
+import { stepLabel } from '@/core/job/doing'
 import { W } from '@/core/language/en/screen/board'
 import type { BoardRow } from '@/core/views'
 import { Popup } from '../frame/popup'
