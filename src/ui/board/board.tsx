@@ -19,7 +19,6 @@ import { useWallNow } from '../hooks/use-now'
 import { useClock } from '../units'
 import { ZoneProvider } from '../zone'
 import { BoardLine } from './board-row'
-import { FindCar } from './find-car'
 import { type Axis, TimeAxis } from './time-axis'
 
 const HOUR = 3600_000
@@ -27,6 +26,7 @@ const HOUR = 3600_000
 export type View = 'now' | 'day'
 
 // the day is drawn and dragged by whoever looks at it: the board of now does not wait for its scripts
+const FindCar = dynamic(() => import('./find-car').then((m) => m.FindCar), { ssr: false })
 const DayBoard = dynamic(() => import('../day/day-board').then((m) => m.DayBoard), {
   loading: () => <p className="px-5 py-8 text-row">{W.theDayIsDrawn}</p>,
 })
@@ -103,7 +103,7 @@ export function Board({
             </section>
           </>
         )}
-        <FindCar open={finding} onOpenChange={setFinding} rows={sorted} />
+        {finding && <FindCar open onOpenChange={setFinding} rows={sorted} />}
       </main>
     </ZoneProvider>
   )

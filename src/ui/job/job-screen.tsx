@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { callFor } from '@/core/call/call'
 import { forecastNow, judgedNow, liveOf } from '@/core/call/live'
@@ -33,7 +34,6 @@ import { WarmEntry } from './charge/warm-entry'
 import { FormsProvider, type StockContainer } from './forms/forms'
 import { ToldPressure } from './forms/told-pressure'
 import { AsideBar } from './frame/aside-bar'
-import { BenchPanel } from './frame/bench-panel'
 import { BenchTroubleBar } from './frame/bench-trouble-bar'
 import { CallPanel } from './frame/call-panel'
 import { ConnectionDrawing } from './frame/connection-drawing'
@@ -47,7 +47,11 @@ import { chargeLive, nodLive, pressureLive, runningLive } from './live-parts'
 import { NotesBar } from './notes/notes-bar'
 import { TypeReading } from './readings/type-reading'
 import { useDeeds } from './use-deeds'
-import { hasOtherWays, OtherWays } from './ways/other-ways'
+import { hasOtherWays } from './ways/has-other-ways'
+
+// what most visits never open comes once it is asked for; without a line it is kept on the device like every script
+const BenchPanel = dynamic(() => import('./frame/bench-panel').then((m) => m.BenchPanel), { ssr: false })
+const OtherWays = dynamic(() => import('./ways/other-ways').then((m) => m.OtherWays), { ssr: false })
 
 type Props = {
   pumpDue: string | null
@@ -221,7 +225,7 @@ export function JobScreen({
             onTrail={() => setTrailOpen(true)}
             onWay={hasOtherWays(state) ? setWay : undefined}
           />
-          <OtherWays at={way} onClose={() => setWay(null)} state={state} live={live} deeds={deeds} />
+          {way && <OtherWays at={way} onClose={() => setWay(null)} state={state} live={live} deeds={deeds} />}
         </main>
       </FormsProvider>
     </ZoneProvider>

@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import type { Live } from '@/core/call/types'
 import type { OnSale } from '@/core/charge/buy'
 import { usualChoices } from '@/core/charge/plan-for-job'
@@ -23,7 +24,6 @@ import { WhatToBuy } from '../charge/what-to-buy'
 import { FixForm } from '../fix/fix-form'
 import { LookedEntry } from '../fix/looked-entry'
 import { FoundSketch } from '../fix/search/found-sketch'
-import { SearchStep } from '../fix/search/search-step'
 import { useForms } from '../forms/forms'
 import { HoldLens } from '../hold/hold-lens'
 import { HoldStands } from '../hold/hold-stands'
@@ -44,6 +44,9 @@ import { CarFacts } from '../zero/car-facts'
 import { LastChargeEntry } from '../zero/last-charge-entry'
 import { ZeroForm } from '../zero/zero-form'
 import { Section } from './section'
+
+// few cars are searched for a leak
+const SearchStep = dynamic(() => import('../fix/search/search-step').then((m) => m.SearchStep))
 
 type InstrumentProps = {
   state: JobState

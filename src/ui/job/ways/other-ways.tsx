@@ -18,9 +18,6 @@ import { TurnBack } from './turn-back'
 
 type Props = { at: WayOut | null; onClose: () => void; state: JobState; live: Live; deeds: Deeds }
 
-/** Whether a job can leave its straight path where it stands. */
-export const hasOtherWays = (state: JobState): boolean => state.signed === undefined && state.closed === undefined
-
 /** Everything but the next step: back, stop here, charge knowingly, end it. Each says what it costs before it is done. */
 export function OtherWays({ at, onClose, state, live, deeds }: Props) {
   const say = useSay(state.opened.place.barometerPa)
