@@ -39,7 +39,7 @@ test('a reload and a second browser show the same state and the same come-back t
   await other.close()
 })
 
-test('a reading typed in any unit stands on the chart in the others at once, in both browsers', async ({
+test('@long a reading typed in any unit stands on the chart in the others at once, in both browsers', async ({
   page,
   context,
   browser,

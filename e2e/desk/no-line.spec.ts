@@ -114,7 +114,7 @@ async function sentAll(page: Page, context: BrowserContext): Promise<void> {
   await expect(page.getByText('Not taken')).toBeHidden()
 }
 
-test('a hold that is typed and ended without a line is judged here, and by the server at the moment it was ended', async ({
+test('@long a hold that is typed and ended without a line is judged here, and by the server at the moment it was ended', async ({
   page,
   context,
   playwright,

@@ -94,7 +94,7 @@ test('a trainee runs jobs but signs none and edits nothing of the shop', async (
   await expect(page).toHaveURL(/board/)
 })
 
-test('the lead edits a procedure and adds somebody, who can sign in; a closed account is out at once', async ({
+test('@long the lead edits a procedure and adds somebody, who can sign in; a closed account is out at once', async ({
   page,
   context,
   playwright,

@@ -16,7 +16,10 @@ import {
 
 const otherWays = async (page: Page) => {
   await page.getByRole('button', { name: /Another way/ }).click()
-  return page.getByRole('dialog', { name: 'Another way' })
+  const dialog = page.getByRole('dialog', { name: 'Another way' })
+  // its script comes once it is asked for
+  await expect(dialog).toBeVisible()
+  return dialog
 }
 const open = async (page: Page, title: string) => {
   const dialog = await otherWays(page)
@@ -84,7 +87,7 @@ test('left under vacuum with its couplers off, it wants nobody; taken up, they g
   await expect(theCall(page)).not.toContainText('coupler')
 })
 
-test('ended early it leaves the board, keeps its record, is opened again, and is signed as what it is', async ({
+test('@long ended early it leaves the board, keeps its record, is opened again, and is signed as what it is', async ({
   page,
   context,
 }) => {

@@ -14,7 +14,7 @@ const started = Date.parse(pull.startedAt)
 const MINUTES = 40
 
 /** What is said of a dry car's pull whose rig is worse than told, by its far gauge alone and with one at the pump. */
-function saidOf(options: RigOptions) {
+function chanceOf(kind: StandKind, options: RigOptions) {
   const { car, rig, ambientC, barometerPa } = pullQuestion(state, 0)
   const water = { liquidG: 0, boundG: 0 }
   const run = simulate(composeRig({ car, rig, ambientC, barometerPa, water, options }), {
@@ -28,14 +28,14 @@ function saidOf(options: RigOptions) {
       .filter((r) => r.value < 20_000 * PA_PER_MICRON)
   }
   const now = started + MINUTES * 60_000
-  const chance = (atPump: ReturnType<typeof read>, kind: StandKind) =>
+  const chance = (atPump: ReturnType<typeof read>) =>
     whereItStands(pullAsked(state, pull, read(farNode(car)), now, atPump)).stands.find((s) => s.kind === kind)
       ?.probability ?? 0
-  return { alone: (kind: StandKind) => chance([], kind), both: (kind: StandKind) => chance(read('pump'), kind) }
+  return { alone: chance([]), both: chance(read('pump')) }
 }
 
 test('a gauge at the pump tells a pump that does not get down from hoses that hold back', () => {
-  const said = saidOf({ ultimatePa: 900 * PA_PER_MICRON })
-  expect(said.both('pump')).toBeGreaterThan(said.alone('pump'))
-  expect(said.both('pump')).toBeGreaterThan(0.9)
+  const pump = chanceOf('pump', { ultimatePa: 900 * PA_PER_MICRON })
+  expect(pump.both).toBeGreaterThan(pump.alone)
+  expect(pump.both).toBeGreaterThan(0.9)
 }, 120_000)
