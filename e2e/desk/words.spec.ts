@@ -1,40 +1,34 @@
-import { type ChildProcess, spawn } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { spawn, spawnSync } from 'node:child_process'
+import { readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
-import { expect, runFile, signIn, test } from './shop'
-import { made, open, VIEWS } from './views'
+import { placesOf } from '../../src/ops/places'
+import { expect, signIn, test } from '../shop'
+import { made, open, VIEWS } from '../views'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
+const NAME = 'words-test'
 const PORT = 4624
 const address = `http://127.0.0.1:${PORT}`
-let server: ChildProcess
 
-// a second web server on the tests' own database, which speaks a language nobody has
+// a place of its own that speaks a language nobody has, its watch and its demo's day too
 test.beforeAll(async () => {
-  const { parts } = runFile()
-  const environment = readFileSync(`/proc/${parts.web?.pid}/environ`, 'utf8').split('\0')
-  const databaseUrl = environment.find((line) => line.startsWith('DATABASE_URL='))?.slice('DATABASE_URL='.length)
-  server = spawn(process.execPath, [join(root, '.build/src/web/main.mjs'), '127.0.0.1', String(PORT)], {
-    cwd: root,
+  spawn(join(root, 'yperos'), ['up', '--name', NAME, '--port', String(PORT)], {
     stdio: 'ignore',
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      DATABASE_URL: databaseUrl,
-      YPEROS_LANGUAGE: 'x-made-up',
-      YPEROS_WATCH: 'elsewhere',
-    },
+    detached: true,
+    env: { ...process.env, YPEROS_LANGUAGE: 'x-made-up' },
   })
   const answers = () =>
     fetch(`${address}/api/health`).then(
       (r) => r.ok,
       () => false,
     )
-  await expect.poll(answers, { timeout: 60_000 }).toBe(true)
+  await expect.poll(answers, { timeout: 110_000 }).toBe(true)
 })
 test.afterAll(() => {
-  server.kill('SIGTERM')
+  spawnSync(join(root, 'yperos'), ['stop', '--name', NAME])
+  const { state, data } = placesOf(NAME)
+  for (const path of [state, data]) rmSync(path, { recursive: true, force: true })
 })
 
 /** Everything a person reads on a page, or hears of it: text, names, placeholders. */
@@ -58,6 +52,8 @@ const demo = [
   'Maira Qolque Teo Brisal Anouk MQ maira teo anouk Test',
   // typed with the gauges at rest, at the proof, on the shelf
   'low high steady as it came onto the shelf recovery cylinder drier',
+  // figures of the sums, as they may be typed
+  'micron a minute g a year',
 ].join(' ')
 /** Symbols every language writes so, months as the browser writes them, and the key of the notices. */
 const SYMBOLS = new Set(
