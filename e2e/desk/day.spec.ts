@@ -5,7 +5,7 @@ import AxeBuilder from '@axe-core/playwright'
 import type { APIRequestContext, Browser, Page } from '@playwright/test'
 import type { DayView } from '../../src/core/day/view'
 import { placesOf } from '../../src/ops/places'
-import { expect, openCar, type Person, sheetOf, signIn, test } from '../shop'
+import { expect, openCar, type Person, sheetOf, shot, signIn, test } from '../shop'
 
 const root = process.env.YPEROS_ROOT ?? process.cwd()
 const NAME = 'day-test'
@@ -156,6 +156,7 @@ test('@long the same is done by keys, into other hands, and a trainee moves noth
     .filter({ has: page.getByRole('button', { name: 'Set its time' }) })
     .first()
   const line = (await first.textContent()) ?? ''
+  await shot(page, 'day-lane')
   await first.getByRole('button', { name: 'Set its time' }).click()
   const begins = first.getByLabel('Begins at')
   const stood = await begins.inputValue()

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/pages/layout'
+import { W } from '@/core/language/pages/layout'
 import '@fontsource/fira-sans-condensed/400.css'
 import '@fontsource/fira-sans-condensed/500.css'
 import '@fontsource/fira-sans-condensed/600.css'

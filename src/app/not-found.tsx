@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/pages/not-found'
+import { W } from '@/core/language/pages/not-found'
 export default function NotFound() {
   return (
     <main className="p-5">

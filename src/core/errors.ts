@@ -1,4 +1,4 @@
-import { W } from './language/en/core'
+import { W } from './language/core'
 /** A quantity lies outside the range for which the formula or the entry means anything. */
 export class OutOfRange extends Error {
   readonly quantity: string

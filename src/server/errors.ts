@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/server'
+import { W } from '@/core/language/server'
 
 /** Outcomes a client must hear about, with the status each answers. */
 const STATUS = {

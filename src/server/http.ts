@@ -1,6 +1,6 @@
 import type * as z from 'zod'
 import { OutOfRange, Unreadable } from '@/core/errors'
-import { W } from '@/core/language/en/server'
+import { W } from '@/core/language/server'
 import { isAway } from './db/away'
 import { AppError, type Fault } from './errors'
 import { log } from './log'

@@ -1,6 +1,6 @@
 import { v4 as uuid } from 'uuid'
 import type { JobEvent } from '@/core/job/events'
-import { W } from '@/core/language/en/screen/api'
+import { W } from '@/core/language/screen/api'
 import { learnServerTime } from './server-clock'
 
 /**

@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
-import { W } from '@/core/language/en/screen/format'
+import { W } from '@/core/language/screen/format'
 import { CUBIC_METRES_S_PER_CFM, METRES_PER_MM, PA_PER_MICRON, PA_PER_PSI } from '@/core/units/constants'
 
 /** The day of a moment in a time zone, such as 2026-11-25. */

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { W } from '@/core/language/en/pages/authority-route'
+import { W } from '@/core/language/pages/authority-route'
 import { environment } from '@/server/environment'
 import { AppError } from '@/server/errors'
 import { handle } from '@/server/http'

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { text } from '../entry/text'
 import { CORE_SIZES } from '../job/events'
-import { W } from '../language/en/book/car-facts'
+import { W } from '../language/book/car-facts'
 
 /** Letters an identification number may have: no I, O, Q. */
 const VIN = /^[A-HJ-NPR-Z0-9]{17}$/

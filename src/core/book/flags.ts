@@ -1,6 +1,6 @@
 import type { JobEvent } from '../job/events'
 import { chargedG, countsAsWork, type JobState } from '../job/state'
-import { W } from '../language/en/book/flags'
+import { W } from '../language/book/flags'
 
 /** What a job is looked for by, besides its words: the words of the filter, others that mean the same, and whether it holds. */
 type Flag = { words: string; also: readonly string[]; holds: (state: JobState, events: readonly JobEvent[]) => boolean }

@@ -3,7 +3,7 @@ import { Id } from '../entry/id'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
-import { W } from '../language/en/book/former'
+import { W } from '../language/book/former'
 import { GRAMS_PER, type MassUnit, parseMass } from '../units/mass'
 import type { CarVisit } from './car-visit'
 

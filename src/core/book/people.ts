@@ -1,4 +1,4 @@
-import { W } from '../language/en/book/people'
+import { W } from '../language/book/people'
 /** What is told of one person in a period, plainly; no points, no order. */
 export type PersonFigures = {
   id: string | null

@@ -1,6 +1,6 @@
 import { holdStage } from '../job/stage-now'
 import type { Hold, JobState } from '../job/state'
-import { W } from '../language/en/call/acceptance'
+import { W } from '../language/call/acceptance'
 import { RULE_NAMES } from '../schools/rules'
 import { FOUND_SENTENCES } from './found-sentences'
 

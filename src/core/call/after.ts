@@ -1,7 +1,7 @@
 import { highIsSeen, leaveItemsOf } from '../job/sides'
 import { proofPoints } from '../job/stage-now'
 import type { JobState, LeaveItem } from '../job/state'
-import { W } from '../language/en/call/after'
+import { W } from '../language/call/after'
 import { bandsFor } from '../prove/bands'
 import { type Cause, diagnose } from '../prove/diagnose'
 import { proofHistory } from '../prove/proof-history'

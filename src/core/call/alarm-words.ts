@@ -1,4 +1,4 @@
-import { W } from '../language/en/call/alarm-words'
+import { W } from '../language/call/alarm-words'
 import { alarmKind } from './hurries'
 
 /** What an alarm was about, by the first word of its id. */

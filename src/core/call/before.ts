@@ -1,6 +1,6 @@
 import { sidesOf } from '../job/sides'
 import type { JobState } from '../job/state'
-import { W } from '../language/en/call/before'
+import { W } from '../language/call/before'
 import { type RestFinding, readRest } from '../prove/rest-pressure'
 import { type Call, finish, type Live, record, sayOf } from './types'
 

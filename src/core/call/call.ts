@@ -1,7 +1,7 @@
 import { certificateWords } from '../job/certificate'
 import { searchNow } from '../job/search'
 import type { JobState } from '../job/state'
-import { W } from '../language/en/call/call'
+import { W } from '../language/call/call'
 import { searchView } from '../leak/search-view'
 import { callLeave, callProve } from './after'
 import { callFix, callZero } from './before'

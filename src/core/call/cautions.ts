@@ -7,7 +7,7 @@ import { isWithoutManifold } from '../job/sides'
 import { chargedG, type JobState, liquidStandsUntilMs, openContainer } from '../job/state'
 import type { Step } from '../job/steps'
 import { LIQUID_STANDS_MIN } from '../job/ways'
-import { W } from '../language/en/call/cautions'
+import { W } from '../language/call/cautions'
 import { readRest } from '../prove/rest-pressure'
 
 /** What a step about to be recorded would cost, said before it does. */

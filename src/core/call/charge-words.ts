@@ -1,6 +1,6 @@
 import { type JobState, wayOf } from '../job/state'
 import { WAY_WORDS } from '../job/ways'
-import { W } from '../language/en/call/charge-words'
+import { W } from '../language/call/charge-words'
 import { type Say, sayIn, USUAL_SAY } from '../units/say'
 import { shownMass } from '../units/shown'
 

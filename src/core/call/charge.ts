@@ -1,7 +1,7 @@
 import { stopsNow, toleranceG } from '../charge/plan-for-job'
 import { chargedG, type JobState, liquidStandsUntilMs, openContainer, wayOf } from '../job/state'
 import { LIQUID_STANDS_MIN, WAY_WORDS } from '../job/ways'
-import { W } from '../language/en/call/charge'
+import { W } from '../language/call/charge'
 import type { Say } from '../units/say'
 import { callContainer } from './charge-container'
 import { callCounted } from './charge-counted'

@@ -1,5 +1,5 @@
 import type { HoldResult, Verdict } from '../hold/types'
-import { W } from '../language/en/call/finding'
+import { W } from '../language/call/finding'
 
 /** A finding is not called before this, s: equalising gas bends too (assumed). */
 const FOUND_AFTER_S = 600

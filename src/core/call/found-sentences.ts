@@ -1,5 +1,5 @@
 import type { Verdict } from '../hold/types'
-import { W } from '../language/en/call/found-sentences'
+import { W } from '../language/call/found-sentences'
 
 /** A verdict as the call says it when no car stands behind it. */
 export const FOUND_SENTENCES: Record<Verdict, string> = {

@@ -1,6 +1,6 @@
 import { stageNow } from '../job/stage-now'
 import type { JobState } from '../job/state'
-import { W } from '../language/en/call/hoses'
+import { W } from '../language/call/hoses'
 import { type Call, type CallButton, type Live, record, set } from './types'
 
 /** The hoses alone are held first, where the procedure says so; null where it does not, or they stood still. */

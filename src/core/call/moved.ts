@@ -1,5 +1,5 @@
 import { currentPull, type JobState } from '../job/state'
-import { W } from '../language/en/call/moved'
+import { W } from '../language/call/moved'
 import { comeBackAt } from '../pull/forecast'
 import type { Alarm } from './alarms'
 import type { Live } from './types'

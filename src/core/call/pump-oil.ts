@@ -1,6 +1,6 @@
 import { sidesOf, valveOf } from '../job/sides'
 import type { JobState } from '../job/state'
-import { W } from '../language/en/call/pump-oil'
+import { W } from '../language/call/pump-oil'
 import { type Call, type CallButton, type Deed, record, set } from './types'
 
 const oil = (stage: Extract<Deed, { kind: 'pump-oil' }>['payload']['stage']): Deed => ({

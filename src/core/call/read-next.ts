@@ -1,5 +1,5 @@
 import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
-import { W } from '../language/en/call/read-next'
+import { W } from '../language/call/read-next'
 import { nextReadMs } from '../readings/read-times'
 import { findingOf } from './finding'
 import { type CallButton, type Live, sayOf } from './types'

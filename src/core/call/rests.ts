@@ -1,7 +1,7 @@
 import { expectedLater } from '../hold/expected-later'
 import { CLOSED_LINES } from '../job/doing'
 import type { JobState } from '../job/state'
-import { W } from '../language/en/call/rests'
+import { W } from '../language/call/rests'
 import { type Call, type Live, record, sayOf } from './types'
 
 /** A car that was left standing under its vacuum: until when, what the gauge should show then, and the way back in. */

@@ -1,6 +1,6 @@
 import { couplerOf, everySide, isWithoutManifold, sidesOf, valveOf } from '../job/sides'
 import type { JobState } from '../job/state'
-import { W } from '../language/en/call/rig'
+import { W } from '../language/call/rig'
 import { callHoses } from './hoses'
 import { type Call, finish, type Live, record, set } from './types'
 

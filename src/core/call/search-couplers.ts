@@ -1,5 +1,5 @@
 import { currentHold, type JobState } from '../job/state'
-import { W } from '../language/en/call/search-couplers'
+import { W } from '../language/call/search-couplers'
 import { offSince, type SearchView } from '../leak/search-view'
 import { OVER, saw, TAP } from './search-deeds'
 import { type Call, type CallButton, type Live, record, sayOf, set } from './types'

@@ -1,7 +1,7 @@
 import type { LeakChecked, LeakPlace } from '../job/leak'
 import { couplerOf, sidesOf, valveOf } from '../job/sides'
 import type { JobState } from '../job/state'
-import { W } from '../language/en/call/search-deeds'
+import { W } from '../language/call/search-deeds'
 import { PLACES } from '../leak/places'
 import { type Call, type CallButton, type Deed, record, set } from './types'
 

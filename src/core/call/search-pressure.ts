@@ -1,6 +1,6 @@
 import type { LeakChecked } from '../job/leak'
 import { currentHold, type JobState } from '../job/state'
-import { W } from '../language/en/call/search-pressure'
+import { W } from '../language/call/search-pressure'
 import { PLACES } from '../leak/places'
 import type { PressureFinding } from '../leak/pressure-test'
 import type { SearchView } from '../leak/search-view'

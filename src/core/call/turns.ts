@@ -1,7 +1,7 @@
 import { everySide, sidesOf } from '../job/sides'
 import { chargedG, currentHold, type JobState, openContainer } from '../job/state'
 import { STEP_NAMES, stepNumber } from '../job/steps'
-import { W } from '../language/en/call/turns'
+import { W } from '../language/call/turns'
 import type { Say } from '../units/say'
 import { type Deed, set } from './types'
 

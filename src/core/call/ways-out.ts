@@ -2,7 +2,7 @@ import { daysUntilShort, lifeWords } from '../charge/life'
 import { labelTargetG, toleranceG } from '../charge/plan-for-job'
 import type { CLOSED_AS } from '../job/events'
 import { chargedG, currentHold, currentPull, type JobState } from '../job/state'
-import { W } from '../language/en/call/ways-out'
+import { W } from '../language/call/ways-out'
 import type { Say } from '../units/say'
 import type { Deed } from './types'
 

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { text } from '../entry/text'
 import type { Refrigerant } from '../fluids/refrigerants'
-import { W } from '../language/en/charge/buy'
+import { W } from '../language/charge/buy'
 import { heelG } from './plan'
 
 /** A size on sale at this shop: what is in a full one, g, and what it costs here, in the shop's own money. */

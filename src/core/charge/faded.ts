@@ -1,6 +1,6 @@
 import { molarMassKgMol, restPressurePa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
-import { W } from '../language/en/charge/faded'
+import { W } from '../language/charge/faded'
 import { GAS_CONSTANT } from '../units/constants'
 import { type Say, USUAL_SAY } from '../units/say'
 import { kelvin } from '../units/temperature'

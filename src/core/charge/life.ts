@@ -1,4 +1,4 @@
-import { W } from '../language/en/charge/life'
+import { W } from '../language/charge/life'
 import { DAYS_A_YEAR } from '../units/constants'
 
 /**

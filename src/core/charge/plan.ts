@@ -1,7 +1,7 @@
 import { hoseContentG } from '../fluids/hose'
 import { saturatedDensities } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
-import { W } from '../language/en/charge/plan'
+import { W } from '../language/charge/plan'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 
 /** A container at hand; masses g. A full can's tare is gross less net; a partly used one needs its tare. */

@@ -1,4 +1,4 @@
-import { W } from '../language/en/charge/scale-watch'
+import { W } from '../language/charge/scale-watch'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 
 /** What a scale showed, s and g. */

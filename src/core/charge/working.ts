@@ -1,4 +1,4 @@
-import { W } from '../language/en/charge/working'
+import { W } from '../language/charge/working'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 import { formatPoundsOunces } from '../units/mass'
 import { type ChargePlan, type ChargePlanInput, heelG, tareOf } from './plan'

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { verbatim } from '../entry/text'
-import { W } from '../language/en/day'
+import { W } from '../language/day'
 
 const Time = verbatim(5, 5).regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of the day, such as 07:30')
 

@@ -1,5 +1,5 @@
 import canonicalize from 'canonicalize'
-import { W } from '../language/en/entry'
+import { W } from '../language/entry'
 
 /**
  * Canonical JSON of RFC 8785: keys sorted by UTF-16 code units, no spaces, numbers as ECMAScript writes them.

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { W } from '../language/en/entry'
+import { W } from '../language/entry'
 
 /**
  * First and last year a moment may lie in: no instrument is older, and four digits keep the form the same everywhere.

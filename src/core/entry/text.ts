@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { W } from '../language/en/entry'
+import { W } from '../language/entry'
 
 /**
  * True where a text can be stored, hashed and written to a file as it is: no NUL, which no database text holds,

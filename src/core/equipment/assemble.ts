@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { Id } from '../entry/id'
 import type { Rig } from '../job/written'
-import { W } from '../language/en/equipment/assemble'
+import { W } from '../language/equipment/assemble'
 import { PA_PER_MICRON } from '../units/constants'
 import { judgeBlankOff, judgeHoseHold } from './checks'
 import type { EquipmentDeed, EquipmentKind, Shelved } from './equipment'

@@ -1,4 +1,4 @@
-import { W } from '../language/en/equipment/checks'
+import { W } from '../language/equipment/checks'
 import { DYING_POWER, OUTGASSING } from '../rig/outgassing'
 import { HOUR_S, PA_PER_MICRON, SIGMAS_95 } from '../units/constants'
 import type { EquipmentOf, PressureReading } from './equipment'

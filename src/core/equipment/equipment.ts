@@ -5,7 +5,7 @@ import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { LINK_KINDS } from '../job/link-kinds'
 import { asWritten } from '../job/written'
-import { W } from '../language/en/equipment/equipment'
+import { W } from '../language/equipment/equipment'
 import { CUBIC_METRES_S_PER_CFM, METRES_PER_MM, PA_PER_MICRON } from '../units/constants'
 
 const Name = text(60, 1, W.aNamePeopleUse)

@@ -1,6 +1,6 @@
 import type { Rig } from '../job/written'
-import { codeWords } from '../language/en/codes'
-import { W } from '../language/en/equipment/upkeep'
+import { codeWords } from '../language/codes'
+import { W } from '../language/equipment/upkeep'
 import type { Shelved } from './equipment'
 
 /** Something that is due on a piece of equipment: `due` now, `soon` within a fifth of its interval, or `fine`. */

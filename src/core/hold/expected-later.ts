@@ -1,5 +1,5 @@
 import { currentHold, type JobState } from '../job/state'
-import { W } from '../language/en/hold/expected-later'
+import { W } from '../language/hold/expected-later'
 import { DAY_S, PA_PER_INHG } from '../units/constants'
 import type { Say } from '../units/say'
 import type { HoldResult } from './types'

@@ -1,7 +1,7 @@
 import type { Refrigerant } from '../fluids/refrigerants'
 import { dewPointAtMostC, waterSaturationPa } from '../fluids/water'
 import type { Procedure } from '../job/written'
-import { W } from '../language/en/hold/proves'
+import { W } from '../language/hold/proves'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import { leakGramsPerYear } from './leak-rate'

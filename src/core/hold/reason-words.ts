@@ -1,4 +1,4 @@
-import { W } from '../language/en/hold/reason-words'
+import { W } from '../language/hold/reason-words'
 import { DAY_S, PA_PER_INHG } from '../units/constants'
 import { type Say, USUAL_SAY } from '../units/say'
 import type { Finding } from './finding'

@@ -1,4 +1,4 @@
-import { W } from '../language/en/hold/running-hold'
+import { W } from '../language/hold/running-hold'
 import { conclude } from './conclude'
 import { judgeHold, judgeRecord, judgeStanding } from './judge'
 import type { Judged } from './judged'

@@ -1,4 +1,4 @@
-import { W } from '../language/en/job/clock'
+import { W } from '../language/job/clock'
 /** From `wallMs` on, job time runs from `jobMs` at `factor` times the wall. Both ms since the epoch. */
 export type ClockSegment = { wallMs: number; jobMs: number; factor: number }
 

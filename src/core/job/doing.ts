@@ -1,5 +1,5 @@
-import { codeWords } from '../language/en/codes'
-import { W } from '../language/en/job/doing'
+import { codeWords } from '../language/codes'
+import { W } from '../language/job/doing'
 import type { CLOSED_AS } from './events'
 import { STEP_NAMES, type Step, stepNumber } from './steps'
 

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { verbatim } from '../entry/text'
-import { W } from '../language/en/job/parts'
+import { W } from '../language/job/parts'
 
 /** Every part of the connection drawing with the states a hand can give it. */
 export const PARTS = {

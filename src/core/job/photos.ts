@@ -1,4 +1,4 @@
-import { W } from '../language/en/job/photos'
+import { W } from '../language/job/photos'
 /** What a photograph shows. */
 export const PHOTO_OF = ['label', 'dial', 'oil', 'other'] as const
 export type PhotoOf = (typeof PHOTO_OF)[number]

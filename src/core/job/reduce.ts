@@ -1,4 +1,4 @@
-import { W } from '../language/en/job/reduce'
+import { W } from '../language/job/reduce'
 import { type EventKind, type JobEvent, type JobOpened, type PayloadOf, SERVER_KINDS } from './events'
 import { RIG_AT_START, type RigState } from './parts'
 import { searchOn } from './search'

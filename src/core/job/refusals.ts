@@ -1,4 +1,4 @@
-import { W } from '../language/en/job/refusals'
+import { W } from '../language/job/refusals'
 import type { EventDraft, PayloadOf } from './events'
 import { searchNow } from './search'
 import { chargedG, currentHold, type JobState, openContainer, shutIn } from './state'

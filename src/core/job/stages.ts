@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { W } from '../language/en/job/stages'
+import { W } from '../language/job/stages'
 
 /** Simple rules of the schools a hold may be accepted by; what each says is worked out in core/schools. */
 export const RULE_IDS = [

@@ -1,4 +1,4 @@
-import { W } from '../language/en/job/steps'
+import { W } from '../language/job/steps'
 /** The ten steps of the work, in order. */
 export const STEPS = ['take-in', 'zero', 'fix', 'rig', 'pull', 'isolate', 'hold', 'charge', 'prove', 'leave'] as const
 export type Step = (typeof STEPS)[number]

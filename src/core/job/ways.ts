@@ -1,4 +1,4 @@
-import { W } from '../language/en/job/ways'
+import { W } from '../language/job/ways'
 /** The schools of letting refrigerant in; the first is the default (practice). */
 export const WAYS = ['vapour-low', 'first-high', 'liquid-high'] as const
 export type Way = (typeof WAYS)[number]

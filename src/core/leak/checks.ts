@@ -1,5 +1,5 @@
 import type { LeakCheck, LeakChecked, LeakPlace } from '../job/leak'
-import { W } from '../language/en/leak/checks'
+import { W } from '../language/leak/checks'
 import { PLACES, type Reach } from './places'
 
 /** What a check is: what it takes, what it finds, and what it misses. Minutes are hands and waiting together (assumed). */

@@ -1,5 +1,5 @@
 import type { LeakChecked } from '../job/leak'
-import { W } from '../language/en/leak/contradictions'
+import { W } from '../language/leak/contradictions'
 import { seenWords } from './seen-words'
 
 /** Two results that cannot both be of one leak; both are kept, and it is said. */

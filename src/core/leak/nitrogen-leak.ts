@@ -1,7 +1,7 @@
 import { molarMassKgMol, REFRIGERANT_VISCOSITY_PA_S, restPressurePa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
 import type { GramsPerYear } from '../hold/leak-rate'
-import { W } from '../language/en/leak/nitrogen-leak'
+import { W } from '../language/leak/nitrogen-leak'
 import { GAS_CONSTANT, SECONDS_A_YEAR } from '../units/constants'
 import { kelvin } from '../units/temperature'
 

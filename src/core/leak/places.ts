@@ -1,6 +1,6 @@
 import type { LeakPlace } from '../job/leak'
 import type { JobState } from '../job/state'
-import { W } from '../language/en/leak/places'
+import { W } from '../language/leak/places'
 import { evaporatorsOf } from '../rig/free-volume'
 
 /** How well a hand gets at a place: in the open, behind something, or inside the car. */

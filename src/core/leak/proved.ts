@@ -1,6 +1,6 @@
 import type { HoldEnded } from '../job/events'
 import type { JobState, LeakMended } from '../job/state'
-import { W } from '../language/en/leak/proved'
+import { W } from '../language/leak/proved'
 import type { Say } from '../units/say'
 import { PLACES } from './places'
 import { seenWords } from './seen-words'

@@ -1,5 +1,5 @@
 import type { LeakChecked } from '../job/leak'
-import { W } from '../language/en/leak/seen-words'
+import { W } from '../language/leak/seen-words'
 import { lengthWords } from '../units/duration'
 import { PLACES } from './places'
 

@@ -1,7 +1,7 @@
 import { saturationPa } from '../fluids/refrigerant'
 import type { Refrigerant } from '../fluids/refrigerants'
 import type { JobState, Proof } from '../job/state'
-import { W } from '../language/en/prove/bands'
+import { W } from '../language/prove/bands'
 import { kelvin } from '../units/temperature'
 
 /** Low and high end of what is to be expected: pressures Pa above the air of the place, vent in Celsius. */

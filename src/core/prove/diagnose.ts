@@ -1,5 +1,5 @@
-import { codeWords } from '../language/en/codes'
-import { W } from '../language/en/prove/diagnose'
+import { codeWords } from '../language/codes'
+import { W } from '../language/prove/diagnose'
 import { type Say, USUAL_SAY } from '../units/say'
 import type { ProofBands } from './bands'
 

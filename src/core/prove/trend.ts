@@ -1,4 +1,4 @@
-import { W } from '../language/en/prove/trend'
+import { W } from '../language/prove/trend'
 import { USUAL_SAY } from '../units/say'
 import { recentSlope } from '../units/slope'
 

@@ -1,4 +1,4 @@
-import { W } from '../language/en/pull/advice-words'
+import { W } from '../language/pull/advice-words'
 import { BALLAST_FLOOR_PA, GAS_CONSTANT, OIL_PA_PER_G, WATER_KG_MOL } from '../units/constants'
 import type { Say } from '../units/say'
 import { kelvin } from '../units/temperature'

@@ -1,4 +1,4 @@
-import { W } from '../language/en/pull/advisor'
+import { W } from '../language/pull/advisor'
 import { USUAL_SAY } from '../units/say'
 import type { AdviceKind, PullAdvice, PullLook } from './advice'
 import { ADVICE_WORDS, carriedOffG } from './advice-words'

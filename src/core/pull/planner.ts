@@ -1,6 +1,6 @@
 import type { JobOpened } from '../job/events'
 import type { Rig } from '../job/written'
-import { W } from '../language/en/pull/planner'
+import { W } from '../language/pull/planner'
 import { type CarVolume, composeRig, farNode, type RigOptions, throughManifold } from '../rig/compose'
 import type { RigFile } from '../rig/rig-file'
 import { simulate } from '../rig/simulate'

@@ -1,6 +1,6 @@
 import { OutOfRange, Unreadable } from '../errors'
 import type { HoldSample, Problem } from '../hold/types'
-import { W } from '../language/en/readings/hold-readings'
+import { W } from '../language/readings/hold-readings'
 import { airOverTime } from '../units/air-over-time'
 import { CHANNELS, type Channel, needleShowsPa, READING_UNITS, type ReadingUnit, toStored } from '../units/channel'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'

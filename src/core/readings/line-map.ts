@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { text, verbatim } from '../entry/text'
-import { W } from '../language/en/readings/line-map'
+import { W } from '../language/readings/line-map'
 import { CHANNELS, type Channel, READING_UNITS, type ReadingUnit } from '../units/channel'
 
 const pattern = verbatim(400, 1).refine(

@@ -1,6 +1,6 @@
 import { codedProblem } from '../hold/problem'
 import type { HoldSample, Problem } from '../hold/types'
-import { W } from '../language/en/readings/needle-rows'
+import { W } from '../language/readings/needle-rows'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from '../units/constants'
 
 /** Readings of one needle, Pa absolute as its dial says it: off its zero it may show less than nothing. */

@@ -1,6 +1,6 @@
 import type { Step } from '../job/steps'
-import { codeWords } from '../language/en/codes'
-import { W } from '../language/en/readings/pad'
+import { codeWords } from '../language/codes'
+import { W } from '../language/readings/pad'
 import { beyondTheAirInHg, type Channel, type ReadingUnit, toStored } from '../units/channel'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from '../units/constants'
 import { massInAllUnits, parseMass } from '../units/mass'

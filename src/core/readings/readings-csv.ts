@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { text, verbatim } from '../entry/text'
-import { W } from '../language/en/readings/readings-csv'
+import { W } from '../language/readings/readings-csv'
 import { READING_UNITS } from '../units/channel'
 import { DAY_S } from '../units/constants'
 import { BadReading, type ReadingRow } from './hold-readings'

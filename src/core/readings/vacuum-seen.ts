@@ -1,5 +1,5 @@
 import type { JobOpened } from '../job/events'
-import { W } from '../language/en/readings/vacuum-seen'
+import { W } from '../language/readings/vacuum-seen'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
 import { fromPascal } from '../units/pressure'
 import { shownVacuum, type Units } from '../units/shown'

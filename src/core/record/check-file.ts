@@ -1,4 +1,4 @@
-import { W } from '../language/en/record/check-file'
+import { W } from '../language/record/check-file'
 import { type Broken, fingerprintOf, type RecordCrypto, RecordFile, verifyRecord } from './record'
 import { namesKey } from './signing-key'
 

@@ -1,6 +1,6 @@
 import { seatRead } from '../job/gauge-seat'
 import { type JobState, lostG, openContainer } from '../job/state'
-import { W } from '../language/en/record/picture'
+import { W } from '../language/record/picture'
 import { bandsFor, PROOF_SCALES, type ProofKey } from '../prove/bands'
 import { bottomOf, depthShare, drawnPa, type Strata, strataOf } from '../pull/strata'
 import { chanceWords } from '../units/chance'

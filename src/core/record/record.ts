@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { canonicalJson } from '../entry/canonical'
-import { W } from '../language/en/record/record'
+import { W } from '../language/record/record'
 import { namesKey, soundKey } from './signing-key'
 
 const Hex = z.string().regex(/^[0-9a-f]{64}$/)

@@ -1,6 +1,6 @@
 import { massWords } from '../charge/working'
 import { chargedG, type JobState } from '../job/state'
-import { W } from '../language/en/record/service-label'
+import { W } from '../language/record/service-label'
 
 /** What goes under the hood, line by line: a name and what stands behind it. */
 export type ServiceLabelLine = { name: string; value: string }

@@ -1,5 +1,5 @@
 import { waterSaturationPa } from '../fluids/water'
-import { W } from '../language/en/rig'
+import { W } from '../language/rig'
 import {
   AIR_KG_MOL,
   AIR_VISCOSITY_PA_S,

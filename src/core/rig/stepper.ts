@@ -1,4 +1,4 @@
-import { W } from '../language/en/rig'
+import { W } from '../language/rig'
 import { Network } from './network'
 import type { RigEvent, RigFile } from './rig-file'
 import { Rosenbrock } from './rosenbrock'

@@ -1,7 +1,7 @@
 import { type GramsPerYear, leakGramsPerYear } from '../hold/leak-rate'
 import type { HoldContext, HoldSample } from '../hold/types'
 import type { RuleId } from '../job/stages'
-import { W } from '../language/en/schools/rules'
+import { W } from '../language/schools/rules'
 import { HOUR_S, MINUTE_S, NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '../units/constants'
 
 /** What a school's simple rule would have said of a hold, when, and the leak it lets through on this volume. */

@@ -2,7 +2,7 @@ import { leakGramsPerYear } from '../hold/leak-rate'
 import { provesOfRule } from '../hold/proves'
 import { figuresOf, type Stage } from '../job/stages'
 import type { Procedure } from '../job/written'
-import { W } from '../language/en/schools/schools'
+import { W } from '../language/schools/schools'
 import { PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { RULE_LETS_PA_S, RULE_NAMES } from './rules'
 

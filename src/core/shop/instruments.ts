@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'
 import { INSTRUMENT_KINDS, type InstrumentKind, type Seat } from '../job/instrument-kinds'
-import { W } from '../language/en/shop/instruments'
+import { W } from '../language/shop/instruments'
 import { type Channel, READING_UNITS, type ReadingUnit, toStored } from '../units/channel'
 
 /** Channels an instrument of a kind may report; the first is its own unless it says another. */

@@ -3,7 +3,7 @@ import { Id } from '../entry/id'
 import { Day } from '../entry/instant'
 import { text } from '../entry/text'
 import { REFRIGERANTS } from '../fluids/refrigerants'
-import { W } from '../language/en/shop/ledger'
+import { W } from '../language/shop/ledger'
 
 export const LEDGER_KINDS = [
   'bought',

@@ -1,5 +1,5 @@
 import type { RENEWED } from '../job/events'
-import { W } from '../language/en/shop/oil'
+import { W } from '../language/shop/oil'
 
 type Part = (typeof RENEWED)[number]
 

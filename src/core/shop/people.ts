@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { Id } from '../entry/id'
 import { text, verbatim } from '../entry/text'
-import { W } from '../language/en/shop/people'
+import { W } from '../language/shop/people'
 
 export const ROLES = ['lead', 'technician', 'trainee'] as const
 export type Role = (typeof ROLES)[number]

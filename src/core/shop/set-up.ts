@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { text } from '../entry/text'
-import { W } from '../language/en/shop/set-up'
+import { W } from '../language/shop/set-up'
 import { stationPressurePa } from '../units/barometer'
 import { PA_PER_INHG, STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { Units } from '../units/shown'

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { Day } from '../entry/instant'
-import { W } from '../language/en/shop/statement'
+import { W } from '../language/shop/statement'
 
 /** From which day to which a statement is, both included. */
 export const Period = z

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { W } from '../language/en/shop/trainee'
+import { W } from '../language/shop/trainee'
 
 /** What a trainee may do beside running a job: each a switch of the lead's. `safe` is how it stands until it is set. */
 export const TRAINEE_RIGHTS = {

@@ -1,5 +1,5 @@
 import { dewPointAtMostC, waterBoilingK, waterSaturationPa } from '../fluids/water'
-import { W } from '../language/en/sums/boiling'
+import { W } from '../language/sums/boiling'
 import { PA_PER_MICRON } from '../units/constants'
 import { kelvin, celsius as toCelsius } from '../units/temperature'
 import { celsius, vacuum } from './fields'

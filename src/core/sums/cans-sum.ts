@@ -1,7 +1,7 @@
 import { cheapest, USUAL_SIZES } from '../charge/buy'
 import { type Container, planCharge } from '../charge/plan'
 import { Unreadable } from '../errors'
-import { W } from '../language/en/sums/cans'
+import { W } from '../language/sums/cans'
 import { METRES_PER_MM } from '../units/constants'
 import { parseMass } from '../units/mass'
 import { type Choice, celsius, type Field, mass, metres } from './fields'

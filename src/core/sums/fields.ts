@@ -1,5 +1,5 @@
 import { OutOfRange, Unreadable } from '../errors'
-import { W } from '../language/en/sums/fields'
+import { W } from '../language/sums/fields'
 import { stationPressurePa } from '../units/barometer'
 import { L_S_PER_CFM, METRES_PER_MM, ML_PER_FLUID_OUNCE, MM_PER_INCH, PA_PER_MICRON } from '../units/constants'
 import { parseMass } from '../units/mass'

@@ -1,6 +1,6 @@
 import { leakGramsPerYear } from '../hold/leak-rate'
 import { limitOfRule } from '../hold/proves'
-import { W } from '../language/en/sums/hold'
+import { W } from '../language/sums/hold'
 import { air, type Choice, gramsAYear, litres, minutes, rise, short, vacuum } from './fields'
 import { drawn, tens } from './picture'
 import { FLUID, fluidOf } from './refrigerant-sum'

@@ -1,5 +1,5 @@
 import type { Rig } from '../job/written'
-import { W } from '../language/en/sums/hose'
+import { W } from '../language/sums/hose'
 import { type PortSpeed, portSpeeds } from '../rig/port-speeds'
 import { L_S_PER_CFM } from '../units/constants'
 import { air, bore, type Choice, celsius, metres, short, speed } from './fields'

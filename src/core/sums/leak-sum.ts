@@ -1,5 +1,5 @@
 import { type CarLoss, lossOfSpan, nextShortOf, rateOf } from '../book/car-loss'
-import { W } from '../language/en/sums/leak'
+import { W } from '../language/sums/leak'
 import { DAY_S } from '../units/constants'
 import { day, mass } from './fields'
 import { even } from './picture'

@@ -1,5 +1,5 @@
 import { waterBoilingK, waterSaturationPa } from '../fluids/water'
-import { W } from '../language/en/sums/needle'
+import { W } from '../language/sums/needle'
 import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
 import { needleReading } from '../units/pressure'
 import { kelvin, celsius as toCelsius } from '../units/temperature'

@@ -1,4 +1,4 @@
-import { W } from '../language/en/sums/nitrogen'
+import { W } from '../language/sums/nitrogen'
 import { bothPressures } from '../units/say'
 import { kelvin } from '../units/temperature'
 import { air, celsius, gauge } from './fields'

@@ -1,5 +1,5 @@
 import type { RENEWED } from '../job/events'
-import { W } from '../language/en/sums/oil'
+import { W } from '../language/sums/oil'
 import { oilOwed } from '../shop/oil'
 import { RENEWED_WORDS } from '../words/renewed'
 import { count, oil } from './fields'

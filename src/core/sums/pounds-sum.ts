@@ -1,4 +1,4 @@
-import { W } from '../language/en/sums/pounds'
+import { W } from '../language/sums/pounds'
 import { GRAMS_PER_OUNCE } from '../units/constants'
 import { formatPoundsOunces, massInAllUnits, parseMass } from '../units/mass'
 import { mass } from './fields'

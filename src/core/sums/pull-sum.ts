@@ -1,5 +1,5 @@
 import { OPENED } from '../job/events'
-import { W } from '../language/en/sums/pull'
+import { W } from '../language/sums/pull'
 import type { PullPlan, PullQuestion } from '../pull/planner'
 import { FREE_VOLUME_L } from '../rig/free-volume'
 import { PA_PER_MICRON } from '../units/constants'

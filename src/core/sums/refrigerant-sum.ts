@@ -1,6 +1,6 @@
 import { restPressurePa, saturatedDensities } from '../fluids/refrigerant'
 import { REFRIGERANTS, type Refrigerant } from '../fluids/refrigerants'
-import { W } from '../language/en/sums/refrigerant'
+import { W } from '../language/sums/refrigerant'
 import { typicalBands } from '../prove/bands'
 import { bothPressures } from '../units/say'
 import { air, type Choice, celsius } from './fields'

@@ -1,5 +1,5 @@
 import { Unreadable } from '../errors'
-import { W } from '../language/en/sums/units'
+import { W } from '../language/sums/units'
 import { PA_PER_INHG, PA_PER_MICRON } from '../units/constants'
 import {
   fromPascal,

@@ -1,4 +1,4 @@
-import { W } from '../language/en/units/chance'
+import { W } from '../language/units/chance'
 /**
  * A probability as people read it; never a certainty, in either direction.
  * @param chance - 0 to 1

@@ -1,5 +1,5 @@
 import { OutOfRange, Unreadable } from '../errors'
-import { W } from '../language/en/units/channel'
+import { W } from '../language/units/channel'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG } from './constants'
 import { GRAMS_PER, MASS_UNITS, type MassUnit } from './mass'
 import { aboveAirPa, PRESSURE_UNITS, type PressureUnit, toPascal } from './pressure'

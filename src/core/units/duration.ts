@@ -1,4 +1,4 @@
-import { W } from '../language/en/units/duration'
+import { W } from '../language/units/duration'
 /** A length of time, rounded to what matters of it. */
 export function lengthWords(s: number): string {
   if (s < 120) return `${Math.round(s)} s`

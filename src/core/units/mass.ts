@@ -1,5 +1,5 @@
 import { Unreadable } from '../errors'
-import { W } from '../language/en/units/mass'
+import { W } from '../language/units/mass'
 import { GRAMS_PER_OUNCE, OUNCES_PER_POUND } from './constants'
 
 export const MASS_UNITS = ['g', 'oz', 'lb', 'kg'] as const

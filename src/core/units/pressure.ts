@@ -1,5 +1,5 @@
 import { OutOfRange, Unreadable } from '../errors'
-import { W } from '../language/en/units/pressure'
+import { W } from '../language/units/pressure'
 import { NEEDLE_HALF_WIDTH_PA, PA_PER_INHG, PA_PER_MICRON, PA_PER_PSI, STANDARD_ATMOSPHERE_PA } from './constants'
 
 /** Units a pressure may be sent or typed in. `psig`, `kPag`, `barg` and `inHgV` count from the air of the place. */

@@ -1,5 +1,5 @@
 import { OutOfRange } from '../errors'
-import { W } from '../language/en/units/quantity'
+import { W } from '../language/units/quantity'
 import { L_S_PER_CFM, ML_PER_FLUID_OUNCE, MM_PER_INCH, ZERO_C_K } from './constants'
 import { GRAMS_PER } from './mass'
 

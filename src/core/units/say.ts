@@ -1,4 +1,4 @@
-import { W } from '../language/en/units/say'
+import { W } from '../language/units/say'
 import { GRAMS_PER_OUNCE, PA_PER_INHG, PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from './constants'
 import {
   type Shown,

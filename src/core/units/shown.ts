@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { W } from '../language/en/units/shown'
+import { W } from '../language/units/shown'
 import { GRAMS_PER_OUNCE, METRES_PER_MM, ML_PER_FLUID_OUNCE, MM_PER_INCH, PA_PER_PSI } from './constants'
 import { formatPoundsOunces, GRAMS_PER } from './mass'
 import { fromPascal } from './pressure'

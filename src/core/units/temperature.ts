@@ -1,5 +1,5 @@
 import { Unreadable } from '../errors'
-import { W } from '../language/en/units/temperature'
+import { W } from '../language/units/temperature'
 import { ZERO_C_K } from './constants'
 
 /** Celsius from kelvin. */

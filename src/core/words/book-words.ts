@@ -2,8 +2,8 @@ import type { CarRate, NextShort } from '../book/car-loss'
 import type { CarHold, CarVisit } from '../book/car-visit'
 import { FLAG_WORDS, type FlagId } from '../book/flags'
 import type { CarHoldAt, HoldsSay } from '../book/holds-over-years'
-import { codeWords } from '../language/en/codes'
-import { W } from '../language/en/said/book'
+import { codeWords } from '../language/codes'
+import { W } from '../language/said/book'
 import type { FoundLine } from '../views'
 
 const grams = (g: number): string => Math.round(g).toLocaleString('en').replace('-', '−')

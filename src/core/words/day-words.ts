@@ -1,5 +1,5 @@
 import type { Why } from '../day/why'
-import { W } from '../language/en/said/day'
+import { W } from '../language/said/day'
 
 const minutes = (m: number): string => W.min(Math.round(m))
 

@@ -1,5 +1,5 @@
 import type { OIL_WAYS } from '../job/events'
-import { W } from '../language/en/said/oil-ways'
+import { W } from '../language/said/oil-ways'
 
 type OilWay = (typeof OIL_WAYS)[number]
 

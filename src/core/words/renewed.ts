@@ -1,5 +1,5 @@
 import type { OPENED, RENEWED } from '../job/events'
-import { W } from '../language/en/said/renewed'
+import { W } from '../language/said/renewed'
 
 export const RENEWED_WORDS: Record<(typeof RENEWED)[number], string> = {
   'core-small': W.valveCoreSmall,

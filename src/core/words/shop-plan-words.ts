@@ -5,7 +5,7 @@ import type { RigBusy } from '../day/rig-busy'
 import type { ShopCar, Unplanned } from '../day/shop-day'
 import type { Why } from '../day/why'
 import type { Step } from '../job/steps'
-import { W } from '../language/en/said/shop-plan'
+import { W } from '../language/said/shop-plan'
 import { lengthWords } from '../units/duration'
 import { dayWords } from './day-words'
 

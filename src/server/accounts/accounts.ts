@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
-import { W } from '@/core/language/en/server/accounts'
+import { W } from '@/core/language/server/accounts'
 import type { Role } from '@/core/shop/people'
 import { Units } from '@/core/units/shown'
 import type { Scope, TxScope } from '../db/scope'

@@ -1,5 +1,5 @@
 import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible'
-import { W } from '@/core/language/en/server/accounts'
+import { W } from '@/core/language/server/accounts'
 import { database, type Queryable } from '../db/pool'
 import { AppError } from '../errors'
 

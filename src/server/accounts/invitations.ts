@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import { W } from '@/core/language/en/server/accounts'
+import { W } from '@/core/language/server/accounts'
 import { database } from '../db/pool'
 import { inTransaction, type Scope, scopeOf, type TxScope } from '../db/scope'
 import { AppError, notFound } from '../errors'

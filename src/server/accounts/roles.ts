@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/server/accounts'
+import { W } from '@/core/language/server/accounts'
 import type { Role } from '@/core/shop/people'
 import { AppError } from '../errors'
 

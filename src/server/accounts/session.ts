@@ -1,6 +1,6 @@
 import { getIronSession, type IronSession, type SessionOptions } from 'iron-session'
 import { cookies, headers } from 'next/headers'
-import { W } from '@/core/language/en/server/accounts'
+import { W } from '@/core/language/server/accounts'
 import { database } from '../db/pool'
 import { scopeOf } from '../db/scope'
 import { environment } from '../environment'

@@ -1,6 +1,6 @@
 import type { EventDraft, JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/server/accounts'
+import { W } from '@/core/language/server/accounts'
 import { rightsOf, TRAINEE_RIGHTS, type TraineeRight, type TraineeRights } from '@/core/shop/trainee'
 import type { Scope } from '../db/scope'
 import { AppError } from '../errors'

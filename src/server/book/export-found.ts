@@ -1,6 +1,6 @@
 import type { Readable } from 'node:stream'
 import yazl from 'yazl'
-import { W } from '@/core/language/en/server/book'
+import { W } from '@/core/language/server/book'
 import type { FoundLine } from '@/core/views'
 import type { Scope } from '../db/scope'
 import { AppError } from '../errors'

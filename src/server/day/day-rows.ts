@@ -2,7 +2,7 @@ import type { Pin } from '@/core/day/shop-day'
 import type { Off } from '@/core/day/view'
 import type { Works } from '@/core/day/works'
 import type { Step } from '@/core/job/steps'
-import { W } from '@/core/language/en/server/day'
+import { W } from '@/core/language/server/day'
 import type { Scope } from '../db/scope'
 import { notFound } from '../errors'
 

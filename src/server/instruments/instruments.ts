@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import * as z from 'zod'
 import { verbatim } from '@/core/entry/text'
-import { W } from '@/core/language/en/server/instruments'
+import { W } from '@/core/language/server/instruments'
 import { type Instrument, type LastSaid, NewInstrument } from '@/core/shop/instruments'
 import { requireRight } from '../accounts/roles'
 import type { SessionScope } from '../accounts/user-scope'

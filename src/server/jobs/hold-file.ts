@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { foldJob } from '@/core/job/reduce'
 import { currentHold } from '@/core/job/state'
-import { W } from '@/core/language/en/server/jobs'
+import { W } from '@/core/language/server/jobs'
 import type { UserScope } from '../accounts/user-scope'
 import { AppError, notFound } from '../errors'
 import { typeReadings } from '../readings/type-reading'

@@ -1,7 +1,7 @@
 import type { ClockSegment } from '@/core/job/clock'
 import type { JobEvent } from '@/core/job/events'
 import type { JobSummary } from '@/core/job/summary'
-import { W } from '@/core/language/en/server/jobs'
+import { W } from '@/core/language/server/jobs'
 import type { PullForecast } from '@/core/pull/forecast'
 import type { Latest, Ring, Whose } from '@/core/views'
 import type { StoredBench } from '../bench/stored-bench'

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { canonicalJson } from '@/core/entry/canonical'
-import { W } from '@/core/language/en/server/ledger'
+import { W } from '@/core/language/server/ledger'
 import { type LedgerDraft, RECOVERY } from '@/core/shop/ledger'
 import type { Account } from '../accounts/accounts'
 import { requireRight } from '../accounts/roles'

@@ -4,7 +4,7 @@ import type { EquipmentOf } from '@/core/equipment/equipment'
 import { withinTablesC } from '@/core/fluids/refrigerant'
 import type { JobEvent } from '@/core/job/events'
 import { countsAsWork, type JobState, lostG } from '@/core/job/state'
-import { W } from '@/core/language/en/server/ledger'
+import { W } from '@/core/language/server/ledger'
 import {
   type Balance,
   EITHER_WAY,

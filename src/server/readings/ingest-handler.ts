@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/server/readings'
+import { W } from '@/core/language/server/readings'
 import { handle, readText } from '../http'
 import { forDevice, ingest } from './ingest'
 

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
-import { W } from '@/core/language/en/server/readings'
+import { W } from '@/core/language/server/readings'
 import { oddness } from '@/core/shop/instruments'
 import { type Channel, toStored } from '@/core/units/channel'
 import { database } from '../db/pool'

@@ -1,5 +1,5 @@
 import { foldJob } from '@/core/job/reduce'
-import { W } from '@/core/language/en/server/records'
+import { W } from '@/core/language/server/records'
 import { brokenLink, type RecordFile, signedText } from '@/core/record/record'
 import { sha256 } from '@/node/record-crypto'
 import type { Scope } from '../db/scope'

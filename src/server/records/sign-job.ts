@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { foldJob } from '@/core/job/reduce'
 import { leaveItemsOf } from '@/core/job/sides'
-import { W } from '@/core/language/en/server/records'
+import { W } from '@/core/language/server/records'
 import { sha256 } from '@/node/record-crypto'
 import type { Account } from '../accounts/accounts'
 import { requireRight } from '../accounts/roles'

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/server/shop'
+import { W } from '@/core/language/server/shop'
 import type { Scope, TxScope } from '../db/scope'
 import { notFound } from '../errors'
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { procedureWritten } from '@/core/job/written'
-import { W } from '@/core/language/en/server/shop'
+import { W } from '@/core/language/server/shop'
 import { SCHOOLS } from '@/core/schools/schools'
 import { airOf, cartOf, type ShopSetUp } from '@/core/shop/set-up'
 import { insertAccount } from '../accounts/accounts'

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/server/shop'
+import { W } from '@/core/language/server/shop'
 import type { Scope } from '../db/scope'
 
 /** What is kept of what was done with accounts, rights, keys and backups. */

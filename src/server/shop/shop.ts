@@ -1,6 +1,6 @@
 import { generateKeyPairSync, randomBytes } from 'node:crypto'
 import type { OnSale } from '@/core/charge/buy'
-import { W } from '@/core/language/en/server/shop'
+import { W } from '@/core/language/server/shop'
 import type { TraineeRights } from '@/core/shop/trainee'
 import type { Units } from '@/core/units/shown'
 import type { Queryable } from '../db/pool'

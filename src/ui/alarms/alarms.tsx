@@ -4,7 +4,7 @@ import { createContext, type ReactNode, useCallback, useContext, useEffect, useM
 import { inOrder } from '@/core/call/rings-for'
 import type { ClockSegment } from '@/core/job/clock'
 import { jobTimeMs } from '@/core/job/clock'
-import { W } from '@/core/language/en/screen/alarms'
+import { W } from '@/core/language/screen/alarms'
 import type { Ringing } from '@/core/views'
 import { newEventId } from '../api'
 import { useEventStream } from '../hooks/use-event-stream'

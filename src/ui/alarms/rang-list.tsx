@@ -1,6 +1,6 @@
 import { unanswered } from '@/core/call/alarms'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/alarms'
+import { W } from '@/core/language/screen/alarms'
 import type { Rung } from '@/core/views'
 import { Fold } from '../form/fold'
 

@@ -4,7 +4,7 @@ import { Command } from 'cmdk'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { stepLabel } from '@/core/job/doing'
-import { W } from '@/core/language/en/screen/board'
+import { W } from '@/core/language/screen/board'
 import type { BoardRow } from '@/core/views'
 import { Popup } from '../frame/popup'
 

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/board'
+import { W } from '@/core/language/screen/board'
 import { timeTicks } from '../chart/scales'
 import { useZone } from '../zone'
 /** A span of wall time, ms, with the present in it. */

@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { carsLike, type KnownCar } from '@/core/book/known-car'
 import { carLine } from '@/core/job/car-line'
-import { W } from '@/core/language/en/screen/book'
+import { W } from '@/core/language/screen/book'
 import { Field } from '../form/field'
 import { dayIn } from '../format'
 

@@ -11,7 +11,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { CarHoldAt } from '@/core/book/holds-over-years'
-import { W } from '@/core/language/en/screen/book'
+import { W } from '@/core/language/screen/book'
 import { AXIS, yearsAxis } from '../chart/recharts-look'
 
 const [LEAST_G, MOST_G] = [1, 10_000]

@@ -1,5 +1,5 @@
 import { type PersonFigures, personWords } from '@/core/book/people'
-import { W } from '@/core/language/en/screen/book'
+import { W } from '@/core/language/screen/book'
 import type { Period } from '@/core/shop/statement'
 import { PeriodForm } from '../frame/period-form'
 

@@ -1,7 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/book'
+import { W } from '@/core/language/screen/book'
 import type { RecordPicture as Picture } from '@/core/record/picture'
 import { dateTimeIn } from '@/core/units/clock-text'
 import { type RecordFact, recordFacts } from '@/core/words/record-words'

@@ -6,7 +6,7 @@ import { Checkbox, ToggleGroup } from 'radix-ui'
 import { useEffect, useRef, useState, useTransition } from 'react'
 import { toggled, type Understood } from '@/core/book/find'
 import { FLAG_WORDS, type FlagId } from '@/core/book/flags'
-import { W } from '@/core/language/en/screen/book'
+import { W } from '@/core/language/screen/book'
 
 /** A line as it is shown: the page is sent words, not everything they were made of. */
 export type ShownLine = {

@@ -1,7 +1,7 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import { W } from '@/core/language/en/screen/chart-rises-chart'
+import { W } from '@/core/language/screen/chart-rises-chart'
 import { changeIn } from '@/core/units/pressure'
 import type { Units } from '@/core/units/shown'
 import type { CurvePoint } from '@/core/views'

@@ -1,7 +1,7 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import { W } from '@/core/language/en/screen/chart-running-lines'
+import { W } from '@/core/language/screen/chart-running-lines'
 import type { CurvePoint } from '@/core/views'
 import { endName, KPA_AXIS, merged, timeAxis } from './recharts-look'
 

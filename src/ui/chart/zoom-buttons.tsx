@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/chart-zoom-buttons'
+import { W } from '@/core/language/screen/chart-zoom-buttons'
 import type { TimeWindow } from '../hooks/use-time-window'
 
 /**

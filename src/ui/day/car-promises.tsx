@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { Collapsible } from 'radix-ui'
 import type { ShopPlan } from '@/core/day/plan-shop'
 import type { ShopCar } from '@/core/day/shop-day'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import { takesWords, unplannedWords, whyWords } from '@/core/words/shop-plan-words'
 import { Sign } from '../form/sign'
 

@@ -1,5 +1,5 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import { carName } from '@/core/words/shop-plan-words'
 
 /** The day for a sheet of paper: each person's deeds with a box to tick. */

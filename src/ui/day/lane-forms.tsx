@@ -1,7 +1,7 @@
 'use client'
 
 import type { DayView } from '@/core/day/view'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import { AwayForm, HoursForm } from './day-forms'
 import type { Lane } from './lanes-of'
 import type { DayViewer } from './viewer'

@@ -4,7 +4,7 @@ import type { Span } from '@/core/day/shop-day'
 import { wallTimeMs } from '@/core/job/clock'
 import type { Visit } from '@/core/job/state'
 import type { Step } from '@/core/job/steps'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import type { BoardRow } from '@/core/views'
 
 /** A piece of somebody's or something's day, wall ms. */

@@ -13,7 +13,7 @@ import {
   useSensors,
 } from '@dnd-kit/core'
 import type { Pin } from '@/core/day/shop-day'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import { type Axis, share, TimeAxis } from '../board/time-axis'
 import { useWidth } from '../hooks/use-width'
 import type { Lane, Piece } from './lanes-of'

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import { localTimeMs } from '../format'
 
 /** A date-and-time entry in the shop's zone, as the instant it means. */

@@ -1,6 +1,6 @@
 import type { NextDeed } from '@/core/day/next-deed'
 import type { ShopPlan } from '@/core/day/plan-shop'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import { deedWords, personName } from '@/core/words/shop-plan-words'
 
 /** People whose next deed stands large; others in small beside them. */

@@ -1,5 +1,5 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import { carName, personName } from '@/core/words/shop-plan-words'
 import type { DayViewer } from './viewer'
 

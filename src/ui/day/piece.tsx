@@ -3,7 +3,7 @@
 import { useDraggable } from '@dnd-kit/core'
 import { useRouter } from 'next/navigation'
 import { STEP_NAMES } from '@/core/job/steps'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import type { Axis } from '../board/time-axis'
 import { share } from '../board/time-axis'
 import type { Piece } from './lanes-of'

@@ -1,5 +1,5 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import { personName, priceWords } from '@/core/words/shop-plan-words'
 import type { Piece } from './lanes-of'
 import type { Price } from './use-day-price'

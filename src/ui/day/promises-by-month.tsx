@@ -1,5 +1,5 @@
 import type { PromisesKept } from '@/core/day/view'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import { lengthWords } from '@/core/units/duration'
 
 /** Promised times that were kept and missed, by month. */

@@ -2,7 +2,7 @@
 
 import { nextDeeds } from '@/core/day/next-deed'
 import type { DayView } from '@/core/day/view'
-import { W } from '@/core/language/en/screen/day'
+import { W } from '@/core/language/screen/day'
 import type { BoardRow } from '@/core/views'
 import { Sign } from '../form/sign'
 import { LineBar } from '../frame/line-bar'

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/form-entries'
+import { W } from '@/core/language/screen/form-entries'
 import { ML_PER_FLUID_OUNCE } from '@/core/units/constants'
 import { formatPoundsOunces, massInAllUnits, parseMass, parseMassRange } from '@/core/units/mass'
 import { dialUnit, fromPascal, manifoldUnit, parsePressure, toPascal } from '@/core/units/pressure'

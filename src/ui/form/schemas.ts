@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { W } from '@/core/language/en/screen/form-schemas'
+import { W } from '@/core/language/screen/form-schemas'
 import type { Units } from '@/core/units/shown'
 import { type Entry, readAmount, readMass } from './entries'
 

@@ -1,8 +1,8 @@
 'use client'
 
 import { DropdownMenu } from 'radix-ui'
-import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen/frame-account-menu'
+import { codeWords } from '@/core/language/codes'
+import { W } from '@/core/language/screen/frame-account-menu'
 import { signOut } from './leave'
 import type { UserView } from './who'
 

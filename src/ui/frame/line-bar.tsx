@@ -1,7 +1,7 @@
 'use client'
 
 import Link from 'next/link'
-import { W } from '@/core/language/en/screen/frame-line-bar'
+import { W } from '@/core/language/screen/frame-line-bar'
 import type { Line } from '../hooks/use-event-stream'
 
 type Props = {

@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { W } from '@/core/language/en/screen/frame-open-bar'
+import { W } from '@/core/language/screen/frame-open-bar'
 
 /** The bar for whoever is not signed in: what is open to anybody, and the way in. */
 export function OpenBar() {

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { W } from '@/core/language/en/screen/frame-own-calendar'
+import { W } from '@/core/language/screen/frame-own-calendar'
 import { useSend } from '../form/use-send'
 
 /** One's own days for the calendar of a phone: an address that is a secret, and can be withdrawn. */

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { W } from '@/core/language/en/screen/frame-own-loudness'
+import { W } from '@/core/language/screen/frame-own-loudness'
 import { Choice } from '../form/field'
 import { type Loudness, loudness, play, setLoudness } from '../hooks/use-sound'
 

@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
-import { W } from '@/core/language/en/screen/frame-own-password'
+import { W } from '@/core/language/screen/frame-own-password'
 import { Password } from '@/core/shop/people'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'

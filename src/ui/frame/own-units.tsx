@@ -1,7 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { W } from '@/core/language/en/screen/frame-own-units'
+import { W } from '@/core/language/screen/frame-own-units'
 import { UNIT_CHOICES, UNIT_WORDS, type UnitKind, type Units } from '@/core/units/shown'
 import { Choice } from '../form/field'
 import { Refused } from '../form/refused'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { W } from '@/core/language/en/screen/frame-page-away'
+import { W } from '@/core/language/screen/frame-page-away'
 import { SERVER_AWAY, whyNot } from '../hooks/use-event-stream'
 
 /** Time between two looks whether the page can be had again, ms. */

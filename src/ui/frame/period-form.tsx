@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { W } from '@/core/language/en/screen/frame-period-form'
+import { W } from '@/core/language/screen/frame-period-form'
 import type { Period } from '@/core/shop/statement'
 
 /** From which day to which: an ordinary form, so that the address says it and can be kept. */

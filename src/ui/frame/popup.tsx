@@ -2,7 +2,7 @@
 
 import { Dialog } from 'radix-ui'
 import type { ReactNode } from 'react'
-import { W } from '@/core/language/en/screen/frame-popup'
+import { W } from '@/core/language/screen/frame-popup'
 
 type Props = {
   open: boolean

@@ -1,6 +1,6 @@
 'use client'
 
-import { W } from '@/core/language/en/screen/frame-print-button'
+import { W } from '@/core/language/screen/frame-print-button'
 
 /** Puts the page on paper. */
 export const PrintButton = () => (

@@ -2,7 +2,7 @@
 
 import { Toast } from 'radix-ui'
 import { createContext, type ReactNode, useCallback, useContext, useState } from 'react'
-import { W } from '@/core/language/en/screen/frame-said'
+import { W } from '@/core/language/screen/frame-said'
 import { Sign } from '../form/sign'
 
 /** How long it stays, ms: read while looking up from the car. */

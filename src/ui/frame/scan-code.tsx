@@ -2,7 +2,7 @@
 
 import { toString as qrOf } from 'qrcode'
 import { useEffect, useState } from 'react'
-import { W } from '@/core/language/en/screen/frame-scan-code'
+import { W } from '@/core/language/screen/frame-scan-code'
 
 /** A text as a code a phone or a scanner reads off the screen; dark on white by night too. */
 export function ScanCode({ text, size }: { text: string; size: number }) {

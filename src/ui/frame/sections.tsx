@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { W } from '@/core/language/en/screen/frame-sections'
+import { W } from '@/core/language/screen/frame-sections'
 import type { UserView } from './who'
 
 type Place = { href: string; name: string /** nothing for a trainee */; corrects?: true }

@@ -1,6 +1,6 @@
 'use client'
 
-import { W } from '@/core/language/en/screen/frame-sign-out'
+import { W } from '@/core/language/screen/frame-sign-out'
 
 import { MainButton } from '../form/main-button'
 import { signOut } from './leave'

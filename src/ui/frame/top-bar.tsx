@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { W } from '@/core/language/en/screen/frame-top-bar'
+import { W } from '@/core/language/screen/frame-top-bar'
 import { PA_PER_INHG } from '@/core/units/constants'
 import { shownTemperature } from '@/core/units/shown'
 import { paText } from '../format'

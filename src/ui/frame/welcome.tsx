@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
-import { W } from '@/core/language/en/screen/frame-welcome'
+import { W } from '@/core/language/screen/frame-welcome'
 import { Password } from '@/core/shop/people'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import { W } from '@/core/language/en/screen/hooks'
+import { W } from '@/core/language/screen/hooks'
 
 import { heardFromServer } from '../offline/kept'
 

@@ -2,7 +2,7 @@
 
 import { useRef } from 'react'
 import { useHotkeys as useKeys } from 'react-hotkeys-hook'
-import { W } from '@/core/language/en/screen/hooks'
+import { W } from '@/core/language/screen/hooks'
 
 /** Where keys belong to what is typed, or to the dialog that is open. */
 const TYPING = W.inputTextareaSelectRoleDialog

@@ -3,7 +3,7 @@
 import { useMemo, useReducer, useRef } from 'react'
 import type { ClockSegment } from '@/core/job/clock'
 import type { JobEvent } from '@/core/job/events'
-import { W } from '@/core/language/en/screen/hooks'
+import { W } from '@/core/language/screen/hooks'
 import { PUMP_CHANNEL } from '@/core/shop/instruments'
 import type { CurvePoint, JobView, LiveReading, Ring, Ringing, Sides, Stretch } from '@/core/views'
 import { useAlarmsOfStream } from '../alarms/alarms'

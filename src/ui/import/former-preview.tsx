@@ -1,8 +1,8 @@
 'use client'
 
 import type { FormerFault, FormerLine } from '@/core/book/former'
-import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen/import'
+import { codeWords } from '@/core/language/codes'
+import { W } from '@/core/language/screen/import'
 
 /** Lines shown before they are brought in, and faults named, at most. */
 const SHOWN = 12

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { W } from '@/core/language/en/screen/import'
+import { W } from '@/core/language/screen/import'
 import { dateTimeIn } from '@/core/units/clock-text'
 import type { ImportView } from '@/core/views'
 import { send } from '../api'

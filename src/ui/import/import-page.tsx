@@ -15,7 +15,7 @@ import {
   WEIGHT_UNITS,
 } from '@/core/book/former'
 import { REFRIGERANTS } from '@/core/fluids/refrigerants'
-import { W } from '@/core/language/en/screen/import'
+import { W } from '@/core/language/screen/import'
 import type { ImportView } from '@/core/views'
 import { newEventId, send } from '../api'
 import { Pick } from '../form/pick'

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useDropzone } from 'react-dropzone'
-import { W } from '@/core/language/en/screen/import'
+import { W } from '@/core/language/screen/import'
 import { READINGS_FILE } from '@/core/record/record'
 import { send } from '../api'
 

@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
-import { W } from '@/core/language/en/screen/judge'
+import { W } from '@/core/language/screen/judge'
 import type { ColumnMapping } from '@/core/readings/readings-csv'
 import { TextField } from '../form/bound'
 import { Pick } from '../form/pick'

@@ -13,7 +13,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { HoldResult } from '@/core/hold/types'
-import { W } from '@/core/language/en/screen/judge'
+import { W } from '@/core/language/screen/judge'
 import { PA_PER_INHG, PA_PER_MICRON } from '@/core/units/constants'
 import { AXIS } from '../chart/recharts-look'
 import { niceTicks } from '../chart/scales'

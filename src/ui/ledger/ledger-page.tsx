@@ -1,6 +1,6 @@
 'use client'
 
-import { W } from '@/core/language/en/screen/ledger'
+import { W } from '@/core/language/screen/ledger'
 
 import {
   type Balance,

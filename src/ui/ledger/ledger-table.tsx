@@ -13,7 +13,7 @@ import {
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { ChevronDown, ChevronUp } from 'lucide-react'
 import { useMemo, useRef } from 'react'
-import { codeWords } from '@/core/language/en/codes'
+import { codeWords } from '@/core/language/codes'
 import type { LedgerEntry } from '@/core/shop/ledger'
 import { dateTimeIn } from '@/core/units/clock-text'
 

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/ledger'
+import { W } from '@/core/language/screen/ledger'
 import type { LedgerKind } from '@/core/shop/ledger'
 
 /** What a line of the book moved, as people say it. */

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/ledger'
+import { W } from '@/core/language/screen/ledger'
 import { outOfBalanceG, type Period, STATEMENT_LINES, type Statement, statementWords } from '@/core/shop/statement'
 import { Refused } from '../form/refused'
 import { PeriodForm } from '../frame/period-form'

@@ -2,7 +2,7 @@
 
 import { RadioGroup } from 'radix-ui'
 import { useController, useFormState, useWatch } from 'react-hook-form'
-import { W } from '@/core/language/en/screen/new-car'
+import { W } from '@/core/language/screen/new-car'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { ChoiceField } from '../form/bound'
 import { Sign } from '../form/sign'

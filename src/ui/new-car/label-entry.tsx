@@ -2,7 +2,7 @@
 
 import { RadioGroup } from 'radix-ui'
 import { useController, useFieldArray, useWatch } from 'react-hook-form'
-import { W } from '@/core/language/en/screen/new-car'
+import { W } from '@/core/language/screen/new-car'
 import { ChoiceField, TextField } from '../form/bound'
 import { massHint } from '../form/entries'
 import { Sign } from '../form/sign'

@@ -2,7 +2,7 @@
 
 import { useController, useWatch } from 'react-hook-form'
 import { pumpElsewhere } from '@/core/call/cautions'
-import { W } from '@/core/language/en/screen/new-car'
+import { W } from '@/core/language/screen/new-car'
 import { rigBusyWords } from '@/core/words/shop-plan-words'
 import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'

@@ -3,7 +3,7 @@
 import { useEffect } from 'react'
 import { type UseFormReturn, useFormState, useWatch } from 'react-hook-form'
 import { OPENED } from '@/core/job/events'
-import { W } from '@/core/language/en/screen/new-car'
+import { W } from '@/core/language/screen/new-car'
 import { OPENED_WORDS } from '@/core/words/renewed'
 import { ChoiceField } from '../form/bound'
 import { type NewCarOpened, type NewCarValues, USUAL_HOURS } from './values'

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { useFormState, useWatch } from 'react-hook-form'
-import { W } from '@/core/language/en/screen/new-car'
+import { W } from '@/core/language/screen/new-car'
 import { UNIT_WORDS } from '@/core/units/shown'
 import { ChoiceField, TextField } from '../form/bound'
 import { celsiusHint, massHint } from '../form/entries'

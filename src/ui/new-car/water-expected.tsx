@@ -3,7 +3,7 @@
 import { scaleLog } from 'd3-scale'
 import { area, curveBasis } from 'd3-shape'
 import type { JobOpened } from '@/core/job/events'
-import { W } from '@/core/language/en/screen/new-car'
+import { W } from '@/core/language/screen/new-car'
 import { liquidRangeG, Z95 } from '@/core/pull/water-inventory'
 
 const WIDTH = 640

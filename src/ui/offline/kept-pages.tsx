@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { W } from '@/core/language/en/screen/offline'
+import { W } from '@/core/language/screen/offline'
 import { PAGES } from './asked'
 
 type KeptPage = { path: string; title: string; atMs: number }

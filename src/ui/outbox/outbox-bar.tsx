@@ -1,7 +1,7 @@
 'use client'
 
 import Link from 'next/link'
-import { W } from '@/core/language/en/screen/outbox'
+import { W } from '@/core/language/screen/outbox'
 import { useOutbox } from './outbox'
 
 /** What was done here and the server has not got yet, in words and number; nothing while there is none. */

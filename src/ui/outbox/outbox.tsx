@@ -2,7 +2,7 @@
 
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import type { Caution } from '@/core/call/cautions'
-import { W } from '@/core/language/en/screen/outbox'
+import { W } from '@/core/language/screen/outbox'
 import type { Stretch } from '@/core/views'
 import { type Answer, send, sendBody } from '../api'
 import { allKept, type Kept, keep, letGo, mark, onKept, takeUpTrying, type What } from './store'

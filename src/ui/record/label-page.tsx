@@ -1,6 +1,6 @@
 'use client'
 
-import { W } from '@/core/language/en/screen/record'
+import { W } from '@/core/language/screen/record'
 
 import type { ServiceLabelLine } from '@/core/record/service-label'
 import { Sign } from '../form/sign'

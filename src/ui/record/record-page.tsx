@@ -3,7 +3,7 @@
 import { type ReactNode, useMemo } from 'react'
 import type { JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/record'
+import { W } from '@/core/language/screen/record'
 import type { RecordPicture as Picture } from '@/core/record/picture'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import { dateTimeIn } from '@/core/units/clock-text'

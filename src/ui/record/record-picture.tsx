@@ -1,7 +1,7 @@
 'use client'
 
-import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen/record'
+import { codeWords } from '@/core/language/codes'
+import { W } from '@/core/language/screen/record'
 
 import { bottomOf, depthShare, inDepth } from '@/core/pull/strata'
 import type { RecordPicture as Picture, PictureSpan } from '@/core/record/picture'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { W } from '@/core/language/en/screen/record'
+import { W } from '@/core/language/screen/record'
 import { type ServiceLabelLine, serviceLabelText } from '@/core/record/service-label'
 import { useSaid } from '../frame/said'
 

@@ -1,5 +1,5 @@
 import type { Equipment, EquipmentDeed, EquipmentKind } from '@/core/equipment/equipment'
-import { W } from '@/core/language/en/screen/rig-room'
+import { W } from '@/core/language/screen/rig-room'
 import type { Say } from '@/core/units/say'
 import { cfmText } from '../format'
 import { KIND_WORDS } from './rig-drawing'

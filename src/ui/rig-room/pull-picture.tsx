@@ -2,7 +2,7 @@
 
 import { OPENED } from '@/core/job/events'
 import type { Rig } from '@/core/job/written'
-import { W } from '@/core/language/en/screen/rig-room'
+import { W } from '@/core/language/screen/rig-room'
 import type { PullBand } from '@/core/pull/planner'
 import { bottomOf, depthShare, type Strata, strataOf } from '@/core/pull/strata'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'

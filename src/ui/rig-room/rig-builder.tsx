@@ -10,7 +10,7 @@ import { assembleRig, PartMissing, type RigParts } from '@/core/equipment/assemb
 import type { Shelved } from '@/core/equipment/equipment'
 import { duesOfRig } from '@/core/equipment/upkeep'
 import type { Rig } from '@/core/job/written'
-import { W } from '@/core/language/en/screen/rig-room'
+import { W } from '@/core/language/screen/rig-room'
 import type { PullQuestion } from '@/core/pull/planner'
 import { FREE_VOLUME_L } from '@/core/rig/free-volume'
 import type { PortSpeed } from '@/core/rig/port-speeds'

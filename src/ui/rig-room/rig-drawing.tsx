@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react'
 import { baselineOf, type RigParts, ultimateOf } from '@/core/equipment/assemble'
 import type { EquipmentKind, Shelved } from '@/core/equipment/equipment'
-import { W } from '@/core/language/en/screen/rig-room'
+import { W } from '@/core/language/screen/rig-room'
 import type { Gain } from '@/core/pull/planner'
 import { Pick } from '../form/pick'
 import { cfmText, micronText } from '../format'

@@ -1,6 +1,6 @@
 import type { Rig } from '@/core/job/written'
-import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen/rig-room'
+import { codeWords } from '@/core/language/codes'
+import { W } from '@/core/language/screen/rig-room'
 import { type PortSpeed, SPEED_DEPTHS_MICRON } from '@/core/rig/port-speeds'
 import { L_S_PER_CFM } from '@/core/units/constants'
 import { cfmText } from '../format'

@@ -1,7 +1,7 @@
 'use client'
 
 import { type Control, type FieldPath, type FieldValues, useWatch } from 'react-hook-form'
-import { W } from '@/core/language/en/screen/set-up'
+import { W } from '@/core/language/screen/set-up'
 import type { Air } from '@/core/shop/set-up'
 import { ChoiceField, TextField } from '../form/bound'
 import { airBelow } from './values'

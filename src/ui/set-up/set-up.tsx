@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { type ReactNode, useEffect, useState } from 'react'
 import { type Control, useController, useForm, useWatch } from 'react-hook-form'
-import { W } from '@/core/language/en/screen/set-up'
+import { W } from '@/core/language/screen/set-up'
 import { CART_KINDS, CART_PARTS, type CartPart, type ShopSetUp } from '@/core/shop/set-up'
 import { ChoiceField, TextField } from '../form/bound'
 import { celsiusHint } from '../form/entries'

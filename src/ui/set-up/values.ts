@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { W } from '@/core/language/en/screen/set-up'
+import { W } from '@/core/language/screen/set-up'
 import { type Air, airOf, airQuestion, CART_KINDS, type CartPart, ShopSetUp } from '@/core/shop/set-up'
 import { fromPascal } from '@/core/units/pressure'
 import { type Units, USUAL_UNITS } from '@/core/units/shown'

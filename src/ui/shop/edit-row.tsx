@@ -1,7 +1,7 @@
 'use client'
 
 import type { FormEventHandler, ReactNode } from 'react'
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 import { Refused } from '../form/refused'
 
 /** What a row says when something typed cannot be taken. */

@@ -1,5 +1,5 @@
 import { formatDistanceStrict } from 'date-fns'
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 import type { Instrument } from '@/core/shop/instruments'
 import { serverNow } from '../server-clock'
 

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 import { type Instrument, KIND_WORDS } from '@/core/shop/instruments'
 import { newEventId } from '../api'
 import { Refused } from '../form/refused'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 import { ScanCode } from '../frame/scan-code'
 
 /** A link to choose a password by, told once: as text, and as a code a phone reads off the screen. */

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { plainStages, type Stage } from '@/core/job/stages'
 import { procedureWritten } from '@/core/job/written'
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 import { SCHOOLS } from '@/core/schools/schools'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import type { StoredProcedure } from '@/core/views'

@@ -2,7 +2,7 @@
 
 import { formatDistanceStrict } from 'date-fns'
 import { useRouter } from 'next/navigation'
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 import { Choice } from '../form/field'
 import { Pick } from '../form/pick'
 import { Refused } from '../form/refused'

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 import { dateTimeIn } from '@/core/units/clock-text'
 import { Fold } from '../form/fold'
 

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import type { OnSale } from '@/core/charge/buy'
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 import { groupedFingerprint } from '@/core/record/signing-key'
 import type { Instrument } from '@/core/shop/instruments'
 import type { TraineeRights } from '@/core/shop/trainee'

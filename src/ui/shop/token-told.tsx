@@ -1,6 +1,6 @@
 'use client'
 
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 
 import { ScanCode } from '../frame/scan-code'
 

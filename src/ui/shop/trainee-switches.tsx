@@ -1,7 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { W } from '@/core/language/en/screen/shop'
+import { W } from '@/core/language/screen/shop'
 import { TRAINEE_RIGHT_NAMES, TRAINEE_RIGHTS, type TraineeRights } from '@/core/shop/trainee'
 import { Refused } from '../form/refused'
 import { Tick } from '../form/tick'

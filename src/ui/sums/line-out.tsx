@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { W } from '@/core/language/en/screen/sums'
+import { W } from '@/core/language/screen/sums'
 import { newEventId, send } from '../api'
 
 /** A note takes so many characters. */

@@ -2,7 +2,7 @@
 
 import { ToggleGroup } from 'radix-ui'
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
-import { W } from '@/core/language/en/screen/sums'
+import { W } from '@/core/language/screen/sums'
 import { SUMS } from '@/core/sums/all'
 import { type Ask, isChoice, isField } from '@/core/sums/fields'
 import { type Answer, type Sum, type Typed, typedOf, work } from '@/core/sums/sum'

@@ -1,6 +1,6 @@
 import { callIn, type GroupRate, promisesKept, ratesBy, seasonOf } from '@/core/book/fleet'
-import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/pages/fleet-page'
+import { codeWords } from '@/core/language/codes'
+import { W } from '@/core/language/pages/fleet-page'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { forPage } from '@/server/accounts/for-page'
 import { selectFleet } from '@/server/book/fleet'

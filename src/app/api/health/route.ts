@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/pages/health-route'
+import { W } from '@/core/language/pages/health-route'
 import { database } from '@/server/db/pool'
 import { handle } from '@/server/http'
 import { whatIsWrong } from '@/server/live/wrong'

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { verbatim } from '@/core/entry/text'
-import { W } from '@/core/language/en/pages/password-route'
+import { W } from '@/core/language/pages/password-route'
 import { Password } from '@/core/shop/people'
 import { checkPassword, setPassword } from '@/server/accounts/accounts'
 import { countAttempt, forgetAttempts } from '@/server/accounts/attempts'

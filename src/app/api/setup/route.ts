@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/pages/setup-route'
+import { W } from '@/core/language/pages/setup-route'
 import { ShopSetUp } from '@/core/shop/set-up'
 import { startSession } from '@/server/accounts/session'
 import { database } from '@/server/db/pool'

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { text, verbatim } from '@/core/entry/text'
-import { W } from '@/core/language/en/pages/sign-in-route'
+import { W } from '@/core/language/pages/sign-in-route'
 import { checkPassword } from '@/server/accounts/accounts'
 import { countAttempt, forgetAttempts } from '@/server/accounts/attempts'
 import { startSession } from '@/server/accounts/session'

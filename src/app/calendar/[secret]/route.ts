@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { verbatim } from '@/core/entry/text'
-import { W } from '@/core/language/en/pages/secret-route'
+import { W } from '@/core/language/pages/secret-route'
 import { calendarOf } from '@/server/day/calendar'
 import { database } from '@/server/db/pool'
 import { notFound } from '@/server/errors'

@@ -1,7 +1,7 @@
 import { stopsNow } from '@/core/charge/plan-for-job'
 import { refusalOf } from '@/core/job/refusals'
 import { openContainer } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-charge'
+import { W } from '@/core/language/screen/job-charge'
 import { readMass } from '../../form/entries'
 import { Collector, type FormDefinition } from '../forms/form-types'
 

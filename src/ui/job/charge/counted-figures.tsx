@@ -1,7 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-charge'
+import { W } from '@/core/language/screen/job-charge'
 import { Figure } from '../../form/figure'
 import { useSay } from '../../units'
 

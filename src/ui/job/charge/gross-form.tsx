@@ -1,6 +1,6 @@
 'use client'
 
-import { W } from '@/core/language/en/screen/job-charge'
+import { W } from '@/core/language/screen/job-charge'
 
 import { Choice } from '../../form/field'
 import { MassField } from '../forms/fields'

@@ -1,7 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-charge'
+import { W } from '@/core/language/screen/job-charge'
 import { massInAllUnits } from '@/core/units/mass'
 import { Choice } from '../../form/field'
 import type { Deeds } from '../use-deeds'

@@ -3,7 +3,7 @@ import { type ChargeChoices, chargePlanned, labelTargetG, toleranceG, usualChoic
 import { refusalOf } from '@/core/job/refusals'
 import type { JobState } from '@/core/job/state'
 import { WAYS, type Way } from '@/core/job/ways'
-import { W } from '@/core/language/en/screen/job-charge'
+import { W } from '@/core/language/screen/job-charge'
 import { METRES_PER_MM } from '@/core/units/constants'
 import type { Units } from '@/core/units/shown'
 import { readAmount, readMass } from '../../form/entries'

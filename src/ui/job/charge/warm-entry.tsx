@@ -1,7 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-charge'
+import { W } from '@/core/language/screen/job-charge'
 import { readAmount } from '../../form/entries'
 import { SideEntry } from '../forms/side-entry'
 import type { Deeds } from '../use-deeds'

@@ -6,7 +6,7 @@ import { hoseContentG } from '@/core/fluids/hose'
 import { withinTablesC } from '@/core/fluids/refrigerant'
 import { chargedG, type JobState } from '@/core/job/state'
 import { WAY_WORDS } from '@/core/job/ways'
-import { W } from '@/core/language/en/screen/job-charge'
+import { W } from '@/core/language/screen/job-charge'
 import { Fold } from '../../form/fold'
 import { useSay } from '../../units'
 

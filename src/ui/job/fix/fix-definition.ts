@@ -1,6 +1,6 @@
 import { CORE_SIZES, OIL_UNREAD, OIL_WAYS, RENEWED } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-fix'
+import { W } from '@/core/language/screen/job-fix'
 import { readAmount, readMass, readOil } from '../../form/entries'
 import { Collector, type FormDefinition } from '../forms/form-types'
 

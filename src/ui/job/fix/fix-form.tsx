@@ -2,7 +2,7 @@
 
 import { OIL_WAYS, RENEWED } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-fix'
+import { W } from '@/core/language/screen/job-fix'
 import { oilWords } from '@/core/shop/oil'
 import { UNIT_WORDS } from '@/core/units/shown'
 import { OIL_WAY_TELLS, OIL_WAY_WORDS } from '@/core/words/oil-ways'

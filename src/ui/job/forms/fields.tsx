@@ -1,5 +1,5 @@
 import { useController } from 'react-hook-form'
-import { W } from '@/core/language/en/screen/job-forms'
+import { W } from '@/core/language/screen/job-forms'
 import { celsiusHint, gaugeHint, massHint } from '../../form/entries'
 import { Field } from '../../form/field'
 import { useUnits } from '../../units'

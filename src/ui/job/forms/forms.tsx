@@ -6,7 +6,7 @@ import { type Control, type UseFormReturn, useForm, useFormState, useWatch } fro
 import * as z from 'zod'
 import { type Call, type FormName, type Live, sayOf } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-forms'
+import { W } from '@/core/language/screen/job-forms'
 import { tellFaults } from '../../form/schemas'
 import type { UserView } from '../../frame/who'
 import type { Deeds } from '../use-deeds'

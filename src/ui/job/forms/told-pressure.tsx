@@ -1,7 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-forms'
+import { W } from '@/core/language/screen/job-forms'
 import { gaugeHint, readGauge } from '../../form/entries'
 import { useSay } from '../../units'
 import type { Deeds } from '../use-deeds'

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 import type { JobEvent } from '@/core/job/events'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-frame'
+import { W } from '@/core/language/screen/job-frame'
 import { eventWords } from '@/core/words/event-words'
 import type { Deeds } from '../use-deeds'
 

@@ -2,7 +2,7 @@
 
 import { useMutation } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
-import { W } from '@/core/language/en/screen/job-frame'
+import { W } from '@/core/language/screen/job-frame'
 import { newEventId, send } from '../../api'
 import { Choice } from '../../form/field'
 import { Fold } from '../../form/fold'

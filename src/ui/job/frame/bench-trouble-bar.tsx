@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/job-frame'
+import { W } from '@/core/language/screen/job-frame'
 /** Says at the head of a simulated car's page why its bench stands still: its readings will not come by themselves. */
 export function BenchTroubleBar({ trouble }: { trouble: string | null }) {
   if (trouble === null) return null

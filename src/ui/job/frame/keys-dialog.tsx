@@ -1,5 +1,5 @@
 import type { CallButton } from '@/core/call/types'
-import { W } from '@/core/language/en/screen/job-frame'
+import { W } from '@/core/language/screen/job-frame'
 import { Popup } from '../../frame/popup'
 
 /** Every key of this screen, by `?`. */

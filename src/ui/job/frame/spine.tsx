@@ -1,7 +1,7 @@
 import { Check } from 'lucide-react'
 import { currentHold, currentPull, type JobState } from '@/core/job/state'
 import { STEP_NAMES, STEPS, type Step, stepNumber } from '@/core/job/steps'
-import { W } from '@/core/language/en/screen/job-frame'
+import { W } from '@/core/language/screen/job-frame'
 import type { Say } from '@/core/units/say'
 import { Hint } from '../../frame/hint'
 import { useSay } from '../../units'

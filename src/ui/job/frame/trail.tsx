@@ -2,7 +2,7 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useState } from 'react'
-import { W } from '@/core/language/en/screen/job-frame'
+import { W } from '@/core/language/screen/job-frame'
 import { eventWords } from '@/core/words/event-words'
 import { Popup } from '../../frame/popup'
 import type { LiveJob } from '../../hooks/use-job-live'

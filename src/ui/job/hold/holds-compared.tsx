@@ -2,8 +2,8 @@
 
 import dynamic from 'next/dynamic'
 import type { Hold, JobState } from '@/core/job/state'
-import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen/job-hold'
+import { codeWords } from '@/core/language/codes'
+import { W } from '@/core/language/screen/job-hold'
 import type { CurvePoint } from '@/core/views'
 import { useSay } from '../../units'
 

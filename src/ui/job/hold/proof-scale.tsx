@@ -3,7 +3,7 @@
 import type { Live } from '@/core/call/types'
 import { lossOf } from '@/core/hold/loss'
 import { currentHold, type JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-hold'
+import { W } from '@/core/language/screen/job-hold'
 import { GRAMS_PER_OUNCE } from '@/core/units/constants'
 import { linear } from '../../chart/scales'
 import { useWidth } from '../../hooks/use-width'

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/job-hold'
+import { W } from '@/core/language/screen/job-hold'
 import type { RuleSaid } from '@/core/schools/rules'
 import { RULE_NAMES } from '@/core/schools/rules'
 import { useSay } from '../../units'

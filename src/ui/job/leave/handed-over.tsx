@@ -3,7 +3,7 @@
 import { FOUND_SENTENCES } from '@/core/call/found-sentences'
 import { certificateWords } from '@/core/job/certificate'
 import { chargedG, currentHold, type JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-leave'
+import { W } from '@/core/language/screen/job-leave'
 import { shownMass } from '@/core/units/shown'
 import { useSay } from '../../units'
 import { Section } from '../instrument/section'

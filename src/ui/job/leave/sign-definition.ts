@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/job-leave'
+import { W } from '@/core/language/screen/job-leave'
 import type { FormDefinition } from '../forms/form-types'
 
 export const sign: FormDefinition = {

@@ -1,6 +1,6 @@
 'use client'
 
-import { W } from '@/core/language/en/screen/job-leave'
+import { W } from '@/core/language/screen/job-leave'
 
 import { Field } from '../../form/field'
 import { useField } from '../forms/fields'

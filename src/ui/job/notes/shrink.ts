@@ -1,5 +1,5 @@
 import { LARGEST_PHOTO, PHOTO_SIDE_PX } from '@/core/job/photos'
-import { W } from '@/core/language/en/screen/job-notes'
+import { W } from '@/core/language/screen/job-notes'
 
 const QUALITIES = [0.85, 0.7, 0.5]
 

@@ -1,5 +1,5 @@
 import { type JobState, lastProof } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-prove'
+import { W } from '@/core/language/screen/job-prove'
 import { bothPressures } from '@/core/units/say'
 import { useSay } from '../../units'
 

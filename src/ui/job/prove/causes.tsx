@@ -1,5 +1,5 @@
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-prove'
+import { W } from '@/core/language/screen/job-prove'
 import { bandsFor } from '@/core/prove/bands'
 import { diagnose } from '@/core/prove/diagnose'
 import { proofHistory } from '@/core/prove/proof-history'

@@ -1,7 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-prove'
+import { W } from '@/core/language/screen/job-prove'
 import { readCelsius, readGauge } from '../../form/entries'
 import { useUnits } from '../../units'
 import type { Collector } from '../forms/form-types'

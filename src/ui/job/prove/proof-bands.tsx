@@ -1,6 +1,6 @@
 import type { JobState, Proof } from '@/core/job/state'
-import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen/job-prove'
+import { codeWords } from '@/core/language/codes'
+import { W } from '@/core/language/screen/job-prove'
 import { bandsFor, PROOF_SCALES, type ProofKey } from '@/core/prove/bands'
 import { bothPressures, type Say } from '@/core/units/say'
 import { useSay } from '../../units'

@@ -1,6 +1,6 @@
 import { sayOf } from '@/core/call/types'
 import { highIsSeen } from '@/core/job/sides'
-import { W } from '@/core/language/en/screen/job-prove'
+import { W } from '@/core/language/screen/job-prove'
 import { PA_PER_PSI } from '@/core/units/constants'
 import type { Say } from '@/core/units/say'
 import { readAmount, readCelsius, readGauge } from '../../form/entries'

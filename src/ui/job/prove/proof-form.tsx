@@ -1,7 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-prove'
+import { W } from '@/core/language/screen/job-prove'
 import { Choice, Field } from '../../form/field'
 import { CelsiusField, GaugeField, useField } from '../forms/fields'
 import { useForms } from '../forms/forms'

@@ -2,7 +2,7 @@
 
 import type { Live } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-prove'
+import { W } from '@/core/language/screen/job-prove'
 import { otherPressure } from '@/core/units/say'
 import { shownPressure, shownTemperature } from '@/core/units/shown'
 import { Figure } from '../../form/figure'

@@ -2,7 +2,7 @@
 
 import { saturationPa } from '@/core/fluids/refrigerant'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-prove'
+import { W } from '@/core/language/screen/job-prove'
 import { PA_PER_PSI } from '@/core/units/constants'
 import { bothPressures } from '@/core/units/say'
 import { kelvin } from '@/core/units/temperature'

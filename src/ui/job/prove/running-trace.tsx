@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-prove'
+import { W } from '@/core/language/screen/job-prove'
 import type { CurvePoint, Sides } from '@/core/views'
 
 /** So much of the running engine is shown, ms. */

@@ -3,7 +3,7 @@
 import type { Live } from '@/core/call/types'
 import { seatRead } from '@/core/job/gauge-seat'
 import { currentPull, type JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-pull'
+import { W } from '@/core/language/screen/job-pull'
 import { comeBackAt } from '@/core/pull/forecast'
 import type { PullBand } from '@/core/pull/planner'
 import { bottomOf, depthShare, drawnPa, type Strata, strataOf } from '@/core/pull/strata'

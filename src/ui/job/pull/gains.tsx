@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/job-pull'
+import { W } from '@/core/language/screen/job-pull'
 import type { Gain } from '@/core/pull/planner'
 import type { Planned } from '../../hooks/use-plan'
 

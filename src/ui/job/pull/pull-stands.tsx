@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/job-pull'
+import { W } from '@/core/language/screen/job-pull'
 import type { PullAdvice } from '@/core/pull/advice'
 import { useSay } from '../../units'
 

@@ -1,5 +1,5 @@
 import type { Live } from '@/core/call/types'
-import { W } from '@/core/language/en/screen/job-readings'
+import { W } from '@/core/language/screen/job-readings'
 import type { VacuumSeen } from '@/core/readings/vacuum-seen'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { lengthWords } from '@/core/units/duration'

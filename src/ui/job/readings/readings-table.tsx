@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/screen/job-readings'
+import { W } from '@/core/language/screen/job-readings'
 import type { VacuumSeen } from '@/core/readings/vacuum-seen'
 import type { CurvePoint } from '@/core/views'
 import { Fold } from '../../form/fold'

@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
-import { W } from '@/core/language/en/screen/job-ways'
+import { W } from '@/core/language/screen/job-ways'
 import { TextField } from '../../form/bound'
 import { Choice } from '../../form/field'
 import { type WayProps, WHY } from './way'

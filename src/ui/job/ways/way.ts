@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { W } from '@/core/language/en/screen/job-ways'
+import { W } from '@/core/language/screen/job-ways'
 import type { Deeds } from '../use-deeds'
 
 export type WayProps = { deeds: Deeds; onDone: () => void }

@@ -2,7 +2,7 @@
 
 import { restFinding } from '@/core/call/before'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-zero'
+import { W } from '@/core/language/screen/job-zero'
 import { otherPressure } from '@/core/units/say'
 import { UNIT_WORDS } from '@/core/units/shown'
 import { useSay } from '../../units'

@@ -1,7 +1,7 @@
 'use client'
 
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-zero'
+import { W } from '@/core/language/screen/job-zero'
 import { celsiusHint, gaugeHint, readCelsius, readGauge } from '../../form/entries'
 import { useSay } from '../../units'
 import { SideEntry } from '../forms/side-entry'

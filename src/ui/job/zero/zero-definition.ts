@@ -1,5 +1,5 @@
 import { sidesOf } from '@/core/job/sides'
-import { W } from '@/core/language/en/screen/job-zero'
+import { W } from '@/core/language/screen/job-zero'
 import { PA_PER_PSI } from '@/core/units/constants'
 import { readGauge, readMass, withUnit } from '../../form/entries'
 import { Collector, type FormDefinition } from '../forms/form-types'

@@ -2,7 +2,7 @@
 
 import { sidesOf } from '@/core/job/sides'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-zero'
+import { W } from '@/core/language/screen/job-zero'
 import { GaugeField, MassField } from '../forms/fields'
 
 /** Both gauges at rest, and what was recovered where something was inside. */

@@ -3,7 +3,7 @@
 import { ArrowLeft, ArrowRight, X } from 'lucide-react'
 import { type Control, useFormState, useWatch } from 'react-hook-form'
 import { OPENED_MINUTES } from '@/core/job/stages'
-import { W } from '@/core/language/en/screen/shop-procedures'
+import { W } from '@/core/language/screen/shop-procedures'
 import { RULE_NAMES } from '@/core/schools/rules'
 import { PickField, TextField } from '../../form/bound'
 import { STAGE_NAMES, StagePicture } from './stage-picture'

@@ -1,5 +1,5 @@
 import type { StageKind } from '@/core/job/stages'
-import { W } from '@/core/language/en/screen/shop-procedures'
+import { W } from '@/core/language/screen/shop-procedures'
 
 /** The picture of a stage: the same shapes the job shows, small. */
 export function StagePicture({ kind }: { kind: StageKind }) {

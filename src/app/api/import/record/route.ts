@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/pages/record-route'
+import { W } from '@/core/language/pages/record-route'
 import { requireRight } from '@/server/accounts/roles'
 import { forUser } from '@/server/accounts/session'
 import { AppError } from '@/server/errors'

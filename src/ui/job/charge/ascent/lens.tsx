@@ -1,5 +1,5 @@
-import { codeWords } from '@/core/language/en/codes'
-import { W } from '@/core/language/en/screen/job-charge'
+import { codeWords } from '@/core/language/codes'
+import { W } from '@/core/language/screen/job-charge'
 import type { CurvePoint } from '@/core/views'
 import { linear, pathOf } from '../../../chart/scales'
 import { TimeLabels } from '../../../chart/time-labels'

@@ -1,6 +1,6 @@
 import type { Level } from '@/core/charge/levels'
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-charge'
+import { W } from '@/core/language/screen/job-charge'
 import type { CurvePoint } from '@/core/views'
 import { linear, pathOf } from '../../../chart/scales'
 import { useSay } from '../../../units'

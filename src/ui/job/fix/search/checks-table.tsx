@@ -1,7 +1,7 @@
 'use client'
 
 import { LEAK_CHECKS } from '@/core/job/leak'
-import { W } from '@/core/language/en/screen/job-fix'
+import { W } from '@/core/language/screen/job-fix'
 import { CHECKS, HALF_AT_G, HITS } from '@/core/leak/checks'
 import { Fold } from '../../../form/fold'
 import { useSay } from '../../../units'

@@ -1,7 +1,7 @@
 'use client'
 
 import type { LeakPlace } from '@/core/job/leak'
-import { W } from '@/core/language/en/screen/job-fix'
+import { W } from '@/core/language/screen/job-fix'
 import type { Chances } from '@/core/leak/chances'
 import { PLACES } from '@/core/leak/places'
 

@@ -1,5 +1,5 @@
 import type { JobState } from '@/core/job/state'
-import { W } from '@/core/language/en/screen/job-fix'
+import { W } from '@/core/language/screen/job-fix'
 import { searchView } from '@/core/leak/search-view'
 import { Collector, type FormDefinition } from '../../forms/form-types'
 

@@ -1,7 +1,7 @@
 'use client'
 
 import type { LeakChecked, LeakPlace } from '@/core/job/leak'
-import { W } from '@/core/language/en/screen/job-fix'
+import { W } from '@/core/language/screen/job-fix'
 import { PLACES, type Reach } from '@/core/leak/places'
 import type { SearchView } from '@/core/leak/search-view'
 import { SideEntry } from '../../forms/side-entry'

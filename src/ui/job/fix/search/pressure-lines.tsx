@@ -1,7 +1,7 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import { W } from '@/core/language/en/screen/job-fix'
+import { W } from '@/core/language/screen/job-fix'
 import type { CurvePoint } from '@/core/views'
 import { endName, KPA_AXIS, merged, timeAxis } from '../../../chart/recharts-look'
 

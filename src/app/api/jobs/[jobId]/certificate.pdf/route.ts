@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/pages/certificate-pdf-route'
+import { W } from '@/core/language/pages/certificate-pdf-route'
 import { paperHash } from '@/core/record/check-file'
 import { fingerprintOf } from '@/core/record/record'
 import { nodeCrypto } from '@/node/record-crypto'

@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/pages/events-route'
+import { W } from '@/core/language/pages/events-route'
 import { forUser } from '@/server/accounts/session'
 import { notFound } from '@/server/errors'
 import { handle, parseInput, readJson } from '@/server/http'

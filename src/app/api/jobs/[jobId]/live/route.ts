@@ -1,4 +1,4 @@
-import { W } from '@/core/language/en/pages/live-route'
+import { W } from '@/core/language/pages/live-route'
 import { forUser } from '@/server/accounts/session'
 import { AppError } from '@/server/errors'
 import { handle, parseInput } from '@/server/http'

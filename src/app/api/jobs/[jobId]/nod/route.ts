@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { Id } from '@/core/entry/id'
 import { text, verbatim } from '@/core/entry/text'
-import { W } from '@/core/language/en/pages/nod-route'
+import { W } from '@/core/language/pages/nod-route'
 import { checkPassword } from '@/server/accounts/accounts'
 import { countAttempt, forgetAttempts } from '@/server/accounts/attempts'
 import { forUser } from '@/server/accounts/session'

@@ -1,5 +1,5 @@
 import { LARGEST_PHOTO } from '@/core/job/photos'
-import { W } from '@/core/language/en/pages/photos-route'
+import { W } from '@/core/language/pages/photos-route'
 import { forUser } from '@/server/accounts/session'
 import { AppError } from '@/server/errors'
 import { handle, parseInput, readBytes } from '@/server/http'

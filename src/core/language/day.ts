@@ -1,0 +1,6 @@
+import { spoken } from './spoken'
+
+export const W = spoken({
+  oneDayOfTheWeek: 'one day of the week at least',
+  endsWhenItBegins: 'ends when it begins',
+})

@@ -1,5 +1,0 @@
-import { spoken } from '../../spoken'
-
-export const W = spoken({
-  has17CharactersDigitsAnd: 'has 17 characters: digits and letters without I, O and Q',
-})

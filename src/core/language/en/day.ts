@@ -1,6 +1,0 @@
-import { spoken } from '../spoken'
-
-export const W = spoken({
-  oneDayOfTheWeek: 'one day of the week at least',
-  endsWhenItBegins: 'ends when it begins',
-})

@@ -1,5 +1,0 @@
-import { spoken } from '../../spoken'
-
-export const W = spoken({
-  aJobBeginsWithThe: 'a job begins with the event job-opened',
-})

@@ -1,5 +1,0 @@
-import { spoken } from '../../spoken'
-
-export const W = spoken({
-  aPressureTestStandsAbove: 'a pressure test stands above the air',
-})

@@ -1,5 +1,0 @@
-import { spoken } from '../../spoken'
-
-export const W = spoken({
-  theDatabaseDoesNotAnswer: 'the database does not answer',
-})

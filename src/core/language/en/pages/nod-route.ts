@@ -1,5 +1,0 @@
-import { spoken } from '../../spoken'
-
-export const W = spoken({
-  nameAndPasswordDoNot: 'Name and password do not belong together.',
-})

@@ -1,5 +1,0 @@
-import { spoken } from '../../spoken'
-
-export const W = spoken({
-  aCalendarOfThisAddress: 'a calendar of this address',
-})

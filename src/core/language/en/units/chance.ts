@@ -1,6 +1,0 @@
-import { spoken } from '../../spoken'
-
-export const W = spoken({
-  under1: 'under 1 %',
-  over99: 'over 99 %',
-})

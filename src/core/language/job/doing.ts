@@ -1,0 +1,25 @@
+import { type P, spoken } from '../spoken'
+
+export const W = spoken({
+  signed: 'signed',
+  pulling: 'pulling',
+  holding: 'holding',
+  read: 'read',
+  closedWithoutProof: 'closed without proof',
+  closedWithoutCharge: 'closed without charge',
+  handedOver: 'handed over',
+  givenUp: 'given up',
+  leftUnderVacuum: 'left under vacuum',
+  gaugesRead: 'gauges read',
+  readBothGauges: 'read both gauges',
+  underNitrogen: 'under nitrogen',
+  lookForTheLeak: 'look for the leak',
+  logTheRepair: 'log the repair',
+  rigUp: 'rig up',
+  pull2: (p1: P) => `pull ${p1}`,
+  shutItIn: 'shut it in',
+  toG: (targetG: P) => `to ${targetG} g`,
+  planTheCharge: 'plan the charge',
+  readBothSides: 'read both sides',
+  ofDone: (p1: P, p2: P) => `${p1} of ${p2} done`,
+})

@@ -1,0 +1,27 @@
+import { type P, spoken } from '../spoken'
+
+export const W = spoken({
+  itRoseMoreACore: 'it rose more: a core',
+  itRoseMoreAtThe: 'it rose more at the low port: its core',
+  itRoseMoreAtTheHigh: 'it rose more at the high port: its core',
+  itRoseTheSame: 'it rose the same',
+  itRoseLessACoupler: 'it rose less: a coupler, or the hoses',
+  itFalls: 'it falls',
+  itStands: 'it stands',
+  notToBeTold: 'not to be told',
+  nothingSeen: 'nothing seen',
+  nothingFound: 'nothing found',
+  sniffer: (p1: P, note: P) => `Sniffer: ${p1}${note}`,
+  itBubbles: 'it bubbles',
+  noBubbles: 'no bubbles',
+  soapOn: (p1: P, p2: P, note: P) => `Soap on ${p1}: ${p2}${note}`,
+  heldWithTheCouplersOff: (couplers: P, note: P) => `Held with the couplers off: ${couplers}${note}`,
+  theyRose: 'they rose',
+  theyStoodStill: 'they stood still',
+  hosesAlone: (p1: P, note: P) => `Hoses alone: ${p1}${note}`,
+  pressureTest: (lengthWords: P, nitrogen: P, note: P) => `Pressure test, ${lengthWords}: ${nitrogen}${note}`,
+  itLost: 'it lost',
+  itKeptItsWeight: 'it kept its weight',
+  weighedAgain: (p1: P, note: P) => `Weighed again: ${p1}${note}`,
+  lookedForOilAndDye: (p1: P, note: P) => `Looked for oil and dye: ${p1}${note}`,
+})

@@ -1,0 +1,5 @@
+import { spoken } from '../spoken'
+
+export const W = spoken({
+  thisJob: 'this job',
+})

@@ -1,0 +1,14 @@
+import { spoken } from '../spoken'
+
+export const W = spoken({
+  thisPageCannotBeShown: 'This page cannot be shown just now.',
+  thisPageFailedOnOur: 'This page failed on our side.',
+  oneMoment: 'One moment.',
+  nothingThatWasRecordedIs:
+    'Nothing that was recorded is lost. Load it again; if it fails again, what happened stands in the server’s log.',
+  nothingThatWasRecordedIsLost: 'Nothing that was recorded is lost. ',
+  whenItIsBack: 'When it is back',
+  whenItIsMended: 'When it is mended',
+  thisPageComesByItself: ' this page comes by itself; no need to load it again.',
+  loadItAgain: 'Load it again',
+})

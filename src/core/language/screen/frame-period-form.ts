@@ -1,0 +1,7 @@
+import { spoken } from '../spoken'
+
+export const W = spoken({
+  from: 'From',
+  to: 'To',
+  showIt: 'Show it',
+})

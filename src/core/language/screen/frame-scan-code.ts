@@ -1,0 +1,5 @@
+import { spoken } from '../spoken'
+
+export const W = spoken({
+  theSameAsACode: 'The same as a code to be scanned',
+})

@@ -1,0 +1,18 @@
+import { type P, spoken } from '../spoken'
+
+export const W = spoken({
+  handedOver: 'Handed over',
+  chargedTheLabelAsksFor: 'charged, the label asks for ',
+  noHold: 'No hold.',
+  theHoldWasSkipped: (why: P) => `The hold was skipped: ${why}`,
+  aLeakOfWouldHave: (aYear: P) => `a leak of ${aYear} would have shown`,
+  nothingWasProved: 'nothing was proved',
+  signedBy: 'Signed by ',
+  itsRecord: 'Its record',
+  holdsEveryEntryTheReadings: 'holds every entry, the readings and the signature.',
+  underTheHood: 'Under the hood',
+  theCertificateNumberGoesWith: 'the certificate number goes with the record',
+  certificateNumber: 'Certificate number',
+  noneIsAskedForHere: 'none is asked for here; the record says so where none is given',
+  goesWithTheRecord: 'goes with the record',
+})
