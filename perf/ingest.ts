@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process'
+import { get } from 'node:http'
 import { join } from 'node:path'
 import { requirePostgres } from '@/ops/packages'
 import { atLeast, type Measure } from './measure'
@@ -7,6 +8,8 @@ import { type Gauge, line, openGauges, post, type RunningShop } from './running-
 const DEVICES = 20
 const PER_REQUEST = 50
 const SECONDS = 12
+/** A shop that was just started looks at every car and plans its day: what is measured is one that has, ms. */
+const SETTLE_MS = 20_000
 const RAW_ROWS = 100_000
 
 /**
@@ -17,19 +20,21 @@ export async function measureIngest(shop: RunningShop): Promise<Measure[]> {
   const gauges = await openGauges(shop.db, DEVICES, 'ingest')
   const streams = gauges.map((g) => openStream(shop, g.jobId))
   await requireDurable(shop)
+  await new Promise((done) => setTimeout(done, SETTLE_MS))
   const until = Date.now() + SECONDS * 1000
   const began = Date.now()
   const stored = await Promise.all(gauges.map((gauge) => sendUntil(shop, gauge, until)))
   const seconds = (Date.now() - began) / 1000
   const rate = stored.reduce((sum, n) => sum + n, 0) / seconds
-  for (const stream of streams) stream.abort()
+  for (const stop of streams) stop()
   const { rows } = await shop.db.query<{ n: string }>(
     'select count(*) as n from reading where instrument_id = any($1::text[])',
     [gauges.map((g) => g.instrument)],
   )
   if (Number(rows[0]?.n) !== stored.reduce((sum, n) => sum + n, 0))
     throw new Error('readings were acknowledged that are not in the table')
-  const raw = copyRate(shop, gauges[0] as Gauge)
+  const raws = [0, 1, 2].map((turn) => copyRate(shop, gauges[0] as Gauge, turn)).sort((a, b) => a - b)
+  const raw = raws[1] as number
   return [
     {
       ...atLeast('ingest through HTTP, 20 devices, 50 a request, streams open', rate, 'readings/s', 5000),
@@ -58,30 +63,33 @@ async function sendUntil(shop: RunningShop, gauge: Gauge, until: number): Promis
   return stored
 }
 
-function openStream(shop: RunningShop, jobId: string): AbortController {
-  const stop = new AbortController()
-  void fetch(`${shop.address}/api/jobs/${jobId}/live?from=0.1`, {
-    headers: { cookie: shop.cookie },
-    signal: stop.signal,
+function openStream(shop: RunningShop, jobId: string): () => void {
+  const asked = get(
+    `${shop.address}/api/jobs/${jobId}/live?from=0.1`,
+    { headers: { cookie: shop.cookie } },
+    (answer) => {
+      if (answer.statusCode !== 200) throw new Error(`live: ${answer.statusCode}`)
+      // read and dropped: the server's work is what counts
+      answer.resume()
+    },
+  )
+  let stopped = false
+  asked.on('error', (error) => {
+    if (!stopped) throw error
   })
-    .then(async (answer) => {
-      if (!answer.ok || !answer.body) throw new Error(`live: ${answer.status}`)
-      for await (const _chunk of answer.body) {
-        // read and dropped: the server's work is what counts
-      }
-    })
-    .catch((error: Error) => {
-      if (error.name !== 'AbortError') throw error
-    })
-  return stop
+  return () => {
+    stopped = true
+    asked.destroy()
+  }
 }
 
-/** Rows a second of COPY from psql into the reading table, one commit: the machine's raw limit. */
-function copyRate(shop: RunningShop, gauge: Gauge): number {
+/** Rows a second of COPY from psql into the reading table, one commit: the machine's raw limit, of three the middle. */
+function copyRate(shop: RunningShop, gauge: Gauge, turn: number): number {
   const start = Date.now() - 20 * 3600_000
   const rows = Array.from(
     { length: RAW_ROWS },
-    (_, i) => `${gauge.jobId},${10_000_000 + i},${new Date(start + i).toISOString()},vacuum,66.6,500,micron,raw,${i}`,
+    (_, i) =>
+      `${gauge.jobId},${10_000_000 + turn * RAW_ROWS + i},${new Date(start + i).toISOString()},vacuum,66.6,500,micron,raw-${turn},${i}`,
   ).join('\n')
   const began = Date.now()
   const columns = 'job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id, device_seq'

@@ -10,10 +10,22 @@ const LARGEST_BODY = 512 * 1024
 /** Longest time a body may take to arrive, ms. */
 const SLOWEST_BODY_MS = 30_000
 
-type Handler<C> = (request: Request, context: C) => Promise<Response>
+/** What is asked, as far as a handler of ours looks at it: the web's own kind, or a line of Node's as it is. */
+export type Asked = {
+  method: string
+  url: string
+  headers: { get(name: string): string | null }
+  body: { getReader(): BodyReader } | null
+}
+type BodyReader = {
+  read(): Promise<{ done?: boolean | undefined; value?: Uint8Array | undefined }>
+  releaseLock(): void
+}
+
+type Handler<C, A extends Asked = Request> = (request: A, context: C) => Promise<Response>
 
 /** Turns what a handler throws into an answer; the only place that does. */
-export function handle<C>(work: Handler<C>): Handler<C> {
+export function handle<C, A extends Asked = Request>(work: Handler<C, A>): Handler<C, A> {
   return async (request, context) => {
     try {
       return await work(request, context)
@@ -23,7 +35,7 @@ export function handle<C>(work: Handler<C>): Handler<C> {
   }
 }
 
-function answerError(error: unknown, request: Request): Response {
+function answerError(error: unknown, request: Asked): Response {
   const known = knownError(error)
   if (known) {
     // what was not read of a body that was cut is not waited for
@@ -33,7 +45,7 @@ function answerError(error: unknown, request: Request): Response {
       { status: known.status, ...close },
     )
   }
-  log.error({ err: error, url: new URL(request.url).pathname }, 'unexpected failure')
+  log.error({ err: error, url: new URL(request.url, 'http://here').pathname }, 'unexpected failure')
   return Response.json({ error: 'internal', message: W.somethingFailedOnOurSide, faults: [] }, { status: 500 })
 }
 
@@ -69,14 +81,14 @@ const TOO_LARGE = W.theRequestIsLargerThan
  * The body as text, read as it comes: cut at 512 KiB, and after 30 s.
  * @throws AppError `too-large`, `too-slow`, `bad-input` when it is not UTF-8
  */
-export const readText = async (request: Request): Promise<string> =>
+export const readText = async (request: Asked): Promise<string> =>
   decode(await readBytes(request, LARGEST_BODY, TOO_LARGE))
 
 /**
  * The body as bytes, read as it comes: cut at its largest, and after 30 s.
  * @throws AppError `too-large` with these words, `too-slow`
  */
-export async function readBytes(request: Request, largest: number, tooLarge: string): Promise<Buffer> {
+export async function readBytes(request: Asked, largest: number, tooLarge: string): Promise<Buffer> {
   if (Number(request.headers.get('content-length') ?? 0) > largest) throw new AppError('too-large', tooLarge)
   const reader = request.body?.getReader()
   if (!reader) return Buffer.alloc(0)
@@ -87,7 +99,7 @@ export async function readBytes(request: Request, largest: number, tooLarge: str
     for (;;) {
       const piece = await Promise.race([reader.read(), tooSlow.over])
       if (piece === 'over') throw new AppError('too-slow', W.theRequestDidNotArrive)
-      if (piece.done) break
+      if (piece.done || !piece.value) break
       size += piece.value.byteLength
       if (size > largest) throw new AppError('too-large', tooLarge)
       pieces.push(piece.value)

@@ -10,7 +10,7 @@ import { answerIngest } from '@/server/readings/ingest-handler'
 import { ADDRESS_HEADER } from '@/server/sender'
 import { addressOf, hostsOf, listOf, turnedAway } from './door'
 import { lingerBehind } from './linger'
-import { webRequest, writeAnswer } from './web-request'
+import { asked, writeAnswer } from './web-request'
 
 /**
  * Longer than any client or proxy keeps a line idle: a line closed at the moment it is used again loses a request, ms.
@@ -75,7 +75,7 @@ async function take(request: IncomingMessage, response: ServerResponse): Promise
   )
   try {
     if (url === INGEST || url.startsWith(`${INGEST}?`))
-      return await writeAnswer(await answerIngest(webRequest(request)), response)
+      return await writeAnswer(await answerIngest(asked(request)), response)
     await answer(request, response)
   } catch (error) {
     log.error({ err: error, url }, 'the page server failed')

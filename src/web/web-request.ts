@@ -1,19 +1,25 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
-import { Readable } from 'node:stream'
+import type { Asked } from '@/server/http'
 
-/** A request of Node's as the web's own kind, its body still to be read. */
-export function webRequest(request: IncomingMessage): Request {
-  const headers = new Headers()
-  for (const [name, value] of Object.entries(request.headers))
-    for (const one of Array.isArray(value) ? value : [value]) if (one !== undefined) headers.append(name, one)
-  const method = request.method ?? 'GET'
-  const body = method === 'GET' || method === 'HEAD' ? null : (Readable.toWeb(request) as ReadableStream<Uint8Array>)
-  return new Request(`http://${headers.get('host') ?? 'here'}${request.url ?? '/'}`, {
-    method,
-    headers,
-    body,
-    ...(body && { duplex: 'half' }),
-  } as RequestInit)
+/** A request of Node's as our handlers ask for one, its body still to be read: a web's own would cost as much as the rest. */
+export function asked(request: IncomingMessage): Asked {
+  return {
+    method: request.method ?? 'GET',
+    url: request.url ?? '/',
+    headers: {
+      get: (name) => {
+        const value = request.headers[name]
+        return (Array.isArray(value) ? value.join(', ') : value) ?? null
+      },
+    },
+    body: {
+      getReader: () => {
+        // what is left unread is not thrown away with it: the door does that, behind the answer
+        const pieces = request.iterator({ destroyOnReturn: false })
+        return { read: () => pieces.next(), releaseLock: () => void pieces.return?.() }
+      },
+    },
+  }
 }
 
 /** Writes a whole answer, small enough to be held. */

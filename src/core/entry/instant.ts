@@ -16,7 +16,11 @@ const OUTSIDE = { error: W.liesOutsideTheYearsTo(YEARS.first, YEARS.last) }
  * A moment in the one form it is stored, hashed and compared in: UTC with milliseconds, such as
  * `2026-11-25T14:03:00.000Z`.
  */
-export const oneForm = (written: string): string => new Date(written).toISOString()
+export const oneForm = (written: string): string =>
+  written.length === WRITTEN && written.endsWith('Z') ? written : new Date(written).toISOString()
+
+/** Characters of the one form: nothing else ISO 8601 allows ends in Z and is as long. */
+const WRITTEN = '2026-11-25T14:03:00.000Z'.length
 
 /**
  * A moment as somebody sends it (ISO 8601 with offset, with or without parts of a second), brought to one form:
@@ -24,7 +28,7 @@ export const oneForm = (written: string): string => new Date(written).toISOStrin
  */
 export const Instant = z.iso
   .datetime({ offset: true, error: W.aTimeWithItsOffset, abort: true })
-  .refine((t) => within(t) && within(new Date(t).toISOString()), OUTSIDE)
+  .refine((t) => within(t) && within(oneForm(t)), OUTSIDE)
   .transform(oneForm)
 
 /** A day of a calendar, such as `2026-11-25`. */

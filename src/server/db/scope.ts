@@ -11,7 +11,14 @@ export type Scope = Queryable & { readonly shopId: number }
 export type TxScope<S extends Scope = Scope> = S & { readonly inTransaction: true }
 
 /** What a device may ask for: its own shop's. */
-export type DeviceScope = Scope & { readonly device: { id: string; kind: 'instruments' | 'bench' } }
+export type DeviceScope = Scope & {
+  readonly device: {
+    id: string
+    kind: 'instruments' | 'bench'
+    /** of the token it came with: the question that finds its instruments makes sure that it still opens something */
+    tokenHash?: string
+  }
+}
 
 /** A shop's scope on the process's pool, or on a connection of its own. */
 export function scopeOf(shopId: number, db: Queryable = database()): Scope {

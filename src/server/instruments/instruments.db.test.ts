@@ -6,7 +6,7 @@ import { database } from '../db/pool'
 import { inTransaction } from '../db/scope'
 import { jobView } from '../jobs/job-view'
 import { openJob } from '../jobs/open-job'
-import { forDevice, ingest } from '../readings/ingest'
+import { forDevice, forSender, ingest } from '../readings/ingest'
 import { by, type Fixture, freshShop, here, OPENING, readingsOf, signedIn } from '../tests/shop-fixture'
 import { Hanging, hangInstrument } from './hang'
 import { changeInstrument, selectInstruments } from './instruments'
@@ -52,7 +52,7 @@ async function registered(change: Partial<NewInstrument> = {}) {
       value,
       unit: 'micron',
     })
-    return ingest(await forDevice(request), values.map((v) => JSON.stringify({ ...line(v), ...more })).join('\n'))
+    return ingest(await forSender(request), values.map((v) => JSON.stringify({ ...line(v), ...more })).join('\n'))
   }
   return { id, token: token ?? '', send }
 }
@@ -155,10 +155,11 @@ test('a reading in the wrong unit, of another channel or out of range is kept as
 test('a withdrawn token opens nothing, a renewed one does and the old one does not; only the lead decides', async () => {
   const gauge = await registered()
   const lead = await signedIn(shop.lead)
+  expect(await gauge.send([1])).toMatchObject({ unattached: 1 })
   const { token } = await changeInstrument(lead, { what: 'renew', id: gauge.id })
   await expect(gauge.send([1])).rejects.toMatchObject({ code: 'not-signed-in' })
   const request = new Request('http://here/', { headers: { authorization: `Bearer ${token}` } })
-  expect((await forDevice(request)).device.kind).toBe('instruments')
+  expect((await forSender(request)).device.kind).toBe('instruments')
   await changeInstrument(lead, { what: 'withdraw', id: gauge.id })
   await expect(forDevice(request)).rejects.toMatchObject({ code: 'not-signed-in' })
   await expect(hang(gauge.id)).rejects.toMatchObject({ code: 'conflict' })

@@ -6,7 +6,7 @@ import { type Channel, toStored } from '@/core/units/channel'
 import { database } from '../db/pool'
 import { type DeviceScope, scopeOf } from '../db/scope'
 import { AppError, type Fault } from '../errors'
-import { pathText } from '../http'
+import { type Asked, pathText } from '../http'
 import { Line } from './line'
 import { type Odd, type RegisteredFacts, storeOdd, tellSeen } from './registered'
 import { sharedCommit } from './shared-commit'
@@ -27,17 +27,49 @@ export const tokenHash = (token: string): string => createHash('sha256').update(
 
 /** The scope of the device a token belongs to. @throws AppError `not-signed-in` */
 export async function forDevice(request: Request): Promise<DeviceScope> {
+  return scopeOfDevice(await deviceOf(tokenOf(request)))
+}
+
+type KnownDevice = DeviceScope['device'] & { shopId: number }
+
+/** Devices whose token opened something once, by its hash: whether it still does is asked with their instruments. */
+const known = new Map<string, KnownDevice>()
+/** Devices remembered at most: more than a shop has. */
+const MOST_KNOWN = 1000
+
+/**
+ * The scope of an instrument that is about to send: its token is looked up before anything of it is read, and from then
+ * on made sure of by the question that finds what it hangs on, one instead of two for every batch.
+ * @throws AppError `not-signed-in`
+ */
+export async function forSender(request: Pick<Asked, 'headers'>): Promise<DeviceScope> {
+  const token = tokenOf(request)
+  const device = known.get(token) ?? (await deviceOf(token))
+  if (known.size >= MOST_KNOWN) known.clear()
+  known.set(token, device)
+  return scopeOfDevice({ ...device, tokenHash: token })
+}
+
+/** The hash of the token a request carries. @throws AppError `not-signed-in` */
+function tokenOf(request: Pick<Asked, 'headers'>): string {
   const token = /^Bearer (.{16,200})$/.exec(request.headers.get('authorization') ?? '')?.[1]
   if (!token) throw new AppError('not-signed-in', W.sendTheDeviceTokenAs)
-  const { rows } = await database().query<DeviceScope['device'] & { shopId: number }>({
+  return tokenHash(token)
+}
+
+async function deviceOf(token: string): Promise<KnownDevice> {
+  const { rows } = await database().query<KnownDevice>({
     name: 'device-of-token',
     text: 'select id, kind, shop_id as "shopId" from device where token_hash = $1',
-    values: [tokenHash(token)],
+    values: [token],
   })
-  if (!rows[0]) throw new AppError('not-signed-in', W.thisDeviceTokenIsNot)
-  const { shopId, ...device } = rows[0]
-  return { ...scopeOf(shopId), device }
+  if (!rows[0]) throw noDevice()
+  return rows[0]
 }
+
+const noDevice = () => new AppError('not-signed-in', W.thisDeviceTokenIsNot)
+
+const scopeOfDevice = ({ shopId, ...device }: KnownDevice): DeviceScope => ({ ...scopeOf(shopId), device })
 
 /** How often the bench's last sight is written down, s. */
 const SEEN_EVERY_S = 5
@@ -63,7 +95,7 @@ export async function forBench(request: Request): Promise<DeviceScope> {
  */
 export async function ingest(db: DeviceScope, ndjson: string): Promise<Ingested> {
   const lines = parseLines(ndjson, Date.now())
-  const { hangings, registered } = await selectHangings(db, [...new Set(lines.map((l) => l.instrument))])
+  const { hangings, registered } = await selectHangings(db, lines)
   await tellSeen(db, lines, registered)
   const { placed, odd } = placeLines(lines, hangings, registered)
   if (odd.length > 0) await storeOdd(db, odd)
@@ -120,10 +152,13 @@ type Hanging = {
 type Hangings = { hangings: Hanging[]; registered: ReadonlyMap<string, RegisteredFacts> }
 
 /**
- * Where the instruments of a device hang and hung, each with the clock of its car; and what is known of those the shop
- * registered.
+ * Where the instruments of a device hung while they measured these lines, each with the clock of its car; and what is
+ * known of those the shop registered.
+ * @throws AppError `not-signed-in` when its token was taken back since
  */
-async function selectHangings(db: DeviceScope, instruments: readonly string[]): Promise<Hangings> {
+async function selectHangings(db: DeviceScope, lines: readonly Line[]): Promise<Hangings> {
+  // lines are in one form: they sort as they lie in time
+  const times = lines.map((l) => l.at).sort()
   const { rows } = await db.query<Hanging & { known: RegisteredFacts | null }>({
     name: 'hangings',
     text: `select i.id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to",
@@ -134,11 +169,22 @@ async function selectHangings(db: DeviceScope, instruments: readonly string[]): 
             (select json_agg(json_build_object('wallMs', date_part('epoch', c.wall_from) * 1000, 'jobMs',
               date_part('epoch', c.job_from) * 1000, 'factor', c.factor)
                              order by c.wall_from) from job_clock c where c.job_id = a.job_id) as clock
-       from instrument i join shop s on s.id = i.shop_id
-       left join attachment a on a.shop_id = i.shop_id and i.id = a.instrument_id left join job j on j.id = a.job_id
-      where i.shop_id = $3 and i.device_id = $1 and i.id = any($2::text[])`,
-    values: [db.device.id, instruments, db.shopId],
+       from device d join shop s on s.id = d.shop_id
+       left join instrument i on i.shop_id = d.shop_id and i.device_id = d.id and i.id = any($2::text[])
+       left join attachment a on a.shop_id = i.shop_id and a.instrument_id = i.id
+         and a.from_at <= $5::timestamptz and (a.to_at is null or a.to_at > $4::timestamptz)
+       left join job j on j.id = a.job_id
+      where d.id = $1 and d.shop_id = $3 and ($6::text is null or d.token_hash = $6)`,
+    values: [
+      db.device.id,
+      [...new Set(lines.map((l) => l.instrument))],
+      db.shopId,
+      times[0],
+      times.at(-1),
+      db.device.tokenHash ?? null,
+    ],
   })
+  if (rows.length === 0) throw noDevice()
   return {
     hangings: rows.filter((r) => r.jobId !== null),
     registered: new Map(rows.flatMap((r) => (r.known ? [[r.instrumentId, r.known] as const] : []))),

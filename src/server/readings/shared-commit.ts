@@ -10,25 +10,28 @@ type Waiting = Batch & { resolve: (done: Done) => void; reject: (error: unknown)
 /** Readings one commit takes at most: the statement stays short, and nobody waits for a crowd. */
 const MOST_READINGS = 6000
 
+/** Commits under way at a time: while the database writes one, the next is made ready. */
+const AT_ONCE = 2
+
 /**
- * Batches that arrive while another is being stored share the next commit; each is answered after it. Whoever sends
- * alone waits for nobody.
+ * Batches that arrive while others are being stored share the next commit; each is answered after it. Whoever sends
+ * alone waits for nobody. Two commits that bring of one car take its lock one after the other.
  */
 class SharedCommit {
   private waiting: Waiting[] = []
-  private busy = false
+  private busy = 0
 
   store(shopId: number, placed: Batch['placed']): Promise<Done> {
     return new Promise((resolve, reject) => {
       this.waiting.push({ shopId, placed, resolve, reject })
-      if (!this.busy) void this.run()
+      if (this.busy < AT_ONCE) void this.run()
     })
   }
 
   private async run(): Promise<void> {
-    this.busy = true
+    this.busy += 1
     while (this.waiting.length > 0) await this.commit(this.next())
-    this.busy = false
+    this.busy -= 1
   }
 
   /** As many as one commit takes, in the order they came; one always. */

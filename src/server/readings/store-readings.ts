@@ -51,16 +51,16 @@ export async function storeCars(db: Queryable, cars: readonly CarReadings[]): Pr
       cars.map((c) => JSON.stringify(newestOf(c.readings))),
       times.map((t) => new Date(Math.min(...t)).toISOString()),
       times.map((t) => new Date(Math.max(...t)).toISOString()),
-      all.map((a) => a.jobId),
-      all.map((a) => a.place),
+      arrayOf(all.map((a) => a.jobId)),
+      arrayOf(all.map((a) => a.place)),
       // the driver would write a date in the machine's own zone, at twice the cost
-      column((r) => r.measuredAt.toISOString()),
-      column((r) => r.channel),
-      column((r) => r.value),
-      column((r) => r.sentValue),
-      column((r) => r.sentUnit),
+      arrayOf(column((r) => r.measuredAt.toISOString())),
+      arrayOf(column((r) => r.channel)),
+      arrayOf(column((r) => r.value)),
+      arrayOf(column((r) => r.sentValue)),
+      arrayOf(column((r) => r.sentUnit)),
       column((r) => r.instrumentId),
-      column((r) => r.deviceSeq),
+      arrayOf(column((r) => r.deviceSeq)),
       column((r) => r.byAccount),
       column((r) => r.note),
       CHANGE_CHANNEL,
@@ -74,6 +74,12 @@ export async function storeCars(db: Queryable, cars: readonly CarReadings[]): Pr
     return row ? new Set((row.seqs ?? []).map((seq) => Number(seq) - row.first)) : null
   })
 }
+
+/**
+ * An array of the database's from what needs no quoting: numbers, times, ids and words of our own lists. The driver looks
+ * at every letter of every element, which is a tenth of what storing costs.
+ */
+const arrayOf = (plain: readonly (string | number)[]): string => `{${plain.join(',')}}`
 
 /** One statement, so that a batch costs one round trip: lock, number, store, tell the streams. */
 const STORE = `with car as (
@@ -132,22 +138,26 @@ type Newest = {
  * the order it measured.
  */
 function newestOf(readings: readonly NewReading[]): Record<string, Newest> {
-  const newest: Record<string, Newest> = {}
+  const newest = new Map<Channel, NewReading>()
   for (const r of readings) {
-    const at = r.measuredAt.toISOString()
-    const before = newest[r.channel]
-    if (before && before.instrument !== r.instrumentId && before.at > at) continue
-    if (before && r.instrumentId === HAND && !r.justNow && before.at > at) continue
-    if (before && r.instrumentId !== HAND && before.instrument === r.instrumentId && before.n > r.deviceSeq) continue
-    newest[r.channel] = {
-      value: r.value,
-      at,
-      sentValue: r.sentValue,
-      sentUnit: r.sentUnit,
-      instrument: r.instrumentId,
-      n: r.deviceSeq,
-      ...(r.justNow && { justNow: true }),
-    }
+    const before = newest.get(r.channel)
+    if (!before || follows(r, before)) newest.set(r.channel, r)
   }
-  return newest
+  return Object.fromEntries([...newest].map(([channel, r]) => [channel, asNewest(r)]))
 }
+
+function follows(r: NewReading, before: NewReading): boolean {
+  const later = before.measuredAt.getTime() <= r.measuredAt.getTime()
+  if (before.instrumentId !== r.instrumentId) return later
+  return r.instrumentId === HAND ? r.justNow === true || later : before.deviceSeq <= r.deviceSeq
+}
+
+const asNewest = (r: NewReading): Newest => ({
+  value: r.value,
+  at: r.measuredAt.toISOString(),
+  sentValue: r.sentValue,
+  sentUnit: r.sentUnit,
+  instrument: r.instrumentId,
+  n: r.deviceSeq,
+  ...(r.justNow && { justNow: true }),
+})
