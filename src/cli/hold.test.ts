@@ -66,11 +66,15 @@ test('a bend toward a level is damp; what was lost before is set against it', ()
   const bend = (s: number) => 300 + 2000 * (1 - Math.exp(-s / 250))
   const verdictOf = (seconds: number) =>
     JSON.parse(run(write('damp.csv', rows(bend, seconds)), '--context', lossy, '--json').stdout)
-  // what was found stands after half an hour, although a leak beside it is not out of question
   const half = verdictOf(1800)
   expect(half.verdict).toBe('damp')
   expect(half.reasons[0]).toMatch(/bending toward a level: water/)
-  expect(half.codes).toContain('stands')
+  expect(half.codes).not.toContain('stands')
+  // what was found stands a little later, although that moment alone would leave a leak beside it open
+  const later = verdictOf(2000)
+  expect(later.verdict).toBe('damp')
+  expect(later.probability.leak).toBeGreaterThan(0.1)
+  expect(later.codes).toContain('stands')
   const result = verdictOf(3600)
   expect(result.verdict).toBe('damp')
   expect(result.water_g).toBeGreaterThan(0)

@@ -145,7 +145,9 @@ type Chances = {
 function verdictOf({ leak, damp, dampWithoutLeak, clear, standing }: Chances, problems: readonly Problem[]): Verdict {
   if (problems.some((p) => p.spoils || (p.unlessLeak && leak < LEAK_FROM))) return 'invalid'
   if (standing.kind === 'open') return 'undecided'
-  if (standing.kind === 'found') return dampWithoutLeak >= DAMP_FROM ? 'damp' : 'tight'
+  if (standing.kind === 'found' && standing.finding === 'no-leak')
+    return dampWithoutLeak >= DAMP_FROM ? 'damp' : 'tight'
+  if (standing.kind === 'found') return damp >= DAMP_BESIDE_LEAK_FROM ? 'leak-and-damp' : 'leak'
   // a leak whose rise is not clear of zero is no finding
   if (leak >= LEAK_FROM && !clear) return 'undecided'
   if (leak >= LEAK_FROM) return damp >= DAMP_BESIDE_LEAK_FROM ? 'leak-and-damp' : 'leak'

@@ -21,10 +21,9 @@ export type Prior = {
   height: LogUniform
   /** rise that temperature, weather and the gauge's steps can make by themselves, Pa/s */
   driftPaS: number
-  /** slope that no shape of water explains beside a bend: none of them is the whole truth, Pa/s */
-  unexplainedPaS: number
-  /** the same for water that goes as none of the shapes does, Pa/s */
-  strangePaS: number
+  /** slope that no shape of water explains beside a bend, for none of them is the whole truth: deviations, Pa/s, and the
+   * chance of each */
+  unexplained: readonly { paS: number; chance: number }[]
   /** what may rise without being called a leak, permeation of hoses and holes below the least leak, Pa/s */
   permeationPaS: number
   /** how far the warming of what has risen may bend the rise itself, Pa/s */
@@ -64,17 +63,6 @@ export const FIRST_BEND = FIRST_EQUALISING + EQUALISING.length
 const FAR_BEHIND = 8.5
 const MOST_WEIGHED = 300
 const CELLS = 16
-/**
- * A rise is known less well than its best shapes say, for none of them is the whole truth: by so much, found on records
- * of known truth.
- */
-const WIDER = 1.2
-/**
- * So many of the wet cars hold water that goes as none of the shapes does. Of records said to be wet and leaking with
- * more than 0.995, 3 of 128 were tight (proving ground, seeds 1 to 1800): beside a bend no leak is surer than that.
- */
-const STRANGE = 0.006
-
 type Sums = { yy: number; ly: number; ll: number; lineSigma: number }
 type BendSums = { by: number; bb: number; bl: number }
 
@@ -100,17 +88,17 @@ export function weigh(gram: Gram, bends: readonly Bend[], prior: Prior, wanted?:
 const keyOf = (equalising: number, hose: number, bend: number): number =>
   ((equalising + 1) * 100 + hose) * 1000 + bend + 1
 
-/** Integrals over a leak's rise, kept for every uncertainty of the line there is: there are few. */
-type Overlaps = (rise: Normal) => number
+/** Integrals over a leak's rise by its mean, kept for every uncertainty of the line there is: there are few. */
+type Overlaps = (sigma: number) => (mean: number) => number
 function overlapsOf(prior: Prior): Overlaps {
   const tables = new Map<number, (mean: number) => number>()
-  return ({ mean, sigma }) => {
+  return (sigma) => {
     let table = tables.get(sigma)
     if (!table) {
-      table = overlapsAt(prior.slope, sigma)
+      table = leakOverlap(prior, sigma)
       tables.set(sigma, table)
     }
-    return table(mean)
+    return table
   }
 }
 
@@ -223,16 +211,15 @@ function sumsOf(of: Products, readings: number): Sums {
 }
 
 /** Integral over a leak's rise: log-uniform, and where an earlier hold saw a rise, about that. */
-function leakOverlap(prior: Prior, rise: Normal, overlaps: Overlaps): number {
-  const plain = overlaps(rise)
+function leakOverlap(prior: Prior, sigma: number): (mean: number) => number {
+  const plain = overlapsAt(prior.slope, sigma)
   if (!prior.seen) return plain
-  const { mean, sigma, share } = prior.seen
+  const { mean: seen, sigma: spread, share } = prior.seen
   // normal about the earlier rise, as wide as it was uncertain; exact for a normal times a normal
-  const at = Math.exp(mean)
-  const own = sigma * at
-  const wide = Math.hypot(own, rise.sigma)
-  const again = (rise.sigma / wide) * Math.exp(-((rise.mean - at) ** 2) / (2 * wide * wide))
-  return (1 - share) * plain + share * again
+  const at = Math.exp(seen)
+  const wide = Math.hypot(spread * at, sigma)
+  return (mean) =>
+    (1 - share) * plain(mean) + (share * sigma * Math.exp(-((mean - at) ** 2) / (2 * wide * wide))) / wide
 }
 
 /** What does not die when there is no leak: little, whatever the line says. */
@@ -245,7 +232,7 @@ function restingRise(line: Normal, prior: Prior): Normal {
 
 function leakRise(line: Normal, prior: Prior): Normal {
   const { mean, sigma } = under(prior.slope, line)
-  return { mean, sigma: Math.hypot(WIDER * sigma, prior.warmedPaS) }
+  return { mean, sigma: Math.hypot(sigma, prior.warmedPaS) }
 }
 
 function weighStraight(
@@ -277,7 +264,7 @@ function weighStraight(
     heightPa: 0,
     shape: 'leak',
     rise: leakRise(line, prior),
-    log: fit + Math.log(leakOverlap(prior, line, overlaps)) + Math.log(prior.leak),
+    log: fit + Math.log(overlaps(sigma)(mean)) + Math.log(prior.leak),
   })
 }
 
@@ -291,11 +278,14 @@ function weighBend(
 ): void {
   const { key, equalising, hose, bend } = candidate
   const chance = candidate.chance + candidate.bendChance + Math.log(prior.damp)
-  const alone = bentAlone(s, b, prior, prior.unexplainedPaS)
-  const strange = bentAlone(s, b, prior, prior.strangePaS)
-  const logDamp = logSum([Math.log(1 - STRANGE) + alone.log, Math.log(STRANGE) + strange.log])
+  const alone = prior.unexplained.map(({ paS, chance: own }) => {
+    const bent = bentAlone(s, b, prior, paS)
+    return { ...bent, log: bent.log + Math.log(own) }
+  })
+  const likeliest = alone.reduce((a, c) => (c.log > a.log ? c : a))
+  const logDamp = logSum(alone.map((a) => a.log))
   const both = weighBoth(s, b, prior, overlaps)
-  const heightPa = Math.min(prior.height.high, Math.max(0, alone.heightPa))
+  const heightPa = Math.min(prior.height.high, Math.max(0, likeliest.heightPa))
   found.push({
     key,
     bend,
@@ -332,12 +322,17 @@ function bentAlone(s: Sums, b: BendSums, prior: Prior, unexplainedPaS: number): 
   return { log: free + Math.log(overlap(prior.height, height)), heightPa: height.mean }
 }
 
+/** Deviations a slope without a reason may have, at most. */
+const MOST_SLOPES = 8
+
 /** Room for the cells of one hypothesis, used again by the next: a record has up to two thousand. */
 const SCRATCH = {
   logs: new Float64Array(CELLS),
   flats: new Float64Array(CELLS),
   means: new Float64Array(CELLS),
   heights: new Float64Array(CELLS),
+  wholes: new Float64Array(CELLS),
+  owns: new Float64Array(CELLS * MOST_SLOPES),
 }
 
 /** Heights are looked at so many deviations around the best, over this factor at least; a narrower range in equal steps. */
@@ -363,10 +358,14 @@ function weighBoth(
   const high = Math.min(height.high, Math.max(low * LEAST_FACTOR, meanD + REACH * sigmaD))
   const span = Math.log(height.high / height.low)
   const step = Math.exp(Math.log(high / low) / CELLS)
-  const sigma = Math.hypot(s.lineSigma, prior.driftPaS)
+  // a slope beside the leak's own is as unexplained as without one
+  const slopes = prior.unexplained.map(({ paS, chance }) => {
+    const sigma = Math.hypot(s.lineSigma, prior.driftPaS, paS)
+    return { paS, at: overlaps(sigma), times: (chance * s.lineSigma) / sigma }
+  })
   const narrow = 2 * REACH * sigmaD < high - low || high / low < NARROW_FACTOR
   const linear = (high - low) / CELLS
-  const { logs, flats, means, heights } = SCRATCH
+  const { logs, flats, means, heights, owns, wholes } = SCRATCH
   for (let i = 0, from = low; i < CELLS; i++) {
     // equal factors over a wide range, equal steps over a narrow one
     const to = narrow ? from + linear : from * step
@@ -374,7 +373,14 @@ function weighBoth(
     const mean = (s.ly - d * b.bl) / s.ll
     const chi = s.yy - 2 * d * b.by + d * d * b.bb - mean * mean * s.ll
     const cell = Math.log((to - from) / (d * span)) - chi / 2
-    logs[i] = cell + Math.log((s.lineSigma / sigma) * leakOverlap(prior, { mean, sigma }, overlaps))
+    let whole = 0
+    for (const [k, slope] of slopes.entries()) {
+      const own = slope.times * slope.at(mean)
+      whole += own
+      owns[k * CELLS + i] = own
+    }
+    logs[i] = cell + Math.log(whole)
+    wholes[i] = whole
     flats[i] = cell
     means[i] = mean
     heights[i] = d
@@ -388,7 +394,14 @@ function weighBoth(
     square += share * (means[i] as number) ** 2
   }
   const log = logSum(logs)
-  for (let i = 0; i < CELLS; i++) heightPa += Math.exp((logs[i] as number) - log) * (heights[i] as number)
+  let unexplained2 = 0
+  for (let i = 0; i < CELLS; i++) {
+    const weight = Math.exp((logs[i] as number) - log)
+    heightPa += weight * (heights[i] as number)
+    for (const [k, { paS }] of slopes.entries())
+      unexplained2 += (weight * (owns[k * CELLS + i] as number) * paS ** 2) / Math.max(1e-300, wholes[i] as number)
+  }
   const spread = Math.max(0, square - mean ** 2)
-  return { log, rise: { mean, sigma: Math.sqrt(sigma ** 2 + spread) }, heightPa }
+  const sigma = Math.sqrt(s.lineSigma ** 2 + prior.driftPaS ** 2 + unexplained2 + spread)
+  return { log, rise: { mean, sigma }, heightPa }
 }

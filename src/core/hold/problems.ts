@@ -34,9 +34,14 @@ const JUMP_WINDOW_S = 25
 const LEAST_WINDOWS = 8
 /** A jump is over within two samples: so much of it at once (assumed). */
 const SHARP_SHARE = 0.55
-/** Samples on either side whose steps are the usual ones; the middle of their sizes in deviations. */
+/**
+ * Samples on either side whose steps are the usual ones; the middle of their sizes in deviations, and the size nine in
+ * ten stay under: a gauge that rests on its step mostly does not move, and its middle is nothing.
+ */
 const STEP_REACH = 150
 const SIGMA_OF_MEDIAN = 1.48
+const NINE_IN_TEN = 0.9
+const SIGMAS_OF_NINE_IN_TEN = 1.645
 /**
  * Missing for longer than this share of the record, s at least, and this many usual spacings, the shape is hidden
  * (assumed).
@@ -53,8 +58,8 @@ const JUMP_PA = 7 * PA_PER_MICRON
  * ... and out of the slow unrest of the record by so much; by less when it comes within a sample, far outside the usual
  * step between samples.
  */
-const UNRESTS = 8
-const SLOW_UNRESTS = 3
+const UNRESTS = 10
+const SLOW_UNRESTS = 4
 const SHARP_SIGMAS = 7
 /** A jump stands out of the gauge's own noise and steps by so much. */
 const JUMP_NOISES = 2.8
@@ -214,11 +219,14 @@ function findJump(
   if (Math.abs(largest.by) < least) return null
   // a jump is over within two samples; a bend takes its time
   const range = samples.slice(largest.i - k, Math.min(n, largest.i + k))
+  // ... and goes its own way: a bend that flattens between readings minutes apart falls short of both its sides' slopes,
+  // and was called a jump down while every reading stood above the one before
+  const way = Math.sign(largest.by)
   let edge = 1
   for (let j = 2; j < range.length - 1; j++) {
-    if (Math.abs(stepAt(range, j)) > Math.abs(stepAt(range, edge))) edge = j
+    if (way * stepAt(range, j) > way * stepAt(range, edge)) edge = j
   }
-  const sharp = Math.abs(stepAt(range, edge))
+  const sharp = way * stepAt(range, edge)
   if (sharp < SHARP_SHARE * Math.abs(largest.by)) return null
   // noise that lasts moves slowly: what moves at once need stand out of the slow unrest less
   const atOnce = sharp > SHARP_SIGMAS * usualStep(samples, largest.i)
@@ -233,7 +241,8 @@ function usualStep(samples: readonly HoldSample[], around: number): number {
   const steps = Float64Array.from({ length: Math.max(0, part.length - 4) }, (_, i) =>
     Math.abs(stepAt(part, i + 2)),
   ).sort()
-  return SIGMA_OF_MEDIAN * Math.max(steps[steps.length >> 1] ?? 0, 1e-3)
+  const middle = SIGMA_OF_MEDIAN * Math.max(steps[steps.length >> 1] ?? 0, 1e-3)
+  return Math.max(middle, (steps[Math.floor(NINE_IN_TEN * steps.length)] ?? 0) / SIGMAS_OF_NINE_IN_TEN)
 }
 
 /**

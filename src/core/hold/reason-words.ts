@@ -42,7 +42,11 @@ const REASONS: Record<string, (of: Finding['of'], say: Say) => string> = {
   'bends-and-stays': (of, say) => W.itBendsAtFirstAnd(moved(of, say), stays(of, say)),
   'bends-leak-open': (of, say) => W.andItBendsWaterWhether(moved(of, say)),
   'several-fit': (of, say) => W.moreThanOneShapeStill(moved(of, say)),
-  stands: (of) => W.foundAfterWhatWasRead(spanWords(num(of, 'sinceS')), Math.round(100 * num(of, 'leak'))),
+  stands: (of) =>
+    (of.leaks === 1 ? W.leakFoundAfter : W.foundAfterWhatWasRead)(
+      spanWords(num(of, 'sinceS')),
+      Math.round(100 * num(of, 'leak')),
+    ),
   'needle-still': (of, say) => W.theNeedleDidNotMove(spanWords(num(of, 'inS')), say.aYear(num(of, 'unseenG'))),
   'needle-tells-more': tellsMore,
   'too-few': () => W.tooFewReadingsYetThe,

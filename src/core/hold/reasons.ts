@@ -52,13 +52,15 @@ export function reasonsOf(judgement: Judgement): Reason[] {
   return [...because, ...standsReason(judgement), ...noted]
 }
 
-/** Up to this chance of a leak this moment says the same by itself. */
-const STANDS_WITHOUT_A_WORD = 0.1
+/** Up to this chance of a leak, and from this one on, this moment says the same by itself. */
+const STANDS_WITHOUT_A_WORD = { noLeakTo: 0.1, leakFrom: 0.95 }
 /** A finding that stands although this moment alone would leave it open. */
-function standsReason({ verdict, leak, standing }: Judgement): Reason[] {
-  if (standing.kind !== 'found' || leak <= STANDS_WITHOUT_A_WORD || (verdict !== 'tight' && verdict !== 'damp'))
-    return []
-  return [{ code: 'stands', of: { sinceS: standing.sinceS, leak } }]
+function standsReason({ leak, standing }: Judgement): Reason[] {
+  if (standing.kind !== 'found') return []
+  const { finding, sinceS } = standing
+  const byItself =
+    finding === 'no-leak' ? leak <= STANDS_WITHOUT_A_WORD.noLeakTo : leak >= STANDS_WITHOUT_A_WORD.leakFrom
+  return byItself ? [] : [{ code: 'stands', of: { sinceS, leak, ...(finding === 'leak' && { leaks: 1 }) } }]
 }
 
 /** What spoils a record, with its span. */

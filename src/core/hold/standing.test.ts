@@ -19,11 +19,13 @@ const now = (heldS: number, leak: number, more: Partial<HoldResult> = {}): HoldR
   verdict: leak >= 0.95 ? 'leak-and-damp' : leak <= 0.1 ? 'damp' : 'undecided',
   ...more,
 })
-/** Chances by time, s: the last one at or before a moment. */
+/** What moments said, by time, s: the last one at or before it. */
 const chances =
   (...steps: [fromS: number, leak: number][]) =>
-  (atS: number) =>
-    steps.filter(([fromS]) => fromS <= atS).at(-1)?.[1] ?? 0.4
+  (atS: number) => {
+    const leak = steps.filter(([fromS]) => fromS <= atS).at(-1)?.[1] ?? 0.4
+    return { leak, damp: 1, claims: leak >= 0.95 }
+  }
 
 test('one lucky moment finds nothing, two do', () => {
   const lucky = chances([0, 0.4], [1000, 0.08], [1050, 0.4])
@@ -32,12 +34,28 @@ test('one lucky moment finds nothing, two do', () => {
   expect(standingOf(now(1400, 0.09), chances([0, 0.4], [900, 0.15], [1000, 0.08]))).toMatchObject({ kind: 'found' })
 })
 
-test('what was found stands while a leak is no likelier than it was, and falls when it is likely twice', () => {
+test('what was found stands while a leak is no likelier than it was, and falls when it is likely at three moments', () => {
   const found = chances([0, 0.4], [600, 0.05], [1500, 0.45])
   expect(standingOf(now(3000, 0.45), found)).toMatchObject({ kind: 'found', sinceS: expect.any(Number) })
   const once = chances([0, 0.4], [600, 0.05], [2900, 0.85], [3000, 0.4])
   expect(standingOf(now(4000, 0.4), once)).toMatchObject({ kind: 'found' })
-  expect(standingOf(now(4000, 0.85), chances([0, 0.4], [600, 0.05], [2000, 0.85]))).toEqual({ kind: 'open' })
+  expect(standingOf(now(4000, 0.92), chances([0, 0.4], [600, 0.05], [2000, 0.92]))).toEqual({ kind: 'open' })
+  // a claim of this moment needs the two before it to bear it out
+  const claimed = chances([0, 0.4], [600, 0.05], [3800, 0.96])
+  expect(standingOf(now(4000, 0.97), claimed)).toMatchObject({ kind: 'found', finding: 'no-leak' })
+  expect(standingOf(now(4000, 0.97), chances([0, 0.4], [600, 0.05], [2000, 0.97]))).toBe(AS_IT_IS)
+})
+
+test('a leak that was found stands until it is hardly likelier than not, and a certain one asks nobody', () => {
+  const leaks = chances([0, 0.5], [600, 0.97], [1500, 0.8])
+  expect(standingOf(now(3000, 0.7), leaks)).toMatchObject({ kind: 'found', finding: 'leak' })
+  expect(standingOf(now(3000, 0.5), leaks)).toEqual({ kind: 'open' })
+  expect(standingOf(now(3000, 0.7), chances([0, 0.5], [600, 0.97], [1500, 0.5], [1700, 0.7]))).toEqual({ kind: 'open' })
+  const nobody = () => {
+    throw new Error('asked')
+  }
+  expect(standingOf(now(3000, 0.9999), nobody)).toBe(AS_IT_IS)
+  expect(standingOf(now(3000, 0.001), nobody)).toBe(AS_IT_IS)
 })
 
 test('a leak beside water wants to have been as likely at the moment before, a straight one does not', () => {

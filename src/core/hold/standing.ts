@@ -13,14 +13,17 @@ const APART = 1.1
 /** No leak is found where a leak is this unlikely, and was hardly likelier at the moment before. */
 const FOUND_TO = 0.1
 const FOUND_TO_BEFORE = 0.2
-/** ... or at once where it is this unlikely. */
+/** ... or at once where it is this unlikely; a leak is found at once where it is this likely. */
 const FOUND_AT_ONCE = 0.005
-/** That is withdrawn where a leak is this likely, and was nearly so at the moment before. */
-const WITHDRAWN_FROM = 0.8
-const WITHDRAWN_FROM_BEFORE = 0.6
+const LEAK_AT_ONCE = 0.9995
+/** That is withdrawn where a leak is this likely, and was nearly so at both moments before. */
+const WITHDRAWN_FROM = 0.9
+const WITHDRAWN_FROM_BEFORE = 0.8
 /** A leak beside water wants to have been as likely at the moment before; water that counts. */
 const LEAK_BEFORE = 0.9
 const BESIDE_WATER_FROM = 0.2
+/** A leak that was found is withdrawn where it is no likelier than this: to take a sound car apart is the dearer mistake. */
+const LEAK_WITHDRAWN_TO = 0.6
 
 /** What a record's earlier moments say of the verdict now. */
 export type Standing =
@@ -28,34 +31,97 @@ export type Standing =
   | { kind: 'as-it-is' }
   /** it is too early for it: nothing is found yet */
   | { kind: 'open' }
-  /** found to be without a leak at this moment, s since isolation, and not refuted since */
-  | { kind: 'found'; sinceS: number }
+  /** found to be without a leak, or to leak, at this moment, s since isolation, and not refuted since */
+  | { kind: 'found'; finding: 'no-leak' | 'leak'; sinceS: number }
 
 export const AS_IT_IS: Standing = { kind: 'as-it-is' }
 const OPEN: Standing = { kind: 'open' }
 
+/** What a moment says by itself: the chances, and whether it would be called leaking. */
+export type Moment = { leak: number; damp: number; claims: boolean }
+
 /**
  * Whether a finding stands.
  * @param now - what this moment alone says
- * @param leakAt - chance of a leak by what had been read up to there
+ * @param momentAt - what a moment said by what had been read up to there
  */
-export function standingOf(now: HoldResult, leakAt: (elapsedS: number) => number): Standing {
+export function standingOf(now: HoldResult, momentAt: (elapsedS: number) => Moment): Standing {
   if (now.verdict === 'invalid') return AS_IT_IS
   const moments = momentsUpTo(now.heldS)
-  if (moments.length === 0) return AS_IT_IS
   const { leak, damp } = now.probability
-  if (now.verdict === 'leak' || now.verdict === 'leak-and-damp')
-    return damp < BESIDE_WATER_FROM || leakAt(moments[0] as number) >= LEAK_BEFORE ? AS_IT_IS : OPEN
-  if (leak <= FOUND_AT_ONCE) return AS_IT_IS
-  for (const [i, atS] of moments.entries()) {
-    const before = moments[i + 1]
-    const chance = leakAt(atS)
-    const earlier = before === undefined ? null : leakAt(before)
-    const found = chance <= FOUND_AT_ONCE || (chance <= FOUND_TO && earlier !== null && earlier <= FOUND_TO_BEFORE)
-    if (found) return { kind: 'found', sinceS: atS }
-    if (chance >= WITHDRAWN_FROM && (earlier === null || earlier >= WITHDRAWN_FROM_BEFORE)) break
+  if (moments.length === 0 || leak <= FOUND_AT_ONCE || leak >= LEAK_AT_ONCE) return AS_IT_IS
+  const earlier = new Earlier(moments, momentAt)
+  const stands = earlier.standing()
+  const leaks = stands.kind === 'found' && stands.finding === 'leak'
+  if (leaks && leak <= LEAK_WITHDRAWN_TO) return OPEN
+  if (now.verdict !== 'leak' && now.verdict !== 'leak-and-damp') return stands
+  const likely = (place: number) => (earlier.at(place)?.leak ?? 0) >= WITHDRAWN_FROM_BEFORE
+  if (leaks) return AS_IT_IS
+  if (stands.kind === 'found') return leak >= WITHDRAWN_FROM && likely(0) && likely(1) ? AS_IT_IS : stands
+  return damp < BESIDE_WATER_FROM || (earlier.at(0)?.leak ?? 0) >= LEAK_BEFORE ? AS_IT_IS : OPEN
+}
+
+/** A record's earlier moments, the latest first, each judged when it is asked for. */
+class Earlier {
+  private readonly known: Moment[] = []
+
+  constructor(
+    private readonly moments: readonly number[],
+    private readonly momentAt: (elapsedS: number) => Moment,
+  ) {}
+
+  at(place: number): Moment | undefined {
+    const atS = this.moments[place]
+    if (atS === undefined) return undefined
+    this.known[place] ??= this.momentAt(atS)
+    return this.known[place]
   }
-  return OPEN
+
+  /** Goes back to the last moment that leaves no doubt, whatever was before it, and on from there. */
+  standing(): Standing {
+    let place = 0
+    while (place < this.moments.length && !this.foundNoLeak(place) && !this.surelyLeaks(place)) place++
+    let stands: Standing = OPEN
+    for (; place >= 0; place--) stands = this.after(stands, place)
+    return stands
+  }
+
+  private after(before: Standing, place: number): Standing {
+    if (place >= this.moments.length) return before
+    const sinceS = this.moments[place] as number
+    const kept = this.withdraws(before, place) ? OPEN : before
+    if (this.foundNoLeak(place)) return { kind: 'found', finding: 'no-leak', sinceS }
+    if (kept.kind !== 'open' || !this.claims(place)) return kept
+    return { kind: 'found', finding: 'leak', sinceS }
+  }
+
+  private withdraws(before: Standing, place: number): boolean {
+    if (before.kind !== 'found') return false
+    return before.finding === 'no-leak' ? this.likelyThrice(place) : (this.at(place)?.leak ?? 1) <= LEAK_WITHDRAWN_TO
+  }
+
+  private foundNoLeak(place: number): boolean {
+    const [own, before] = [this.at(place), this.at(place + 1)]
+    if (!own) return false
+    return own.leak <= FOUND_AT_ONCE || (own.leak <= FOUND_TO && before !== undefined && before.leak <= FOUND_TO_BEFORE)
+  }
+
+  private claims(place: number): boolean {
+    const [own, before] = [this.at(place), this.at(place + 1)]
+    return own?.claims === true && (own.damp < BESIDE_WATER_FROM || (before?.leak ?? 0) >= LEAK_BEFORE)
+  }
+
+  /** Found to leak even where the opposite stood before. */
+  private surelyLeaks(place: number): boolean {
+    return this.claims(place) && ((this.at(place)?.leak ?? 0) >= LEAK_AT_ONCE || this.likelyThrice(place))
+  }
+
+  private likelyThrice(place: number): boolean {
+    const [own, before, first] = [this.at(place), this.at(place + 1), this.at(place + 2)]
+    if (!own || own.leak < WITHDRAWN_FROM) return false
+    if (own.leak >= LEAK_AT_ONCE) return true
+    return before !== undefined && first !== undefined && Math.min(before.leak, first.leak) >= WITHDRAWN_FROM_BEFORE
+  }
 }
 
 /** The moments looked at up to now, the latest first, s. */
@@ -64,19 +130,19 @@ function momentsUpTo(heldS: number): number[] {
   return Array.from({ length: Math.max(0, count) }, (_, i) => FIRST_LOOK_S * APART ** (count - 1 - i))
 }
 
-/** Chances at earlier moments of records that were judged before: a running hold asks for the same ones each second. */
-const KEPT = new Map<string, number>()
+/** Earlier moments of records that were judged before: a running hold asks for the same ones each second. */
+const KEPT = new Map<string, Moment>()
 const MOST_KEPT = 4000
 
-/** The same record up to the same moment was judged already, or is now. @param judge - the chance of a leak */
-export function remembered(part: readonly HoldSample[], context: HoldContext, judge: () => number): number {
+/** The same record up to the same moment was judged already, or is now. @param judge - what that says */
+export function remembered(part: readonly HoldSample[], context: HoldContext, judge: () => Moment): Moment {
   const key = fingerprint(part, context)
   const known = KEPT.get(key)
   if (known !== undefined) return known
-  const chance = judge()
-  KEPT.set(key, chance)
+  const said = judge()
+  KEPT.set(key, said)
   if (KEPT.size > MOST_KEPT) KEPT.delete(KEPT.keys().next().value as string)
-  return chance
+  return said
 }
 
 function fingerprint(part: readonly HoldSample[], context: HoldContext): string {

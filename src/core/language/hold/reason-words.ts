@@ -24,6 +24,8 @@ export const W = spoken({
   moreThanOneShapeStill: (moved: P) => `${moved}. More than one shape still fits.`,
   foundAfterWhatWasRead: (spanWords: P, p2: P) =>
     `Found after ${spanWords}; what was read since (a leak beside it: ${p2} %) is too little to withdraw it.`,
+  leakFoundAfter: (spanWords: P, p2: P) =>
+    `Found after ${spanWords}; what was read since (a leak: ${p2} %) is too little to withdraw it.`,
   theNeedleDidNotMove: (spanWords: P, aYear: P) =>
     `The needle did not move in ${spanWords}: no leak larger than about ${aYear}, worst case. Smaller ones it cannot see.`,
   tooFewReadingsYetThe: 'Too few readings yet: the first minutes show gas settling, not the car.',
