@@ -1,6 +1,7 @@
 import { parse } from 'csv-parse/sync'
+import { HORIZON_S, type PullAsked } from '@/core/pull/asked'
 import { askedOfFile, PullContextFile, standsAsFile } from '@/core/pull/pull-file'
-import { HORIZON_S, type PullAsked, whereItStands } from '@/core/pull/running-pull'
+import { whereItStands } from '@/core/pull/running-pull'
 import { BadReading } from '@/core/readings/hold-readings'
 import { rowsOfReadingsFile, timedBy } from '@/core/readings/readings-csv'
 import { SimulationFailed } from '@/core/rig/simulate'

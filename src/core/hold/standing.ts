@@ -16,9 +16,9 @@ const FOUND_TO_BEFORE = 0.2
 /** ... or at once where it is this unlikely; a leak is found at once where it is this likely. */
 const FOUND_AT_ONCE = 0.005
 const LEAK_AT_ONCE = 0.9995
-/** That is withdrawn where a leak is this likely, and was nearly so at both moments before. */
+/** That is withdrawn where a leak is this likely at two moments in a row, or at once where it is this likely. */
 const WITHDRAWN_FROM = 0.9
-const WITHDRAWN_FROM_BEFORE = 0.8
+const WITHDRAWN_AT_ONCE = 0.97
 /** A leak beside water wants to have been as likely at the moment before; water that counts. */
 const LEAK_BEFORE = 0.9
 const BESIDE_WATER_FROM = 0.2
@@ -55,11 +55,14 @@ export function standingOf(now: HoldResult, momentAt: (elapsedS: number) => Mome
   const leaks = stands.kind === 'found' && stands.finding === 'leak'
   if (leaks && leak <= LEAK_WITHDRAWN_TO) return OPEN
   if (now.verdict !== 'leak' && now.verdict !== 'leak-and-damp') return stands
-  const likely = (place: number) => (earlier.at(place)?.leak ?? 0) >= WITHDRAWN_FROM_BEFORE
   if (leaks) return AS_IT_IS
-  if (stands.kind === 'found') return leak >= WITHDRAWN_FROM && likely(0) && likely(1) ? AS_IT_IS : stands
+  if (stands.kind === 'found' && !withdraws(leak, earlier.at(0)?.leak)) return stands
   return damp < BESIDE_WATER_FROM || (earlier.at(0)?.leak ?? 0) >= LEAK_BEFORE ? AS_IT_IS : OPEN
 }
+
+/** Whether a finding of no leak is withdrawn by a moment and the one before it. */
+const withdraws = (leak: number, before = 0): boolean =>
+  leak >= WITHDRAWN_AT_ONCE || Math.min(leak, before) >= WITHDRAWN_FROM
 
 /** A record's earlier moments, the latest first, each judged when it is asked for. */
 class Earlier {
@@ -97,7 +100,11 @@ class Earlier {
 
   private withdraws(before: Standing, place: number): boolean {
     if (before.kind !== 'found') return false
-    return before.finding === 'no-leak' ? this.likelyThrice(place) : (this.at(place)?.leak ?? 1) <= LEAK_WITHDRAWN_TO
+    return before.finding === 'no-leak' ? this.refutesNoLeak(place) : (this.at(place)?.leak ?? 1) <= LEAK_WITHDRAWN_TO
+  }
+
+  private refutesNoLeak(place: number): boolean {
+    return withdraws(this.at(place)?.leak ?? 0, this.at(place + 1)?.leak)
   }
 
   private foundNoLeak(place: number): boolean {
@@ -113,14 +120,7 @@ class Earlier {
 
   /** Found to leak even where the opposite stood before. */
   private surelyLeaks(place: number): boolean {
-    return this.claims(place) && ((this.at(place)?.leak ?? 0) >= LEAK_AT_ONCE || this.likelyThrice(place))
-  }
-
-  private likelyThrice(place: number): boolean {
-    const [own, before, first] = [this.at(place), this.at(place + 1), this.at(place + 2)]
-    if (!own || own.leak < WITHDRAWN_FROM) return false
-    if (own.leak >= LEAK_AT_ONCE) return true
-    return before !== undefined && first !== undefined && Math.min(before.leak, first.leak) >= WITHDRAWN_FROM_BEFORE
+    return this.claims(place) && this.refutesNoLeak(place)
   }
 }
 

@@ -1,6 +1,7 @@
 import { rigRead } from '../job/written'
+import { HORIZON_S, type PullAsked, type PullStands } from '../pull/asked'
 import { farthestGauge } from '../pull/pull-file'
-import { HORIZON_S, type PullAsked, type PullStands, whereItStands } from '../pull/running-pull'
+import { whereItStands } from '../pull/running-pull'
 import { type CarVolume, composeRig } from '../rig/compose'
 import type { RigFile } from '../rig/rig-file'
 import { type Simulation, simulate } from '../rig/simulate'

@@ -1,6 +1,6 @@
 import type { Say } from '../units/say'
+import type { StandKind } from './asked'
 import type { PullPlan } from './planner'
-import type { StandKind } from './running-pull'
 
 /** Where a pull may stand. */
 export type AdviceKind = StandKind

@@ -1,8 +1,11 @@
 import type { JobState, Pull } from '../job/state'
-import { composeRig, farNode } from '../rig/compose'
+import { composeRig, farNode, type RigOptions } from '../rig/compose'
 import { PA_PER_MICRON } from '../units/constants'
+import { NOISE_FRACTION, type PullAsked, type PullStands, type StandKind } from './asked'
+import { changesOf } from './changes'
 import { pullQuestion } from './question'
-import { NOISE_FRACTION, type PullAsked, type PullStands, type StandKind, whereItStands } from './running-pull'
+import { whereItStands } from './running-pull'
+import type { Sooner } from './sooner'
 
 /** What was last said of a running pull, for every page, the board and the alarms alike. Moments are job time, ms. */
 export type PullForecast = {
@@ -19,6 +22,8 @@ export type PullForecast = {
   stands: { kind: StandKind; probability: number }[]
   /** water the pump's oil has taken from this car by now, g, the middle of what may be true */
   oilG: number
+  /** what could be done about it now, by the same explanations; not said by a device that looks by itself */
+  sooner?: Sooner[]
 }
 
 /**
@@ -40,14 +45,21 @@ export function pullAsked(
   const needle = rig.gauge === 'needle'
   const since = (points: typeof readings) =>
     points.map((r) => ({ tS: (r.at - startMs) / 1000, pa: r.value })).filter((r) => r.pa > 0)
-  return {
-    rig: composeRig({
+  const composed = (options: RigOptions = {}) =>
+    composeRig({
       car,
       rig,
       ambientC: place.ambientC,
       barometerPa: place.barometerPa,
       water: { liquidG: 0, boundG: 0 },
-    }),
+      options,
+    })
+  return {
+    rig: composed(),
+    // a ballast that is open already is not opened
+    changes: changesOf(rig)
+      .filter(({ kind }) => kind !== 'ballast' || state.rig.ballast !== 'open')
+      .map(({ kind, options }) => ({ kind, rig: composed(options) })),
     story,
     ballastOpen: state.rig.ballast === 'open',
     gaugeNode: rig.gaugeAt === 'pump' ? 'pump' : far,
@@ -67,7 +79,11 @@ export function pullAsked(
 export const forecastOf = (state: JobState, asked: PullAsked, nowMs: number): PullForecast =>
   asForecast(whereItStands(asked), state.pulls.length - 1, nowMs)
 
-export function asForecast(stands: PullStands, pull: number, atMs: number): PullForecast {
+export function asForecast(
+  { sooner, ...stands }: PullStands & { sooner?: Sooner[] },
+  pull: number,
+  atMs: number,
+): PullForecast {
   const moment = (s: number | null) => (s === null ? null : atMs + s * 1000)
   return {
     pull,
@@ -78,6 +94,7 @@ export function asForecast(stands: PullStands, pull: number, atMs: number): Pull
     p90Ms: moment(stands.toTargetS.p90),
     stands: stands.stands,
     oilG: stands.oilG,
+    ...(sooner && { sooner }),
   }
 }
 

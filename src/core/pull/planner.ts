@@ -4,8 +4,8 @@ import { W } from '../language/pull/planner'
 import { type CarVolume, composeRig, farNode, type RigOptions, throughManifold } from '../rig/compose'
 import type { RigFile } from '../rig/rig-file'
 import { simulate } from '../rig/simulate'
-import { PA_PER_MICRON } from '../units/constants'
 import { normalPair, seededRandom } from '../units/seeded'
+import { changesOf, changeWords } from './changes'
 import { drawWater, medianWater, type Water } from './water-inventory'
 
 export type PullQuestion = {
@@ -209,25 +209,12 @@ export function linkCosts(q: PullQuestion): Gain[] {
   )
 }
 
-/** Hoses of half an inch, and from what bore on they are that wide, m. */
-const HALF_INCH_M = 0.0127
-const WIDE_M = 0.012
-/** What a sound two-stage pump reaches on fresh oil, Pa, and how much warmer a bay can be made, K (assumed). */
-const FRESH_OIL_PA = 25 * PA_PER_MICRON
-const WARMER_K = 10
-
 /** What could be done about it, each by itself, with what it saves of the median pull. */
-export function whatIfs(q: PullQuestion): Gain[] {
-  const changes: { name: string; options: RigOptions }[] = [
-    ...(throughManifold(q.rig) ? [{ name: W.coresOut, options: { coresOut: true } }] : []),
-    ...(q.rig.boreM < WIDE_M ? [{ name: W.hosesOf12In, options: { boreM: HALF_INCH_M } }] : []),
-    ...(q.rig.hoses === 1 ? [{ name: W.aSecondHose, options: { secondHose: true } }] : []),
-    { name: W.warmTheBayByK(WARMER_K), options: { warmerK: WARMER_K } },
-    { name: W.ballastOpen, options: { ballast: true } },
-    ...(q.rig.ultimatePa > FRESH_OIL_PA ? [{ name: W.freshPumpOil, options: { ultimatePa: FRESH_OIL_PA } }] : []),
-  ]
-  return gains(q, changes)
-}
+export const whatIfs = (q: PullQuestion): Gain[] =>
+  gains(
+    q,
+    changesOf(q.rig).map(({ kind, options }) => ({ name: changeWords(kind), options })),
+  )
 
 function gains(q: PullQuestion, changes: readonly { name: string; options: RigOptions }[]): Gain[] {
   const now = medianPullS(q)

@@ -3,7 +3,7 @@ import { verbatim } from '../entry/text'
 import { OPENED } from '../job/events'
 import { RigFile } from '../rig/rig-file'
 import { PA_PER_MICRON } from '../units/constants'
-import { NOISE_FRACTION, type PullAsked, type PullStands } from './running-pull'
+import { NOISE_FRACTION, type PullAsked, type PullStands } from './asked'
 
 /** What a running pull's file says besides its readings; units are in the names. All but rig, gauge and target may be left out. */
 export const PullContextFile = z

@@ -1,53 +1,8 @@
-import { waterSaturationPa } from '../fluids/water'
-import type { WaterLeft } from '../rig/network'
-import { type Simulation, simulate } from '../rig/simulate'
-import { BALLAST_FLOOR_PA, HOUR_S, OIL_PA_PER_G, PA_PER_MICRON } from '../units/constants'
 import { seededRandom } from '../units/seeded'
-import { kelvin } from '../units/temperature'
-import {
-  drawExplanation,
-  type Explanation,
-  lnPrior,
-  neighbour,
-  PARTS,
-  type RunningPull,
-  redrawn,
-  rigOf,
-} from './explanation'
-
-/** What is asked of a running pull: Pa, s. */
-export type PullAsked = RunningPull & {
-  /** node of the gauge that is read, and the farthest one, where the target counts */
-  gaugeNode: string
-  farNode: string
-  targetPa: number
-  nowS: number
-  /** readings up to now, in order of time; a needle's say nothing down there and are left out */
-  readings: readonly { tS: number; pa: number }[]
-  /** readings of a second gauge, at the pump: what hoses and cores hold back; none where there is one gauge only */
-  atPump?: readonly { tS: number; pa: number }[]
-  /** noise of a reading as a share of it, and the smallest step, Pa */
-  noiseFraction: number
-  resolutionPa: number
-  seed: number
-}
-
-/** Noise of an electronic gauge that nobody told, as a share of its reading (model.md section 5). */
-export const NOISE_FRACTION = 0.01
-
-export const STAND_KINDS = ['on-course', 'boiling', 'leak', 'hoses', 'pump', 'ballast'] as const
-export type StandKind = (typeof STAND_KINDS)[number]
-
-/** Where a running pull stands; intervals hold eight of ten, times are from now on, s, null beyond six hours. */
-export type PullStands = {
-  farPa: { value: number; low: number; high: number }
-  reaches: number
-  toTargetS: { p10: number | null; p50: number | null; p90: number | null }
-  stands: { kind: StandKind; probability: number }[]
-  waterLeftG: { low: number; high: number }
-  /** water in the pump's oil by now, g, the middle */
-  oilG: number
-}
+import { type Ahead, aheadAt, type Followed, follow } from './ahead'
+import { HORIZON_S, type PullAsked, type PullStands, STAND_KINDS } from './asked'
+import { drawExplanation, type Explanation, lnPrior, neighbour, PARTS, redrawn } from './explanation'
+import { lnFit, traceOf, type Weighed, weighedBy } from './fit'
 
 /** Explanations drawn at first, kept after weighing, and steps each kept one walks (assumed, by what they bring). */
 const DRAWS = 300
@@ -61,28 +16,6 @@ const HEATS = [
 ] as const
 /** A part of an explanation is drawn anew in so many of the steps; the others go a little way from where they are. */
 const REDRAWN_SHARE = 0.4
-/** Nothing is promised beyond this. */
-export const HORIZON_S = 6 * HOUR_S
-/** Readings a pull is weighed by, at most, and how many of them count as independent (assumed). */
-const MOST_READINGS = 30
-const INDEPENDENT = 3
-/** Where it stands now says more of what is left than how it came there: the last fifth counts so many times. */
-const LATE_SHARE = 0.2
-const LATE_WEIGHT = 4
-/** How far the best explanation may lie off in the logarithm of the pressure: what no drawn rig is (assumed). */
-const MODEL_ERROR = 0.15
-/** How far the ratio of two gauges on one rig may lie off: what is wrong for both of them falls out (assumed). */
-const RATIO_ERROR = 0.08
-/** One reading speaks no louder than so many deviations, squared. */
-const LOUDEST = 20
-/** Error allowed a step of these runs: well under what the model is believed to. */
-const TOLERANCE = 1e-2
-/** Samples a run is looked at by, up to now and over the whole. */
-const LOOKS = 120
-const LOOKS_AHEAD = 120
-/** Water counts as still there from so much on, g, while the gas stands above a tenth of its saturation. */
-const STILL_WET_G = 0.003
-const BOILING_FROM_SHARE = 0.1
 
 type Run = { e: Explanation; ln: number }
 
@@ -92,29 +25,39 @@ type Run = { e: Explanation; ln: number }
  * together is the answer. Without readings it is the forecast.
  * @see model.md sections 4 and 8
  */
-export function whereItStands(asked: PullAsked): PullStands {
+export const whereItStands = (asked: PullAsked): PullStands =>
+  told(
+    asked,
+    explained(asked).map((f) => aheadAt(f, asked.nowS)),
+  )
+
+/** Every explanation that is kept, each as likely as the others, followed to its end. */
+export function explained(asked: PullAsked): Followed[] {
   const random = seededRandom(asked.seed)
-  const readings = thinned(asked.readings.filter((r) => r.tS <= asked.nowS))
-  const fits = (e: Explanation): number => (readings.length === 0 ? 0 : lnFit(asked, e, readings))
-  const drawn = Array.from({ length: readings.length === 0 ? KEPT : DRAWS }, (): Run => {
+  const weighed = weighedBy(asked)
+  const read = weighed.far.length > 0
+  const fits = (e: Explanation): number => (read ? lnFit(asked, traceOf(asked, e, weighed), weighed) : 0)
+  const drawn = Array.from({ length: read ? DRAWS : KEPT }, (): Run => {
     const e = drawExplanation(asked, random)
     return { e, ln: fits(e) }
   })
   let kept = drawn
-  if (readings.length > 0)
+  if (read)
     for (const heat of HEATS) {
       kept = resampled(kept, KEPT, heat.from, heat.to, random)
       for (let step = 0; step < STEPS; step++) walk(asked, kept, heat.to, fits, random)
     }
-  const followed = new Map<Explanation, Ahead>()
-  return told(
-    asked,
-    kept.map(({ e }) => {
-      const found = followed.get(e) ?? ahead(asked, e)
-      followed.set(e, found)
-      return found
-    }),
-  )
+  return followAll(asked, kept, weighed)
+}
+
+/** Those that are the same are followed once. */
+function followAll(asked: PullAsked, kept: readonly Run[], weighed: Weighed): Followed[] {
+  const followed = new Map<Explanation, Followed>()
+  return kept.map(({ e }) => {
+    const found = followed.get(e) ?? follow(asked, e, weighed)
+    followed.set(e, found)
+    return found
+  })
 }
 
 /** As many as are asked for, each as often as it is likely; the readings count to a share `from` already, and to `to` now. */
@@ -153,113 +96,8 @@ function walk(
   }
 }
 
-/** Evenly spread over the logarithm of the pressure and over time, the last reading always among them. */
-function thinned(readings: PullAsked['readings']): PullAsked['readings'] {
-  if (readings.length <= MOST_READINGS) return readings
-  const every = (readings.length - 1) / (MOST_READINGS - 1)
-  return Array.from(
-    { length: MOST_READINGS },
-    (_, i) => readings[Math.round(i * every)] as PullAsked['readings'][number],
-  )
-}
-
-/** How well an explanation fits what was read, in the logarithm. */
-function lnFit(asked: PullAsked, e: Explanation, readings: PullAsked['readings']): number {
-  const everyS = Math.max(1, asked.nowS / LOOKS)
-  const run = simulate(rigOf(asked, e), { seconds: asked.nowS, everyS, relativeTolerance: TOLERANCE })
-  const node = run.nodes.indexOf(asked.gaugeNode)
-  const lateS = (1 - LATE_SHARE) * asked.nowS
-  const weightOf = (tS: number) => (tS >= lateS ? LATE_WEIGHT : 1)
-  const weights = readings.reduce((so, { tS }) => so + weightOf(tS), 0)
-  const sum = readings.reduce((so, { tS, pa }) => {
-    const off = Math.log(pa) - lnPressureAt(run, node, tS, everyS)
-    const sigma = Math.hypot(MODEL_ERROR, asked.noiseFraction, asked.resolutionPa / pa)
-    return so + weightOf(tS) * Math.min(LOUDEST, (off / sigma) ** 2)
-  }, 0)
-  const own = (-0.5 * sum * Math.min(INDEPENDENT, readings.length)) / weights
-  return own + lnRatioFit(asked, run, readings, everyS)
-}
-
-/** How well the fall between two gauges fits, in the logarithm: it is the hoses', whatever boils behind them. */
-function lnRatioFit(asked: PullAsked, run: Simulation, far: PullAsked['readings'], everyS: number): number {
-  const pump = thinned((asked.atPump ?? []).filter((r) => r.tS <= asked.nowS && r.tS >= (far[0]?.tS ?? Infinity)))
-  const [pumpNode, farNode] = [run.nodes.indexOf('pump'), run.nodes.indexOf(asked.gaugeNode)]
-  if (pump.length === 0 || pumpNode < 0 || pumpNode === farNode) return 0
-  const sum = pump.reduce((so, { tS, pa }) => {
-    const read = Math.log(pa) - lnReadAt(far, tS)
-    const foretold = lnPressureAt(run, pumpNode, tS, everyS) - lnPressureAt(run, farNode, tS, everyS)
-    const sigma = Math.hypot(RATIO_ERROR, Math.SQRT2 * asked.noiseFraction, asked.resolutionPa / pa)
-    return so + Math.min(LOUDEST, ((read - foretold) / sigma) ** 2)
-  }, 0)
-  return (-0.5 * sum * Math.min(INDEPENDENT, pump.length)) / pump.length
-}
-
-/** What a gauge read at a moment between its readings, in the logarithm; beyond them its nearest. */
-function lnReadAt(readings: PullAsked['readings'], tS: number): number {
-  const next = readings.findIndex((r) => r.tS >= tS)
-  const after = readings[next] ?? (readings.at(-1) as PullAsked['readings'][number])
-  const before = readings[Math.max(0, next - 1)] ?? after
-  if (next <= 0 || after.tS === before.tS) return Math.log(after.pa)
-  const share = (tS - before.tS) / (after.tS - before.tS)
-  return Math.log(before.pa) + share * (Math.log(after.pa) - Math.log(before.pa))
-}
-
-function lnPressureAt({ samples }: Simulation, node: number, tS: number, everyS: number): number {
-  const at = Math.min(samples.length - 1, tS / everyS)
-  const i = Math.min(Math.floor(at), Math.max(0, samples.length - 2))
-  const of = (k: number) => Math.log(Math.max(1e-3, samples[Math.min(k, samples.length - 1)]?.totalPa[node] ?? 1))
-  return of(i) + (at - i) * (of(i + 1) - of(i))
-}
-
-/** What an explanation says of now and of the rest. */
-type Ahead = { farPa: number; toTargetS: number | null; kind: StandKind; waterG: number; oilG: number }
-
-function ahead(asked: PullAsked, e: Explanation): Ahead {
-  const { nowS, farNode, targetPa } = asked
-  const rig = rigOf(asked, e)
-  const seconds = nowS + HORIZON_S
-  // one of the samples at now, the others evenly on both sides of it
-  const everyS = nowS > 0 ? nowS / Math.max(1, Math.round((LOOKS_AHEAD * nowS) / seconds)) : HORIZON_S / LOOKS_AHEAD
-  const run = simulate(rig, {
-    seconds,
-    everyS,
-    relativeTolerance: TOLERANCE,
-    until: { node: farNode, pressurePa: targetPa, fromS: nowS },
-  })
-  const far = run.nodes.indexOf(farNode)
-  const end = run.samples[run.samples.length - 1] as Simulation['samples'][number]
-  const now = run.samples[Math.round(nowS / everyS)] ?? end
-  const farPa = now.totalPa[far] as number
-  const toTargetS = run.reachedS === null ? null : Math.max(0, run.reachedS - nowS)
-  const wet = isWet(now.water, farPa, rig.nodes.find((n) => n.id === e.water.node)?.temperature_C ?? rig.ambient_C)
-  return {
-    farPa,
-    toTargetS,
-    waterG: now.water.liquidG + now.water.boundG,
-    oilG: now.water.inOilG,
-    kind: toTargetS !== null ? (wet ? 'boiling' : 'on-course') : blamed(rig, end, run.effectiveSpeedM3S[far] as number),
-  }
-}
-
-const isWet = ({ liquidG }: WaterLeft, farPa: number, coldC: number): boolean =>
-  liquidG > STILL_WET_G && farPa > BOILING_FROM_SHARE * waterSaturationPa(kelvin(coldC))
-
-/** What holds a pull up that does not get there: the largest of what stands against it at its end. */
-function blamed(rig: ReturnType<typeof rigOf>, end: Simulation['samples'][number], speedM3S: number): StandKind {
-  if (end.water.liquidG > STILL_WET_G) return 'boiling'
-  const leakPa = rig.sources.leaks.reduce((sum, l) => sum + l.air_Pa_m3_s, 0) / Math.max(1e-9, speedM3S)
-  const pumpPa = rig.pump.ultimate_micron * PA_PER_MICRON + OIL_PA_PER_G * end.water.inOilG
-  const floorPa = rig.pump.ballast ? BALLAST_FLOOR_PA : 0
-  const most = Math.max(leakPa, pumpPa, floorPa)
-  const deepest = Math.min(...end.totalPa)
-  // what neither leak nor pump nor ballast explains is what the hoses give
-  const hosesPa = Math.max(0, Math.max(...end.totalPa) - deepest - leakPa)
-  if (hosesPa > most) return 'hoses'
-  return most === leakPa ? 'leak' : most === floorPa ? 'ballast' : 'pump'
-}
-
 /** All explanations together. */
-function told({ readings, farNode, gaugeNode, targetPa, nowS }: PullAsked, runs: readonly Ahead[]): PullStands {
+export function told({ readings, farNode, gaugeNode, targetPa, nowS }: PullAsked, runs: readonly Ahead[]): PullStands {
   const there = runs.filter((r) => r.toTargetS !== null).length
   const times = runs.map((r) => r.toTargetS ?? Number.POSITIVE_INFINITY).sort((a, b) => a - b)
   const far = runs.map((r) => r.farPa).sort((a, b) => a - b)

@@ -4,9 +4,10 @@ import { composeRig, farNode, type RigOptions } from '../rig/compose'
 import { simulate } from '../rig/simulate'
 import { CAR, job, PULLING } from '../tests/job-fixture'
 import { PA_PER_MICRON } from '../units/constants'
+import type { StandKind } from './asked'
 import { pullAsked } from './forecast'
 import { pullQuestion } from './question'
-import { type StandKind, whereItStands } from './running-pull'
+import { whereItStands } from './running-pull'
 
 const state = job(CAR, ...PULLING)
 const pull = currentPull(state) as Pull

@@ -151,6 +151,35 @@ export class Network {
     return y
   }
 
+  /**
+   * The state of another rig on the same car as this rig's: what is in a place of the same name, the water where it lies,
+   * the oil and the time under vacuum. A place the other has not is as the one its first link leads to.
+   */
+  carriedFrom(other: Network, state: Float64Array): Float64Array {
+    const y = new Float64Array(this.size)
+    const known = (k: number): number => other.nodes.indexOf(this.nodes[k] as string)
+    for (let k = 0; k < this.nodes.length; k++) {
+      const next = this.links.flatMap((l) => (l.i === k ? [l.j] : l.j === k ? [l.i] : [])).find((n) => known(n) >= 0)
+      const from = known(k) >= 0 ? known(k) : known(next ?? this.pumpNode)
+      y[2 * k] = state[2 * from] as number
+      y[2 * k + 1] = state[2 * from + 1] as number
+    }
+    for (const [k, water] of this.waters.entries()) {
+      const at = other.waters[k]?.at
+      if (at !== undefined) y.set(state.subarray(at, at + 2), water.at)
+    }
+    for (const [k, bound] of this.bounds.entries()) y[bound.at] = state[other.bounds[k]?.at ?? 0] as number
+    y[this.oilAt] = state[other.oilAt] as number
+    y[this.timeAt] = state[other.timeAt] as number
+    this.recall(y)
+    return y
+  }
+
+  /** The pump's oil is changed: what it had taken is gone with it. */
+  freshOil(y: Float64Array): void {
+    y[this.oilAt] = 0
+  }
+
   /** Sets the inflow of a leak, Pa m3/s at hard vacuum: a line opened to the air is one. */
   setLeak(index: number, air: number): void {
     const leak = this.leaks[index]

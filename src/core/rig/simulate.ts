@@ -6,8 +6,8 @@ export { SimulationFailed }
 
 export type SimulationOptions = {
   seconds: number
-  /** s between samples; the first is at 0 */
-  everyS: number
+  /** s between samples, of which the first is at 0; or the moments they are taken at, in order, s */
+  everyS: number | readonly number[]
   events?: readonly RigEvent[]
   /** stop when the true pressure of this node is at or below this, Pa; from a time on, s, when that is given */
   until?: { node: string; pressurePa: number; fromS?: number }
@@ -60,7 +60,7 @@ class Run {
     const { network } = stepper
     const events = (options.events ?? []).map((e, i) => ({ e, i })).sort((a, b) => a.e.t_s - b.e.t_s || a.i - b.i)
     if (this.applyDue(events)) stepper.begin()
-    this.sample(stepper.y)
+    if (this.nextS() <= 0) this.sample(stepper.y)
     if (this.isReached(stepper.y)) this.reachedS = 0
     while (stepper.t < options.seconds && this.reachedS === null) {
       const looked = options.until?.fromS ?? 0
@@ -113,18 +113,29 @@ class Run {
   }
 
   private sampleStep(h: number): void {
-    const { everyS, seconds } = this.options
+    const { seconds } = this.options
     const { t } = this.stepper
-    for (let at = this.sampled * everyS; at <= t + 1e-9 && at <= seconds + 1e-9; at = this.sampled * everyS) {
+    for (let at = this.nextS(); at <= t + 1e-9 && at <= seconds + 1e-9; at = this.nextS()) {
       this.sample(this.stepper.within(Math.min(1, (at - (t - h)) / h), h))
     }
   }
 
+  /** When the next sample is due, s; never when there are no more. */
+  private nextS(): number {
+    const { everyS } = this.options
+    if (typeof everyS === 'number') return this.sampled * everyS
+    return everyS[this.sampled] ?? Number.POSITIVE_INFINITY
+  }
+
   private sample(y: Float64Array): void {
     const { network } = this.stepper
-    const totalPa = Float64Array.from(network.nodes, (_, k) => network.totalPa(y, k))
-    const waterPa = Float64Array.from(network.nodes, (_, k) => y[2 * k + 1] as number)
-    this.samples.push({ tS: this.sampled * this.options.everyS, totalPa, waterPa, water: network.waterLeft(y) })
+    const count = network.nodes.length
+    const [totalPa, waterPa] = [new Float64Array(count), new Float64Array(count)]
+    for (let k = 0; k < count; k++) {
+      totalPa[k] = network.totalPa(y, k)
+      waterPa[k] = y[2 * k + 1] as number
+    }
+    this.samples.push({ tS: this.nextS(), totalPa, waterPa, water: network.waterLeft(y) })
     this.sampled++
   }
 

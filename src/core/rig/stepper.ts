@@ -51,6 +51,13 @@ export class Stepper {
     this.network.derivative(this.y, this.dy)
   }
 
+  /** Goes on from where another rig on the same car stands. */
+  continueFrom(other: Stepper): void {
+    this.y = this.network.carriedFrom(other.network, other.y)
+    this.t = other.t
+    this.begin()
+  }
+
   /** Does what an event says. @throws SimulationFailed when it names no part of this rig */
   apply(event: RigEvent): void {
     if (!this.network.apply(event)) throw new SimulationFailed(W.theEventAtSNames(event.t_s))

@@ -1,10 +1,13 @@
-import { type PullAsked, type PullStands, whereItStands } from '@/core/pull/running-pull'
+import { KeptPulls, type PullLook, type PullLooked } from '@/core/pull/kept-pulls'
 import { Apart } from './apart'
 
-const shared = globalThis as unknown as { yperosPulls?: Apart<PullAsked, PullStands> }
+const shared = globalThis as unknown as { yperosPulls?: Apart<PullLook, PullLooked> }
 
-/** Says where a running pull ends, in a thread of its own beside the judge's: one look takes seconds. */
-export function standsApart(asked: PullAsked): Promise<PullStands> {
-  shared.yperosPulls ??= new Apart('pull-thread', whereItStands)
+/** Says where a running pull ends, in a thread of its own beside the judge's: a fresh look takes a second. */
+export function standsApart(asked: PullLook): Promise<PullLooked> {
+  if (!shared.yperosPulls) {
+    const here = new KeptPulls()
+    shared.yperosPulls = new Apart('pull-thread', (look) => here.look(look))
+  }
   return shared.yperosPulls.ask(asked)
 }

@@ -76,7 +76,10 @@ export class PullWatch {
     if (state.step !== 'pull' || !pull || pull.endedAt || !pulse || !now) return false
     const { readings } = await this.kept.upTo(db, jobId, pulse, pull.startedAt)
     const atPump = await this.keptAtPump.upTo(db, jobId, pulse, pull.startedAt)
-    const stands = await standsApart(pullAsked(state, pull, readings, now.ms, atPump.readings))
+    const stands = await standsApart({
+      key: `${jobId} ${state.pulls.length}`,
+      ...pullAsked(state, pull, readings, now.ms, atPump.readings),
+    })
     await upsertForecast(db, jobId, asForecast(stands, state.pulls.length - 1, now.ms))
     await notifyChange(db, { job: jobId, judged: true })
     return true

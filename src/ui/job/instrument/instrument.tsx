@@ -68,6 +68,10 @@ export function Instrument(props: StepProps) {
   )
 }
 
+/** What was last said of the pull that runs. */
+const forecastNow = ({ step, pulls }: JobState, { forecast }: LiveJob) =>
+  step === 'pull' && forecast?.pull === pulls.length - 1 ? forecast : undefined
+
 /**
  * What stands behind the step's instrument: reasons, rules, comparisons, tables; on the phone it stands below the call.
  */
@@ -81,7 +85,7 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
       return (
         <div>
           {state.step === 'pull' && <PullStands advice={live.pull} airPa={state.opened.place.barometerPa} />}
-          <Gains planned={planned} />
+          <Gains planned={planned} forecast={forecastNow(state, job)} />
           {state.step === 'pull' && (
             <ReadingsTable
               points={pullPoints(state, job.vacuum)}

@@ -1,11 +1,36 @@
 import { W } from '@/core/language/screen/job-pull'
+import { changeWords } from '@/core/pull/changes'
+import type { PullForecast } from '@/core/pull/forecast'
 import type { Gain } from '@/core/pull/planner'
 import type { Planned } from '../../hooks/use-plan'
 
 const minutes = (s: number): string => (Math.abs(s) < 60 ? `${Math.round(s)} s` : W.min(Math.round(s / 60)))
 
-/** Where the pull's minutes go on this rig, and what would win some back. */
-export function Gains({ planned }: { planned: Planned | undefined }) {
+/** A change worth a line: what it is, and what it brings. */
+type Line = { name: string; brings: string }
+
+/** Less than this is not worth the walk, s. */
+const WORTH_S = 10
+const MOST_LINES = 3
+
+const linesOf = (gains: readonly Gain[], word: string): Line[] =>
+  gains.flatMap(({ name, savesS }) =>
+    savesS !== null && savesS >= WORTH_S ? [{ name, brings: `${word} ${minutes(savesS)}` }] : [],
+  )
+
+/** What the readings say would help from now on: where the pull gets nowhere, what gets it there. */
+const soonerLines = ({ sooner = [], reaches }: PullForecast): Line[] =>
+  sooner.flatMap(({ kind, savesS, reaches: then }) => {
+    const name = changeWords(kind)
+    if (reaches < 0.5 && then >= 0.5) return [{ name, brings: W.getsItThere(Math.round(10 * then)) }]
+    return savesS !== null && savesS >= WORTH_S ? [{ name, brings: `${W.saves} ${minutes(savesS)}` }] : []
+  })
+
+/**
+ * Where the pull's minutes go on this rig, and what would win some back: by the prediction, and once the pull was read by
+ * what its readings say.
+ */
+export function Gains({ planned, forecast }: { planned: Planned | undefined; forecast: PullForecast | undefined }) {
   if (!planned) return null
   if (!planned.plan)
     return (
@@ -28,25 +53,25 @@ export function Gains({ planned }: { planned: Planned | undefined }) {
         </p>
         <p className="text-note text-ink-2">{W.fromThisRigAndThe}</p>
       </div>
-      <List title={W.itGoesTo} gains={planned.costs} word="costs" />
-      <List title={W.whatWouldSave} gains={planned.whatIfs} word="saves" />
+      <List title={W.itGoesTo} lines={planned.costs && linesOf(planned.costs, W.costs)} />
+      <List
+        title={forecast?.sooner ? W.whatWouldHelpNow : W.whatWouldSave}
+        lines={forecast?.sooner ? soonerLines(forecast) : planned.whatIfs && linesOf(planned.whatIfs, W.saves)}
+      />
     </section>
   )
 }
 
-function List({ title, gains, word }: { title: string; gains: Gain[] | undefined; word: string }) {
-  const worth = (gains ?? []).filter((g) => g.savesS !== null && g.savesS >= 10).slice(0, 3)
+function List({ title, lines }: { title: string; lines: Line[] | undefined }) {
   return (
     <div>
       <h3 className="font-semibold">{title}</h3>
-      {gains && worth.length === 0 && <p>{W.nothingThatMattersHere}</p>}
+      {lines && lines.length === 0 && <p>{W.nothingThatMattersHere}</p>}
       <ul>
-        {worth.map((g) => (
-          <li key={g.name} className="flex justify-between gap-3">
-            {g.name}
-            <span>
-              {word} {minutes(g.savesS ?? 0)}
-            </span>
+        {lines?.slice(0, MOST_LINES).map(({ name, brings }) => (
+          <li key={name} className="flex justify-between gap-3">
+            {name}
+            <span>{brings}</span>
           </li>
         ))}
       </ul>

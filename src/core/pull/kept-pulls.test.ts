@@ -1,0 +1,57 @@
+import { expect, test } from 'vitest'
+import { type KnownPull, knownPull } from '../proving/pulls'
+import type { PullStands } from './asked'
+import { KeptPulls } from './kept-pulls'
+import { whereItStands } from './running-pull'
+
+/** A pull that gets there after some while, and the moment half way, s. */
+function halfWay(seed: number): { pull: KnownPull; nowS: number } {
+  for (let s = seed; ; s++) {
+    const pull = knownPull(s)
+    if ((pull.truth.reachedS ?? 0) > 600) return { pull, nowS: (pull.truth.reachedS as number) / 2 }
+  }
+}
+const askedAt = ({ told, readings }: KnownPull, nowS: number) => ({
+  ...told,
+  nowS,
+  readings: readings.filter((r) => r.tS <= nowS),
+  seed: 1,
+})
+const middle = (s: PullStands) => s.toTargetS.p50 ?? Number.POSITIVE_INFINITY
+
+test('one more reading weighs what is kept: nothing is simulated, and the answer is near the fresh one', () => {
+  for (const seed of [3]) {
+    const { pull, nowS } = halfWay(seed)
+    const kept = new KeptPulls()
+    expect(kept.look({ key: 'car', ...askedAt(pull, nowS) })).toMatchObject(whereItStands(askedAt(pull, nowS)))
+    expect(kept.fresh).toBe(1)
+    // a fiftieth of the time later: so much less is left of it
+    const laterS = nowS * 1.02
+    const again = kept.look({ key: 'car', ...askedAt(pull, laterS) })
+    expect(kept.fresh).toBe(1)
+    const anew = whereItStands(askedAt(pull, laterS))
+    expect(Math.abs(again.reaches - anew.reaches)).toBeLessThan(0.2)
+    if (Number.isFinite(middle(anew))) {
+      expect(middle(again) / middle(anew)).toBeGreaterThan(0.6)
+      expect(middle(again) / middle(anew)).toBeLessThan(1.7)
+    }
+  }
+}, 60_000)
+
+test('what no kept explanation bears, another question and a pull that grew are looked at afresh', () => {
+  const { pull, nowS } = halfWay(3)
+  const kept = new KeptPulls()
+  const asked = askedAt(pull, nowS)
+  kept.look({ key: 'car', ...asked })
+  // something was opened: it stands far above where any of them would be
+  const opened = { ...asked, nowS: nowS + 60, readings: asked.readings.map((r) => ({ ...r })) }
+  for (let s = 10; s <= 60; s += 10) opened.readings.push({ tS: nowS + s, pa: 4000 })
+  kept.look({ key: 'car', ...opened })
+  expect(kept.fresh).toBe(2)
+  kept.look({ key: 'car', ...opened, targetPa: opened.targetPa * 2 })
+  expect(kept.fresh).toBe(3)
+  kept.look({ key: 'car', ...askedAt(pull, nowS * 1.6), targetPa: opened.targetPa * 2 })
+  expect(kept.fresh).toBe(4)
+  kept.look({ key: 'another', ...askedAt(pull, nowS * 1.6), targetPa: opened.targetPa * 2 })
+  expect(kept.fresh).toBe(5)
+}, 60_000)
