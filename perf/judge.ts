@@ -6,6 +6,8 @@ import { atMost, type Measure, percentile } from './measure'
 
 const SEEDS = [1, 2, 3, 4, 6, 8]
 const RUNS = 7
+const FIRSTS = 30
+const FIRSTS_FROM = 1001
 const UPDATES = 400
 const DAY_MINUTES = 1440
 
@@ -16,6 +18,10 @@ const DAY_MINUTES = 1440
 export function measureJudge(): Measure[] {
   const hours = SEEDS.map((seed) => hour(seed))
   for (let i = 0; i < 3; i++) for (const r of hours) judgeHold(r.samples, r.context)
+  // a record nobody has judged before: its earlier moments are judged too, where this one alone does not say enough
+  const first = Array.from({ length: FIRSTS }, (_, i) => hour(FIRSTS_FROM + i)).map((r) =>
+    timed(() => judgeHold(r.samples, r.context)),
+  )
   const scratch = hours.flatMap((r) => Array.from({ length: RUNS }, () => timed(() => judgeHold(r.samples, r.context))))
   const plain = hours.map((r) => timed(() => plainFits(r)))
   const { updates, looks } = running(hours)
@@ -34,6 +40,8 @@ export function measureJudge(): Measure[] {
         'one fit each of the four curves to the same samples with ml-levenberg-marquardt 5.1, no probabilities; times as long',
       ratio: percentile(plain, 0.5) / percentile(scratch, 0.5),
     },
+    atMost(`the same of records seen for the first time, median of ${FIRSTS}`, percentile(first, 0.5), 'ms', 60),
+    atMost('· nine of ten of them', percentile(first, 0.9), 'ms', 1000),
     atMost(`one new sample to a running hold, median of ${updates.length}`, percentile(updates, 0.5), 'ms', 5),
     atMost('the same, 99 of 100', percentile(updates, 0.99), 'ms', 10),
     atMost(

@@ -7,12 +7,25 @@ import { measureIngest } from './ingest'
 import { measureJudge } from './judge'
 import { atMost, type Measure, tableOf } from './measure'
 import { measurePhysics } from './physics'
+import { measurePull } from './pull'
 import { startShop, throwAway } from './running-shop'
 import { measureScripts } from './script-sizes'
 import { soak, wordsOf } from './soak'
 import { measureWatch } from './watch'
 
-const PARTS = ['physics', 'judge', 'day', 'commands', 'start', 'weights', 'views', 'ingest', 'watch', 'book'] as const
+const PARTS = [
+  'physics',
+  'judge',
+  'pull',
+  'day',
+  'commands',
+  'start',
+  'weights',
+  'views',
+  'ingest',
+  'watch',
+  'book',
+] as const
 type Part = (typeof PARTS)[number]
 const IN_A_SHOP: readonly string[] = ['start', 'weights', 'views', 'ingest', 'watch']
 
@@ -26,6 +39,7 @@ async function perf(only: string | undefined): Promise<Measure[]> {
   }
   await measure('physics', 'the physics', measurePhysics)
   await measure('judge', 'the judge', measureJudge)
+  await measure('pull', 'the forecast of a running pull', measurePull)
   await measure('day', 'the plan of a day', measureDay)
   await measure('commands', 'the command line', () => measureCommandLine(process.env.YPEROS_ROOT ?? process.cwd()))
   await measure('book', 'the book of 100,000 jobs', measureBook)
@@ -63,7 +77,8 @@ async function perf(only: string | undefined): Promise<Measure[]> {
 
 const HELP = `yperos perf [PART] [--json] [--soak MINUTES]
 
-Measures the speeds and sizes this product promises; under twelve minutes. PART measures one alone: physics, judge, day, commands, start, weights, views, ingest, watch, book.
+Measures the speeds and sizes this product promises; under twelve minutes. PART measures one alone:
+${PARTS.join(', ')}.
 seed            makes the shop of 100,000 jobs and 10 million lines and readings the book is measured on, and keeps it (as the part book does where it is missing)
 --soak MINUTES  instead: load for so long while a part is killed every few seconds, then counts what was acknowledged against what is stored; exit 3 when anything is lost or doubled
 `

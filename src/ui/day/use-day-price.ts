@@ -4,6 +4,8 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ShopPlan } from '@/core/day/plan-shop'
 import { priceOf } from '@/core/day/price'
 import type { Pin } from '@/core/day/shop-day'
+import type { DayWorker } from '@/workers/day-worker'
+import { inWorker } from '../hooks/in-worker'
 
 /** What putting a piece somewhere costs, once it is worked out. */
 export type Price = { pin: Pin; plan: ShopPlan; changes: ReturnType<typeof priceOf> }
@@ -19,13 +21,12 @@ export function useDayPrice(before: ShopPlan | null): {
 } {
   const [price, setPrice] = useState<Price | null>(null)
   const [busy, setBusy] = useState(false)
-  const worker = useRef<Worker | null>(null)
-  const number = useRef(0)
+  const end = useRef<(() => void) | null>(null)
   const asked = useRef('')
   const wait = useRef<ReturnType<typeof setTimeout>>(undefined)
   const stop = useCallback(() => {
-    worker.current?.terminate()
-    worker.current = null
+    end.current?.()
+    end.current = null
   }, [])
   useEffect(() => stop, [stop])
   const ask = useCallback(
@@ -46,17 +47,12 @@ export function useDayPrice(before: ShopPlan | null): {
       wait.current = setTimeout(() => {
         // a question that is no longer asked is not answered first
         stop()
-        const now = ++number.current
-        const made = new Worker(new URL('../../workers/day-worker.ts', import.meta.url), { type: 'module' })
-        worker.current = made
-        made.onmessage = (message: MessageEvent<{ number: number; plan: ShopPlan }>) => {
-          if (message.data.number !== number.current || asked.current !== key) return
-          const { plan } = message.data
+        const worker = new Worker(new URL('../../workers/day-worker.ts', import.meta.url), { type: 'module' })
+        end.current = inWorker<DayWorker>(worker, async (far) => {
+          const plan = await far.planWith(before.shop, pin, before.order)
           setPrice({ pin, plan, changes: priceOf(before, plan) })
           setBusy(false)
-          stop()
-        }
-        made.postMessage({ number: now, shop: before.shop, pin, before: before.order })
+        })
       }, REST_MS)
     },
     [before, stop],

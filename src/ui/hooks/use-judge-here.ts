@@ -4,10 +4,11 @@ import { useEffect, useState } from 'react'
 import { holdContext } from '@/core/hold/context'
 import { type HoldReading, holdSamples } from '@/core/hold/samples'
 import { currentHold, currentPull, type JobState } from '@/core/job/state'
-import type { PullStands } from '@/core/pull/asked'
 import { asForecast, type PullForecast, pullAsked } from '@/core/pull/forecast'
-import type { Judgement } from '@/core/schools/judgement'
 import type { CurvePoint, JudgedHold } from '@/core/views'
+import type { JudgeWorker } from '@/workers/judge-worker'
+import type { PullWorker } from '@/workers/pull-worker'
+import { inWorker } from './in-worker'
 import type { LiveJob } from './use-job-live'
 import { thin } from './use-job-live'
 
@@ -27,10 +28,11 @@ function readingsOf({ vacuum, typed }: Pick<LiveJob, 'vacuum' | 'typed'>): HoldR
 /**
  * Asks a worker of the page while `question` is one, and again when it changed, a while apart.
  * @param question - null while nothing is asked
+ * @param ask - begins the work, and returns what ends it
  */
 function useAnswer<Question, Answer>(
   question: Question | null,
-  ask: (q: Question, told: (a: Answer) => void) => Worker,
+  ask: (q: Question, told: (a: Answer) => void) => () => void,
 ): Answer | null {
   const [answer, setAnswer] = useState<Answer | null>(null)
   const key = question === null ? null : JSON.stringify(question)
@@ -39,27 +41,27 @@ function useAnswer<Question, Answer>(
       setAnswer(null)
       return
     }
-    let worker: Worker | undefined
+    let end: (() => void) | undefined
     const wait = setTimeout(() => {
-      worker = ask(JSON.parse(key) as Question, setAnswer)
+      end = ask(JSON.parse(key) as Question, setAnswer)
     }, 300)
     return () => {
       clearTimeout(wait)
-      worker?.terminate()
+      end?.()
     }
   }, [key, ask])
   return answer
 }
 
-const judgeAsked = (
-  question: { samples: ReturnType<typeof holdSamples>; context: ReturnType<typeof holdContext>; hold: number },
-  told: (judged: JudgedHold) => void,
-): Worker => {
+type HoldAskedHere = {
+  samples: ReturnType<typeof holdSamples>
+  context: ReturnType<typeof holdContext>
+  hold: number
+}
+
+const judgeAsked = ({ samples, context, hold }: HoldAskedHere, told: (judged: JudgedHold) => void): (() => void) => {
   const worker = new Worker(new URL('../../workers/judge-worker.ts', import.meta.url), { type: 'module' })
-  worker.onmessage = ({ data: { result, rules } }: MessageEvent<Judgement>) =>
-    told({ hold: question.hold, result, rules })
-  worker.postMessage({ number: 0, samples: question.samples, context: question.context })
-  return worker
+  return inWorker<JudgeWorker>(worker, async (far) => told({ hold, ...(await far.judgementOf(samples, context)) }))
 }
 
 /** The running hold judged on this device, by the same judge as the server's; null while it is not asked. */
@@ -76,11 +78,9 @@ export function useJudgeHere(state: JobState, job: LiveJob, alone: boolean): Jud
 
 type PullAskedHere = { asked: ReturnType<typeof pullAsked>; pull: number; atMs: number }
 
-const forecastAsked = ({ asked, pull, atMs }: PullAskedHere, told: (forecast: PullForecast) => void): Worker => {
+const forecastAsked = ({ asked, pull, atMs }: PullAskedHere, told: (forecast: PullForecast) => void): (() => void) => {
   const worker = new Worker(new URL('../../workers/pull-worker.ts', import.meta.url), { type: 'module' })
-  worker.onmessage = ({ data }: MessageEvent<{ stands: PullStands }>) => told(asForecast(data.stands, pull, atMs))
-  worker.postMessage({ asked })
-  return worker
+  return inWorker<PullWorker>(worker, async (far) => told(asForecast(await far.whereItStands(asked), pull, atMs)))
 }
 
 /** The end of the running pull as this device sees it, from what was read up to its last reading; null while not asked. */

@@ -1,15 +1,14 @@
 'use client'
 
+import { proxy } from 'comlink'
 import { useEffect, useState } from 'react'
 import type { JobState } from '@/core/job/state'
 import type { Gain, PullPlan } from '@/core/pull/planner'
 import { pullQuestion } from '@/core/pull/question'
+import type { PlanWorker } from '@/workers/plan-worker'
+import { inWorker } from './in-worker'
 
 export type Planned = { progress: number; plan?: PullPlan; costs?: Gain[]; whatIfs?: Gain[] }
-type Told =
-  | { kind: 'progress'; share: number }
-  | { kind: 'plan'; plan: PullPlan }
-  | { kind: 'gains'; costs: Gain[]; whatIfs: Gain[] }
 
 /** Simulations behind the band on the screen: enough for its edges, done in a second or two. */
 const DRAWS = 80
@@ -23,17 +22,15 @@ export function usePlan(state: JobState): Planned | undefined {
     const asked = JSON.parse(question)
     if (asked === null) return
     const worker = new Worker(new URL('../../workers/plan-worker.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = (message: MessageEvent<Told>) => {
-      const told = message.data
-      setPlanned((before) => {
-        if (told.kind === 'progress') return { ...before, progress: told.share }
-        if (told.kind === 'plan') return { progress: 1, plan: told.plan }
-        return { progress: 1, ...before, costs: told.costs, whatIfs: told.whatIfs }
-      })
-      if (told.kind === 'gains') worker.terminate()
-    }
-    worker.postMessage({ question: asked })
-    return () => worker.terminate()
+    return inWorker<PlanWorker>(worker, async (far) => {
+      const plan = await far.planPull(
+        asked,
+        proxy((share: number) => setPlanned((before) => ({ ...before, progress: share }))),
+      )
+      setPlanned({ progress: 1, plan })
+      const [costs, whatIfs] = [await far.linkCosts(asked), await far.whatIfs(asked)]
+      setPlanned({ progress: 1, plan, costs, whatIfs })
+    })
   }, [question])
   return wanted ? planned : undefined
 }

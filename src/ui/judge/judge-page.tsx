@@ -7,16 +7,17 @@ import { useForm, useWatch } from 'react-hook-form'
 import * as z from 'zod'
 import { REFRIGERANTS } from '@/core/fluids/refrigerants'
 import { contextOfFile, type HoldContextFile } from '@/core/hold/hold-file'
-import type { HoldContext, HoldResult } from '@/core/hold/types'
+import type { HoldContext } from '@/core/hold/types'
 import { W } from '@/core/language/screen/judge'
 import { BadReading, type HoldReadings } from '@/core/readings/hold-readings'
 import { type ColumnMapping, type CsvLine, guessMapping } from '@/core/readings/readings-csv'
-import type { RuleSaid } from '@/core/schools/rules'
 import { PA_PER_MICRON } from '@/core/units/constants'
+import type { JudgeWorker } from '@/workers/judge-worker'
 import { ChoiceField, TextField } from '../form/bound'
 import { figure } from '../form/schemas'
 import { Sign } from '../form/sign'
 import type { ShopView } from '../frame/who'
+import { inWorker } from '../hooks/in-worker'
 import { ColumnPicker } from './column-picker'
 import type { FileJudgement } from './file-judgement'
 import { FileVerdict } from './file-verdict'
@@ -205,10 +206,9 @@ function useFileJudge(read: HoldReadings | null, context: HoldContext | null): F
     setJudged(undefined)
     if (!read || !context) return
     const worker = new Worker(new URL('../../workers/judge-worker.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = (message: MessageEvent<{ result: HoldResult; rules: RuleSaid[] }>) =>
-      setJudged({ ...message.data, read, context })
-    worker.postMessage({ number: 1, samples: read.samples, context })
-    return () => worker.terminate()
+    return inWorker<JudgeWorker>(worker, async (far) =>
+      setJudged({ ...(await far.judgementOf(read.samples, context)), read, context }),
+    )
   }, [read, context])
   return judged
 }

@@ -2,6 +2,8 @@
 
 import { useEffect, useState } from 'react'
 import type { PullPlan, PullQuestion } from '@/core/pull/planner'
+import type { PlanWorker } from '@/workers/plan-worker'
+import { inWorker } from '../hooks/in-worker'
 
 /** Typing rests for so long before a computation of seconds begins, ms. */
 const REST_MS = 350
@@ -12,17 +14,16 @@ export function useLater(question: PullQuestion | undefined): PullPlan | null {
   const [found, setFound] = useState<{ key: string; plan: PullPlan } | null>(null)
   useEffect(() => {
     if (key === '') return
-    let worker: Worker | undefined
+    let end: (() => void) | undefined
     const rest = setTimeout(() => {
-      worker = new Worker(new URL('../../workers/plan-worker.ts', import.meta.url), { type: 'module' })
-      worker.onmessage = ({ data }: MessageEvent<{ kind: string; plan: PullPlan }>) => {
-        if (data.kind === 'plan') setFound({ key, plan: data.plan })
-      }
-      worker.postMessage({ question: JSON.parse(key) as PullQuestion })
+      const worker = new Worker(new URL('../../workers/plan-worker.ts', import.meta.url), { type: 'module' })
+      end = inWorker<PlanWorker>(worker, async (far) =>
+        setFound({ key, plan: await far.planPull(JSON.parse(key) as PullQuestion) }),
+      )
     }, REST_MS)
     return () => {
       clearTimeout(rest)
-      worker?.terminate()
+      end?.()
     }
   }, [key])
   return found?.key === key ? found.plan : null

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { forecastNow } from '@/core/call/live'
 import type { Live } from '@/core/call/types'
 import type { OnSale } from '@/core/charge/buy'
 import { usualChoices } from '@/core/charge/plan-for-job'
@@ -68,10 +69,6 @@ export function Instrument(props: StepProps) {
   )
 }
 
-/** What was last said of the pull that runs. */
-const forecastNow = ({ step, pulls }: JobState, { forecast }: LiveJob) =>
-  step === 'pull' && forecast?.pull === pulls.length - 1 ? forecast : undefined
-
 /**
  * What stands behind the step's instrument: reasons, rules, comparisons, tables; on the phone it stands below the call.
  */
@@ -85,7 +82,7 @@ export function StepDetails({ state, live, job, clock, deeds, planned, rules }: 
       return (
         <div>
           {state.step === 'pull' && <PullStands advice={live.pull} airPa={state.opened.place.barometerPa} />}
-          <Gains planned={planned} forecast={forecastNow(state, job)} />
+          <Gains planned={planned} forecast={forecastNow(state, job.forecast)} />
           {state.step === 'pull' && (
             <ReadingsTable
               points={pullPoints(state, job.vacuum)}
