@@ -1,11 +1,12 @@
 import { type Figure, proveJudge, type RuleFigure } from '@/core/proving/figures'
+import { provePairs } from '@/core/proving/pairs'
 import { provePulls } from '@/core/proving/pulls'
 import { proveWatched } from '@/core/proving/watched'
 import { BadInput, type Command, emit, readArgs } from './command'
 
 /** `proving`: the judge on records of known truth, beside the schools' rules. */
 export const proving: Command = {
-  usage: '[--records N] [--from SEED] [--pulls | --watched] [--json]',
+  usage: '[--records N] [--from SEED] [--pulls | --watched | --pairs] [--json]',
   does:
     'Measures the judge on records whose truth is known, made by the rig model with seeded instruments, ' +
     'and the schools’ rules on the same.',
@@ -15,6 +16,7 @@ export const proving: Command = {
     '--from SEED': 'first seed (1)',
     '--pulls':
       'instead: predictions of running pulls on pulls of known truth, and the schools’ fixed minutes beside them',
+    '--pairs': 'instead: two holds of one car in a row, half an hour pulled between them (200 pairs)',
     '--watched':
       'instead: tight and damp holds watched for four hours, judged every minute (20 records, some ten seconds each)',
   },
@@ -24,9 +26,15 @@ export const proving: Command = {
       from: { type: 'string' },
       pulls: { type: 'boolean' },
       watched: { type: 'boolean' },
+      pairs: { type: 'boolean' },
     })
     if (values.pulls === true) {
       const figures = provePulls(whole(values.records, 'records', 60, 5, 2000), whole(values.from, 'from', 1, 1, 1e9))
+      emit(values.json === true, { figures }, () => figures.map(lineOf).join('\n'))
+      return 0
+    }
+    if (values.pairs === true) {
+      const figures = provePairs(whole(values.records, 'records', 200, 5, 5000), whole(values.from, 'from', 1, 1, 1e9))
       emit(values.json === true, { figures }, () => figures.map(lineOf).join('\n'))
       return 0
     }

@@ -90,7 +90,7 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
       ...problemOf('isolated-late'),
       spoils: true,
     })
-  const jumpAt = context.instrument === 'electronic' ? findJump(binned(ranged, MOST_FOR_JUMPS), context) : null
+  const jumpAt = context.instrument === 'electronic' ? findJump(ranged, context) : null
   if (jumpAt === null) return { samples: ranged, problems }
   const { fromS, toS, byPa } = jumpAt
   if (toS <= VALVE_UNTIL_S) {
@@ -150,10 +150,18 @@ function limitShown(samples: readonly HoldSample[]): number {
   for (let i = 1; i < samples.length; i++) {
     const pa = (samples[i] as HoldSample).pressurePa
     run = pa === (samples[i - 1] as HoldSample).pressurePa ? run + 1 : 1
-    if (run >= RUN_AT_LIMIT && pa >= highest * JUST_BELOW) return Math.min(NO_GAUGE_READS_PA, pa * JUST_BELOW)
+    if (run >= RUN_AT_LIMIT && pa >= highest * JUST_BELOW)
+      return staysAt(samples.slice(i), pa * JUST_BELOW)
+        ? Math.min(NO_GAUGE_READS_PA, pa * JUST_BELOW)
+        : NO_GAUGE_READS_PA
   }
   return NO_GAUGE_READS_PA
 }
+
+/** A gauge at its limit stays there; one that rests on a coarse step goes to and fro about it. */
+const AT_LIMIT_SHARE = 0.8
+const staysAt = (rest: readonly HoldSample[], pa: number): boolean =>
+  rest.filter((s) => s.pressurePa >= pa).length >= AT_LIMIT_SHARE * rest.length
 
 function findGap(samples: readonly HoldSample[], problems: Problem[]): void {
   const first = samples[0]
@@ -189,9 +197,10 @@ function usualSpacing(samples: readonly HoldSample[]): number {
  * Where the readings jump at once and stay: found against the slope on both sides, larger than the record's own unrest.
  */
 function findJump(
-  samples: readonly HoldSample[],
+  readings: readonly HoldSample[],
   context: HoldContext,
 ): { fromS: number; toS: number; byPa: number } | null {
+  const samples = binned(readings, MOST_FOR_JUMPS)
   const n = samples.length
   if (n < FEWEST_FOR_JUMPS) return null
   const span = (samples[n - 1] as HoldSample).elapsedS - (samples[0] as HoldSample).elapsedS
@@ -209,7 +218,7 @@ function findJump(
   const largest = jumps.reduce((a, b) => (Math.abs(b.by) > Math.abs(a.by) ? b : a))
   const at = samples[largest.i] as HoldSample
   // windows of a gauge that rests show less unrest than its step
-  const step = stepsOf(samples, context)[largest.i] as number
+  const step = stepAround(readings, at.elapsedS, context)
   const least = Math.max(
     JUMP_SHARE * at.pressurePa,
     JUMP_PA,
@@ -233,6 +242,13 @@ function findJump(
   if (Math.abs(largest.by) < (atOnce ? SLOW_UNRESTS : UNRESTS) * unrest) return null
   const found = range[edge] as HoldSample
   return { fromS: (range[edge - 1] as HoldSample).elapsedS, toS: found.elapsedS, byPa: largest.by }
+}
+
+/** The gauge's step at a moment, Pa: told by the readings themselves, for averages of them have none. */
+function stepAround(readings: readonly HoldSample[], elapsedS: number, context: HoldContext): number {
+  const found = readings.findIndex((s) => s.elapsedS >= elapsedS)
+  const at = found < 0 ? readings.length : found
+  return Math.max(...stepsOf(readings.slice(Math.max(0, at - STEP_REACH), at + STEP_REACH), context))
 }
 
 /** Usual change between two samples and the two before around a place, as a deviation, Pa. */

@@ -38,7 +38,11 @@ export type RecordWish = {
   minutes?: number
   /** s between readings; 0 for hand-typed ones minutes apart */
   everyS?: number
+  /** the same car's next hold: held for so long before, then pulled for so long, s */
+  again?: Again
 }
+
+type Again = { heldS: number; pulledS: number }
 
 /** Leaks among the records, log-uniform over these, Pa m3/s of air; wet ones among the leaking and among the tight. */
 const LEAKS = 0.4
@@ -100,13 +104,19 @@ export function knownRecord(seed: number, wish: RecordWish = {}): KnownRecord {
   const everyS = wish.everyS ?? (random() < 0.12 ? 0 : pick(random, 1, 1, 2, 5, 10))
   const times = timesOf(random, minutes * 60, everyS)
   const run = (leak: number) =>
-    held(withLeak(composed, leakAt, leak), { farAt: farNode(car), hosesIn, pullS, warms: water.warms }, times)
+    held(
+      withLeak(composed, leakAt, leak),
+      { farAt: farNode(car), hosesIn, pullS, warms: water.warms, again: wish.again },
+      times,
+    )
   const noLeak = run(0)
   const full = leakPaM3S > 0 ? run(leakPaM3S) : noLeak
   const driftK = random() < 0.5 ? 0 : 1.5 * (2 * random() - 1)
   const needle = wish.instrument === 'needle'
   const isolatedL = car.volumeL + (hosesIn ? 0.05 : 0)
   const permeation = hosesIn ? OUTGASSING[hose][1] * rig.lengthM * 2.5 : 0
+  // the next hold is read with noise of its own
+  if (wish.again) for (let i = 0; i < 100; i++) random()
   const read = instrumentOf(random, needle, barometerPa)
   const warmed = (pa: number, t: number) => pa * (1 + ((driftK / (ambientC + 273.15)) * t) / (minutes * 60))
   const leakFreePa = Float64Array.from(noLeak.pa, (pa, i) => warmed(pa, times[i] as number))
@@ -155,19 +165,30 @@ const withLeak = (rig: RigFile, at: string, leak: number): RigFile => ({
   sources: { ...rig.sources, leaks: leak > 0 ? [{ at, air_Pa_m3_s: leak }] : [] },
 })
 
-type Held = { farAt: string; hosesIn: boolean; pullS: number; warms: Water['warms'] }
+type Held = { farAt: string; hosesIn: boolean; pullS: number; warms: Water['warms']; again: Again | undefined }
 
 /** Pulls the rig, shuts it in and gives the pressure at the far gauge at times since then, Pa, and the water in it at first. */
 function held(
   rig: RigFile,
-  { farAt, hosesIn, pullS, warms }: Held,
+  { farAt, hosesIn, pullS: firstS, warms, again }: Held,
   times: readonly number[],
 ): { pa: Float64Array; waterG: number } {
   const stepper = new Stepper(rig)
-  stepper.advanceTo(pullS)
-  for (const link of hosesIn ? ['hose-pump'] : ['core-low', 'core-high'])
-    stepper.network.apply({ t_s: pullS, close: link })
-  stepper.begin()
+  const valves = hosesIn ? ['hose-pump'] : ['core-low', 'core-high']
+  const turn = (how: 'open' | 'close') => {
+    for (const link of valves)
+      stepper.network.apply(how === 'open' ? { t_s: stepper.t, open: link } : { t_s: stepper.t, close: link })
+    stepper.begin()
+  }
+  stepper.advanceTo(firstS)
+  turn('close')
+  if (again) {
+    stepper.advanceTo(firstS + again.heldS)
+    turn('open')
+    stepper.advanceTo(firstS + again.heldS + again.pulledS)
+    turn('close')
+  }
+  const pullS = stepper.t
   const node = stepper.network.nodes.indexOf(farAt)
   const out = new Float64Array(times.length)
   out[0] = stepper.network.totalPa(stepper.y, node)

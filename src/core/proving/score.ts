@@ -10,9 +10,9 @@ import type { KnownRecord } from './records'
 /** What an ideal observer could tell of a record (model.md section 6). */
 export type Ideal = { tellable: boolean; chi2: number }
 
-const TELLABLE_CHI2 = 20
+/** What is left of a rise, in squares of the noise, from which it can be told: a leak, and that there is none. */
+export const LEAST_CHI2 = { leak: 20, tight: 9 } as const
 const TIGHT_LEAK_PA_M3_S = 6e-6
-const TIGHT_CHI2 = 9
 const TAUS_S = [20, 40, 80, 150, 250, 400, 650, 1000, 1500, 2200, 3000]
 const EQUALISING_S = [0, 30, 100, 250]
 
@@ -34,7 +34,7 @@ export function idealObserver(record: KnownRecord): Ideal {
     return { tellable: rise > room + 4 * sigma, chi2: ((rise - room) / sigma) ** 2 }
   }
   const chi2 = Math.min(...TAUS_S.flatMap((tau) => EQUALISING_S.map((te) => misfit(record, airPaM3S / cubic, tau, te))))
-  return { tellable: chi2 >= (truth.leakPaM3S > 0 ? TELLABLE_CHI2 : TIGHT_CHI2), chi2 }
+  return { tellable: chi2 >= LEAST_CHI2[truth.leakPaM3S > 0 ? 'leak' : 'tight'], chi2 }
 }
 
 /**

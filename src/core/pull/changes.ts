@@ -10,7 +10,7 @@ export type ChangeKind = 'cores-out' | 'half-inch-hoses' | 'second-hose' | 'warm
 const HALF_INCH_M = 0.0127
 const WIDE_M = 0.012
 /** What a sound two-stage pump reaches on fresh oil, Pa, and how much warmer a bay can be made, K (assumed). */
-export const FRESH_OIL_PA = 25 * PA_PER_MICRON
+const FRESH_OIL_PA = 25 * PA_PER_MICRON
 const WARMER_K = 10
 
 /** What there is to do about a pull on this rig, with the rig as it would be then. */
@@ -21,7 +21,8 @@ export function changesOf(rig: Rig): { kind: ChangeKind; options: RigOptions }[]
     ...(rig.hoses === 1 ? [{ kind: 'second-hose' as const, options: { secondHose: true } }] : []),
     { kind: 'warmer', options: { warmerK: WARMER_K } },
     { kind: 'ballast', options: { ballast: true } },
-    ...(rig.ultimatePa > FRESH_OIL_PA ? [{ kind: 'fresh-oil' as const, options: { ultimatePa: FRESH_OIL_PA } }] : []),
+    // also where the plate is as good: what the oil took from this car goes with it
+    { kind: 'fresh-oil', options: { ultimatePa: Math.min(rig.ultimatePa, FRESH_OIL_PA) } },
   ]
 }
 

@@ -71,6 +71,12 @@ test('where the oil took the water the car hangs above the target: fresh oil get
   expect(of('warmer')).toMatchObject({ savesS: null, reaches: 0 })
 })
 
+test('a pump as good as fresh oil makes it is offered fresh oil too: what it took goes with it', () => {
+  expect(changesOf({ ...CART, ultimatePa: 20 * PA_PER_MICRON }).find((c) => c.kind === 'fresh-oil')?.options).toEqual({
+    ultimatePa: 20 * PA_PER_MICRON,
+  })
+})
+
 test('a ballast whose floor lies above the target brings nobody there', () => {
   const { of } = soonerOf({ ...ASKED, targetPa: 250 * PA_PER_MICRON, nowS: 20 }, DRY)
   expect(of('ballast')).toMatchObject({ savesS: null, reaches: 0 })

@@ -1,0 +1,25 @@
+import { expect, test } from 'vitest'
+import { knownPair } from './pairs'
+import { knownRecord } from './records'
+
+test('the next hold of the same car has its leak and less of its water, read anew', () => {
+  const wish = { minutes: 10, everyS: 5, wet: true, leakPaM3S: 2e-5 }
+  for (const seed of [3, 4, 5]) {
+    const first = knownRecord(seed, wish)
+    const second = knownRecord(seed, { ...wish, again: { heldS: 600, pulledS: 1800 } })
+    expect(second.truth.leakPaM3S).toBe(first.truth.leakPaM3S)
+    expect(second.truth.waterG).toBeLessThan(first.truth.waterG)
+    expect(second.samples.map((s) => s.pressurePa)).not.toEqual(first.samples.map((s) => s.pressurePa))
+  }
+})
+
+test('the second judgement knows the first: a leak that was likely is surer where it comes again', () => {
+  // leaks the first hold leaves open at more than two in five
+  for (const seed of [101, 127, 128]) {
+    const { said, first } = knownPair(seed)
+    const [before, after] = said
+    expect(first.truth.leakPaM3S).toBeGreaterThan(0)
+    expect(before.verdict).toBe('undecided')
+    expect(after.probability.leak).toBeGreaterThan(before.probability.leak)
+  }
+}, 60_000)
