@@ -15,7 +15,10 @@ const launchOptions = {
 }
 
 const [DESK, PHONE] = ['bench 1280x800', 'phone 390x844']
-/** `./yperos test` leaves out what is marked long, and the phone; `./yperos test long` runs those; without a stage everything runs. */
+/**
+ * `./yperos test` leaves out what is marked long, and the phone; `./yperos test long` runs those; without a stage
+ * everything runs.
+ */
 const stage = process.env.YPEROS_STAGE
 const LONG = stage === 'e2e' ? { grepInvert: /@long/ } : stage === 'long' ? { grep: /@long/ } : {}
 

@@ -72,7 +72,9 @@ async function pullAndHold(page: Page): Promise<void> {
   await press(page, 'Go on to charging')
 }
 
-/** The same job goes at the other size beside this one, with the same free pump: a person there answers the question. */
+/**
+ * The same job goes at the other size beside this one, with the same free pump: a person there answers the question.
+ */
 async function pastTheOtherSize(page: Page): Promise<void> {
   const asked = page.getByRole('alertdialog')
   await expect(asked.or(theCall(page).getByRole('button', { name: 'Both valves are open' }))).toBeVisible()

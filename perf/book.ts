@@ -22,7 +22,10 @@ const READINGS_EACH = 96
 /** Times each question is asked, in a shuffled order of what is asked for. */
 const ASKED = 60
 
-/** What people look for: often and seldom, words and filters, a plate, a time, nothing that is there, a slip of the pen. */
+/**
+ * What people look for: often and seldom, words and filters, a plate, a time, nothing that is there, a slip of the
+ * pen.
+ */
 const SEARCHES = [
   '',
   'shuttle 8',
@@ -47,7 +50,10 @@ const jobsIn = async (db: pg.Pool): Promise<number> =>
       .rows[0]?.n,
   )
 
-/** The kept shop, running, filled up to its size; where it is filled a copy of its database is left at each size before. */
+/**
+ * The kept shop, running, filled up to its size; where it is filled a copy of its database is left at each size
+ * before.
+ */
 async function fullShop(): Promise<RunningShop> {
   const shop = await startShop(NAME)
   // seeding takes longer than any request may
@@ -77,7 +83,10 @@ export async function seedBook(): Promise<void> {
   await (await fullShop()).stop()
 }
 
-/** Search, a car's page and a year's statement: as a page over http on the full shop, and by the question alone as jobs double. */
+/**
+ * Search, a car's page and a year's statement: as a page over http on the full shop, and by the question alone as
+ * jobs double.
+ */
 export async function measureBook(): Promise<Measure[]> {
   const shop = await fullShop()
   try {

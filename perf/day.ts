@@ -113,7 +113,9 @@ function oneAfterTheOther({ cars }: Day): number {
   return ends
 }
 
-/** The same day as a mixed-integer program: starts, who does what, and for two that want one thing which comes first. */
+/**
+ * The same day as a mixed-integer program: starts, who does what, and for two that want one thing which comes first.
+ */
 function programOf(day: Day): string {
   const rules: string[] = []
   const binaries = new Set<string>()

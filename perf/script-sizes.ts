@@ -4,8 +4,10 @@ import type { RunningShop } from './running-shop'
 import BUDGET from './script-budget.json' with { type: 'json' }
 
 /**
- * A view may grow by so much before somebody has to look why. The budget is what was looked at last: after the bay, the day, the
- * book and what works without a line, and after the alarm bar had stopped bringing a car's call to every page (50 KiB each).
+ * A view may grow by so much before somebody has to look why. The budget is what was looked at last: after the bay,
+ * the day, the
+ * book and what works without a line, and after the alarm bar had stopped bringing a car's call to every page (50 KiB
+ * each).
  */
 const GROWTH = 1.2
 

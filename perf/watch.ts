@@ -14,7 +14,10 @@ const HOLDS = 200
 const HELD_MIN = 15
 /** Readings come so long before the board is timed without a watch. */
 const SETTLE_S = 6
-/** What runs already when a watch begins is judged once from scratch: so long at most it is waited for, and then a little. */
+/**
+ * What runs already when a watch begins is judged once from scratch: so long at most it is waited for, and then a
+ * little.
+ */
 const WARM_MOST_S = 240
 const WARM_S = 20
 const MEASURED_S = 40

@@ -11,7 +11,8 @@ const NAME = 'words-test'
 const PORT = 4624
 const address = `http://127.0.0.1:${PORT}`
 
-// a place of its own that speaks a language nobody has, its watch and its demo's day too; one worker, which stops it last
+// a place of its own that speaks a language nobody has, its watch and its demo's day too; one worker, which stops it
+// last
 test.describe.configure({ mode: 'serial' })
 test.beforeAll(async () => {
   spawn(join(root, 'yperos'), ['up', '--name', NAME, '--port', String(PORT)], {

@@ -17,7 +17,8 @@ const UNITS = [...PRESSURE_UNITS, ...QUANTITY_UNITS].join(', ')
 type Converted = { value: number; unit: string; interval: [low: number, high: number] | null }
 
 /**
- * `convert 20 inHgV micron --altitude-m 2380`: a quantity in another unit of its kind; a needle reading as the interval it
+ * `convert 20 inHgV micron --altitude-m 2380`: a quantity in another unit of its kind; a needle reading as the
+ * interval it
  * can mean.
  */
 export const convert: Command = {

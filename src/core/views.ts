@@ -60,7 +60,8 @@ export type Ringing = Ring & { jobId: string; car: string; whose: Whose; clock: 
 export type Rung = { id: string; sentence: string; at: string }
 
 /**
- * A car on the board; pressure Pa absolute, `byHand` when that was typed, `unit` it came in; `found` is what the running hold was found to
+ * A car on the board; pressure Pa absolute, `byHand` when that was typed, `unit` it came in; `found` is what the
+ * running hold was found to
  * be, where that is sure.
  */
 export type BoardRow = {
@@ -135,7 +136,10 @@ export type FoundLine = {
   whose: string
 }
 
-/** A file of a former life that was brought in: its lines, how many of them stand in the book, and who took it out again. */
+/**
+ * A file of a former life that was brought in: its lines, how many of them stand in the book, and who took it out
+ * again.
+ */
 export type ImportView = {
   id: string
   fileName: string

@@ -17,7 +17,10 @@ import { Stop } from './say'
 const MAGIC = 'yperos-backup 1\n'
 /** A header is no longer than this, bytes: migrations and names. */
 const LONGEST_HEADER = 65_536
-/** scrypt as Node has it by default but for twice the memory: a passphrase is tried once, not a thousand times a second. */
+/**
+ * scrypt as Node has it by default but for twice the memory: a passphrase is tried once, not a thousand times a
+ * second.
+ */
 const SCRYPT = { N: 32_768, r: 8, p: 1, maxmem: 64 * 1024 * 1024 }
 const KEY_BYTES = 32
 const CIPHER = 'aes-256-gcm'

@@ -30,7 +30,10 @@ export function arrowsOf(src: string, roomOf: (path: string) => string | null): 
   return [...counts.values()].sort((a, b) => (`${a.from} ${a.to}` < `${b.from} ${b.to}` ? -1 : 1))
 }
 
-/** Rooms that lean on themselves through others: what is left when every room that leans on nothing left is taken away. */
+/**
+ * Rooms that lean on themselves through others: what is left when every room that leans on nothing left is taken
+ * away.
+ */
 export function tangled(arrows: readonly Arrow[]): string[] {
   const rooms = new Set(arrows.flatMap((a) => [a.from, a.to]))
   const free = [...rooms].filter((room) => !arrows.some((a) => a.from === room))

@@ -9,7 +9,10 @@ const Environment = z.object({
   YPEROS_PROXY: z.string().default(''),
   /** name of the cookie: two installations on one machine share its address, and must not share their sign-ins */
   YPEROS_COOKIE: z.string().min(1).default('yperos'),
-  /** `elsewhere`: what runs is watched by a process of its own (.build/src/web/watch-thread.mjs), not by the web server */
+  /**
+   * `elsewhere`: what runs is watched by a process of its own (.build/src/web/watch-thread.mjs), not by the web
+   * server
+   */
   YPEROS_WATCH: z.enum(['here', 'elsewhere']).default('here'),
   /** file of the certificate of the shop's own authority; empty where no TLS is spoken */
   YPEROS_AUTHORITY: z.string().default(''),

@@ -105,7 +105,8 @@ export async function readBytes(request: Asked, largest: number, tooLarge: strin
       pieces.push(piece.value)
     }
   } catch (error) {
-    // what is still to come is thrown away by the door behind the answer: cancelled here, the line would be reset and the
+    // what is still to come is thrown away by the door behind the answer: cancelled here, the line would be reset and
+    // the
     // reset could overtake the answer
     reader.releaseLock()
     throw error

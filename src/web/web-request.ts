@@ -1,7 +1,10 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import type { Asked } from '@/server/http'
 
-/** A request of Node's as our handlers ask for one, its body still to be read: a web's own would cost as much as the rest. */
+/**
+ * A request of Node's as our handlers ask for one, its body still to be read: a web's own would cost as much as the
+ * rest.
+ */
 export function asked(request: IncomingMessage): Asked {
   return {
     method: request.method ?? 'GET',

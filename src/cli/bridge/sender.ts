@@ -85,7 +85,10 @@ export class Sender {
     this.told.odd += told.odd ?? 0
   }
 
-  /** A faulty line stops its whole batch: up to the first one it is sent again, and that one goes aside with its reason. */
+  /**
+   * A faulty line stops its whole batch: up to the first one it is sent again, and that one goes aside with its
+   * reason.
+   */
   private setAside(lines: readonly string[], faults: readonly { path: string; reason: string }[]): void {
     const place = Number(/^line (\d+)/.exec(faults[0]?.path ?? '')?.[1] ?? 1)
     if (place > 1) {

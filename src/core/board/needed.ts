@@ -32,7 +32,10 @@ export function boardAlarm(row: BoardRow, wallMs: number): BoardAlarm | null {
   return nowMs >= (readMs(row) ?? Number.POSITIVE_INFINITY) ? 'read' : null
 }
 
-/** When a car that waits by itself wants somebody, job time ms: a pull by what is said of its end; null while hands are on it. */
+/**
+ * When a car that waits by itself wants somebody, job time ms: a pull by what is said of its end; null while hands
+ * are on it.
+ */
 export function wantedMs({ summary, forecast }: Pick<BoardRow, 'summary' | 'forecast'>): number | null {
   if (summary.comeBackAt === null) return null
   const dueMs = Date.parse(summary.comeBackAt)

@@ -71,7 +71,10 @@ export function rateOf(losses: readonly CarLoss[]): CarRate | null {
   return { value, low: value - half, high: value + half, spans: counted.length }
 }
 
-/** When a car's charge falls below the least its label allows: 10, 50 and 90 of 100 by then, ms; null where it may never. */
+/**
+ * When a car's charge falls below the least its label allows: 10, 50 and 90 of 100 by then, ms; null where it may
+ * never.
+ */
 export type NextShort = { p10Ms: number | null; p50Ms: number | null; p90Ms: number | null }
 
 /** Farther off than this nobody plans by it, days. */

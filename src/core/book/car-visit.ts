@@ -28,7 +28,10 @@ export type CarVisit = {
   /** the least and the middle the label allows */
   leastG: number
   labelG: number
-  /** the deepest its vacuum was read, Pa, and whether a needle read it; null where nothing was read, or it is not ended */
+  /**
+   * the deepest its vacuum was read, Pa, and whether a needle read it; null where nothing was read, or it is not
+   * ended
+   */
   deepest: { pa: number; byNeedle: boolean } | null
   holds: CarHold[]
   renewed: { what: (typeof RENEWED)[number]; count: number }[]
@@ -39,10 +42,16 @@ export type CarVisit = {
   ended: 'signed' | 'closed' | 'open' | 'former'
 }
 
-/** Two weights of one scale, each half a step off, and what a hose may keep: how far off a charge is at least, g (assumed). */
+/**
+ * Two weights of one scale, each half a step off, and what a hose may keep: how far off a charge is at least, g
+ * (assumed).
+ */
 const LEAST_DOUBT_G = 5
 
-/** What a job was for its car; training tells nothing of it. @param deepestPa - of its readings, where they are at hand */
+/**
+ * What a job was for its car; training tells nothing of it. @param deepestPa - of its readings, where they are at
+ * hand
+ */
 export function visitOf(jobId: string, state: JobState, deepestPa: number | null = null): CarVisit | null {
   if (!countsAsWork(state)) return null
   const { opened } = state

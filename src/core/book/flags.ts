@@ -2,7 +2,10 @@ import type { JobEvent } from '../job/events'
 import { chargedG, countsAsWork, type JobState } from '../job/state'
 import { W } from '../language/book/flags'
 
-/** What a job is looked for by, besides its words: the words of the filter, others that mean the same, and whether it holds. */
+/**
+ * What a job is looked for by, besides its words: the words of the filter, others that mean the same, and whether it
+ * holds.
+ */
 type Flag = { words: string; also: readonly string[]; holds: (state: JobState, events: readonly JobEvent[]) => boolean }
 
 const lastVerdict = ({ holds }: JobState) => holds.findLast((h) => h.ended)?.ended?.verdict

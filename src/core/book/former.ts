@@ -87,7 +87,8 @@ export function guessFormer(header: readonly string[]): FormerMapping {
 export type FormerRow = { cells: readonly string[]; line: number }
 
 /**
- * Rows of a file as lines of a former life, with everything that cannot be: mixed units, doubled rows, days that are none.
+ * Rows of a file as lines of a former life, with everything that cannot be: mixed units, doubled rows, days that are
+ * none.
  * @param newId - an id for each line, the same for the same file again, so that sent twice it is stored once
  * @param today - such as `2026-11-27`
  */
@@ -158,7 +159,10 @@ function dayOf(written: string, order: FormerMapping['dates']): string | null {
   return at.toISOString().slice(0, 10)
 }
 
-/** A weight of a cell, g; null where it is empty. A unit in a cell of a column that has another is a fault, not a guess. */
+/**
+ * A weight of a cell, g; null where it is empty. A unit in a cell of a column that has another is a fault, not a
+ * guess.
+ */
 function weightOf(cell: string, weights: FormerMapping['weights']): { grams: number | null } | { why: string } {
   if (cell === '' || cell === '-') return { grams: null }
   const bare = /^\d+(?:[.,]\d+)?$/.test(cell)

@@ -4,7 +4,10 @@ export type PersonFigures = {
   id: string | null
   name: string
   signed: number
-  /** charges that were weighed or counted, and how far from what was planned, g: middle of the amounts, and the largest */
+  /**
+   * charges that were weighed or counted, and how far from what was planned, g: middle of the amounts, and the
+   * largest
+   */
   charges: number
   offMedianG: number | null
   offMostG: number | null

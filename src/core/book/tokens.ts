@@ -1,7 +1,9 @@
 /** A word longer than this is no word, characters. */
 const LONGEST = 40
 
-/** Words of a text as they are looked for: small letters without marks, split at whatever is neither letter nor digit. */
+/**
+ * Words of a text as they are looked for: small letters without marks, split at whatever is neither letter nor digit.
+ */
 export function tokensOf(text: string): string[] {
   const plain = text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
   return plain.split(/[^\p{L}\p{N}]+/u).flatMap((word) => (word === '' ? [] : [word.slice(0, LONGEST)]))

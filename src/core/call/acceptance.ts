@@ -8,7 +8,8 @@ type Ended = NonNullable<Hold['ended']>
 export type Accepted = { accepted: boolean; by: 'judge' | 'rule' | 'word'; words: string[] }
 
 /**
- * Whether a hold is accepted by its procedure, and by what: the judge, a simple rule, or a person's word, which is asked
+ * Whether a hold is accepted by its procedure, and by what: the judge, a simple rule, or a person's word, which is
+ * asked
  * for. Where a rule and the judge differ both are said.
  */
 export function acceptanceOf(state: JobState, ended: Ended): Accepted {

@@ -15,7 +15,10 @@ const moved = (state: JobState): string => W.moved(state.pulls.length)
 export const toldOfThisPull = (state: JobState, id: string): boolean =>
   state.step === 'pull' && currentPull(state)?.endedAt === undefined && id.startsWith(moved(state))
 
-/** When people think the running pull ends, job time ms: by what rang last, its procedure's minutes before anything did. */
+/**
+ * When people think the running pull ends, job time ms: by what rang last, its procedure's minutes before anything
+ * did.
+ */
 export function thoughtMs(state: JobState, rung: Iterable<string>): number | null {
   const pull = currentPull(state)
   if (state.step !== 'pull' || !pull || pull.endedAt) return null

@@ -118,7 +118,9 @@ export function callPull(state: JobState, live: Live): Call {
     : callPulling(state, live, pull.startedAt)
 }
 
-/** A pull by the clock, or by a needle, which shows no target: it ends by its minutes, and proves what minutes prove. */
+/**
+ * A pull by the clock, or by a needle, which shows no target: it ends by its minutes, and proves what minutes prove.
+ */
 function callPullingByMinutes(state: JobState, live: Live, startedAt: string): Call {
   const say = sayOf(live)
   const { place, procedure } = state.opened

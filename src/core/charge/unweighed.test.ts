@@ -22,7 +22,8 @@ function seeded(seed: number) {
 
 /**
  * One unweighed fill from the gas law: the can's vapour by its own temperature, which the boiling has pulled down, the
- * liquid that was not noticed, a hiss of a second or two through a quarter-inch hose, a lot that is filled a little off.
+ * liquid that was not noticed, a hiss of a second or two through a quarter-inch hose, a lot that is filled a little
+ * off.
  */
 function fill(count: number, netG: number, ambientC: number, random: () => number): number {
   const lot = (random() + random() + random() - 1.5) * 0.0115

@@ -7,9 +7,14 @@ export type CanGives = { middleG: number; lowG: number; highG: number }
 
 /** Makers fill a can to its label within this share, one deviation (assumed). */
 const FILL_SHARE = 0.01
-/** A can that gave its liquid is colder than the air: its vapour is so much of a saturated one's at ambient (assumed). */
+/**
+ * A can that gave its liquid is colder than the air: its vapour is so much of a saturated one's at ambient (assumed).
+ */
 const HEEL_SHARE = [0.45, 1] as const
-/** Liquid a hand leaves that takes a quiet can for an empty one, g: the middle, and what nine in ten stay under (assumed). */
+/**
+ * Liquid a hand leaves that takes a quiet can for an empty one, g: the middle, and what nine in ten stay under
+ * (assumed).
+ */
 const LEFT_G = { middle: 5, spread: 6 }
 /** A purge nobody weighed, g (practice: a short hiss). */
 const PURGE_G = [2, 7] as const

@@ -46,7 +46,9 @@ export class Calendar {
     return moment
   }
 
-  /** The first entry that may reach beyond a moment: entries of one thing do not overlap, so their ends are in order. */
+  /**
+   * The first entry that may reach beyond a moment: entries of one thing do not overlap, so their ends are in order.
+   */
   private first(moment: Minutes): number {
     let [low, high] = [0, this.to.length]
     while (low < high) {

@@ -63,7 +63,10 @@ export type Day = {
   fixed: readonly DayRow[]
 }
 
-/** How good a plan is: minutes late in all first, then the sum of the cars' ends; `broken`: minutes it misses what stands by. */
+/**
+ * How good a plan is: minutes late in all first, then the sum of the cars' ends; `broken`: minutes it misses what
+ * stands by.
+ */
 export type DayCost = { broken: Minutes; late: Minutes; ends: Minutes }
 
 export type DayPlan = { rows: readonly DayRow[]; ends: ReadonlyMap<string, Minutes>; cost: DayCost }

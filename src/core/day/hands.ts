@@ -1,7 +1,9 @@
 import type { Step } from '../job/steps'
 import type { DayStep, Minutes } from './day'
 
-/** Minutes somebody is at a step, where a shop's own jobs do not tell yet (assumed); a pull's are those that begin it. */
+/**
+ * Minutes somebody is at a step, where a shop's own jobs do not tell yet (assumed); a pull's are those that begin it.
+ */
 export const ASSUMED_HANDS_MIN: Readonly<Record<Step, Minutes>> = {
   'take-in': 6,
   zero: 5,
@@ -19,7 +21,8 @@ export const ASSUMED_HANDS_MIN: Readonly<Record<Step, Minutes>> = {
 export const ENOUGH_JOBS = 5
 
 /**
- * The middle of what a step took in a shop's own jobs, min; of one kind of car where `model` is told, of one person where
+ * The middle of what a step took in a shop's own jobs, min; of one kind of car where `model` is told, of one person
+ * where
  * `person` is (an account's id).
  */
 export type Learned = { step: Step; model: string | null; person: string | null; jobs: number; medianMin: Minutes }
@@ -28,7 +31,8 @@ export type Learned = { step: Step; model: string | null; person: string | null;
 export type Hands = Required<Pick<DayStep, 'hands'>> & Pick<DayStep, 'handsBy'> & { assumed: boolean }
 
 /**
- * How long a step takes hands: by this kind of car and person, by the kind of car, by the person, by the shop, each where
+ * How long a step takes hands: by this kind of car and person, by the kind of car, by the person, by the shop, each
+ * where
  * there are enough jobs; else the shipped figure.
  */
 export function handsAt(learned: readonly Learned[], step: Step, model: string, people: readonly string[]): Hands {

@@ -32,7 +32,9 @@ type Piece = {
 /** A piece at its place: indexes of person, rig and scale, -1 for none. */
 type Placed = { piece: number; person: number; rig: number; scale: number; from: Minutes; to: Minutes }
 
-/** A day made ready for being laid out many times: each car's pieces, what always stands, and which rigs hang already. */
+/**
+ * A day made ready for being laid out many times: each car's pieces, what always stands, and which rigs hang already.
+ */
 export type Ground = {
   day: Day
   pieces: readonly (readonly Piece[])[]
@@ -224,7 +226,10 @@ class Layout {
     return { ...placed, rig }
   }
 
-  /** A rig for what stands without one: of those free by then the one that lay the shortest, else the one free the soonest. */
+  /**
+   * A rig for what stands without one: of those free by then the one that lay the shortest, else the one free the
+   * soonest.
+   */
   private freeRig(by: Minutes): number {
     let best = -1
     for (let r = 0; r < this.rigOn.length; r++) {
@@ -333,7 +338,8 @@ function layout(ground: Ground, order: readonly number[], waitOf: WaitOf): Layou
 }
 
 /**
- * What a day costs that is laid out in the order of a list of cars: each car's next piece as early as there are hands, a
+ * What a day costs that is laid out in the order of a list of cars: each car's next piece as early as there are
+ * hands, a
  * scale and a rig for it between what was laid out before. A rig hangs on its car until the piece that frees it is laid
  * out; where all hang somewhere, whoever is soonest done goes on first.
  * @param order - indexes of cars, each as often as it has pieces that take hands

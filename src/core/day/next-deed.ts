@@ -4,7 +4,9 @@ import type { ShopPlan } from './plan-shop'
 /** A second deed that follows the first within this belongs to one sentence, min. */
 const FOLLOWS: Minutes = 6
 
-/** What somebody does next: the piece, whether it is due or already under way, and what follows it at once elsewhere. */
+/**
+ * What somebody does next: the piece, whether it is due or already under way, and what follows it at once elsewhere.
+ */
 export type NextDeed = { person: string; row: DayRow; now: boolean; begun: boolean; followed: DayRow | null }
 
 /** The one next deed of each person, the soonest first. @param atMs - wall time now */

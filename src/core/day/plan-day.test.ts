@@ -225,7 +225,10 @@ test('the same day gives the same plan', () => {
   expect(planDay(day).plan.rows).toEqual(planDay(day).plan.rows)
 })
 
-/** Bests a mixed-integer solver proved of these very days (`./yperos perf day`): seed, cars, people; lateness and sum of ends, min. */
+/**
+ * Bests a mixed-integer solver proved of these very days (`./yperos perf day`): seed, cars, people; lateness and sum
+ * of ends, min.
+ */
 const PROVED = [
   [1, 3, 1, 76, 795],
   [7, 4, 1, 39, 1233],

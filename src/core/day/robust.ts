@@ -12,7 +12,8 @@ const NINE_OF_TEN = 1.2815515655446004
 type Drawn = (car: number, step: DayStep) => number
 
 /**
- * Of the plans that are as good as the best, the one that is late in fewest drawn days; the best where no wait is uncertain
+ * Of the plans that are as good as the best, the one that is late in fewest drawn days; the best where no wait is
+ * uncertain
  * or nothing is promised.
  * @param drawn - days drawn: fewer where the search itself is cut short
  */

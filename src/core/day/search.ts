@@ -2,7 +2,10 @@ import { seededRandom as seeded } from '../units/seeded'
 import { compareCost, type Day, type DayCost, type DayPlan, lateOf, type Minutes } from './day'
 import { costOf, type Ground, groundOf } from './layout'
 
-/** Layouts a search may make, by the number of blocks of the day: bounded by steps, so that the same day gives the same plan. */
+/**
+ * Layouts a search may make, by the number of blocks of the day: bounded by steps, so that the same day gives the
+ * same plan.
+ */
 const LAYOUTS_MOST = 80_000
 const BLOCKS_TIMES_LAYOUTS = 1_900_000
 /** Plans kept for choosing the one that stands the long tail best. */
@@ -16,10 +19,14 @@ export type Candidate = { order: readonly number[]; cost: DayCost }
 
 const BROKEN_WEIGHS = 1e4
 
-/** One walk of a search: its share of the layouts, how hot it begins, and what a minute late weighs against the ends on it. */
+/**
+ * One walk of a search: its share of the layouts, how hot it begins, and what a minute late weighs against the ends
+ * on it.
+ */
 type Walk = { share: number; hot: number; late: number; from: 'list' | 'best' }
 /**
- * Walks that weigh lateness otherwise, and begin hotter, get stuck in other places: with all of them cool one day of three
+ * Walks that weigh lateness otherwise, and begin hotter, get stuck in other places: with all of them cool one day of
+ * three
  * cars came out 109 minutes late where 76 can be had. The last two mend the best that was met.
  */
 const WALKS: readonly Walk[] = [
@@ -36,7 +43,8 @@ export type Effort = { share: number; from: readonly (readonly number[])[] }
 export const WHOLE: Effort = { share: 1, from: [] }
 
 /**
- * Searches for the best plan of a day: by several list rules first, then by moving one piece of the list after another and
+ * Searches for the best plan of a day: by several list rules first, then by moving one piece of the list after
+ * another and
  * keeping what is better, or little worse while it is early (simulated annealing, seeded).
  */
 export function searchDay(day: Day, effort = WHOLE): Found {

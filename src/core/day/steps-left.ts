@@ -18,7 +18,10 @@ export type CarNow = {
   found: HoldEnded['verdict'] | null
   /** when the judge expects to decide, s after isolation */
   decisionExpectedS: number | null
-  /** a pull that is still to come, by its story and each rig: 50 and 90 of 100 are at the target by then, its job's minutes */
+  /**
+   * a pull that is still to come, by its story and each rig: 50 and 90 of 100 are at the target by then, its job's
+   * minutes
+   */
   pull: Readonly<Record<string, { p50: Minutes; p90: Minutes }>>
 }
 export type HandsOf = (step: Step) => Pick<Hands, 'hands' | 'handsBy'>
@@ -83,13 +86,18 @@ function from(car: CarNow, step: 'rig' | 'isolate' | 'prove' | 'leave', hands: H
   return way.filter((s) => STEPS.indexOf(s.step) >= STEPS.indexOf(step))
 }
 
-/** Where its core tools stay on the ports they are shut, and the hoses come off: the rig is free while the car holds. */
+/**
+ * Where its core tools stay on the ports they are shut, and the hoses come off: the rig is free while the car holds.
+ */
 export const freesRig = ({ opened }: Pick<JobState, 'opened'>): boolean => opened.rig.cores === 'out'
 
 /** Before it is rigged up any rig may be taken, and the rig says whether it stays. */
 const mayFree = (state: JobState): boolean => STEPS.indexOf(state.step) <= STEPS.indexOf('rig') || freesRig(state)
 
-/** A pull that has not begun: by its rig and story, never less than its procedure asks; stages before its last hold come with it. */
+/**
+ * A pull that has not begun: by its rig and story, never less than its procedure asks; stages before its last hold
+ * come with it.
+ */
 function pullToCome({ state, pull, factor }: CarNow): DayStep {
   const { pullMinutes } = state.opened.procedure
   const extra = earlierStages(state)

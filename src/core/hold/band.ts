@@ -6,7 +6,10 @@ export type Band = { atMs: number; pa: number; slopePaMs: number; spreadPa: numb
 /** The line is drawn through so much of the record's end, ms of job time, and so many readings at most. */
 const DRAWN_MS = 300_000
 const DRAWN_MOST = 120
-/** A reading has left the band beyond so many spreads; a spread is never less than this share of the pressure (assumed). */
+/**
+ * A reading has left the band beyond so many spreads; a spread is never less than this share of the pressure
+ * (assumed).
+ */
 const SPREADS = 6
 const LEAST_SHARE = 0.004
 

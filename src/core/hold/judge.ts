@@ -74,13 +74,17 @@ const SEEN_SHARE = 0.7
 /** Drift is spread over so long at least, s, and never believed smaller than this, Pa/s. */
 const SHORTEST_DRIFT_S = 600
 const LEAST_DRIFT_PA_S = 1e-7
-/** A gauge whose noise is under this share of its step rests on it: a step may come at any time, by this share of it. */
+/**
+ * A gauge whose noise is under this share of its step rests on it: a step may come at any time, by this share of it.
+ */
 const RESTS_UNDER = 0.5
 const RESTING_STEP = 0.3
 /**
- * Slope beside a bend that no shape of water explains, as shares of the mean rise, and the chance of each: the usual bend
+ * Slope beside a bend that no shape of water explains, as shares of the mean rise, and the chance of each: the usual
+ * bend
  * is nearly one of the shapes, a few are as none of them, two places that dry one another out, say. Found on records of
- * known truth (proving ground, seeds 1 to 500). Beside a leak as without one: while only the tight cars were allowed it,
+ * known truth (proving ground, seeds 1 to 500). Beside a leak as without one: while only the tight cars were allowed
+ * it,
  * a leak too small to be seen was ruled out for certain wherever the shape's own error ran downward.
  */
 const UNEXPLAINED = [

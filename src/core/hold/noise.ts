@@ -102,9 +102,14 @@ const FEW_CORRELATION = 0.3
 /** The first so many seconds are left out where a record has more samples than that. */
 const SETTLED_S = 90
 const MANY_FOR_SETTLED = 60
-/** A leftover farther out than this many of the book's deviations counts as that: one wild reading speaks not for all. */
+/**
+ * A leftover farther out than this many of the book's deviations counts as that: one wild reading speaks not for all.
+ */
 const WILD = 5
-/** Lags looked at are an eighth of the record; a correlation under these, of which the second in its deviations, ends it. */
+/**
+ * Lags looked at are an eighth of the record; a correlation under these, of which the second in its deviations, ends
+ * it.
+ */
 const LAGS_OF = 8
 const LEAST_RHO = 0.05
 const RHO_SIGMAS = 1.3

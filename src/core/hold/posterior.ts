@@ -335,7 +335,10 @@ const SCRATCH = {
   owns: new Float64Array(CELLS * MOST_SLOPES),
 }
 
-/** Heights are looked at so many deviations around the best, over this factor at least; a narrower range in equal steps. */
+/**
+ * Heights are looked at so many deviations around the best, over this factor at least; a narrower range in equal
+ * steps.
+ */
 const REACH = 6
 const LEAST_FACTOR = 1.5
 const NARROW_FACTOR = 1.3

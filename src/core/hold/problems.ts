@@ -228,7 +228,8 @@ function findJump(
   if (Math.abs(largest.by) < least) return null
   // a jump is over within two samples; a bend takes its time
   const range = samples.slice(largest.i - k, Math.min(n, largest.i + k))
-  // ... and goes its own way: a bend that flattens between readings minutes apart falls short of both its sides' slopes,
+  // ... and goes its own way: a bend that flattens between readings minutes apart falls short of both its sides'
+  // slopes,
   // and was called a jump down while every reading stood above the one before
   const way = Math.sign(largest.by)
   let edge = 1

@@ -24,7 +24,9 @@ const BEND_COSTS = 4
 export type RuleCar = { volumeL: number; refrigerant: Refrigerant; barometerPa: number }
 const ANY_CAR: RuleCar = { volumeL: VOLUME_L, refrigerant: 'R-134a', barometerPa: STANDARD_ATMOSPHERE_PA }
 
-/** What a rule of these figures can prove on a car, in grams a year worst case: with an electronic gauge and a needle. */
+/**
+ * What a rule of these figures can prove on a car, in grams a year worst case: with an electronic gauge and a needle.
+ */
 export function limitOfRule(
   { targetPa: depthPa, holdMinutes }: Pick<Procedure, 'targetPa' | 'holdMinutes'>,
   { volumeL, refrigerant, barometerPa }: RuleCar = ANY_CAR,

@@ -83,7 +83,9 @@ export function reasonWords(finding: Finding, say = USUAL_SAY): string {
   return REASONS[finding.code]?.(of, say) ?? String(of.said ?? finding.code)
 }
 
-/** Reasons as the reader says figures; those of a record from before figures were kept are read as they were written. */
+/**
+ * Reasons as the reader says figures; those of a record from before figures were kept are read as they were written.
+ */
 export const reasonsIn = (
   judged: { reasons: readonly string[]; findings?: readonly Finding[] | undefined },
   say: Say,

@@ -2,7 +2,10 @@ import type { AirOverTime } from '../units/air-over-time'
 import { PA_PER_INHG } from '../units/constants'
 import type { HoldSample } from './types'
 
-/** A reading of the gauge: job time in ms, Pa absolute; what a needle's dial said, inHg below the air, where it was one. */
+/**
+ * A reading of the gauge: job time in ms, Pa absolute; what a needle's dial said, inHg below the air, where it was
+ * one.
+ */
 export type HoldReading = { at: number; value: number; inHg?: number | null }
 
 /**

@@ -22,7 +22,10 @@ const WITHDRAWN_AT_ONCE = 0.97
 /** A leak beside water wants to have been as likely at the moment before; water that counts. */
 const LEAK_BEFORE = 0.9
 const BESIDE_WATER_FROM = 0.2
-/** A leak that was found is withdrawn where it is no likelier than this: to take a sound car apart is the dearer mistake. */
+/**
+ * A leak that was found is withdrawn where it is no likelier than this: to take a sound car apart is the dearer
+ * mistake.
+ */
 const LEAK_WITHDRAWN_TO = 0.6
 
 /** What a record's earlier moments say of the verdict now. */

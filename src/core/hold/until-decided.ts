@@ -13,7 +13,8 @@ const LEAST_MIN = 10
 const AGAIN = 0.5
 
 /**
- * How much longer a hold goes on whose procedure ends it when the judge can decide, min; null while its time is not nearly up,
+ * How much longer a hold goes on whose procedure ends it when the judge can decide, min; null while its time is not
+ * nearly up,
  * once it is decided, and after a day.
  * @param nowMs - job time, ms
  */

@@ -279,7 +279,9 @@ export const PAYLOADS = {
     passes: z.number().int().min(1).max(9),
     pressurePaG: z.number().min(0).max(1_200_000),
   }),
-  /** the pump's oil is changed in the middle of a pull, behind a shut valve: begun; fresh oil is in, or the old stays */
+  /**
+   * the pump's oil is changed in the middle of a pull, behind a shut valve: begun; fresh oil is in, or the old stays
+   */
   'pump-oil': z.strictObject({ stage: z.enum(['begun', 'done', 'left']) }),
   /** the hoses alone were shut in, and what they did */
   'hoses-shut': z.strictObject({}),

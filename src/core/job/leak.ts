@@ -69,7 +69,10 @@ export const LeakFound = z.strictObject({ at: Place, done: text(200), sure: z.nu
 export type LeakFound = z.infer<typeof LeakFound>
 
 export const SEARCH_WHY = ['hold', 'empty'] as const
-/** No test of a vehicle's system goes above this, whatever its label says, Pa above the air (assumed, a shop's set limit). */
+/**
+ * No test of a vehicle's system goes above this, whatever its label says, Pa above the air (assumed, a shop's set
+ * limit).
+ */
 export const NITROGEN_MOST_PA_G = 1_000_000
 
 /** A search as its events add up. Times are job time, ISO 8601. */

@@ -5,7 +5,9 @@ import type { Rig } from './written'
 
 export type Side = 'low' | 'high'
 
-/** The sides a rig reaches: one hose goes on the low port, where nothing was opened on the high side or nothing fits. */
+/**
+ * The sides a rig reaches: one hose goes on the low port, where nothing was opened on the high side or nothing fits.
+ */
 export const sidesOf = ({ hoses }: Pick<Rig, 'hoses'>): readonly Side[] => (hoses === 1 ? ['low'] : ['low', 'high'])
 
 /** A rig whose hoses end at the pump's own tee and whose tools carry the valves: there is no manifold in it. */

@@ -56,7 +56,8 @@ export function sweepDue(state: JobState): { passes: number; paG: number; askedP
 }
 
 /**
- * A job at another stage of its procedure: depth, minutes of the pull and of the hold that follows are that stage's from
+ * A job at another stage of its procedure: depth, minutes of the pull and of the hold that follows are that stage's
+ * from
  * here on.
  */
 export function atStage(state: JobState, stage: number): JobState {

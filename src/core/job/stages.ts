@@ -126,5 +126,7 @@ export const plainStages = (p: { targetMicron: number; pullMinutes: number; hold
   { kind: 'proof', at: ['idle', 'at-speed'] },
 ]
 
-/** Minutes of a pull by what was opened (practice: an hour for a core or switch, overnight for major parts or a week). */
+/**
+ * Minutes of a pull by what was opened (practice: an hour for a core or switch, overnight for major parts or a week).
+ */
 export const OPENED_MINUTES = { nothing: 30, 'cap-or-core': 60, component: 120, overnight: 720, days: 720 } as const

@@ -8,7 +8,10 @@ import { LIQUID_STANDS_MIN, WAY_WORDS, type Way } from './ways'
 import type { ChargeHose, Procedure, Rig } from './written'
 
 export type Correction = PayloadOf<'corrected'> & { at: string; by: string }
-/** One visit to a step, and who ended it; a step can be visited again, a second pull for instance. Times are job time, ISO 8601. */
+/**
+ * One visit to a step, and who ended it; a step can be visited again, a second pull for instance. Times are job time,
+ * ISO 8601.
+ */
 export type Visit = { step: Step; startedAt: string; endedAt?: string; by?: string }
 export type Pull = { startedAt: string; endedAt?: string }
 export type Hold = {

@@ -75,5 +75,7 @@ export const chargeHoseWritten = ({ boreM, ...hose }: ChargeHose): ChargeHoseWri
   boreMm: asWritten(boreM / METRES_PER_MM),
 })
 
-/** Turned there and back a figure is the one that was typed: what the turning left behind the ninth digit is dropped. */
+/**
+ * Turned there and back a figure is the one that was typed: what the turning left behind the ninth digit is dropped.
+ */
 export const asWritten = (figure: number): number => Number(figure.toPrecision(9))

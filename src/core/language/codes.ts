@@ -133,5 +133,7 @@ const CODES: Record<string, string> = spoken({
   'pump-elsewhere': 'pump elsewhere',
 })
 
-/** A code of the core as it is said: a verdict, a state of a part, a kind of entry. What has no word here is its own. */
+/**
+ * A code of the core as it is said: a verdict, a state of a part, a kind of entry. What has no word here is its own.
+ */
 export const codeWords = (code: string): string => CODES[code] ?? code.replaceAll('-', ' ')

@@ -1,4 +1,7 @@
-/** Letters of the made-up language, for a to z: none of them is one of ours, so that any of ours on a screen is no word of the table. */
+/**
+ * Letters of the made-up language, for a to z: none of them is one of ours, so that any of ours on a screen is no
+ * word of the table.
+ */
 const LETTERS = 'αβςδεφγηιϳκλμνοπϙρστυϝωξψζ'
 /** Around a figure or a name in a sentence: from the private use area, in no text anybody types. */
 const [FROM, TO] = ['\uE000', '\uE001']
@@ -10,7 +13,8 @@ export const kept = (part: string | number): string => `${FROM}${part}${TO}`
 const MARKED = /\uE000([^\uE000\uE001]*)\uE001/
 
 /**
- * A sentence in the made-up language: every letter another one, figures and names as they stand. It shows in a test what
+ * A sentence in the made-up language: every letter another one, figures and names as they stand. It shows in a test
+ * what
  * no table speaks.
  */
 export function madeUp(english: string): string {

@@ -2,7 +2,10 @@ import type { LeakCheck, LeakChecked, LeakPlace } from '../job/leak'
 import { W } from '../language/leak/checks'
 import { PLACES, type Reach } from './places'
 
-/** What a check is: what it takes, what it finds, and what it misses. Minutes are hands and waiting together (assumed). */
+/**
+ * What a check is: what it takes, what it finds, and what it misses. Minutes are hands and waiting together
+ * (assumed).
+ */
 type Facts = { name: string; minutes: number; needs: 'nothing' | 'vacuum' | 'pressure' | 'charge'; misses: string }
 
 export const CHECKS: Record<LeakCheck, Facts> = {

@@ -16,7 +16,8 @@ const two = (a: number): Chances =>
 
 describe('chances by Bayes', () => {
   test('a soap that bubbles, worked by hand', () => {
-    // 0.5 and 0.5; a large leak at the condenser bubbles with 0.55/(1 + (40/4000)^1.5) + 0.006 = 0.5555, one elsewhere with 0.006
+    // 0.5 and 0.5; a large leak at the condenser bubbles with 0.55/(1 + (40/4000)^1.5) + 0.006 = 0.5555, one
+    // elsewhere with 0.006
     const after = chancesAfter(two(0.5), { check: 'soap', at: 'condenser', bubbles: true }, 4000)
     expect(after.get('condenser')).toBeCloseTo(0.5555 / (0.5555 + 0.006), 3)
     const not = chancesAfter(two(0.5), { check: 'soap', at: 'condenser', bubbles: false }, 4000)

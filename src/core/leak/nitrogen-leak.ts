@@ -11,7 +11,8 @@ const NITROGEN_VISCOSITY_PA_S = 1.77e-5
 
 /**
  * What a fall of nitrogen's pressure means in refrigerant lost under service pressure, between the molecular hole (low)
- * and the viscous one; at pressures above the air the viscous hole loses less than at hard vacuum, so either may be the worst.
+ * and the viscous one; at pressures above the air the viscous hole loses less than at hard vacuum, so either may be
+ * the worst.
  * @param fallPaS - fall at constant temperature, Pa/s; negative and zero give the like
  * @param testPa - pressure of the test, Pa absolute, above the barometer
  * @param serviceC - warmest ambient expected, Celsius

@@ -12,7 +12,10 @@ type Facts = {
   reach: Reach
 }
 
-/** What is known of each place before anything is looked at; weights are assumed, then learned from what the shop found. */
+/**
+ * What is known of each place before anything is looked at; weights are assumed, then learned from what the shop
+ * found.
+ */
 export const PLACES: Record<LeakPlace, Facts> = {
   'compressor-seal': { name: W.compressorShaftSeal, weight: 14, reach: 'behind' },
   'compressor-body': { name: W.compressorBody, weight: 4, reach: 'open' },

@@ -11,7 +11,10 @@ export const mendedBefore = (
   isolatedAt: string,
 ): LeakMended | undefined => leaksFound.findLast((found) => found.when <= isolatedAt)
 
-/** Whether what was mended was it: the rise before and after, and what is left; nothing where no leak was mended before. */
+/**
+ * Whether what was mended was it: the rise before and after, and what is left; nothing where no leak was mended
+ * before.
+ */
 export function mendedWords(state: JobState, isolatedAt: string, ended: HoldEnded, say: Say): string[] {
   const mended = mendedBefore(state, isolatedAt)
   if (!mended) return []
@@ -34,7 +37,10 @@ export function mendedWords(state: JobState, isolatedAt: string, ended: HoldEnde
   return mended.before?.verdict === 'tight' ? [W.itHeldBeforeTheWas(place)] : [W.theWasIt(place, fell, nothing)]
 }
 
-/** What the record says of the leak: each place that was mended with what the hold behind it made of it, and a search that found none. */
+/**
+ * What the record says of the leak: each place that was mended with what the hold behind it made of it, and a search
+ * that found none.
+ */
 export function leakRecord(state: JobState, say: Say): { name: string; words: string }[] {
   const found = state.leaksFound.map((leak) => {
     const behind = state.holds.find((h) => h.ended && h.isolatedAt >= leak.when)

@@ -5,7 +5,10 @@ import { currentHold, type JobState } from '../job/state'
 export const LOST_CHARGE_DAYS = 2
 /** A leak nobody has a figure of, g a year (assumed: a charge in two to three years). */
 const USUAL_G = 200
-/** The worst case of a hold lies so many times above the middle of its interval (found: molecular to viscous is about 20). */
+/**
+ * The worst case of a hold lies so many times above the middle of its interval (found: molecular to viscous is about
+ * 20).
+ */
 const WORST_OVER_MIDDLE = 4
 
 /** The leak that is looked for, g a year: by the car's own loss, by the hold that leaked, or a usual one. */

@@ -36,7 +36,9 @@ export function knownPair(seed: number): Pair {
 const leaks = ({ verdict }: HoldResult): boolean => verdict === 'leak' || verdict === 'leak-and-damp'
 const tight = ({ verdict }: HoldResult): boolean => verdict === 'tight' || verdict === 'damp'
 
-/** Whether two holds in a row decide what the first alone leaves open. @param count - pairs; @param from - first seed */
+/**
+ * Whether two holds in a row decide what the first alone leaves open. @param count - pairs; @param from - first seed
+ */
 export function provePairs(count: number, from = 1): Figure[] {
   const pairs = Array.from({ length: count }, (_, i) => knownPair(from + i))
   const open = pairs.filter(

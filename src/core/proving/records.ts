@@ -167,7 +167,10 @@ const withLeak = (rig: RigFile, at: string, leak: number): RigFile => ({
 
 type Held = { farAt: string; hosesIn: boolean; pullS: number; warms: Water['warms']; again: Again | undefined }
 
-/** Pulls the rig, shuts it in and gives the pressure at the far gauge at times since then, Pa, and the water in it at first. */
+/**
+ * Pulls the rig, shuts it in and gives the pressure at the far gauge at times since then, Pa, and the water in it at
+ * first.
+ */
 function held(
   rig: RigFile,
   { farAt, hosesIn, pullS: firstS, warms, again }: Held,

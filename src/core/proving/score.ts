@@ -73,7 +73,8 @@ function misfit({ samples, truth, context }: KnownRecord, risePaS: number, tau: 
 }
 
 /**
- * Whether water is left that could raise the isolated volume by a pascal: a car that was pulled dry is dry, whatever was
+ * Whether water is left that could raise the isolated volume by a pascal: a car that was pulled dry is dry, whatever
+ * was
  * in it.
  */
 export const isDamp = ({ truth, context }: KnownRecord): boolean => truth.waterG > waterOfBend(DAMP_FROM_PA, context)

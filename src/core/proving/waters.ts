@@ -27,7 +27,10 @@ const WARMS = 12
 const WARMS_K = [1, 8] as const
 const WARMS_TAU_S = [600, 3000] as const
 
-/** Water of a wet car, drawn: pools and bound sources, each at one of the places, on either side of the expansion device. */
+/**
+ * Water of a wet car, drawn: pools and bound sources, each at one of the places, on either side of the expansion
+ * device.
+ */
 export function drawWater(random: () => number, places: readonly string[]): Water {
   const between = ([low, high]: readonly [number, number]) => low * (high / low) ** random()
   const place = () => places[Math.floor(random() * places.length)] as string

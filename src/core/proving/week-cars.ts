@@ -13,7 +13,10 @@ import { evaporatorsOf, FREE_VOLUME_L } from '../rig/free-volume'
 import { PA_PER_MICRON } from '../units/constants'
 import { normalPair, seededRandom } from '../units/seeded'
 
-/** The rigs of the place by what matters for a pull (db/demo/cerro-lumen.json): bore mm, length m, CFM, whether hoses come off at the core tools. */
+/**
+ * The rigs of the place by what matters for a pull (db/demo/cerro-lumen.json): bore mm, length m, CFM, whether hoses
+ * come off at the core tools.
+ */
 export const WEEK_RIGS = [
   { name: 'Cart P1', boreMm: 4.8, lengthM: 1.5, pumpCfm: 3, ultimateMicron: 60, frees: false },
   { name: 'Cart P2', boreMm: 9.5, lengthM: 1.2, pumpCfm: 4, ultimateMicron: 25, frees: true },

@@ -5,7 +5,9 @@ import type { ShopCar, ShopDay } from '../day/shop-day'
 import type { Step } from '../job/steps'
 import { type Round, thoughtPulls, WEEK_RIGS, type WeekCar, type WeekRig, weekDay } from './week-cars'
 
-/** How a shop works: by the plan; whoever is free takes the car that came first; or each car is done before the next. */
+/**
+ * How a shop works: by the plan; whoever is free takes the car that came first; or each car is done before the next.
+ */
 export const WAYS_OF_WORK = ['by the plan', 'first come', 'one after the other'] as const
 export type WayOfWork = (typeof WAYS_OF_WORK)[number]
 

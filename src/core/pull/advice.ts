@@ -42,6 +42,8 @@ export type PullLook = {
   plan: PullPlan
   /** how figures are said to whoever reads; the usual way when left out */
   say?: Say
-  /** what the prediction of the rest says of this pull; once it is there its chances stand in place of the look's own */
+  /**
+   * what the prediction of the rest says of this pull; once it is there its chances stand in place of the look's own
+   */
   forecast?: { stands: readonly { kind: AdviceKind; probability: number }[]; toTargetS: number | null; oilG: number }
 }

@@ -32,14 +32,18 @@ const SLOPE_UNKNOWN = -1
 /** It lies so much above where the rig would be dry by now, and so much above the deepest it ever gets (assumed). */
 const ABOVE_DRY = 1.3
 const WELL_ABOVE = 1.6
-/** Water carried off beyond what the story can have held, forgiven in ln(grams); what the story's grams say (assumed). */
+/**
+ * Water carried off beyond what the story can have held, forgiven in ln(grams); what the story's grams say (assumed).
+ */
 const WATER_NEAR = 0.6
 const LEAST_WATER_SAYS = 0.3
 const MOST_WATER_SAYS = 2
 /** Water boils for so long, s: before that something that boils is hardly a leak, ln (assumed). */
 const BOILS_FOR_S = 3600
 const STILL_WET = -1
-/** Where hoses hold it: about the deepest this rig gets; against them where that lies under the target, ln (assumed). */
+/**
+ * Where hoses hold it: about the deepest this rig gets; against them where that lies under the target, ln (assumed).
+ */
 const AT_FLOOR = [0.7, 1.5] as const
 const GETS_THERE = -2
 /** A worn pump reaches so many times its plate at most (assumed). */

@@ -5,7 +5,10 @@ import { drawWater, medianWater, mostLiquidG, Z95 } from './water-inventory'
 
 /** A pull as it runs: what is known of it besides its readings. */
 export type RunningPull = {
-  /** as told: plates, hoses as they are written down, the car's nodes; no sources, and everything at the air's pressure */
+  /**
+   * as told: plates, hoses as they are written down, the car's nodes; no sources, and everything at the air's
+   * pressure
+   */
   rig: RigFile
   story: JobOpened['story']
   /** null where nobody said */
@@ -105,7 +108,8 @@ const STRIDE = { liquid: 0.35, bound: 0.4, leak: 0.4, pump: 0.25, bores: 0.015 }
 
 /** A neighbour of an explanation: its grams, flows and figures a little off, its kinds the same. */
 export function neighbour(e: Explanation, random: () => number): Explanation {
-  // long steps find another place, short ones the middle of a narrow one: a boiling that just ended tells its grams well
+  // long steps find another place, short ones the middle of a narrow one: a boiling that just ended tells its grams
+  // well
   const scale = 10 ** (-SHORTEST_STRIDE * random())
   const near = (value: number, stride: number) => value * Math.exp(scale * stride * normalPair(random)[0])
   return {

@@ -53,7 +53,9 @@ export function traceOf(asked: PullAsked, e: Explanation, { atS }: Weighed): Tra
   return tracedOf(run, asked.gaugeNode)
 }
 
-/** The logarithms of a run's pressures at the gauge's node and at the pump; without a node of that name, the gauge's. */
+/**
+ * The logarithms of a run's pressures at the gauge's node and at the pump; without a node of that name, the gauge's.
+ */
 export function tracedOf({ nodes, samples }: Simulation, gaugeNode: string): Traced {
   const gauge = nodes.indexOf(gaugeNode)
   const pump = nodes.includes('pump') ? nodes.indexOf('pump') : gauge

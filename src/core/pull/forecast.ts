@@ -98,11 +98,15 @@ export function asForecast(
   }
 }
 
-/** When somebody is wanted at a running pull, job time ms: the middle of the prediction, and when nine of ten are there. */
+/**
+ * When somebody is wanted at a running pull, job time ms: the middle of the prediction, and when nine of ten are
+ * there.
+ */
 export type ComeBack = { atMs: number; latestMs: number | null; by: 'prediction' | 'minutes' }
 
 /**
- * A procedure's minutes are the least it pulls; beyond them the prediction decides. Where most never get there within six
+ * A procedure's minutes are the least it pulls; beyond them the prediction decides. Where most never get there within
+ * six
  * hours the minutes decide alone.
  * @param dueMs - when the procedure's minutes are over
  */

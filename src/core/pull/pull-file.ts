@@ -5,7 +5,10 @@ import { RigFile } from '../rig/rig-file'
 import { PA_PER_MICRON } from '../units/constants'
 import { NOISE_FRACTION, type PullAsked, type PullStands } from './asked'
 
-/** What a running pull's file says besides its readings; units are in the names. All but rig, gauge and target may be left out. */
+/**
+ * What a running pull's file says besides its readings; units are in the names. All but rig, gauge and target may be
+ * left out.
+ */
 export const PullContextFile = z
   .strictObject({
     /** what is inside and how it started is what is asked: sources and start are left out */

@@ -60,7 +60,10 @@ function followAll(asked: PullAsked, kept: readonly Run[], weighed: Weighed): Fo
   })
 }
 
-/** As many as are asked for, each as often as it is likely; the readings count to a share `from` already, and to `to` now. */
+/**
+ * As many as are asked for, each as often as it is likely; the readings count to a share `from` already, and to `to`
+ * now.
+ */
 function resampled(runs: readonly Run[], count: number, from: number, to: number, random: () => number): Run[] {
   const top = Math.max(...runs.map((r) => r.ln))
   const weights = runs.map((r) => Math.exp((to - from) * (r.ln - top)))

@@ -15,7 +15,10 @@ const pattern = verbatim(400, 1).refine(
   { error: W.isNoRegularExpression },
 )
 
-/** How the lines a device prints become readings: a pattern, which of its groups is the number, and what that number is. */
+/**
+ * How the lines a device prints become readings: a pattern, which of its groups is the number, and what that number
+ * is.
+ */
 export const LineMap = z.strictObject({
   instrument: text(80),
   readings: z

@@ -41,7 +41,10 @@ export function vacuumSeen(
 
 const pascals = (pa: number): string => W.pa(pa < 100 ? pa.toPrecision(2) : Math.round(pa))
 
-/** A job's vacuum as its own gauge lets one know it. @param sentUnit - of the reading, where it is known: inches are a needle's */
+/**
+ * A job's vacuum as its own gauge lets one know it. @param sentUnit - of the reading, where it is known: inches are a
+ * needle's
+ */
 export const vacuumSeenIn =
   (
     { rig, place }: { rig: Pick<JobOpened['rig'], 'gauge'>; place: Pick<JobOpened['place'], 'barometerPa'> },

@@ -6,7 +6,10 @@ import { bottomOf, depthShare, drawnPa, type Strata, strataOf } from '../pull/st
 import { chanceWords } from '../units/chance'
 import type { CurvePoint } from '../views'
 
-/** A pull or a hold in the picture: its part of the width, shares of it 0 to 1, and its curve as [across, deep] shares. */
+/**
+ * A pull or a hold in the picture: its part of the width, shares of it 0 to 1, and its curve as [across, deep]
+ * shares.
+ */
 export type PictureSpan = {
   kind: 'pull' | 'hold'
   n: number

@@ -152,7 +152,8 @@ export class Network {
   }
 
   /**
-   * The state of another rig on the same car as this rig's: what is in a place of the same name, the water where it lies,
+   * The state of another rig on the same car as this rig's: what is in a place of the same name, the water where it
+   * lies,
    * the oil and the time under vacuum. A place the other has not is as the one its first link leads to.
    */
   carriedFrom(other: Network, state: Float64Array): Float64Array {

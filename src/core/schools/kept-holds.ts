@@ -15,7 +15,8 @@ export type HoldAsked = {
 }
 
 /**
- * What a look came to: judged from scratch on everything; the last judgement stands, for what is new does not move it; or
+ * What a look came to: judged from scratch on everything; the last judgement stands, for what is new does not move
+ * it; or
  * nothing is kept of the samples before, and all are wanted.
  */
 export type HoldLooked = { kind: 'judged'; judgement: Judgement } | { kind: 'stands' } | { kind: 'unknown' }
@@ -36,7 +37,8 @@ const lastS = (samples: readonly HoldSample[]): number => samples[samples.length
 
 /**
  * Running holds between two looks. Everything that is told of one was judged from scratch on all its samples; between,
- * the new samples are weighed with the explanations that count, a twentieth of the work, to see whether that still holds.
+ * the new samples are weighed with the explanations that count, a twentieth of the work, to see whether that still
+ * holds.
  */
 export class KeptHolds {
   private readonly kept = new Map<string, Kept>()

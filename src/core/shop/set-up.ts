@@ -7,7 +7,8 @@ import { Units } from '../units/shown'
 import { NewAccount } from './people'
 
 /*
- * A shop as it is set up: who, where, and what hangs on the cart. What a person does not know is assumed and said to be;
+ * A shop as it is set up: who, where, and what hangs on the cart. What a person does not know is assumed and said to
+ * be;
  * the rig room takes the real figures later.
  */
 
@@ -203,7 +204,10 @@ export function airQuestion(air: Air): string | undefined {
   return seaLevel ? W.isThisTheSeaLevel(usual) : W.isOneOfTheTwo(usual)
 }
 
-/** The cart's things as the shelf takes them, and how they hang together. @param day - ISO 8601; hoses are taken as of then */
+/**
+ * The cart's things as the shelf takes them, and how they hang together. @param day - ISO 8601; hoses are taken as of
+ * then
+ */
 export function cartOf({ cart }: ShopSetUp, day: string) {
   const gauge = CART_KINDS.gauge[cart.gauge]
   const hose = CART_KINDS.hoses[cart.hoses]

@@ -6,7 +6,10 @@ import { parseMass } from '../units/mass'
 import { dialUnit, fromPascal, isGaugeUnit, parsePressure, toPascal } from '../units/pressure'
 import { parseCelsius } from '../units/temperature'
 
-/** An entry of a sum: how it is read, how a dragged figure is written, and between what it makes sense, in its base unit. */
+/**
+ * An entry of a sum: how it is read, how a dragged figure is written, and between what it makes sense, in its base
+ * unit.
+ */
 export type Field = {
   key: string
   label: string

@@ -32,7 +32,8 @@ const LEAP_WITHIN_MS = 30_000
 const LEAP_BEFORE_MS = 60_000
 
 /**
- * How far the newest readings all lie above everything of the minute before them: something opened, seconds ago. One bad
+ * How far the newest readings all lie above everything of the minute before them: something opened, seconds ago. One
+ * bad
  * reading, or two, leap nowhere. @returns value's unit, or undefined where too little was read close together
  */
 export function recentLeap(points: readonly { at: number; value: number }[]): number | undefined {

@@ -11,7 +11,8 @@ const FROM = `from book_line b left join job j on j.id = b.id left join car c on
 type Row = Omit<FoundLine, 'at' | 'endedAt'> & { at: Date; endedAt: Date | null }
 
 /**
- * Lines of the book, the newest first: those that have every word (each as the beginning of one) and every filter. Where
+ * Lines of the book, the newest first: those that have every word (each as the beginning of one) and every filter.
+ * Where
  * none has, those that have the names of cars and people that are spelled nearly so.
  * @param timeZone - the shop's: its days begin there
  * @returns `nearly`: the words that were looked for instead; null where they are the ones that were asked for

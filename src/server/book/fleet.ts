@@ -1,7 +1,9 @@
 import type { FleetCar } from '@/core/book/fleet'
 import type { Scope } from '../db/scope'
 
-/** Every car of the shop with what its visits say of its losses, oldest visit first; read car by car in one question. */
+/**
+ * Every car of the shop with what its visits say of its losses, oldest visit first; read car by car in one question.
+ */
 export async function selectFleet(db: Scope): Promise<FleetCar[]> {
   const { rows } = await db.query<Omit<FleetCar, 'visits'> & FleetCar['visits'][number]>(
     `select c.id, c.name, c.plate, c.model, b.visit ->> 'at' as at, b.visit -> 'charged' as charged,

@@ -32,7 +32,8 @@ const USUAL_G = 500
 const TOLERANCE_G = 25
 
 /**
- * Brings in a part of a file of a former life: cars it names are known from then on, its lines stand in the book, none in
+ * Brings in a part of a file of a former life: cars it names are known from then on, its lines stand in the book,
+ * none in
  * the ledger. Sent twice it is stored once.
  * @throws AppError `conflict` where a line is in the book by another import
  */

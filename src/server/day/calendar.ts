@@ -41,7 +41,9 @@ export async function hasCalendar({ user, shopId, query }: UserScope): Promise<b
   return rows[0]?.made ?? false
 }
 
-/** Somebody's days by the secret of their address; null where it is nobody's, was withdrawn, or the account is closed. */
+/**
+ * Somebody's days by the secret of their address; null where it is nobody's, was withdrawn, or the account is closed.
+ */
 export async function calendarOf(db: Queryable, secret: string, nowMs: number): Promise<string | null> {
   const { rows } = await db.query<{ id: string; name: string; role: string; shopId: number; shop: string }>(
     `select a.id, a.name, a.role, a.shop_id as "shopId", s.name as shop from account a join shop s on s.id = a.shop_id

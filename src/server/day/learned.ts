@@ -7,7 +7,8 @@ const MOST_JOBS = 400
 const LONGEST_MIN = 240
 
 /**
- * The middle of what each step took in the shop's own jobs: in all, by model, by person, by both. A simulated car's clock
+ * The middle of what each step took in the shop's own jobs: in all, by model, by person, by both. A simulated car's
+ * clock
  * runs fast and tells nothing of hands; nor does a job that was entered later.
  */
 export async function selectLearned(db: Scope): Promise<Learned[]> {

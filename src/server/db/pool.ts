@@ -40,7 +40,8 @@ class OnePool extends pg.Pool {
 /** A pool on `connectionString` with our timeouts, which does not die with an idle connection. */
 export function makePool(connectionString: string, max = MOST): pg.Pool {
   const pool = new OnePool({ connectionString, max, application_name: 'yperos', ...TIMEOUTS })
-  // a connection that dies while nobody asks it anything, idle or between two questions of a transaction, fails the next
+  // a connection that dies while nobody asks it anything, idle or between two questions of a transaction, fails the
+  // next
   // question or is replaced; without these listeners it would end the process
   pool.on('error', () => undefined)
   pool.on('connect', (client) => client.on('error', () => undefined))

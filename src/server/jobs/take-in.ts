@@ -9,7 +9,10 @@ import { inTransaction } from '../db/scope'
 import { AppError } from '../errors'
 import { datedBack, openJob } from './open-job'
 
-/** A car as it is taken in. `openedAt`: when one that is entered later came, up to 14 days back; now when left out. `expected`: the id it was expected under. */
+/**
+ * A car as it is taken in. `openedAt`: when one that is entered later came, up to 14 days back; now when left out.
+ * `expected`: the id it was expected under.
+ */
 export const Arrival = z.strictObject({
   id: Id,
   eventId: Id,

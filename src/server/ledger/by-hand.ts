@@ -10,7 +10,8 @@ import { AppError } from '../errors'
 import { insertEntry, type New } from './ledger'
 
 /**
- * Books by hand: a purchase, a container weighed against the book, what was handed in, used again or lost, a correction.
+ * Books by hand: a purchase, a container weighed against the book, what was handed in, used again or lost, a
+ * correction.
  * The same id twice is booked once.
  * @throws AppError `not-allowed` for a trainee's correction, `bad-input` for a container that is none or holds
  *   something else, `conflict` when the id is booked with another content, or more is taken than the book has

@@ -76,7 +76,8 @@ export async function storeCars(db: Queryable, cars: readonly CarReadings[]): Pr
 }
 
 /**
- * An array of the database's from what needs no quoting: numbers, times, ids and words of our own lists. The driver looks
+ * An array of the database's from what needs no quoting: numbers, times, ids and words of our own lists. The driver
+ * looks
  * at every letter of every element, which is a tenth of what storing costs.
  */
 const arrayOf = (plain: readonly (string | number)[]): string => `{${plain.join(',')}}`

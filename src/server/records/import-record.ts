@@ -26,9 +26,11 @@ export const OwnRecord = z.strictObject({ record: RecordFile, readings: verbatim
 const refused = (path: string, reason: string) => new AppError('bad-input', `${path}: ${reason}`, [{ path, reason }])
 
 /**
- * Brings a job back whole from its record: every entry with its hash, and its readings. Nothing is booked: the ledger is
+ * Brings a job back whole from its record: every entry with its hash, and its readings. Nothing is booked: the ledger
+ * is
  * not a part of it. The same record twice is stored once.
- * @throws AppError `bad-input` naming the first place where it does not hold, `conflict` where the job is here otherwise
+ * @throws AppError `bad-input` naming the first place where it does not hold, `conflict` where the job is here
+ *   otherwise
  */
 export async function importRecord(
   scope: SessionScope,

@@ -44,7 +44,8 @@ export type ShopChange = z.infer<typeof ShopChange>
 
 /**
  * Changes a procedure, an account, the air of a place or the shop's own rules, in one transaction.
- * @throws AppError `not-allowed` for all but the lead, `conflict` for a name that is taken or when no lead would be left
+ * @throws AppError `not-allowed` for all but the lead, `conflict` for a name that is taken or when no lead would be
+ *   left
  */
 export async function changeShop(scope: UserScope, change: ShopChange): Promise<ShopChanged> {
   requireRight(scope.user, 'edit-shop')

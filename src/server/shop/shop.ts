@@ -64,7 +64,8 @@ export async function shopOf({ shopId, query }: Scope): Promise<Shop> {
 }
 
 /**
- * Creates a shop with fresh secrets: a cookie key and its own Ed25519 signing key. It opens when everything in it is set
+ * Creates a shop with fresh secrets: a cookie key and its own Ed25519 signing key. It opens when everything in it is
+ * set
  * up. @returns its id
  */
 export async function insertShop(

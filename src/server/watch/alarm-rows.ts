@@ -29,7 +29,10 @@ export async function selectRung(db: Scope, jobId: string): Promise<Rung[]> {
   return rows.map((r) => ({ ...r, at: r.at.toISOString() }))
 }
 
-/** Keeps what rings on a car now, and what of it is new among what rang; told to every page. @param jobMs - job time now */
+/**
+ * Keeps what rings on a car now, and what of it is new among what rang; told to every page. @param jobMs - job time
+ * now
+ */
 export async function keepRinging(
   db: Scope,
   jobId: string,

@@ -5,7 +5,10 @@ import { Apart } from './apart'
 
 type Sent = { key: string; context: string; count: number; first: number; last: number }
 
-/** Looks at running holds in a thread that keeps them: a look sends what is new, and all of it where the thread has not got it. */
+/**
+ * Looks at running holds in a thread that keeps them: a look sends what is new, and all of it where the thread has
+ * not got it.
+ */
 export class HoldLooks {
   private readonly sent = new Map<string, Sent>()
   private readonly thread: Apart<HoldAsked, HoldLooked>

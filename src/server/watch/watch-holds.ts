@@ -36,7 +36,10 @@ type Running = { id: string; shopId: number; events: number; seq: number; latest
 /** A round gives way to the next after so long, ms. */
 const ROUND_MOST_MS = 2000
 
-/** How much a running hold wants to be looked at: nothing at 0; what was done or was not expected before what only grew. */
+/**
+ * How much a running hold wants to be looked at: nothing at 0; what was done or was not expected before what only
+ * grew.
+ */
 function urgencyOf({ seq, events, latest }: Running, before: Judged | undefined, wallMs: number): number {
   if (!before || before.events !== events) return 3
   if (before.seq === seq) return 0
@@ -86,7 +89,8 @@ export class HoldWatch {
   }
 
   /**
-   * Looks at the running holds that are due: at once where a reading is not where it was expected or something was done,
+   * Looks at the running holds that are due: at once where a reading is not where it was expected or something was
+   * done,
    * else ten seconds after the last look; where that is more than the judge can do, those that grew most come first.
    * @returns how many were judged
    */

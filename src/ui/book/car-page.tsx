@@ -36,7 +36,10 @@ type Props = {
   nowMs: number
 }
 
-/** A car's memory: what it was charged and what it brought, how fast it loses, when it is short again, and every visit. */
+/**
+ * A car's memory: what it was charged and what it brought, how fast it loses, when it is short again, and every
+ * visit.
+ */
 export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
   const say = useSay()
   const day = dayIn(timeZone)
@@ -230,7 +233,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
           {W.takeItIn}
         </Link>
         {labelPhoto && (
-          // biome-ignore lint/performance/noImgElement: the photograph is already small, and no other server makes it so
+          // biome-ignore lint/performance/noImgElement: the photograph is small already, no other server makes it so
           <img src={labelPhoto} alt={W.itsLabelPhotographed} className="mt-4 w-full border border-rule" />
         )}
         <CarForm car={car} />

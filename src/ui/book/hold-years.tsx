@@ -17,7 +17,10 @@ import { AXIS, yearsAxis } from '../chart/recharts-look'
 const [LEAST_G, MOST_G] = [1, 10_000]
 const within = (g: number) => Math.min(MOST_G, Math.max(LEAST_G, g))
 
-/** Every hold as what it says in grams a year, which neither volume nor length changes: a leak as a full mark, the limit of one that found none as an open one. */
+/**
+ * Every hold as what it says in grams a year, which neither volume nor length changes: a leak as a full mark, the
+ * limit of one that found none as an open one.
+ */
 export default function HoldYears({
   holds,
   day,

@@ -23,7 +23,10 @@ type Props = {
   onDone: () => void
 }
 
-/** Everything of a lane that is not over, one under the other: what is too narrow for a finger on the axis is reached here. */
+/**
+ * Everything of a lane that is not over, one under the other: what is too narrow for a finger on the axis is reached
+ * here.
+ */
 export function LanePieces({ lane, people, mayPlan, clock, timeZone, onDone }: Props) {
   const [moving, setMoving] = useState<string | null>(null)
   const pieces = lane.pieces.filter((p) => p.state !== 'done').sort((a, b) => a.fromMs - b.fromMs)

@@ -41,7 +41,10 @@ export type Lane = {
 const isWait = (row: DayRow): boolean => row.person === null
 const WAITS: readonly Step[] = ['pull', 'hold']
 
-/** Everybody's and everything's day: what was done since `fromMs`, what is under way, what is planned; whoever looks first. */
+/**
+ * Everybody's and everything's day: what was done since `fromMs`, what is under way, what is planned; whoever looks
+ * first.
+ */
 export function lanesOf(
   plan: ShopPlan,
   rows: readonly BoardRow[],
@@ -177,7 +180,10 @@ function plannedPiece(plan: ShopPlan, row: DayRow, rows: readonly BoardRow[], no
   }
 }
 
-/** The span of time a day is drawn over, wall ms: the hours done that still matter, and what is planned, no more than a night. */
+/**
+ * The span of time a day is drawn over, wall ms: the hours done that still matter, and what is planned, no more than
+ * a night.
+ */
 export function spanOfDay(plan: ShopPlan, rows: readonly BoardRow[], nowMs: number): { fromMs: number; toMs: number } {
   const HOUR = 3_600_000
   const begun = rows

@@ -40,12 +40,17 @@ type Props = {
   onLane: (lane: Lane) => void
 }
 
-/** Which pieces may be taken to another time or other hands: what is planned for hands, and the rig a planned pull hangs on. */
+/**
+ * Which pieces may be taken to another time or other hands: what is planned for hands, and the rig a planned pull
+ * hangs on.
+ */
 export const isMovable = (piece: Piece, lane: Lane): boolean =>
   piece.state === 'planned' &&
   ((lane.kind === 'person' && piece.kind === 'hands') || (lane.kind === 'rig' && piece.step === 'pull'))
 
-/** Lanes of people and things on one axis; a planned piece is taken to another time, rig or person by hand or by keys. */
+/**
+ * Lanes of people and things on one axis; a planned piece is taken to another time, rig or person by hand or by keys.
+ */
 export function Lanes({ lanes, axis, clock, nextId, movable, by, onLift, onMove, onDrop, onLane }: Props) {
   const [track, width] = useWidth<HTMLDivElement>(USUAL_PX)
   const msPerPx = () => (axis.toMs - axis.fromMs) / Math.max(1, width)
@@ -132,7 +137,9 @@ export function Lanes({ lanes, axis, clock, nextId, movable, by, onLift, onMove,
   )
 }
 
-/** Where a piece is put by hand: a piece of hands at a time and a person, a pull at the rig its car is rigged up with. */
+/**
+ * Where a piece is put by hand: a piece of hands at a time and a person, a pull at the rig its car is rigged up with.
+ */
 function pinTo(piece: Piece, here: Lane, lane: Lane, atMs: number, lanes: readonly Lane[], by: string): Pin | null {
   if (here.kind === 'person') {
     const person = lane.id.slice('person '.length)
@@ -230,7 +237,9 @@ function OffSpan({ from, to }: { from: number; to: number }) {
 /** A name takes so much of the axis for each letter, of 1000 px (assumed of the shipped font). */
 const LETTER_SHARE = 7.6 / 1000
 
-/** Pieces whose name has room above them before the next name; a car's pieces that follow one another are named once. */
+/**
+ * Pieces whose name has room above them before the next name; a car's pieces that follow one another are named once.
+ */
 function namesShown(pieces: readonly Piece[], axis: Axis): Set<string> {
   const shown = new Set<string>()
   let [until, last, lastEnd] = [-1, '', -1]

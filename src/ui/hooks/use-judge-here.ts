@@ -83,7 +83,10 @@ const forecastAsked = ({ asked, pull, atMs }: PullAskedHere, told: (forecast: Pu
   return inWorker<PullWorker>(worker, async (far) => told(asForecast(await far.whereItStands(asked), pull, atMs)))
 }
 
-/** The end of the running pull as this device sees it, from what was read up to its last reading; null while not asked. */
+/**
+ * The end of the running pull as this device sees it, from what was read up to its last reading; null while not
+ * asked.
+ */
 export function useForecastHere(state: JobState, job: LiveJob, alone: boolean): PullForecast | null {
   const pull = currentPull(state)
   const last = job.vacuum.at(-1)

@@ -232,7 +232,10 @@ export function JobScreen({
   )
 }
 
-/** Whether the step's own channel is read by hand: no instrument ever sent it. A scale is read once something is on it. */
+/**
+ * Whether the step's own channel is read by hand: no instrument ever sent it. A scale is read once something is on
+ * it.
+ */
 function byHand({ latest }: LiveJob, state: JobState): boolean {
   if (state.step === 'charge' && !openContainer(state)) return false
   // a test wants the gas's temperature too, which few instruments report

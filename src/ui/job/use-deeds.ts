@@ -46,7 +46,10 @@ type Answered = Stretch & { cautions?: Caution[] }
 const AGAIN_MS = 1500
 const TRIES = 12
 
-/** Cautions the page itself knows of deeds, one on the state the one before leaves; for when the server cannot be asked. */
+/**
+ * Cautions the page itself knows of deeds, one on the state the one before leaves; for when the server cannot be
+ * asked.
+ */
 function cautionsHere(state: JobState, sent: readonly SentDeed[]): Caution[] {
   const passed = new Set(sent.flatMap((d) => (d.kind === 'caution-passed' ? [d.payload.code] : [])))
   const found: Caution[] = []

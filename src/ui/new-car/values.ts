@@ -98,7 +98,10 @@ export function valuesOfCar(car: KnownCar, nowMs: number): Partial<NewCarValues>
 const rangeText = ({ lowG, highG }: { lowG: number; highG: number }): string =>
   lowG === highG ? `${lowG} g` : `${lowG}-${highG} g`
 
-/** A rig as it may be chosen: with what it is due for, what it is missing, the car its pump pulls on now, and what it is on by the plan. */
+/**
+ * A rig as it may be chosen: with what it is due for, what it is missing, the car its pump pulls on now, and what it
+ * is on by the plan.
+ */
 export type RigChoice = Rig & {
   id: string
   parts?: unknown

@@ -7,11 +7,14 @@ import { keepSeen, lastSeen } from './seen-store'
 /** What is live is kept this long after it changed, ms. */
 const KEEP_MS = 2000
 
-/** From when what a page shows is, where it was kept on this device: its wall time, ms; null for one the server sent. */
+/**
+ * From when what a page shows is, where it was kept on this device: its wall time, ms; null for one the server sent.
+ */
 export type SeenAt = { ready: boolean; fromMs: number | null }
 
 /**
- * Keeps what a page shows live, and gives it back where the page is opened without a line: the page itself was kept when
+ * Keeps what a page shows live, and gives it back where the page is opened without a line: the page itself was kept
+ * when
  * it was opened last, and much happened on it since.
  * @param key - what it is, such as `job …`
  * @param now - as it stands now

@@ -46,7 +46,10 @@ export function useOutbox(): OutboxValue {
 
 type Waited = { knew: readonly string[] } | undefined
 
-/** Sends something that is kept. A deed that waited says so: it keeps its own time, and what contradicts it is set beside it. */
+/**
+ * Sends something that is kept. A deed that waited says so: it keeps its own time, and what contradicts it is set
+ * beside it.
+ */
 function sendKept<T>(jobId: string, kept: What, waited?: Waited): Promise<Answer<T>> {
   const path = `/api/jobs/${jobId}/${kept.kind}`
   const late = waited && { waited: true, knew: waited.knew }
@@ -76,7 +79,10 @@ function sendKept<T>(jobId: string, kept: What, waited?: Waited): Promise<Answer
 /** A record is not signed over something that was not taken: whoever signs looks once more. */
 const AFTER_REFUSED = W.somethingBeforeItWasNot
 
-/** Keeps what is done here until the server has it; sends it in order when the line is back, from whatever page is open. */
+/**
+ * Keeps what is done here until the server has it; sends it in order when the line is back, from whatever page is
+ * open.
+ */
 export function OutboxProvider({ who, whoName, children }: { who: string; whoName: string; children: ReactNode }) {
   const [kept, setKept] = useState(NONE)
   useEffect(() => onKept(setKept), [])

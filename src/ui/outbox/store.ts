@@ -6,7 +6,10 @@ import type { Channel, ReadingUnit } from '@/core/units/channel'
 
 /** A deed as it is sent: with its id, when it was done in job time, and how much of the job its hand had seen. */
 export type SentDeed = { id: string; happenedAt: string; seen?: number } & Deed
-/** A typed reading as it is sent: with its number and its own time, job time; `now` where the server's clock says it better. */
+/**
+ * A typed reading as it is sent: with its number and its own time, job time; `now` where the server's clock says it
+ * better.
+ */
 export type SentReading = {
   now?: true
   seq: number
@@ -17,7 +20,9 @@ export type SentReading = {
   note?: string
 }
 
-/** A deed with a request of its own: its id, when it was done in job time, and how much of the job its hand had seen. */
+/**
+ * A deed with a request of its own: its id, when it was done in job time, and how much of the job its hand had seen.
+ */
 type Own = { id: string; at: string; seen: number }
 
 export type What =
@@ -29,7 +34,8 @@ export type What =
   | ({ kind: 'photos'; of: PhotoOf; caption: string; image: Blob } & Omit<Own, 'seen'>)
 
 /**
- * Something a hand did on this device that the server has not acknowledged. `trying`: the page that did it waits for its
+ * Something a hand did on this device that the server has not acknowledged. `trying`: the page that did it waits for
+ * its
  * first answer; `waiting`: no answer came, it is sent when the line is back; `refused`: the server does not take it.
  */
 export type Kept = What & {

@@ -23,7 +23,10 @@ const typedIn = (units: Units) =>
       .max(MOST_SIZES),
   })
 
-/** Sizes of cans and cylinders this shop can buy, and what they cost here: what to buy for a car is worked out of them. */
+/**
+ * Sizes of cans and cylinders this shop can buy, and what they cost here: what to buy for a car is worked out of
+ * them.
+ */
 export function SizesOnSale({ onSale }: { onSale: readonly OnSale[] }) {
   const router = useRouter()
   const done = useSaid()

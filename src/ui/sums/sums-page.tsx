@@ -19,7 +19,9 @@ type Props = { jobs: readonly { id: string; name: string }[]; airPa: number | nu
 
 const first = SUMS[0] as Sum
 
-/** The arithmetic of the trade: a picture that is moved by its figures, with what it comes to. No job, no line needed. */
+/**
+ * The arithmetic of the trade: a picture that is moved by its figures, with what it comes to. No job, no line needed.
+ */
 export function SumsPage({ jobs, airPa }: Props) {
   const [id, setId] = useState(first.id)
   const [typed, setTyped] = useState<Typed>({})

@@ -7,7 +7,9 @@ import { handle, parseInput, readJson } from '@/server/http'
 import { setUpShop } from '@/server/shop/set-up-shop'
 import { findShop } from '@/server/shop/shop'
 
-/** Sets up the shop of an installation that has none, and signs its first person in; needs no session, there is none. */
+/**
+ * Sets up the shop of an installation that has none, and signs its first person in; needs no session, there is none.
+ */
 export const POST = handle(async (request) => {
   if (await findShop(database())) throw new AppError('conflict', W.aShopIsOpenHere)
   const { shop, accountId } = await setUpShop(parseInput(ShopSetUp, await readJson(request)), new Date())

@@ -18,7 +18,9 @@ import { TurnBack } from './turn-back'
 
 type Props = { at: WayOut | null; onClose: () => void; state: JobState; live: Live; deeds: Deeds }
 
-/** Everything but the next step: back, stop here, charge knowingly, end it. Each says what it costs before it is done. */
+/**
+ * Everything but the next step: back, stop here, charge knowingly, end it. Each says what it costs before it is done.
+ */
 export function OtherWays({ at, onClose, state, live, deeds }: Props) {
   const say = useSay(state.opened.place.barometerPa)
   const turns = turnsOf(state, say)

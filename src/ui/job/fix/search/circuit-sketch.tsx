@@ -5,7 +5,9 @@ import { W } from '@/core/language/screen/job-fix'
 import type { Chances } from '@/core/leak/chances'
 import { PLACES } from '@/core/leak/places'
 
-/** Where each place stands on the sketch, of 760 by 330: the way of the refrigerant, high side above, low side below. */
+/**
+ * Where each place stands on the sketch, of 760 by 330: the way of the refrigerant, high side above, low side below.
+ */
 const AT: Record<LeakPlace, readonly [x: number, y: number]> = {
   'compressor-seal': [40, 165],
   'compressor-body': [112, 165],
