@@ -38,7 +38,7 @@ test('one more reading weighs what is kept: nothing is simulated, and the answer
   }
 }, 60_000)
 
-test('what no kept explanation bears, another question and a pull that grew are looked at afresh', () => {
+test('what no kept explanation bears, and another car, are looked at afresh', () => {
   const { pull, nowS } = halfWay(3)
   const kept = new KeptPulls()
   const asked = askedAt(pull, nowS)
@@ -48,10 +48,6 @@ test('what no kept explanation bears, another question and a pull that grew are 
   for (let s = 10; s <= 60; s += 10) opened.readings.push({ tS: nowS + s, pa: 4000 })
   kept.look({ key: 'car', ...opened })
   expect(kept.fresh).toBe(2)
-  kept.look({ key: 'car', ...opened, targetPa: opened.targetPa * 2 })
+  kept.look({ key: 'another', ...opened })
   expect(kept.fresh).toBe(3)
-  kept.look({ key: 'car', ...askedAt(pull, nowS * 1.6), targetPa: opened.targetPa * 2 })
-  expect(kept.fresh).toBe(4)
-  kept.look({ key: 'another', ...askedAt(pull, nowS * 1.6), targetPa: opened.targetPa * 2 })
-  expect(kept.fresh).toBe(5)
 }, 60_000)

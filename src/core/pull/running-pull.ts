@@ -6,7 +6,7 @@ import { lnFit, traceOf, type Weighed, weighedBy } from './fit'
 
 /** Explanations drawn at first, kept after weighing, and steps each kept one walks (assumed, by what they bring). */
 const DRAWS = 300
-const KEPT = 60
+const KEPT = 90
 const STEPS = 3
 /** The readings count a little at first and fully at last, so that no explanation is lost before it could walk. */
 const HEATS = [
