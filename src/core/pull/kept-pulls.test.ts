@@ -20,22 +20,17 @@ const askedAt = ({ told, readings }: KnownPull, nowS: number) => ({
 const middle = (s: PullStands) => s.toTargetS.p50 ?? Number.POSITIVE_INFINITY
 
 test('one more reading weighs what is kept: nothing is simulated, and the answer is near the fresh one', () => {
-  for (const seed of [3]) {
-    const { pull, nowS } = halfWay(seed)
-    const kept = new KeptPulls()
-    expect(kept.look({ key: 'car', ...askedAt(pull, nowS) })).toMatchObject(whereItStands(askedAt(pull, nowS)))
-    expect(kept.fresh).toBe(1)
-    // a fiftieth of the time later: so much less is left of it
-    const laterS = nowS * 1.02
-    const again = kept.look({ key: 'car', ...askedAt(pull, laterS) })
-    expect(kept.fresh).toBe(1)
-    const anew = whereItStands(askedAt(pull, laterS))
-    expect(Math.abs(again.reaches - anew.reaches)).toBeLessThan(0.2)
-    if (Number.isFinite(middle(anew))) {
-      expect(middle(again) / middle(anew)).toBeGreaterThan(0.6)
-      expect(middle(again) / middle(anew)).toBeLessThan(1.7)
-    }
-  }
+  const { pull, nowS } = halfWay(3)
+  const kept = new KeptPulls()
+  kept.look({ key: 'car', ...askedAt(pull, nowS) })
+  // a fiftieth of the time later: so much less is left of it
+  const laterS = nowS * 1.02
+  const again = kept.look({ key: 'car', ...askedAt(pull, laterS) })
+  expect(kept.fresh).toBe(1)
+  const anew = whereItStands(askedAt(pull, laterS))
+  expect(Math.abs(again.reaches - anew.reaches)).toBeLessThan(0.2)
+  expect(middle(again) / middle(anew)).toBeGreaterThan(0.6)
+  expect(middle(again) / middle(anew)).toBeLessThan(1.7)
 }, 60_000)
 
 test('what no kept explanation bears, and another car, are looked at afresh', () => {
