@@ -33,7 +33,7 @@ const sign = async (request: APIRequestContext, id: string) => {
 }
 const found = (page: Page) => page.getByRole('list', { name: 'Found' }).getByRole('listitem')
 
-test('a record is found by what was said in it and by a filter that is tapped; the address keeps both, and the file has what was found', async ({
+test('@long a record is found by what was said in it and by a filter that is tapped; the address keeps both, and the file has what was found', async ({
   page,
 }) => {
   await signIn(page.request)
@@ -69,7 +69,7 @@ test('a record is found by what was said in it and by a filter that is tapped; t
   await expect(page.getByRole('row', { name: /^Recovered/ })).toContainText('310 g')
 })
 
-test('a certificate is a PDF with a page for whoever pays and the rest for an inspector; a draft says so on every page', async ({
+test('@long a certificate is a PDF with a page for whoever pays and the rest for an inspector; a draft says so on every page', async ({
   page,
 }) => {
   await signIn(page.request)

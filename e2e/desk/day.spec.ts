@@ -1,35 +1,17 @@
-import { spawn, spawnSync } from 'node:child_process'
-import { rmSync } from 'node:fs'
-import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
 import type { APIRequestContext, Browser, Page } from '@playwright/test'
 import type { DayView } from '../../src/core/day/view'
-import { placesOf } from '../../src/ops/places'
+import { ownPlace } from '../own-place'
 import { expect, openCar, type Person, sheetOf, shot, signIn, test } from '../shop'
-
-const root = process.env.YPEROS_ROOT ?? process.cwd()
-const NAME = 'day-test'
-const PORT = 4618
-const address = `http://127.0.0.1:${PORT}`
 
 // a place of its own: the day of the tests' common one is as long as all their cars together
 test.describe.configure({ mode: 'serial' })
-test.beforeAll(async () => {
-  spawn(join(root, 'yperos'), ['up', '--place', 'port-oleander', '--name', NAME, '--port', String(PORT)], {
-    stdio: 'ignore',
-    detached: true,
-  })
-  const answers = () =>
-    fetch(`${address}/api/health`).then(
-      (r) => r.ok,
-      () => false,
-    )
-  await expect.poll(answers, { timeout: 110_000 }).toBe(true)
-})
+const place = ownPlace('day-test', 4618, ['--place', 'port-oleander'])
+const { address } = place
+test.beforeAll(place.start)
 test.afterAll(() => {
-  spawnSync(join(root, 'yperos'), ['stop', '--name', NAME])
-  const { state, data } = placesOf(NAME)
-  for (const path of [state, data]) rmSync(path, { recursive: true, force: true })
+  place.stop()
+  place.forget()
 })
 
 async function pageOf(browser: Browser, who: Person, viewport = { width: 1280, height: 800 }): Promise<Page> {

@@ -1,39 +1,24 @@
-import { spawn, spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { get } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, Page } from '@playwright/test'
-import { placesOf } from '../../src/ops/places'
+import { ownPlace, root } from '../own-place'
 import { endEarly, expect, expectStep, press, sheetOf, shot, test, theCall } from '../shop'
 
-const root = process.env.YPEROS_ROOT ?? process.cwd()
 const NAME = 'own-test'
 const PORT = 4617
-const address = `http://127.0.0.1:${PORT}`
-const answers = () =>
-  fetch(`${address}/api/health`).then(
-    (r) => r.ok,
-    () => false,
-  )
+const place = ownPlace(NAME, PORT, ['--own', '--lan'])
+const { address } = place
 
 // one shop, opened by the first test and worked in by the second
 test.describe.configure({ mode: 'serial' })
 
-const start = () =>
-  spawn(join(root, 'yperos'), ['up', '--own', '--lan', '--name', NAME, '--port', String(PORT)], {
-    stdio: 'ignore',
-    detached: true,
-  })
-
-test.beforeAll(async () => {
-  start()
-  await expect.poll(answers, { timeout: 110_000 }).toBe(true)
-})
+test.beforeAll(place.start)
 test.afterAll(() => {
-  spawnSync(join(root, 'yperos'), ['stop', '--name', NAME])
-  const { state, data } = placesOf(NAME)
-  for (const path of [state, data]) rmSync(path, { recursive: true, force: true })
+  place.stop()
+  place.forget()
 })
 
 test('@long an empty shop is opened by its first person, and a real car with a needle is taken in', async ({
@@ -373,14 +358,12 @@ test('@long backed up, wiped and restored, the shop is as it was: its people sig
     yperos('restore', file, '--name', NAME, '--passphrase-file', join(folder, 'wrong'), '--over').stderr,
   ).toContain('is not its passphrase')
 
-  const { state, data } = placesOf(NAME)
-  for (const path of [state, data]) rmSync(path, { recursive: true, force: true })
+  place.forget()
   expect(yperos('restore', file, ...own)).toEqual({
     status: 0,
     stderr: expect.stringContaining('restored Quay 9 workshop'),
   })
-  start()
-  await expect.poll(answers, { timeout: 110_000 }).toBe(true)
+  await place.start()
   const again = await signedInPage(browser)
   expect(await (await again.request.get(`/api/jobs/${id}/record.json`)).text()).toBe(before)
   await again.context().close()

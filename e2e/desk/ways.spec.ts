@@ -219,7 +219,10 @@ test('a deed that was forgotten is logged with its own time, within its neighbou
   await expectStep(page, 'Fix')
 })
 
-test('a restriction found in the proof: recovered, mended, pulled again, in one job', async ({ page, context }) => {
+test('@long a restriction found in the proof: recovered, mended, pulled again, in one job', async ({
+  page,
+  context,
+}) => {
   await signIn(context.request)
   const jobId = await openCar(context.request, { simulated: false })
   await startPull(context.request, jobId)
@@ -277,7 +280,7 @@ test('a restriction found in the proof: recovered, mended, pulled again, in one 
   await expect(page.getByText(/400 g were charged, 390 g recovered again/)).toBeVisible()
 })
 
-test('what to buy for a car is worked out of the shop’s own sizes and prices', async ({ page, context }) => {
+test('@long what to buy for a car is worked out of the shop’s own sizes and prices', async ({ page, context }) => {
   await signIn(context.request, 'maira')
   await page.goto('/shop')
   const list = page.getByRole('form', { name: 'Sizes on sale' })

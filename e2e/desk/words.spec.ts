@@ -1,36 +1,18 @@
-import { spawn, spawnSync } from 'node:child_process'
-import { readFileSync, rmSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
-import { placesOf } from '../../src/ops/places'
+import { ownPlace, root } from '../own-place'
 import { expect, signIn, test } from '../shop'
 import { made, open, VIEWS } from '../views'
-
-const root = process.env.YPEROS_ROOT ?? process.cwd()
-const NAME = 'words-test'
-const PORT = 4624
-const address = `http://127.0.0.1:${PORT}`
 
 // a place of its own that speaks a language nobody has, its watch and its demo's day too; one worker, which stops it
 // last
 test.describe.configure({ mode: 'serial' })
-test.beforeAll(async () => {
-  spawn(join(root, 'yperos'), ['up', '--name', NAME, '--port', String(PORT)], {
-    stdio: 'ignore',
-    detached: true,
-    env: { ...process.env, YPEROS_LANGUAGE: 'x-made-up' },
-  })
-  const answers = () =>
-    fetch(`${address}/api/health`).then(
-      (r) => r.ok,
-      () => false,
-    )
-  await expect.poll(answers, { timeout: 110_000 }).toBe(true)
-})
+const ownWords = ownPlace('words-test', 4624, [], { YPEROS_LANGUAGE: 'x-made-up' })
+test.beforeAll(ownWords.start)
 test.afterAll(() => {
-  spawnSync(join(root, 'yperos'), ['stop', '--name', NAME])
-  const { state, data } = placesOf(NAME)
-  for (const path of [state, data]) rmSync(path, { recursive: true, force: true })
+  ownWords.stop()
+  ownWords.forget()
 })
 
 /** Everything a person reads on a page, or hears of it: text, names, placeholders. */
@@ -79,7 +61,7 @@ function ofNoTable(read: readonly string[], typed: string): string[] {
 
 for (const [name, place] of VIEWS) {
   test(`@long ${name} says nothing that is in no table`, async ({ browser }) => {
-    const context = await browser.newContext({ baseURL: address })
+    const context = await browser.newContext({ baseURL: ownWords.address })
     if (place !== '/sign-in') await signIn(context.request, 'maira')
     const page = await context.newPage()
     const where = place.startsWith('made: ') ? await made(context.request, place.slice(6)) : place

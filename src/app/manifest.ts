@@ -1,11 +1,12 @@
 import type { MetadataRoute } from 'next'
+import { W } from '@/core/language/pages/layout'
 
 /** How the application stands among a phone's own once it is installed. */
 export default function manifest(): MetadataRoute.Manifest {
   return {
     name: 'Yperos',
     short_name: 'Yperos',
-    description: 'Vacuum, hold and charge of vehicle air conditioning',
+    description: W.vacuumHoldAndChargeOf,
     start_url: '/board',
     display: 'standalone',
     background_color: '#f3eee2',

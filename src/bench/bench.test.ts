@@ -86,7 +86,7 @@ test('a car that cannot be played is named with its reason, and every other car 
   expect(shop.troubles.every((t) => (t.words ?? '').length > 5)).toBe(true)
 })
 
-test('a car that was set right is played again, and that is said too', async () => {
+test('a car that was set right is played again, and that is said too @long', async () => {
   let ambientC = 90
   const shop = await shopWith(() => [car('one', { ambientC })])
   await shop.bench.tick()

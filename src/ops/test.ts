@@ -15,12 +15,16 @@ const STAGES = ['lint', 'types', 'unit', 'database', 'e2e'] as const
 type Stage = (typeof STAGES)[number] | 'long' | 'quick'
 const NAMED: readonly string[] = [...STAGES, 'long', 'quick']
 
+/** How the name of a test ends that only `long` runs, a pattern as Vitest takes it; and of all others. */
+const LONG = '@long'
+const NOT_LONG = `^((?!${LONG}).)*$`
+
 /** Minutes a soak of the long tests lasts. */
 const SOAK_MIN = 3
 
 /**
  * Runs every check, or the stages named; ends with a line `N passed, N failed` that counts tests.
- * `long`: whole jobs on the bench's clock, killed parts, a soak. `quick`: lint, types and the unit tests a change
+ * `long`: what is marked `@long` (whole jobs on the bench's clock, killed parts, many records), a soak. `quick`: lint, types and the unit tests a change
  * touches.
  * Words after `--` choose tests: files for the unit and database stages, anything Playwright takes for e2e and long.
  */
@@ -52,19 +56,25 @@ export async function test(args: string[]): Promise<void> {
     if (!ran.ok) failed.push(stage)
   }
   const units = ['--project', 'core', '--project', 'parts']
+  // who names tests means these, however long they are
+  const short = chosen.length > 0 ? [] : ['-t', NOT_LONG]
   await run('lint', wanted('lint') || wanted('quick'), () =>
     runBin(root, 'biome', ['check', '--error-on-warnings', '.']),
   )
   await run('types', wanted('types') || wanted('quick'), () => runBin(root, 'tsc', ['--noEmit']))
   await run('quick', wanted('quick'), () =>
-    runBin(root, 'vitest', ['run', ...units, '--changed', '--passWithNoTests', ...chosen]),
+    runBin(root, 'vitest', ['run', ...units, '--changed', '--passWithNoTests', ...short, ...chosen]),
   )
   // the database's tests take turns on one database and one core: the others run on the other beside them
   const beside = wanted('unit') && wanted('database') ? ['--maxWorkers', '1'] : []
   await Promise.all([
-    run('unit', wanted('unit'), () => runBin(root, 'vitest', ['run', ...units, ...beside, ...chosen])),
-    run('database', wanted('database'), () => databaseTests(root, chosen)),
+    run('unit', wanted('unit'), () => runBin(root, 'vitest', ['run', ...units, ...beside, ...short, ...chosen])),
+    run('database', wanted('database'), () => databaseTests(root, [...short, ...chosen])),
   ])
+  await run('long units', wanted('long') && chosen.length === 0, () =>
+    runBin(root, 'vitest', ['run', ...units, '-t', LONG]),
+  )
+  await run('long database', wanted('long') && chosen.length === 0, () => databaseTests(root, ['-t', LONG]))
   await run('e2e', wanted('e2e'), () => endToEndTests(root, 'e2e', chosen))
   await run('long', wanted('long'), () => endToEndTests(root, 'long', chosen))
   await run('soak', wanted('long') && chosen.length === 0, () => soak(root))

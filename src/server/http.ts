@@ -72,7 +72,7 @@ export function parseInput<S extends z.ZodType>(schema: S, input: unknown): z.in
   if (result.success) return result.data
   const faults: Fault[] = result.error.issues.map((issue) => ({ path: pathText(issue.path), reason: issue.message }))
   const first = faults[0]
-  throw new AppError('bad-input', first ? `${first.path || 'input'}: ${first.reason}` : 'bad input', faults)
+  throw new AppError('bad-input', first ? `${first.path || 'input'}: ${first.reason}` : W.badInput, faults)
 }
 
 const TOO_LARGE = W.theRequestIsLargerThan

@@ -1,4 +1,5 @@
 import { hostname, networkInterfaces } from 'node:os'
+import { W } from '@/core/language/server'
 
 /** What the door looks at of a request, before anything of its body is read. */
 export type Caller = {
@@ -23,23 +24,20 @@ const READING = ['GET', 'HEAD', 'OPTIONS']
  * @returns null when it may
  */
 export function turnedAway(caller: Caller, hosts: ReadonlySet<string>): TurnedAway | null {
-  if (!decodable(caller.url))
-    return { status: 400, code: 'bad-input', message: 'the address holds a % that is no character' }
+  if (!decodable(caller.url)) return { status: 400, code: 'bad-input', message: W.theAddressHoldsA }
   const host = caller.host?.toLowerCase() ?? ''
   if (!hosts.has(nameOf(host))) {
     return {
       status: 403,
       code: 'not-allowed',
-      message: `this server is not reached as "${host.slice(0, 80)}": name it in YPEROS_HOSTS if it should be`,
+      message: W.thisServerIsNotReached(host.slice(0, 80)),
     }
   }
   if (READING.includes(caller.method)) return null
   const foreign =
     (caller.origin !== undefined && hostOf(caller.origin) !== host) ||
     !['same-origin', 'none', undefined].includes(caller.fetchSite)
-  return foreign
-    ? { status: 403, code: 'not-allowed', message: 'a page of another origin may change nothing here' }
-    : null
+  return foreign ? { status: 403, code: 'not-allowed', message: W.aPageOfAnotherOrigin } : null
 }
 
 function decodable(url: string): boolean {

@@ -220,7 +220,7 @@ test('of plans as good, the one that stands long waits is chosen', () => {
   expect(plan.cost.ends).toBeLessThanOrEqual(found.best.cost.ends * 1.02 + NEAR)
 })
 
-test('the same day gives the same plan', () => {
+test('the same day gives the same plan @long', () => {
   const day = randomDay(9, 6, 2, 2)
   expect(planDay(day).plan.rows).toEqual(planDay(day).plan.rows)
 })

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { verbatim } from '../entry/text'
 import { W } from '../language/day'
 
-const Time = verbatim(5, 5).regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of the day, such as 07:30')
+const Time = verbatim(5, 5).regex(/^([01]\d|2[0-3]):[0-5]\d$/, W.aTimeOfTheDay)
 
 /**
  * When somebody works: days of the week, 0 for Sunday, and times of the shop's own clock; to the next day where it ends

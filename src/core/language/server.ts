@@ -11,4 +11,11 @@ export const W = spoken({
   aByteThatIsNo: 'a byte that is no character',
   sendJsonWithContentType: 'send JSON, with content-type: application/json',
   theBodyIsNotJson: 'the body is not JSON',
+  thatNameIsTaken: 'That name is taken.',
+  isTaken: 'is taken',
+  theAddressHoldsA: 'the address holds a % that is no character',
+  thisServerIsNotReached: (host: P) =>
+    `this server is not reached as "${host}": name it in YPEROS_HOSTS if it should be`,
+  aPageOfAnotherOrigin: 'a page of another origin may change nothing here',
+  badInput: 'bad input',
 })

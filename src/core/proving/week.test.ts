@@ -30,7 +30,7 @@ test('a wet car is pulled and held once more, on hoses that go on again', () => 
   expect(done?.doneMin).toBeCloseTo(car.arrivesMin + sum(car, WET) + car.handsMin.rig, 6)
 })
 
-test('the plan serves the car that was promised first, first come does not look', () => {
+test('the plan serves the car that was promised first, first come does not look @long', () => {
   const cars = told(weekDay(5, 5), DRY).map((c, i) => ({
     ...c,
     arrivesMin: i,

@@ -33,7 +33,7 @@ test('one more reading weighs what is kept: nothing is simulated, and the answer
   expect(middle(again) / middle(anew)).toBeLessThan(1.7)
 }, 60_000)
 
-test('what no kept explanation bears, and another car, are looked at afresh', () => {
+test('what no kept explanation bears, and another car, are looked at afresh @long', () => {
   const { pull, nowS } = halfWay(3)
   const kept = new KeptPulls()
   const asked = askedAt(pull, nowS)

@@ -33,7 +33,7 @@ export function vacuumSeen(
   const high = `${roughly(pa + NEEDLE_HALF_WIDTH_PA, unit)} ${depthUnit(unit)}`
   return {
     text: fromPascal(pa, 'inHgV', barometerPa).toFixed(1),
-    unit: 'inHg below the air',
+    unit: W.inHgBelowTheAir,
     byNeedle: true,
     means: low <= 0 ? W.atItsStopSomewhereFrom(high) : W.somewhereFromTo(roughly(low, unit), high),
   }

@@ -47,7 +47,7 @@ export function checkRecord(
   const parsed = RecordFile.safeParse(json)
   if (!parsed.success) {
     const issue = parsed.error.issues[0]
-    return { kind: 'no-record', why: `This record cannot be read: $.${issue?.path.join('.')}: ${issue?.message}.` }
+    return { kind: 'no-record', why: W.thisRecordCannotBe(`$.${issue?.path.join('.')}`, issue?.message ?? '') }
   }
   const record = parsed.data
   const result = verifyRecord(record, crypto, readings, trusted?.trim() ? trusted.trim() : undefined)

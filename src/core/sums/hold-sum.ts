@@ -71,7 +71,17 @@ export const HOLD_SUM: Sum = {
     const needs = needed === null ? W.moreThanTwoDays : long(needed)
     return {
       main: W.hold2(needs),
-      line: `To see ${short(leak)} g a year on ${short(volume)} L with ${gauge}: hold ${needs}. ${long(held)} show ${short(proves, 2)} g a year and more. ${given.c.rise} that does not die: ${short(means.low, 2)} to ${short(means.high, 2)} g a year.`,
+      line: W.line(
+        short(leak),
+        short(volume),
+        gauge,
+        needs,
+        long(held),
+        short(proves, 2),
+        given.c.rise ?? '',
+        short(means.low, 2),
+        short(means.high, 2),
+      ),
       facts: [
         { name: W.toSeeGAYear(short(leak)), text: W.holdOn(needs, gauge) },
         { name: W.aHoldOf2(long(held)), text: W.showsGAYearAnd(short(proves, 2)) },

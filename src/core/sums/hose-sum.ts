@@ -76,17 +76,23 @@ export const HOSE_SUM: Sum = {
         .filter((s) => s.port === 'low')
         .map((s) => ({ ...s, cores })),
     )
-    const named = (s: PortSpeed & { cores: string }) =>
-      W.cores(s.depth === 'air' ? W.atTheAir : W.atMicron(s.depth.toLocaleString('en')), s.cores)
+    const depthWords = (s: PortSpeed) => (s.depth === 'air' ? W.atTheAir : W.atMicron(s.depth.toLocaleString('en')))
+    const named = (s: PortSpeed & { cores: string }) => W.cores(depthWords(s), s.cores)
     const deep = all.find((s) => s.depth === 500 && s.cores === own) ?? all[0]
     const gain = all.find((s) => s.depth === 500 && s.cores === other)
     const main = deep ? W.at500Micron(cfm(deep.speedM3S)) : ''
     return {
       main,
-      line: `Pump ${given.c.pump}, hose ${given.c.bore} by ${given.c.length}, cores ${own}: ${all
-        .filter((s) => s.cores === own)
-        .map((s) => `${cfm(s.speedM3S)} ${named(s).split(',')[0]}`)
-        .join(', ')} at the low port.`,
+      line: W.line(
+        given.c.pump ?? '',
+        given.c.bore ?? '',
+        given.c.length ?? '',
+        own,
+        all
+          .filter((s) => s.cores === own)
+          .map((s) => W.speedAt(cfm(s.speedM3S), depthWords(s)))
+          .join(', '),
+      ),
       facts: [
         {
           name: W.atTheLowPort500,

@@ -61,7 +61,16 @@ function answered(given: Given, plan: PullPlan | null): Answer {
   return {
     main,
     line: plan
-      ? `To ${micron(target)} micron at the far side with ${given.c.pump}, hose ${given.c.bore} by ${given.c.length}, cores ${given.c.cores}: about ${minutes(plan.p50S)}, 8 of 10 between ${minutes(plan.p10S)} and ${minutes(plan.p90S)}.`
+      ? W.line(
+          micron(target),
+          given.c.pump ?? '',
+          given.c.bore ?? '',
+          given.c.length ?? '',
+          given.c.cores ?? '',
+          minutes(plan.p50S),
+          minutes(plan.p10S),
+          minutes(plan.p90S),
+        )
       : '',
     facts: plan
       ? [

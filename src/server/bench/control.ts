@@ -4,6 +4,7 @@ import { Scenario } from '@/core/bench/truth'
 import { Id } from '@/core/entry/id'
 import { verbatim } from '@/core/entry/text'
 import { clockFactor, jobTimeMs } from '@/core/job/clock'
+import { W } from '@/core/language/server/jobs'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction } from '../db/scope'
 import { AppError, notFound } from '../errors'
@@ -41,9 +42,8 @@ export async function controlBench(db: UserScope, jobId: string, asked: BenchCon
       : asked
   await inTransaction(db, async (tx) => {
     const job = await selectJobForUpdate(tx, jobId)
-    if (!job) throw notFound('this job')
-    if (!job.simulated || !job.bench)
-      throw new AppError('not-allowed', 'Only a car on the simulated bench can be started, stopped or hurried.')
+    if (!job) throw notFound(W.thisJob)
+    if (!job.simulated || !job.bench) throw new AppError('not-allowed', W.onlyACarOnThe)
     const clock = await selectClock(tx, jobId)
     const wallMs = Date.now()
     const jobMs = Math.round(jobTimeMs(clock, wallMs))

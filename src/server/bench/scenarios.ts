@@ -1,6 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Scenario } from '@/core/bench/truth'
+import { W } from '@/core/language/server/jobs'
 import { notFound } from '../errors'
 
 const folder = (): string => join(process.env.YPEROS_ROOT ?? process.cwd(), 'db/demo/scenarios')
@@ -17,6 +18,6 @@ export async function shippedScenarios(): Promise<Scenario[]> {
 /** @throws AppError `not-found` when no scenario is called that */
 export async function scenarioNamed(name: string): Promise<Scenario> {
   const found = (await shippedScenarios()).find((s) => s.name === name)
-  if (!found) throw notFound(`the scenario "${name}"`)
+  if (!found) throw notFound(W.theScenario(name))
   return found
 }

@@ -62,7 +62,7 @@ async function refuseDoubled(tx: TxScope, { id, lines }: z.infer<typeof FormerPa
   const doubled = rows[0]
   if (!doubled) return
   const at = lines.findIndex((l) => l.id === doubled.id)
-  const reason = `${lines[at]?.car}, ${lines[at]?.day}, is in the book already, by the file ${doubled.file}`
+  const reason = W.isInTheBookBy(lines[at]?.car ?? '', lines[at]?.day ?? '', doubled.file)
   throw new AppError('conflict', reason, [{ path: `lines[${at}]`, reason }])
 }
 

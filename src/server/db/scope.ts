@@ -1,3 +1,4 @@
+import { W } from '@/core/language/server'
 import { AppError } from '../errors'
 import { database, type Queryable, type Transaction, transaction } from './pool'
 
@@ -39,7 +40,7 @@ export function inTransaction<S extends Scope, T>(scope: S, work: (tx: TxScope<S
 export async function namedOnce<T>(work: Promise<T>): Promise<T> {
   return work.catch((error: { code?: string }) => {
     throw error.code === '23505'
-      ? new AppError('conflict', 'That name is taken.', [{ path: 'name', reason: 'is taken' }], error)
+      ? new AppError('conflict', W.thatNameIsTaken, [{ path: 'name', reason: W.isTaken }], error)
       : error
   })
 }

@@ -106,7 +106,7 @@ function playableTruth(payload: JobOpened, id: string): BenchTruth {
   if (truth.success) return truth.data
   const issue = truth.error.issues[0]
   const path = issue?.path[0] === 'ambientC' ? 'payload.place.ambientC' : `payload.${issue?.path.join('.')}`
-  throw new AppError('bad-input', `the simulated bench cannot play this car: ${path}: ${issue?.message}`, [
+  throw new AppError('bad-input', W.theBenchCannotPlayThis(path, issue?.message ?? ''), [
     { path, reason: issue?.message ?? '' },
   ])
 }

@@ -118,7 +118,7 @@ async function refuseOtherContainer(tx: Scope, equipmentId: string, refrigerant:
     found?.kind !== 'container'
       ? W.pickAContainer(found ? W.isA(found.name, found.kind) : W.nothingOfTheShelfHas)
       : found.held !== refrigerant
-        ? `${found.name} holds ${found.held}: never mix`
+        ? W.holdsNeverMix(found.name, found.held ?? '')
         : null
   if (fault) throw new AppError('bad-input', fault, [{ path: 'equipmentId', reason: fault }])
 }

@@ -13,8 +13,8 @@ import { come, hereAt } from './presence'
 /** Readings in one message at most. */
 const MOST_READINGS = 3000
 
-/** What a reader may want to know anew. */
-const ALL = { readings: true, events: true, judged: true, alarms: true, here: true }
+/** What a reader may want to know anew, besides readings: those are known by their number. */
+const ALL = { events: true, judged: true, alarms: true, here: true }
 
 /** Where a reader of a job stands: the last reading and the last event it has seen. */
 export type Cursor = { readings: number; events: number }
@@ -47,7 +47,6 @@ export function jobStream(request: Request, db: SessionScope, jobId: string, fro
       if (change.job !== jobId) wanted = { ...wanted, alarms: true }
       else
         wanted = {
-          readings: wanted.readings || change.readings !== undefined,
           events: wanted.events || change.events !== undefined,
           judged: wanted.judged || change.judged === true,
           alarms: wanted.alarms || change.alarms === true,
@@ -57,23 +56,23 @@ export function jobStream(request: Request, db: SessionScope, jobId: string, fro
     },
     async () => {
       const asked = wanted
-      wanted = { readings: false, events: false, judged: false, alarms: false, here: false }
+      wanted = { events: false, judged: false, alarms: false, here: false }
       try {
         const pulse = await selectPulse(db, jobId)
         if (!pulse) return null
-        const readings = asked.readings
-          ? await selectReadingsAfter(db, spanOf(pulse), cursor.readings, pulse.readingSeq, MOST_READINGS)
-          : []
+        // whatever woke it, no newer reading is known than the newest that is told
+        const readings = await selectReadingsAfter(db, spanOf(pulse), cursor.readings, pulse.readingSeq, MOST_READINGS)
         const events = asked.events ? await selectEvents(db, jobId, cursor.events - 1) : []
-        const said = asked.events || asked.judged || asked.alarms || asked.here
-        if (readings.length === 0 && events.length === 0 && !said) return null
         const first = cursor.events
+        const more = readings.length === MOST_READINGS
+        // numbers that were given to what was sent twice belong to no reading: they are passed too
+        const readTo = more ? readings.at(-1)?.seq : pulse.readingSeq
         cursor = {
-          readings: readings[readings.length - 1]?.seq ?? cursor.readings,
+          readings: Math.max(cursor.readings, readTo ?? 0),
           events: cursor.events + events.length,
         }
-        const more = readings.length === MOST_READINGS
-        if (more) wanted = { ...wanted, readings: true }
+        const said = asked.events || asked.judged || asked.alarms || asked.here
+        if (readings.length === 0 && events.length === 0 && !said) return null
         const clock = events.length > 0 ? await selectClock(db, jobId) : undefined
         const judged = asked.judged ? await judgedHold(db, jobId) : undefined
         const forecast = asked.judged ? await selectForecast(db, jobId) : undefined

@@ -59,10 +59,7 @@ function eventOf(e: RecordEvent, i: number): JobEvent {
   const draft = { id: e.id, kind: e.kind, happenedAt: e.happened_at, payload: e.payload }
   const parsed = EventDraftSchema.safeParse(draft)
   if (!parsed.success)
-    throw refused(
-      `record.events[${i}]`,
-      `an entry “${e.kind}” this version cannot read: ${parsed.error.issues[0]?.message}`,
-    )
+    throw refused(`record.events[${i}]`, W.anEntryThisVersionCannot(e.kind, parsed.error.issues[0]?.message ?? ''))
   return { ...(draft as EventDraft), storedAt: e.stored_at, by: e.by } as JobEvent
 }
 

@@ -25,8 +25,6 @@ import { by, draft, type Fixture, freshShop, here, OPENING } from '../tests/shop
 import { selectJudgement } from './judgement-rows'
 import { HoldWatch } from './watch-holds'
 
-const RECORDS = 50
-const folder = mkdtempSync(join(tmpdir(), 'yperos-verdicts-'))
 let shop: Fixture
 beforeAll(async () => {
   shop = await freshShop()
@@ -94,58 +92,67 @@ const FILE: HoldContextFile = {
 
 const closeTo = (a: number, b: number) => expect(Math.abs(a - b)).toBeLessThan(1e-9)
 
-test('the same record gets the same verdict and chances while it runs, when it ends, from a file, ' +
-  'on the command line and on the proving ground', async () => {
-  const watch = new HoldWatch(0)
-  const records = Array.from({ length: RECORDS }, (_, i) => ({ seed: 7000 + i, samples: samplesOf(7000 + i) }))
-  const jobs: string[] = []
-  for (const { seed, samples } of records) jobs.push(await carThatHeld(seed, samples))
-  expect(await watch.round()).toBe(RECORDS)
-  // nothing new, nothing judged
-  expect(await watch.round()).toBe(0)
-  writeFileSync(join(folder, 'context.json'), JSON.stringify(FILE))
-  const verdicts = new Set<string>()
-  for (const [i, { samples }] of records.entries()) {
-    const jobId = jobs[i] as string
-    const state = foldJob(await selectEvents(here(), jobId))
-    const context = holdContext(state, currentHold(state)?.plannedMinutes ?? 0)
-    const proving = judgementOf(samples, context).result
-    verdicts.add(proving.verdict)
-    const running = (await selectJudgement(here(), jobId))?.judgement.result
-    const csv = ['elapsed_s,channel,value,unit', ...samples.map((s) => `${s.elapsedS},vacuum,${s.pressurePa},Pa`)]
-    const { rows, timed } = rowsOfReadingsFile(csv.map((line, n) => ({ cells: line.split(','), line: n + 1 })))
-    const read = holdReadings(rows, timed, FILE.barometer_Pa)
-    const file = judgementOf(read.samples, contextOfFile(FILE, read.samples.at(-1)?.elapsedS ?? 0, read)).result
-    await endHold(by(shop.technician), jobId, randomUUID())
-    const ended = currentHold(foldJob(await selectEvents(here(), jobId)))?.ended
-    if (!running || !ended) throw new Error('judged while it ran and when it ended')
-    expect([running.verdict, file.verdict, ended.verdict]).toEqual(Array(3).fill(proving.verdict))
-    for (const other of [running.probability, file.probability, ended]) {
-      closeTo(other.leak, proving.probability.leak)
-      closeTo(other.damp, proving.probability.damp)
+test.each([
+  [6, ''],
+  [50, ' @long'],
+])(
+  'each of %i records gets the same verdict and chances while it runs, when it ends, from a file, ' +
+    'on the command line and on the proving ground%s',
+  async (count) => {
+    shop = await freshShop()
+    const folder = mkdtempSync(join(tmpdir(), 'yperos-verdicts-'))
+    const watch = new HoldWatch(0)
+    const records = Array.from({ length: count }, (_, i) => ({ seed: 7000 + i, samples: samplesOf(7000 + i) }))
+    const jobs: string[] = []
+    for (const { seed, samples } of records) jobs.push(await carThatHeld(seed, samples))
+    expect(await watch.round()).toBe(count)
+    // nothing new, nothing judged
+    expect(await watch.round()).toBe(0)
+    writeFileSync(join(folder, 'context.json'), JSON.stringify(FILE))
+    const verdicts = new Set<string>()
+    for (const [i, { samples }] of records.entries()) {
+      const jobId = jobs[i] as string
+      const state = foldJob(await selectEvents(here(), jobId))
+      const context = holdContext(state, currentHold(state)?.plannedMinutes ?? 0)
+      const proving = judgementOf(samples, context).result
+      verdicts.add(proving.verdict)
+      const running = (await selectJudgement(here(), jobId))?.judgement.result
+      const csv = ['elapsed_s,channel,value,unit', ...samples.map((s) => `${s.elapsedS},vacuum,${s.pressurePa},Pa`)]
+      const { rows, timed } = rowsOfReadingsFile(csv.map((line, n) => ({ cells: line.split(','), line: n + 1 })))
+      const read = holdReadings(rows, timed, FILE.barometer_Pa)
+      const file = judgementOf(read.samples, contextOfFile(FILE, read.samples.at(-1)?.elapsedS ?? 0, read)).result
+      await endHold(by(shop.technician), jobId, randomUUID())
+      const ended = currentHold(foldJob(await selectEvents(here(), jobId)))?.ended
+      if (!running || !ended) throw new Error('judged while it ran and when it ended')
+      expect([running.verdict, file.verdict, ended.verdict]).toEqual(Array(3).fill(proving.verdict))
+      for (const other of [running.probability, file.probability, ended]) {
+        closeTo(other.leak, proving.probability.leak)
+        closeTo(other.damp, proving.probability.damp)
+      }
+      writeFileSync(join(folder, `r${i}.csv`), csv.join('\n'))
+      writeFileSync(join(folder, `r${i}.expected`), JSON.stringify(proving))
     }
-    writeFileSync(join(folder, `r${i}.csv`), csv.join('\n'))
-    writeFileSync(join(folder, `r${i}.expected`), JSON.stringify(proving))
-  }
-  // records of one kind only would show little
-  expect(verdicts.size).toBeGreaterThanOrEqual(3)
-  const yperos = resolve(__dirname, '../../../yperos')
-  const { stdout, status } = spawnSync(yperos, ['hold', '--batch', folder, '--json-lines'], {
-    encoding: 'utf8',
-    maxBuffer: 64 * 1024 * 1024,
-  })
-  expect(status).toBe(0)
-  const lines = stdout
-    .trim()
-    .split('\n')
-    .map((line) => JSON.parse(line))
-  expect(lines).toHaveLength(RECORDS)
-  for (const line of lines) {
-    const expected = JSON.parse(readFileSync(join(folder, line.file.replace('.csv', '.expected')), 'utf8'))
-    expect(line.verdict).toBe(expected.verdict)
-    if (line.verdict !== 'invalid') closeTo(line.probability.leak, expected.probability.leak)
-  }
-}, 300_000)
+    // records of one kind only would show little
+    expect(verdicts.size).toBeGreaterThanOrEqual(3)
+    const yperos = resolve(__dirname, '../../../yperos')
+    const { stdout, status } = spawnSync(yperos, ['hold', '--batch', folder, '--json-lines'], {
+      encoding: 'utf8',
+      maxBuffer: 64 * 1024 * 1024,
+    })
+    expect(status).toBe(0)
+    const lines = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line))
+    expect(lines).toHaveLength(count)
+    for (const line of lines) {
+      const expected = JSON.parse(readFileSync(join(folder, line.file.replace('.csv', '.expected')), 'utf8'))
+      expect(line.verdict).toBe(expected.verdict)
+      if (line.verdict !== 'invalid') closeTo(line.probability.leak, expected.probability.leak)
+    }
+  },
+  300_000,
+)
 
 test('a hold that goes on is looked at again, judged anew where what came moves it, and one that ended no more', async () => {
   shop = await freshShop()

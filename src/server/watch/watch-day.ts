@@ -3,6 +3,7 @@ import type { Learned } from '@/core/day/hands'
 import type { ShopPlan } from '@/core/day/plan-shop'
 import { toldOf } from '@/core/day/price'
 import type { DayTold } from '@/core/day/view'
+import { W } from '@/core/language/server/day'
 import { pullQuestion } from '@/core/pull/question'
 import type { StoredRig } from '@/core/views'
 import { letGoWords, priceWords } from '@/core/words/shop-plan-words'
@@ -196,7 +197,7 @@ function told(before: { plan: ShopPlan; told: DayTold | null } | null, plan: Sho
   if (!before || nowMs - before.plan.madeMs > STALE_MS) return recent
   const changes = toldOf(before.plan, plan)
   const sentences = [
-    ...(changes.length > 0 ? [`Planned anew: ${priceWords(plan, changes)}`] : []),
+    ...(changes.length > 0 ? [W.plannedAnew(priceWords(plan, changes))] : []),
     ...plan.letGo.map((l) => letGoWords(plan, l)),
   ]
   return sentences.length > 0 ? { atMs: nowMs, sentences } : recent

@@ -1,4 +1,5 @@
 import { parse } from 'csv-parse/browser/esm/sync'
+import { W } from '@/core/language/screen/judge'
 import type { HoldReadings } from '@/core/readings/hold-readings'
 import { BadReading, holdReadings } from '@/core/readings/hold-readings'
 import {
@@ -41,8 +42,7 @@ export function linesOfTable(text: string): CsvLine[] {
     .filter(({ row }) => row !== '')
   const cells = body.map(({ row, line }) => {
     const found = /^([\d.,]+)\s*(?:min)?[\s;:,\t]+(-?[\d.,]+)\s*(micron|u|Pa|kPa|mbar|inHg|inHgV)?$/i.exec(row)
-    if (!found)
-      throw new BadReading(line, `"${row}" is no line such as "5 320" or "10 21.5 inHg": minutes, then the reading`)
+    if (!found) throw new BadReading(line, W.isNoLineSuchAs(row))
     const unit = { micron: 'micron', u: 'micron', pa: 'Pa', kpa: 'kPa', mbar: 'mbar', inhg: 'inHgV', inhgv: 'inHgV' }[
       (found[3] ?? 'micron').toLowerCase()
     ] as string

@@ -44,7 +44,7 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
         </div>
         <CoreCell out={parts.cores === 'out'} cost={coreCost} />
         <HoseCell
-          label={W.lowSide}
+          at="low"
           hose={low}
           cost={cost([W.hosesToTheCar])}
           picker={
@@ -60,7 +60,7 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
         <div aria-hidden="true" className="row-span-2 my-9 border-l-[7px] border-ink max-md:hidden" />
         <div className="row-span-2 flex flex-col justify-center max-md:order-6">
           <HoseCell
-            label={W.toThePump}
+            at="pump"
             hose={toPump}
             without={W.straightOntoThePumpsTee}
             cost={cost([W.hoseToThePump])}
@@ -101,7 +101,7 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
         </div>
         <CoreCell out={parts.cores === 'out'} absent={parts.highHose === null} cost={null} />
         <HoseCell
-          label={W.highSide}
+          at="high"
           hose={high}
           without={W.notConnected}
           cost={cost([W.highSideHose])}
@@ -209,7 +209,7 @@ function CoreCell({ out, absent = false, cost }: { out: boolean; absent?: boolea
 }
 
 type HoseProps = {
-  label: string
+  at: keyof typeof ORDER
   hose: Extract<Shelved, { kind: 'hose' }> | undefined
   without?: string
   cost: number | null
@@ -217,11 +217,11 @@ type HoseProps = {
 }
 
 /** A hose as a line as thick as its bore; old rubber is drawn with a frayed edge. */
-function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
+function HoseCell({ at, hose, without = '', cost, picker }: HoseProps) {
   const say = useSay()
   const baseline = hose ? baselineOf(hose) : null
   return (
-    <div className={`flex min-w-0 flex-col justify-center py-1 ${ORDER[label] ?? ''}`}>
+    <div className={`flex min-w-0 flex-col justify-center py-1 ${ORDER[at]}`}>
       <p className="flex min-h-5 items-baseline justify-between gap-2 px-1 leading-tight">
         <span>{hose ? `${say.length(hose.spec.boreM)}, ${hose.spec.lengthM} m` : without}</span>
         {hose && cost !== null && cost >= 10 && (
@@ -253,8 +253,8 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
             y1="10"
             y2="10"
             stroke="var(--rule-2)"
-            strokeWidth={label === W.toThePump2 ? 7 : 2}
-            strokeDasharray={label === W.toThePump3 ? '' : '5 5'}
+            strokeWidth={at === 'pump' ? 7 : 2}
+            strokeDasharray={at === 'pump' ? '' : '5 5'}
           />
         )}
       </svg>
@@ -272,9 +272,9 @@ function HoseCell({ label, hose, without = '', cost, picker }: HoseProps) {
 }
 
 /** On a phone the parts stand one below the other, the low side's before the high side's. */
-const ORDER: Record<string, string> = { 'Low side': 'max-md:order-3', 'High side': 'max-md:order-5' }
+const ORDER = { low: 'max-md:order-3', high: 'max-md:order-5', pump: '' }
 
-export const KIND_WORDS = { metal: 'metal', 'barrier-new': W.newBarrierHose, 'rubber-old': W.oldRubber } as const
+export const KIND_WORDS = { metal: W.metal, 'barrier-new': W.newBarrierHose, 'rubber-old': W.oldRubber } as const
 
 type PickProps = {
   label: string

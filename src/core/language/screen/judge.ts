@@ -64,4 +64,5 @@ export const W = spoken({
   seconds: 'seconds',
   minutes: 'minutes',
   isolated: 'isolated',
+  isNoLineSuchAs: (row: P) => `"${row}" is no line such as "5 320" or "10 21.5 inHg": minutes, then the reading`,
 })

@@ -6,4 +6,5 @@ export const W = spoken({
   thisImportWasWithdrawnBring: 'This import was withdrawn: bring the file in anew.',
   gByAFile: (lowG: P) => `${lowG} g, by a file`,
   thisImport: 'this import',
+  isInTheBookBy: (car: P, day: P, file: P) => `${car}, ${day}, is in the book already, by the file ${file}`,
 })

@@ -20,4 +20,5 @@ export const W = spoken({
   whoOrWhatIsAway: 'who or what is away',
   thisAccount: 'this account',
   theScale: 'the scale',
+  plannedAnew: (what: P) => `Planned anew: ${what}`,
 })

@@ -26,4 +26,7 @@ export const W = spoken({
     `${by}, ${lengthWords} ago: ${eventWords}. What you pressed was for the car as it was before; nothing was recorded.`,
   theSimulatedBenchBelongsTo: 'The simulated bench belongs to the demo place.',
   onlyInTheDemoPlace: 'only in the demo place',
+  theBenchCannotPlayThis: (path: P, why: P) => `the simulated bench cannot play this car: ${path}: ${why}`,
+  onlyACarOnThe: 'Only a car on the simulated bench can be started, stopped or hurried.',
+  theScenario: (name: P) => `the scenario “${name}”`,
 })

@@ -13,4 +13,5 @@ export const W = spoken({
   wholeCan: (p1: P) => `whole can, ${p1}`,
   moreWasWeighedOutThan:
     'more was weighed out than the book had: not booked when it was bought, or weighed wrong before',
+  holdsNeverMix: (name: P, held: P) => `${name} holds ${held}: never mix`,
 })

@@ -43,4 +43,5 @@ export const W = spoken({
   isNotYoursWhichIs: (certificate: P) => `is not yours, which is ${certificate}`,
   theCertificateNumberWhoeverSigns: (reason: P) =>
     `The certificate number ${reason}: whoever signs vouches with his own.`,
+  anEntryThisVersionCannot: (kind: P, why: P) => `an entry “${kind}” this version cannot read: ${why}`,
 })

@@ -31,4 +31,7 @@ export const W = spoken({
   theLeastThatShows: (gauge: P) => `the least that ${gauge} shows`,
   thatRiseWorstCase: 'that rise, worst case',
   leakToBeSeen: 'leak to be seen',
+  line: (leak: P, volume: P, gauge: P, needs: P, held: P, proves: P, rise: P, low: P, high: P) =>
+    `To see ${leak} g a year on ${volume} L with ${gauge}: hold ${needs}. ${held} show ${proves} g a year and more. ` +
+    `${rise} that does not die: ${low} to ${high} g a year.`,
 })

@@ -32,4 +32,7 @@ export const W = spoken({
   mm: (short: P) => `${short} mm`,
   ofThePlate2: 'of the plate',
   cores2: (cores: P) => `cores ${cores}`,
+  line: (pump: P, bore: P, length: P, cores: P, speeds: P) =>
+    `Pump ${pump}, hose ${bore} by ${length}, cores ${cores}: ${speeds} at the low port.`,
+  speedAt: (speed: P, depth: P) => `${speed} ${depth}`,
 })
