@@ -201,7 +201,7 @@ test('a row that stands where its car cannot be ready is counted, not bent', () 
   expect(planDay(day).plan.cost.broken).toBeGreaterThan(0)
 })
 
-test('of plans as good, the one that stands long waits is chosen', () => {
+test('of plans as good, the one that stands long waits is chosen @long', () => {
   const day: Day = {
     ...randomDay(5, 7, 2, 2),
     cars: randomDay(5, 7, 2, 2).cars.map((car) => ({

@@ -122,7 +122,7 @@ test('a rig out of use is used by nobody until it is back, and a shop without on
   expect(none.unplanned.map((u) => unplannedWords(none, u))[0]).toBe('Ambulance cannot be planned: no rig is in use.')
 })
 
-test('the plan keeps its order from minute to minute where another brings nothing', () => {
+test('the plan keeps its order from minute to minute where another brings nothing @long', () => {
   const names = ['Ambulance', 'Hybrid', 'Grader']
   const cars = names.map((name, i) => shopCar(name, { promisedMs: after(240 + 40 * i) }))
   let plan = planShop(shopDay(cars))

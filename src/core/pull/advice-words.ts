@@ -24,11 +24,16 @@ const OIL_SHARE = 0.2
 
 /** What the oil took from this car, where that is enough to hold the pump up; undefined where it is not. */
 function wetOil({ forecast, targetPa, ultimatePa, ballastOpen }: PullLook, say: Say): Words | undefined {
-  const addsPa = OIL_PA_PER_G * (forecast?.oilG ?? 0)
-  if (forecast === undefined || addsPa < OIL_SHARE * targetPa) return undefined
+  const oil = forecast?.oil
+  if (oil === undefined || OIL_PA_PER_G * oil.middleG < OIL_SHARE * targetPa) return undefined
+  const [low, high] = [say.roughMass(oil.lowG), say.roughMass(oil.highG)]
   return {
     sentence: W.thePumpsOilIsWet,
-    why: W.aboutOfWaterWentInto(say.roughMass(forecast.oilG), say.vacuum(ultimatePa + addsPa), say.vacuum(targetPa)),
+    why: W.ofWaterWentInto(
+      low === high ? W.about(low) : W.between(low, high),
+      say.vacuum(oil.reachesPa),
+      say.vacuum(targetPa),
+    ),
     next: W.changeItsOilBehindThe(
       say.vacuum(ultimatePa),
       ballastOpen ? W.keepTheBallastOpenWhile : W.theBallastOpenTenMinutes,

@@ -1,5 +1,5 @@
 import type { Say } from '../units/say'
-import type { StandKind } from './asked'
+import type { PumpNow, StandKind } from './asked'
 import type { PullPlan } from './planner'
 
 /** Where a pull may stand. */
@@ -45,5 +45,5 @@ export type PullLook = {
   /**
    * what the prediction of the rest says of this pull; once it is there its chances stand in place of the look's own
    */
-  forecast?: { stands: readonly { kind: AdviceKind; probability: number }[]; toTargetS: number | null; oilG: number }
+  forecast?: { stands: readonly { kind: AdviceKind; probability: number }[]; toTargetS: number | null; oil?: PumpNow }
 }

@@ -19,6 +19,8 @@ export type Followed = Traced & {
   liquidG: Float64Array
   boundG: Float64Array
   oilG: Float64Array
+  /** what the pump reached when its oil was fresh, Pa */
+  ultimatePa: number
   /** when it is at the target, s since the pull began; null when not within six hours */
   reachedS: number | null
   /** what holds it up where it never gets there */
@@ -28,7 +30,15 @@ export type Followed = Traced & {
 }
 
 /** What an explanation says of a moment and of the rest. */
-export type Ahead = { farPa: number; toTargetS: number | null; kind: StandKind; waterG: number; oilG: number }
+export type Ahead = {
+  farPa: number
+  toTargetS: number | null
+  kind: StandKind
+  waterG: number
+  oilG: number
+  /** what the pump reaches by now, Pa */
+  pumpPa: number
+}
 
 /** Follows an explanation from the start to the target, or to six hours from now. */
 export function follow(asked: PullAsked, e: Explanation, { atS }: Weighed): Followed {
@@ -51,6 +61,7 @@ export function follow(asked: PullAsked, e: Explanation, { atS }: Weighed): Foll
     liquidG: of((s) => s.water.liquidG),
     boundG: of((s) => s.water.boundG),
     oilG: of((s) => s.water.inOilG),
+    ultimatePa: ultimatePaOf(rig),
     reachedS: run.reachedS,
     blamed: blamed(rig, end, run.effectiveSpeedM3S[far] as number),
     coldC: rig.nodes.find((n) => n.id === e.water.node)?.temperature_C ?? rig.ambient_C,
@@ -68,15 +79,18 @@ export function aheadAt(f: Followed, nowS: number): Ahead {
     toTargetS: f.reachedS === null ? null : Math.max(0, f.reachedS - nowS),
     waterG: liquidG + at(f.boundG),
     oilG: at(f.oilG),
+    pumpPa: f.ultimatePa + OIL_PA_PER_G * at(f.oilG),
     kind: f.reachedS === null ? f.blamed : wet ? 'boiling' : 'on-course',
   }
 }
+
+const ultimatePaOf = ({ pump }: ReturnType<typeof rigOf>): number => pump.ultimate_micron * PA_PER_MICRON
 
 /** What holds a pull up that does not get there: the largest of what stands against it at its end. */
 function blamed(rig: ReturnType<typeof rigOf>, end: Simulation['samples'][number], speedM3S: number): StandKind {
   if (end.water.liquidG > STILL_WET_G) return 'boiling'
   const leakPa = rig.sources.leaks.reduce((sum, l) => sum + l.air_Pa_m3_s, 0) / Math.max(1e-9, speedM3S)
-  const pumpPa = rig.pump.ultimate_micron * PA_PER_MICRON + OIL_PA_PER_G * end.water.inOilG
+  const pumpPa = ultimatePaOf(rig) + OIL_PA_PER_G * end.water.inOilG
   const floorPa = rig.pump.ballast ? BALLAST_FLOOR_PA : 0
   const most = Math.max(leakPa, pumpPa, floorPa)
   const deepest = Math.min(...end.totalPa)

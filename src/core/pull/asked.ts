@@ -38,6 +38,11 @@ export type PullStands = {
   toTargetS: { p10: number | null; p50: number | null; p90: number | null }
   stands: { kind: StandKind; probability: number }[]
   waterLeftG: { low: number; high: number }
-  /** water in the pump's oil by now, g, the middle */
-  oilG: number
+  oil: PumpNow
 }
+
+/**
+ * What has become of the pump, by those explanations in which it stands in the way, by all where there is none: water
+ * its oil took from this car, g, and what it reaches by now, Pa.
+ */
+export type PumpNow = { lowG: number; middleG: number; highG: number; reachesPa: number }

@@ -43,14 +43,28 @@ function thinned(readings: Readings): Readings {
   return Array.from({ length: MOST_READINGS }, (_, i) => readings[Math.round(i * every)] as Readings[number])
 }
 
-/** Runs an explanation up to the last reading, looked at where it was read. */
-export function traceOf(asked: PullAsked, e: Explanation, { atS }: Weighed): Traced {
-  const run = simulate(rigOf(asked, e), {
+/**
+ * How well an explanation fits what was read, in the logarithm: it is run up to the last reading, looked at where it
+ * was read; a run that is off by too much already goes no further.
+ * @param least - what it has to fit by to be of use
+ * @returns -Infinity where it fits less well than that for certain
+ */
+export function lnFitOf(asked: PullAsked, e: Explanation, weighed: Weighed, least = -Infinity): number {
+  const { atS, far } = weighed
+  const of = looseness(asked, far)
+  const rig = rigOf(asked, e)
+  const gauge = rig.nodes.findIndex((n) => n.id === asked.gaugeNode)
+  let [next, ln] = [0, 0]
+  const run = simulate(rig, {
     seconds: atS[atS.length - 1] ?? 0,
     everyS: atS,
     relativeTolerance: TOLERANCE,
+    enough: ({ tS, totalPa }) => {
+      for (let r = far[next]; r && r.tS <= tS; r = far[++next]) ln -= of(r, lnPa(totalPa[gauge] as number))
+      return ln < least
+    },
   })
-  return tracedOf(run, asked.gaugeNode)
+  return ln < least ? -Infinity : lnFit(asked, tracedOf(run, asked.gaugeNode), weighed)
 }
 
 /**
@@ -82,17 +96,21 @@ export function between(tS: Float64Array, values: Float64Array, atS: number): nu
 
 /** How well a run fits what was read, in the logarithm. */
 export function lnFit(asked: PullAsked, traced: Traced, { far, pump }: Weighed): number {
-  if (far.length === 0) return 0
+  const of = looseness(asked, far)
+  const sum = far.reduce((so, r) => so + of(r, between(traced.tS, traced.lnGauge, r.tS)), 0)
+  return lnRatioFit(asked, traced, { far, pump }) - sum
+}
+
+/** What a reading takes from the fit of a run that stands at some pressure then, in the logarithm. */
+function looseness(asked: PullAsked, far: Readings): (reading: Readings[number], ln: number) => number {
   const lateS = (1 - LATE_SHARE) * asked.nowS
-  let [sum, weights] = [0, 0]
-  for (const { tS, pa } of far) {
-    const weight = tS >= lateS ? LATE_WEIGHT : 1
-    const off = Math.log(pa) - between(traced.tS, traced.lnGauge, tS)
+  const weightAt = (tS: number) => (tS >= lateS ? LATE_WEIGHT : 1)
+  const weights = far.reduce((sum, { tS }) => sum + weightAt(tS), 0)
+  const each = (0.5 * Math.min(INDEPENDENT, far.length)) / weights
+  return ({ tS, pa }, ln) => {
     const sigma = Math.hypot(MODEL_ERROR, asked.noiseFraction, asked.resolutionPa / pa)
-    sum += weight * Math.min(LOUDEST, (off / sigma) ** 2)
-    weights += weight
+    return each * weightAt(tS) * Math.min(LOUDEST, ((Math.log(pa) - ln) / sigma) ** 2)
   }
-  return (-0.5 * sum * Math.min(INDEPENDENT, far.length)) / weights + lnRatioFit(asked, traced, { far, pump })
 }
 
 /** How well the fall between two gauges fits, in the logarithm: it is the hoses', whatever boils behind them. */

@@ -54,12 +54,12 @@ test('a job’s pull that falls as its rig should is said to get there, in order
 
 test('oil that took grams of water is named with what it holds the pump up at, and what an oil change brings', () => {
   const look = { targetPa: 500 * PA_PER_MICRON, ultimatePa: 30 * PA_PER_MICRON, ballastOpen: false }
-  const facts = (oilG: number) =>
-    ({ look: { ...look, forecast: { stands: [], toTargetS: null, oilG } }, say: USUAL_SAY }) as unknown as Parameters<
-      (typeof ADVICE_WORDS)['pump']
-    >[0]
-  // 6 g at 15 Pa a gram are 675 micron above its own 30
-  const wet = ADVICE_WORDS.pump(facts(6))
-  expect(`${wet.sentence} ${wet.why} ${wet.next}`).toMatch(/oil is wet.*About 6 g.*about 705 micron.*Change its oil/)
-  expect(ADVICE_WORDS.pump(facts(0.05)).sentence).toBe('Stuck: perhaps the pump.')
+  const facts = (lowG: number, middleG: number, highG: number, reachesPa: number) => {
+    const forecast = { stands: [], toTargetS: null, oil: { lowG, middleG, highG, reachesPa } }
+    return { look: { ...look, forecast }, say: USUAL_SAY } as unknown as Parameters<(typeof ADVICE_WORDS)['pump']>[0]
+  }
+  const wet = ADVICE_WORDS.pump(facts(3, 6, 7, 94))
+  expect(`${wet.sentence} ${wet.why} ${wet.next}`).toMatch(/oil is wet.*3 g to 7 g.*about 705 micron.*Change its oil/)
+  expect(ADVICE_WORDS.pump(facts(5.9, 6, 6.1, 94)).why).toMatch(/^About 6 g/)
+  expect(ADVICE_WORDS.pump(facts(0.01, 0.05, 0.1, 94)).sentence).toBe('Stuck: perhaps the pump.')
 })

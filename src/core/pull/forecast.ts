@@ -1,7 +1,7 @@
 import type { JobState, Pull } from '../job/state'
 import { composeRig, farNode, type RigOptions } from '../rig/compose'
 import { PA_PER_MICRON } from '../units/constants'
-import { NOISE_FRACTION, type PullAsked, type PullStands, type StandKind } from './asked'
+import { NOISE_FRACTION, type PullAsked, type PullStands, type PumpNow, type StandKind } from './asked'
 import { changesOf } from './changes'
 import { pullQuestion } from './question'
 import { whereItStands } from './running-pull'
@@ -20,8 +20,8 @@ export type PullForecast = {
   p50Ms: number | null
   p90Ms: number | null
   stands: { kind: StandKind; probability: number }[]
-  /** water the pump's oil has taken from this car by now, g, the middle of what may be true */
-  oilG: number
+  /** what has become of the pump; not in what an earlier version stored */
+  oil?: PumpNow
   /** what could be done about it now, by the same explanations; not said by a device that looks by itself */
   sooner?: Sooner[]
 }
@@ -93,7 +93,7 @@ export function asForecast(
     p50Ms: moment(stands.toTargetS.p50),
     p90Ms: moment(stands.toTargetS.p90),
     stands: stands.stands,
-    oilG: stands.oilG,
+    oil: stands.oil,
     ...(sooner && { sooner }),
   }
 }

@@ -1,8 +1,8 @@
 import { seededRandom } from '../units/seeded'
 import { type Ahead, aheadAt, type Followed, follow } from './ahead'
-import { HORIZON_S, type PullAsked, type PullStands, STAND_KINDS } from './asked'
+import { HORIZON_S, type PullAsked, type PullStands, type PumpNow, STAND_KINDS } from './asked'
 import { drawExplanation, type Explanation, lnPrior, neighbour, PARTS, redrawn } from './explanation'
-import { lnFit, traceOf, type Weighed, weighedBy } from './fit'
+import { lnFitOf, type Weighed, weighedBy } from './fit'
 
 /** Explanations drawn at first, kept after weighing, and steps each kept one walks (assumed, by what they bring). */
 const DRAWS = 300
@@ -18,6 +18,8 @@ const HEATS = [
 const REDRAWN_SHARE = 0.4
 
 type Run = { e: Explanation; ln: number }
+/** How well an explanation fits; -Infinity where that is less than `least` for certain. */
+type Fits = (e: Explanation, least?: number) => number
 
 /**
  * Weighs what may be true of a pull by what was read of it, and follows what is left of it: explanations are drawn from
@@ -36,7 +38,7 @@ export function explained(asked: PullAsked): Followed[] {
   const random = seededRandom(asked.seed)
   const weighed = weighedBy(asked)
   const read = weighed.far.length > 0
-  const fits = (e: Explanation): number => (read ? lnFit(asked, traceOf(asked, e, weighed), weighed) : 0)
+  const fits: Fits = (e, least) => (read ? lnFitOf(asked, e, weighed, least) : 0)
   const drawn = Array.from({ length: read ? DRAWS : KEPT }, (): Run => {
     const e = drawExplanation(asked, random)
     return { e, ln: fits(e) }
@@ -80,22 +82,19 @@ function resampled(runs: readonly Run[], count: number, from: number, to: number
 }
 
 /** One step of every kept explanation, taken as often as its chance over the one before allows. */
-function walk(
-  asked: PullAsked,
-  kept: Run[],
-  heat: number,
-  fits: (e: Explanation) => number,
-  random: () => number,
-): void {
+function walk(asked: PullAsked, kept: Run[], heat: number, fits: Fits, random: () => number): void {
   for (const [i, run] of kept.entries()) {
     const anew = random() < REDRAWN_SHARE
     const part = PARTS[Math.floor(random() * PARTS.length)] as keyof Explanation
     const e = anew ? redrawn(run.e, part, asked, random) : neighbour(run.e, random)
+    // no leak again, the ballast as it was told: the same explanation fits the same
+    if (anew && e[part] === run.e[part]) continue
     // what is drawn anew is drawn as likely as it is: only the fit decides
     const prior = anew ? 0 : lnPrior(asked, e) - lnPrior(asked, run.e)
     if (prior === -Infinity) continue
-    const ln = fits(e)
-    if (Math.log(random()) < heat * (ln - run.ln) + prior) kept[i] = { e, ln }
+    const least = run.ln + (Math.log(random()) - prior) / heat
+    const ln = fits(e, least)
+    if (ln > least) kept[i] = { e, ln }
   }
 }
 
@@ -105,7 +104,6 @@ export function told({ readings, farNode, gaugeNode, targetPa, nowS }: PullAsked
   const times = runs.map((r) => r.toTargetS ?? Number.POSITIVE_INFINITY).sort((a, b) => a - b)
   const far = runs.map((r) => r.farPa).sort((a, b) => a - b)
   const water = runs.map((r) => r.waterG).sort((a, b) => a - b)
-  const oil = runs.map((r) => r.oilG).sort((a, b) => a - b)
   const last = readings.filter((r) => r.tS <= nowS).at(-1)
   const shown = farNode === gaugeNode && last !== undefined
   const isThere = shown && last.pa <= targetPa
@@ -121,7 +119,20 @@ export function told({ readings, farNode, gaugeNode, targetPa, nowS }: PullAsked
       .filter((s) => s.probability > 0)
       .sort((a, b) => b.probability - a.probability),
     waterLeftG: { low: quantile(water, 0.1), high: quantile(water, 0.9) },
-    oilG: quantile(oil, 0.5),
+    oil: pumpNow(runs),
+  }
+}
+
+function pumpNow(runs: readonly Ahead[]): PumpNow {
+  const held = runs.filter((r) => r.kind === 'pump')
+  const among = held.length > 0 ? held : runs
+  const grams = among.map((r) => r.oilG).sort((a, b) => a - b)
+  const reaches = among.map((r) => r.pumpPa).sort((a, b) => a - b)
+  return {
+    lowG: quantile(grams, 0.1),
+    middleG: quantile(grams, 0.5),
+    highG: quantile(grams, 0.9),
+    reachesPa: quantile(reaches, 0.5),
   }
 }
 

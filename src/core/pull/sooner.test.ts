@@ -1,12 +1,14 @@
 import { expect, test } from 'vitest'
 import type { Rig } from '../job/written'
 import { composeRig } from '../rig/compose'
+import { simulate } from '../rig/simulate'
 import { CUBIC_METRES_S_PER_CFM, PA_PER_MICRON } from '../units/constants'
 import { follow } from './ahead'
 import type { PullAsked } from './asked'
 import { changesOf } from './changes'
-import type { Explanation } from './explanation'
+import { type Explanation, rigOf } from './explanation'
 import { weighedBy } from './fit'
+import { whereItStands } from './running-pull'
 import { soonerBy } from './sooner'
 
 const CART: Rig = {
@@ -70,6 +72,20 @@ test('where the oil took the water the car hangs above the target: fresh oil get
   expect(best).toMatchObject({ kind: 'fresh-oil', reaches: 1 })
   expect(of('warmer')).toMatchObject({ savesS: null, reaches: 0 })
 })
+
+test('by its readings alone: how much the oil took, and that it holds the car where it hangs', () => {
+  const wet = { ...DRY, water: { ...DRY.water, liquidG: 6 } }
+  const nowS = 4 * 3600
+  const run = simulate(rigOf(ASKED, wet), { seconds: nowS, everyS: 120 })
+  const far = run.nodes.indexOf('evaporator')
+  const readings = run.samples.filter((r) => r.tS > 0).map((r) => ({ tS: r.tS, pa: r.totalPa[far] as number }))
+  const { oil, stands } = whereItStands({ ...ASKED, nowS, readings, changes: [] })
+  expect(stands[0]?.kind).toBe('pump')
+  expect(oil.lowG).toBeLessThan(6)
+  expect(oil.highG).toBeGreaterThan(5)
+  expect(oil.reachesPa / (readings.at(-1)?.pa as number)).toBeGreaterThan(0.8)
+  expect(oil.reachesPa / (readings.at(-1)?.pa as number)).toBeLessThan(1.1)
+}, 60_000)
 
 test('a pump as good as fresh oil makes it is offered fresh oil too: what it took goes with it', () => {
   expect(changesOf({ ...CART, ultimatePa: 20 * PA_PER_MICRON }).find((c) => c.kind === 'fresh-oil')?.options).toEqual({

@@ -34,7 +34,9 @@ type Link = {
   choke: number
   air: number
   water: number
-  source: readonly [number, number]
+  /** what its walls give at first and always, Pa m3/s a metre */
+  first: number
+  steady: number
   lengthM: number
 }
 /** Water by where it is, g: liquid, bound in oil and drier of the car, in the pump's oil. */
@@ -54,8 +56,8 @@ type Bound = { node: number; at: number; grams: number; tauS: number }
  */
 export class Network {
   readonly size: number
-  /** air in, air out and water out: only summed up */
-  readonly passive = 3
+  /** where the slopes of the balance may be other than zero, row-major */
+  readonly pattern: Uint8Array
   readonly nodes: readonly string[]
   private readonly volumes: Float64Array
   private readonly temperatures: Float64Array
@@ -76,6 +78,9 @@ export class Network {
   // flows of the last link looked at, kept here so that the inner loop makes no garbage
   private flowAir = 0
   private flowWater = 0
+  /** both together, if nothing choked them */
+  private freeFlow = 0
+  private readonly slopes = new Float64Array(8)
 
   constructor(rig: RigFile) {
     this.nodes = rig.nodes.map((n) => n.id)
@@ -106,6 +111,27 @@ export class Network {
     this.timeAt = this.oilAt + 1
     this.booksAt = this.timeAt + 1
     this.size = this.booksAt + 3
+    this.pattern = this.coupled()
+  }
+
+  /** Which state moves which, whatever is open and running: row-major, the moved one's row. */
+  private coupled(): Uint8Array {
+    const pattern = new Uint8Array(this.size * this.size)
+    const couple = (rows: readonly number[], columns: readonly number[]) => {
+      for (const row of rows) for (const column of columns) pattern[row * this.size + column] = 1
+    }
+    const gas = (node: number) => [2 * node, 2 * node + 1]
+    const [airIn, airOut, waterOut] = [this.booksAt, this.booksAt + 1, this.booksAt + 2]
+    for (const { i, j } of this.links) {
+      couple([...gas(i), ...gas(j)], [...gas(i), ...gas(j)])
+      couple([2 * i, 2 * j, airIn], [this.timeAt])
+    }
+    for (const { node } of this.leaks) couple([2 * node, airIn], gas(node))
+    for (const { node, at } of this.waters) couple([2 * node + 1, at, at + 1], [2 * node + 1, at, at + 1])
+    for (const { node, at } of this.bounds) couple([2 * node + 1, at], [2 * node + 1, at])
+    const pump = [...gas(this.pumpNode), this.oilAt]
+    couple([...pump, airOut, waterOut], pump)
+    return pattern
   }
 
   private compileLink(link: RigFile['links'][number], i: number, j: number): Link {
@@ -122,7 +148,8 @@ export class Network {
       molecular,
       choke: CHOKE_M_S * area,
       ...this.speeds(molecular, i, j),
-      source: OUTGASSING[link.kind],
+      first: OUTGASSING[link.kind][0],
+      steady: OUTGASSING[link.kind][1],
       lengthM: link.length_m,
     }
   }
@@ -325,15 +352,15 @@ export class Network {
     const air = viscous * (pi >= pj ? ai : aj) + link.air * (ai - aj)
     const water = viscous * (pi >= pj ? wi : wj) + link.water * (wi - wj)
     const limit = link.choke * up
-    const total = Math.abs(air + water)
+    this.freeFlow = air + water
+    const total = Math.abs(this.freeFlow)
     const scale = total > limit ? limit / total : 1
     this.flowAir = air * scale
     this.flowWater = water * scale
   }
 
   private outgassing(link: Link, decay: number): number {
-    const [first, steady] = link.source
-    return first === 0 ? 0 : link.lengthM * (first * decay + steady)
+    return link.first === 0 ? 0 : link.lengthM * (link.first * decay + link.steady)
   }
 
   /** Time derivative of the state. */
@@ -406,110 +433,134 @@ export class Network {
   }
 
   /**
-   * Derivatives of `derivative` by the state, row-major `size` x `size`. Links are differenced locally and each number
-   * goes to both
-   * ends and the books alike, so that what is conserved stays conserved to rounding.
+   * Derivatives of `derivative` by the state, row-major `size` x `size`. Each number goes to both ends of a link and to
+   * the books alike, so that what is conserved stays conserved to rounding.
    */
   jacobian(y: Float64Array, jac: Float64Array): void {
     jac.fill(0)
-    const size = this.size
-    const put = (row: number, column: number, value: number) => {
-      jac[row * size + column] = (jac[row * size + column] as number) + value
-    }
-    const putGas = (node: number, species: number, column: number, value: number) =>
-      put(2 * node + species, column, value / (this.volumes[node] as number))
-    for (const link of this.links) this.linkJacobian(link, y, putGas, put)
+    for (const link of this.links) this.linkJacobian(link, y, jac)
     for (const leak of this.leaks) {
       const slope = (-2 * leak.air * this.totalPa(y, leak.node)) / this.barometerPa ** 2
-      for (const species of [0, 1]) {
-        putGas(leak.node, 0, 2 * leak.node + species, slope)
-        put(this.booksAt, 2 * leak.node + species, slope)
+      for (let species = 0; species < 2; species++) {
+        this.putGas(jac, 2 * leak.node, 2 * leak.node + species, slope)
+        this.put(jac, this.booksAt, 2 * leak.node + species, slope)
       }
     }
-    for (const water of this.waters) this.evaporationJacobian(water, y, putGas, put)
+    for (const water of this.waters) this.evaporationJacobian(water, y, jac)
     for (const bound of this.bounds) {
       if (this.boundRate(bound, y) <= 0) continue
       const grams = this.gramsPerPaM3(bound.node)
       const byMass = 1 / grams / bound.tauS
       const byPressure = -bound.grams / grams / bound.tauS / (this.saturation[bound.node] as number)
-      putGas(bound.node, 1, bound.at, byMass)
-      putGas(bound.node, 1, 2 * bound.node + 1, byPressure)
-      put(bound.at, bound.at, -byMass * grams)
-      put(bound.at, 2 * bound.node + 1, -byPressure * grams)
+      const pressure = 2 * bound.node + 1
+      this.putGas(jac, pressure, bound.at, byMass)
+      this.putGas(jac, pressure, pressure, byPressure)
+      this.put(jac, bound.at, bound.at, -byMass * grams)
+      this.put(jac, bound.at, pressure, -byPressure * grams)
     }
-    this.pumpJacobian(y, putGas, put)
+    this.pumpJacobian(y, jac)
   }
 
-  private linkJacobian(
-    link: Link,
-    y: Float64Array,
-    putGas: (node: number, species: number, column: number, value: number) => void,
-    put: (row: number, column: number, value: number) => void,
-  ): void {
+  private put(jac: Float64Array, row: number, column: number, value: number): void {
+    const at = row * this.size + column
+    jac[at] = (jac[at] as number) + value
+  }
+
+  /** What flows into a node's gas: `row` is the state of the gas there. */
+  private putGas(jac: Float64Array, row: number, column: number, value: number): void {
+    this.put(jac, row, column, value / (this.volumes[row >> 1] as number))
+  }
+
+  private linkJacobian(link: Link, y: Float64Array, jac: Float64Array): void {
     const time = y[this.timeAt] as number
-    if ((link.source[0] as number) > 0 && time > OUTGASSING_FLOOR_S) {
-      const half = (-DYING_POWER * link.lengthM * link.source[0] * (time / HOUR_S) ** (-DYING_POWER - 1)) / HOUR_S / 2
-      putGas(link.i, 0, this.timeAt, half)
-      putGas(link.j, 0, this.timeAt, half)
-      put(this.booksAt, this.timeAt, 2 * half)
+    if (link.first > 0 && time > OUTGASSING_FLOOR_S) {
+      const half = (-DYING_POWER * link.lengthM * link.first * (time / HOUR_S) ** (-DYING_POWER - 1)) / HOUR_S / 2
+      this.putGas(jac, 2 * link.i, this.timeAt, half)
+      this.putGas(jac, 2 * link.j, this.timeAt, half)
+      this.put(jac, this.booksAt, this.timeAt, 2 * half)
     }
     if (!link.open) return
-    const p = [
-      y[2 * link.i] as number,
-      y[2 * link.i + 1] as number,
-      y[2 * link.j] as number,
-      y[2 * link.j + 1] as number,
-    ] as [number, number, number, number]
-    this.flow(link, ...p)
-    const air = this.flowAir
-    const water = this.flowWater
-    const delta = 1e-7 * Math.max(p[0] + p[1], p[2] + p[3]) + 1e-12
+    this.linkFlow(link, y)
+    const slopes = this.flowSlopes(link, y)
     for (let k = 0; k < 4; k++) {
       const column = k < 2 ? 2 * link.i + k : 2 * link.j + k - 2
-      const q = [...p] as [number, number, number, number]
-      q[k] = (q[k] as number) + delta
-      this.flow(link, ...q)
-      const byAir = (this.flowAir - air) / delta
-      const byWater = (this.flowWater - water) / delta
-      putGas(link.i, 0, column, -byAir)
-      putGas(link.j, 0, column, byAir)
-      putGas(link.i, 1, column, -byWater)
-      putGas(link.j, 1, column, byWater)
+      const byAir = slopes[k] as number
+      const byWater = slopes[4 + k] as number
+      this.putGas(jac, 2 * link.i, column, -byAir)
+      this.putGas(jac, 2 * link.j, column, byAir)
+      this.putGas(jac, 2 * link.i + 1, column, -byWater)
+      this.putGas(jac, 2 * link.j + 1, column, byWater)
     }
   }
 
-  private evaporationJacobian(
-    water: Water,
-    y: Float64Array,
-    putGas: (node: number, species: number, column: number, value: number) => void,
-    put: (row: number, column: number, value: number) => void,
-  ): void {
+  /**
+   * Slopes of a link's flow, which was worked out just before: of its air, then of its water, each by air and water at
+   * its one end and at its other.
+   */
+  private flowSlopes(link: Link, y: Float64Array): Float64Array {
+    const out = this.slopes
+    const [atI, atJ] = [2 * link.i, 2 * link.j]
+    const forward = (y[atI] as number) + (y[atI + 1] as number) >= (y[atJ] as number) + (y[atJ + 1] as number)
+    const [upAt, downAt] = forward ? [atI, atJ] : [atJ, atI]
+    const up = (y[upAt] as number) + (y[upAt + 1] as number)
+    const down = (y[downAt] as number) + (y[downAt + 1] as number)
+    const sign = forward ? 1 : -1
+    // the viscous part is v = G (up^2 - down^2) / (2 up) of what stands upstream
+    const ratio = up > 0 ? down / up : 1
+    const v = 0.5 * link.viscous * (up - down) * (1 + ratio)
+    const byUp = 0.5 * link.viscous * (1 + ratio * ratio)
+    const byDown = -link.viscous * ratio
+    const [first, second] = forward ? [0, 2] : [2, 0]
+    for (let species = 0; species < 2; species++) {
+      const there = y[upAt + species] as number
+      const molecular = species === 0 ? link.air : link.water
+      for (let by = 0; by < 2; by++) {
+        out[4 * species + first + by] = sign * (byUp * there + (by === species ? v + molecular : 0))
+        out[4 * species + second + by] = sign * (byDown * there - (by === species ? molecular : 0))
+      }
+    }
+    if (Math.abs(this.freeFlow) > link.choke * up) this.choked(out, first, up)
+    return out
+  }
+
+  /** What the choke leaves of the slopes: the mixture flows at the speed of the choke, whatever drives it. */
+  private choked(out: Float64Array, first: number, up: number): void {
+    const total = this.flowAir + this.flowWater
+    const free = this.freeFlow
+    const scale = total / free
+    for (let k = 0; k < 4; k++) {
+      const of = (out[k] as number) + (out[4 + k] as number)
+      const upstream = k === first || k === first + 1 ? 1 / up : 0
+      const rate = upstream - of / free
+      out[k] = scale * (out[k] as number) + this.flowAir * rate
+      out[4 + k] = scale * (out[4 + k] as number) + this.flowWater * rate
+    }
+  }
+
+  private evaporationJacobian(water: Water, y: Float64Array, jac: Float64Array): void {
     const waterK = y[water.at + 1] as number
     const mass = y[water.at] as number
     const heat = WATER_HEAT_J_G_K * Math.max(LEAST_WETTED_G, mass)
-    put(water.at + 1, water.at + 1, -WARMING_W_K / heat)
+    this.put(jac, water.at + 1, water.at + 1, -WARMING_W_K / heat)
     if (water.gone) return
     const grams = this.gramsPerPaM3(water.node)
     const pressure = 2 * water.node + 1
     const byPressure = -EVAPORATION_M3_S
     const byTemperature = (EVAPORATION_M3_S * (saturationSafe(waterK + 0.01) - saturationSafe(waterK - 0.01))) / 0.02
-    putGas(water.node, 1, pressure, byPressure)
-    putGas(water.node, 1, water.at + 1, byTemperature)
-    put(water.at, pressure, -byPressure * grams)
-    put(water.at, water.at + 1, -byTemperature * grams)
-    put(water.at + 1, pressure, (-LATENT_J_G * grams * byPressure) / heat)
-    put(water.at + 1, water.at + 1, (-LATENT_J_G * grams * byTemperature) / heat)
+    this.putGas(jac, pressure, pressure, byPressure)
+    this.putGas(jac, pressure, water.at + 1, byTemperature)
+    this.put(jac, water.at, pressure, -byPressure * grams)
+    this.put(jac, water.at, water.at + 1, -byTemperature * grams)
+    this.put(jac, water.at + 1, pressure, (-LATENT_J_G * grams * byPressure) / heat)
+    this.put(jac, water.at + 1, water.at + 1, (-LATENT_J_G * grams * byTemperature) / heat)
     if (mass > LEAST_WETTED_G) {
       const rate = EVAPORATION_M3_S * (saturationSafe(waterK) - (y[pressure] as number)) * grams
-      put(water.at + 1, water.at, -(WARMING_W_K * (water.surroundingsK - waterK) - LATENT_J_G * rate) / heat / mass)
+      const warms = WARMING_W_K * (water.surroundingsK - waterK) - LATENT_J_G * rate
+      this.put(jac, water.at + 1, water.at, -warms / heat / mass)
     }
   }
 
-  private pumpJacobian(
-    y: Float64Array,
-    putGas: (node: number, species: number, column: number, value: number) => void,
-    put: (row: number, column: number, value: number) => void,
-  ): void {
+  private pumpJacobian(y: Float64Array, jac: Float64Array): void {
     const pump = this.pumpNode
     const pa = this.totalPa(y, pump)
     const speed = this.pumpSpeed(y, pa)
@@ -519,19 +570,18 @@ export class Network {
     const byPressure = (this.speedM3S - speed) / pa
     const own = this.ultimatePa + OIL_PA_PER_G * (y[this.oilAt] as number)
     const byOil = this.ballast && own < BALLAST_FLOOR_PA ? 0 : (-this.speedM3S / pa) * OIL_PA_PER_G
-    for (const species of [0, 1]) {
+    for (let species = 0; species < 2; species++) {
       const part = y[2 * pump + species] as number
-      const columns: [number, number][] = [
-        [2 * pump, byPressure * part + (species === 0 ? speed : 0)],
-        [2 * pump + 1, byPressure * part + (species === 1 ? speed : 0)],
-        [this.oilAt, byOil * part],
-      ]
-      for (const [column, value] of columns) {
-        putGas(pump, species, column, -value)
-        put(this.booksAt + 1 + species, column, value)
-        if (species === 1) put(this.oilAt, column, value * grams)
-      }
+      this.putPumped(jac, species, 2 * pump, byPressure * part + (species === 0 ? speed : 0), grams)
+      this.putPumped(jac, species, 2 * pump + 1, byPressure * part + (species === 1 ? speed : 0), grams)
+      this.putPumped(jac, species, this.oilAt, byOil * part, grams)
     }
+  }
+
+  private putPumped(jac: Float64Array, species: number, column: number, value: number, grams: number): void {
+    this.putGas(jac, 2 * this.pumpNode + species, column, -value)
+    this.put(jac, this.booksAt + 1 + species, column, value)
+    if (species === 1) this.put(jac, this.oilAt, column, value * grams)
   }
 
   /** Allowed error of each state: relative, and absolute in its own unit; nothing is asked of time and books. */

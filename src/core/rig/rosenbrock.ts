@@ -1,3 +1,5 @@
+import { SparseLu } from './sparse-lu'
+
 /**
  * Coefficients of RODAS, an L-stable Rosenbrock method of order 4 with 6 stages and an embedded order 3. Hairer and
  * Wanner, Solving ODEs II, IV.7.
@@ -24,8 +26,8 @@ const STAGES = 6
 /** An autonomous system dy/dt = f(y) with its Jacobian, row-major. */
 export type StiffSystem = {
   size: number
-  /** the last so many states are only summed up: nothing depends on them */
-  passive?: number
+  /** where the Jacobian may be other than zero, row-major; anywhere when it is left out */
+  pattern?: Uint8Array
   derivative: (y: Float64Array, dy: Float64Array) => void
   jacobian: (y: Float64Array, jac: Float64Array) => void
 }
@@ -33,29 +35,32 @@ export type StiffSystem = {
 /** One step of RODAS, with all its memory made once. */
 export class Rosenbrock {
   private readonly system: StiffSystem
-  private readonly active: number
   private readonly jac: Float64Array
-  private readonly matrix: Float64Array
-  private readonly pivots: Int32Array
+  private readonly lu: SparseLu
   private readonly u: Float64Array[]
   private readonly f: Float64Array
   private readonly stage: Float64Array
+  private readonly pull: Float64Array
 
   constructor(system: StiffSystem) {
     const n = system.size
     this.system = system
-    this.active = n - (system.passive ?? 0)
     this.jac = new Float64Array(n * n)
-    this.matrix = new Float64Array(n * n)
-    this.pivots = new Int32Array(n)
+    this.lu = new SparseLu(n, system.pattern ?? new Uint8Array(n * n).fill(1))
     this.u = Array.from({ length: STAGES }, () => new Float64Array(n))
     this.f = new Float64Array(n)
     this.stage = new Float64Array(n)
+    this.pull = new Float64Array(n)
   }
 
-  /** Takes the Jacobian at `y`; to be called once before the tries of a step from there. */
-  linearise(y: Float64Array): void {
+  /**
+   * Takes slope and Jacobian at `y`; to be called once before the tries of a step from there.
+   * @param dy - the slope there, where it is known
+   */
+  linearise(y: Float64Array, dy?: Float64Array): void {
     this.system.jacobian(y, this.jac)
+    if (dy) this.f.set(dy)
+    else this.system.derivative(y, this.f)
   }
 
   /**
@@ -70,19 +75,16 @@ export class Rosenbrock {
     tolerance: { relative: Float64Array; absolute: Float64Array },
   ): number {
     const n = this.system.size
-    if (!this.factor(h)) return Number.NaN
+    if (!this.lu.factor(this.jac, 1 / (h * GAMMA))) return Number.NaN
     for (let s = 0; s < STAGES; s++) {
-      this.stageState(y, s)
-      this.system.derivative(this.stage, this.f)
       const us = this.u[s] as Float64Array
-      const cs = C[s] as readonly number[]
-      us.set(this.f)
-      for (let k = 0; k < s; k++) {
-        const c = (cs[k] as number) / h
-        const uk = this.u[k] as Float64Array
-        for (let i = 0; i < n; i++) us[i] = (us[i] as number) + c * (uk[i] as number)
+      this.prepare(y, s, h)
+      if (s === 0) us.set(this.f)
+      else {
+        this.system.derivative(this.stage, us)
+        for (let i = 0; i < n; i++) us[i] = (us[i] as number) + (this.pull[i] as number)
       }
-      this.solve(us)
+      this.lu.solve(us)
     }
     // the last stage's state is the embedded solution; its increment is both the correction and the error
     const error = this.u[STAGES - 1] as Float64Array
@@ -101,71 +103,21 @@ export class Rosenbrock {
     return Math.sqrt(worst / Math.max(1, counted))
   }
 
-  private stageState(y: Float64Array, s: number): void {
-    const as = A[s] as readonly number[]
-    this.stage.set(y)
+  /** The state a stage looks at, and what the stages before it add to its right side: both in one pass over them. */
+  private prepare(y: Float64Array, s: number, h: number): void {
+    const { stage, pull, u } = this
+    const [as, cs] = [A[s] as readonly number[], C[s] as readonly number[]]
+    stage.set(y)
+    pull.fill(0)
     for (let k = 0; k < s; k++) {
       const a = as[k] as number
-      const uk = this.u[k] as Float64Array
-      for (let i = 0; i < y.length; i++) this.stage[i] = (this.stage[i] as number) + a * (uk[i] as number)
-    }
-  }
-
-  /** LU of I / (h gamma) - J with partial pivoting. */
-  private factor(h: number): boolean {
-    const n = this.system.size
-    const m = this.matrix
-    for (let i = 0; i < n * n; i++) m[i] = -(this.jac[i] as number)
-    for (let i = 0; i < n; i++) m[i * n + i] = (m[i * n + i] as number) + 1 / (h * GAMMA)
-    const active = this.active
-    for (let k = 0; k < active; k++) {
-      let pivot = k
-      for (let i = k + 1; i < active; i++)
-        if (Math.abs(m[i * n + k] as number) > Math.abs(m[pivot * n + k] as number)) pivot = i
-      this.pivots[k] = pivot
-      const value = m[pivot * n + k] as number
-      if (!(Math.abs(value) > 0)) return false
-      if (pivot !== k) {
-        for (let j = 0; j < active; j++) {
-          const t = m[k * n + j] as number
-          m[k * n + j] = m[pivot * n + j] as number
-          m[pivot * n + j] = t
-        }
+      const c = (cs[k] as number) / h
+      const uk = u[k] as Float64Array
+      for (let i = 0; i < stage.length; i++) {
+        const value = uk[i] as number
+        stage[i] = (stage[i] as number) + a * value
+        pull[i] = (pull[i] as number) + c * value
       }
-      for (let i = k + 1; i < n; i++) {
-        const entry = m[i * n + k] as number
-        // most of a network's matrix is empty, and stays so
-        if (entry === 0) continue
-        const factor = entry / value
-        m[i * n + k] = factor
-        for (let j = k + 1; j < active; j++) m[i * n + j] = (m[i * n + j] as number) - factor * (m[k * n + j] as number)
-      }
-    }
-    return true
-  }
-
-  private solve(b: Float64Array): void {
-    const n = this.system.size
-    const m = this.matrix
-    const active = this.active
-    for (let k = 0; k < active; k++) {
-      const pivot = this.pivots[k] as number
-      if (pivot !== k) {
-        const t = b[k] as number
-        b[k] = b[pivot] as number
-        b[pivot] = t
-      }
-    }
-    for (let i = 1; i < n; i++) {
-      let sum = b[i] as number
-      for (let j = 0; j < Math.min(i, active); j++) sum -= (m[i * n + j] as number) * (b[j] as number)
-      b[i] = sum
-    }
-    for (let i = n - 1; i >= active; i--) b[i] = (b[i] as number) / (m[i * n + i] as number)
-    for (let i = active - 1; i >= 0; i--) {
-      let sum = b[i] as number
-      for (let j = i + 1; j < active; j++) sum -= (m[i * n + j] as number) * (b[j] as number)
-      b[i] = sum / (m[i * n + i] as number)
     }
   }
 }

@@ -11,6 +11,8 @@ export type SimulationOptions = {
   events?: readonly RigEvent[]
   /** stop when the true pressure of this node is at or below this, Pa; from a time on, s, when that is given */
   until?: { node: string; pressurePa: number; fromS?: number }
+  /** asked at each sample: whether what comes after it is of no use any more; the run ends there */
+  enough?: (sample: Sample) => boolean
   /** error allowed a step, a share of each value */
   relativeTolerance?: number
 }
@@ -47,6 +49,7 @@ class Run {
   private readonly untilNode: number
   private sampled = 0
   private reachedS: number | null = null
+  private ended = false
 
   constructor(rig: RigFile, options: SimulationOptions) {
     this.options = options
@@ -62,7 +65,7 @@ class Run {
     if (this.applyDue(events)) stepper.begin()
     if (this.nextS() <= 0) this.sample(stepper.y)
     if (this.isReached(stepper.y)) this.reachedS = 0
-    while (stepper.t < options.seconds && this.reachedS === null) {
+    while (stepper.t < options.seconds && this.reachedS === null && !this.ended) {
       const looked = options.until?.fromS ?? 0
       this.runTo(
         Math.min(
@@ -105,7 +108,7 @@ class Run {
   }
 
   private runTo(stop: number): void {
-    while (this.stepper.t < stop && this.reachedS === null) {
+    while (this.stepper.t < stop && this.reachedS === null && !this.ended) {
       const h = this.stepper.step(stop)
       this.sampleStep(h)
       if (this.isReached(this.stepper.y)) this.findReached(h)
@@ -135,8 +138,10 @@ class Run {
       totalPa[k] = network.totalPa(y, k)
       waterPa[k] = y[2 * k + 1] as number
     }
-    this.samples.push({ tS: this.nextS(), totalPa, waterPa, water: network.waterLeft(y) })
+    const sample = { tS: this.nextS(), totalPa, waterPa, water: network.waterLeft(y) }
+    this.samples.push(sample)
     this.sampled++
+    this.ended ||= this.options.enough?.(sample) ?? false
   }
 
   /** The crossing lies within the last step: halve it down. */

@@ -74,7 +74,7 @@ export class Stepper {
    * water.
    */
   step(stop: number): number {
-    this.method.linearise(this.y)
+    this.method.linearise(this.y, this.dy)
     const h = this.accepted(stop)
     const swap = this.y
     this.y = this.before
@@ -111,7 +111,7 @@ export class Stepper {
           // it ended here: go on from here without it, or the step would spend water nobody has
           this.network.exhaust(this.y, dry)
           this.network.derivative(this.y, this.dy)
-          this.method.linearise(this.y)
+          this.method.linearise(this.y, this.dy)
           h = Math.min(h, 0.1)
           continue
         }

@@ -109,7 +109,7 @@ test('a car’s stream misses nothing while its listening connection is away', a
   expect(seen).toEqual(Array.from({ length: 50 }, (_, i) => 500 + i))
 })
 
-test('a database that stays away is said again and again, no ping calls the line well, and its return is said', async () => {
+test('a database that stays away is said again and again, no ping calls the line well, and its return is said @long', async () => {
   let there = false
   const refused = () => Promise.reject(new Error('ECONNREFUSED'))
   const cut = { ...session, query: refused } as SessionScope

@@ -47,7 +47,7 @@ export function usePullAdvice(
       ...(forecast && {
         forecast: {
           stands: forecast.stands,
-          oilG: forecast.oilG,
+          ...(forecast.oil && { oil: forecast.oil }),
           toTargetS:
             forecast.p50Ms === null
               ? null

@@ -3,12 +3,15 @@ import { type P, spoken } from '../spoken'
 export const W = spoken({
   min: (p1: P) => `${p1} min`,
   thePumpsOilIsWet: 'The pump’s oil is wet.',
-  aboutOfWaterWentInto: (roughMass: P, vacuum: P, vacuum2: P) =>
-    `About ${roughMass} of water went into it from this car; with that it stays above about ${vacuum}, the target is ${vacuum2}.`,
+  ofWaterWentInto: (mass: P, reaches: P, target: P) =>
+    `${mass} of water went into it from this car. By what was read it goes no deeper than about ${reaches} now; ` +
+    `the target is ${target}.`,
+  about: (mass: P) => `About ${mass}`,
+  between: (low: P, high: P) => `${low} to ${high}`,
   keepTheBallastOpenWhile: 'Keep the ballast open while water comes',
   theBallastOpenTenMinutes: 'The ballast open ten minutes keeps more water out of it',
   changeItsOilBehindThe: (vacuum: P, p2: P) =>
-    `Change its oil behind the shut valve at the pump, warm: then it reaches about ${vacuum} again. ${p2}; what has gathered stays until the oil is changed.`,
+    `Change its oil behind the shut valve at the pump, warm: then it reaches about ${vacuum} again, if it is as its plate says. ${p2}; what has gathered stays until the oil is changed.`,
   byTheFlowBalancePa: (toExponential: P) =>
     `; by the flow balance ${toExponential} Pa m³/s or a few times that still come in`,
   onCourse: 'On course.',
