@@ -267,7 +267,8 @@ test('@long whoever sends slowly is cut off after half a minute, known or not', 
       const begun = Date.now()
       const socket = connect(Number(port), hostname, () =>
         socket.write(
-          `POST ${path} HTTP/1.1\r\nHost: ${hostname}:${port}\r\ncontent-type: application/json\r\ncontent-length: 5000\r\n\r\n`,
+          `POST ${path} HTTP/1.1\r\nHost: ${hostname}:${port}\r\ncontent-type: ` +
+            `application/json\r\ncontent-length: 5000\r\n\r\n`,
         ),
       )
       const drip = setInterval(() => socket.write(' '), 500)

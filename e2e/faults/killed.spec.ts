@@ -41,7 +41,7 @@ async function expectUnbroken(request: APIRequestContext, jobId: string): Promis
 }
 
 for (const part of ['web', 'bench', 'database']) {
-  test(`${part} killed in the middle of a hold: same state, same come-back time, no reading missing or doubled`, async ({
+  test(`${part} killed in the middle of a hold: same state, same come-back time, none missing or doubled`, async ({
     page,
     context,
     baseURL,

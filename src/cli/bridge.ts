@@ -15,10 +15,13 @@ const say = (words: string): void => {
 /** `bridge --map scale.map.json …`: lets any device in that prints lines. */
 export const bridge: Command = {
   usage:
-    '--map MAP.json [--serial PORT [--baud N] | --tcp HOST:PORT | --simulate RECORDING [--speed N]] [--to ADDRESS] [--keep FOLDER]',
+    '--map MAP.json [--serial PORT [--baud N] | --tcp HOST:PORT | --simulate RECORDING [--speed N]] [--to ' +
+    'ADDRESS] [--keep FOLDER]',
   does: [
-    'Turns the lines a device prints (standard input unless told) into readings and sends them to the one ingest, in order.',
-    'While the server is away they are kept on disk and sent later; nothing is stored twice. The token is taken from YPEROS_TOKEN.',
+    'Turns the lines a device prints (standard input unless told) into readings and sends them to the one ' +
+      'ingest, in order.',
+    'While the server is away they are kept on disk and sent later; nothing is stored twice. The token is taken ' +
+      'from YPEROS_TOKEN.',
     'docs/ingest.md has the map file; examples/bridge has two, with recordings to play.',
   ].join('\n'),
   options: {

@@ -22,7 +22,10 @@ export function helpText(name: string, command: Command): string {
     '--json': 'machine output on stdout and nothing else there',
     '--help': 'this',
   })
-  return `yperos ${name} ${command.usage}\n\n${command.does}\n\n${options.map(([key, text]) => `  ${key.padEnd(24)} ${text}`).join('\n')}\n`
+  return (
+    `yperos ${name} ` +
+    `${command.usage}\n\n${command.does}\n\n${options.map(([key, text]) => `  ${key.padEnd(24)} ${text}`).join('\n')}\n`
+  )
 }
 
 /** Node's argument parser, its complaints turned into one line. */

@@ -23,7 +23,9 @@ type Converted = { value: number; unit: string; interval: [low: number, high: nu
  */
 export const convert: Command = {
   usage: 'VALUE FROM TO [--altitude-m M | --barometer-Pa PA]',
-  does: `Turns a quantity into another unit of its kind. Units: ${UNITS}; psig, kPag and inHgV (below the air) need the air of the place.`,
+  does:
+    `Turns a quantity into another unit of its kind. Units: ${UNITS}; psig, kPag and inHgV (below the air) need ` +
+    `the air of the place.`,
   options: { '--altitude-m M': 'altitude of the place, m', '--barometer-Pa PA': 'air pressure of the place, Pa' },
   run: (args) => {
     const { values, positionals } = readArgs(args, {

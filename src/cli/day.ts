@@ -9,7 +9,8 @@ import { BadInput, type Command, emit, readArgs, readJsonFile } from './command'
 export const day: Command = {
   usage: 'day.json',
   does:
-    'Plans a day: least lateness against what was promised, then the least sum of the cars’ ends; among plans as good, ' +
+    'Plans a day: least lateness against what was promised, then the least sum of the cars’ ends; among plans as ' +
+    'good, ' +
     'the one late in fewest of 200 drawn days.',
   options: {},
   run: (args) => {

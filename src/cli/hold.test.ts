@@ -26,7 +26,8 @@ const CONTEXT = {
 function rows(micron: (s: number) => number, seconds = 1800, everyS = 5): string {
   const lines = Array.from({ length: Math.floor(seconds / everyS) + 1 }, (_, i) => {
     const s = i * everyS
-    return `${s},vacuum,${Math.round(micron(s) * (1 + 0.006 * Math.sin(12.9898 * i) * Math.cos(78.233 * i * i)))},micron`
+    const noise = 0.006 * Math.sin(12.9898 * i) * Math.cos(78.233 * i * i)
+    return `${s},vacuum,${Math.round(micron(s) * (1 + noise))},micron`
   })
   return `elapsed_s,channel,value,unit\n${lines.join('\n')}\n`
 }

@@ -19,7 +19,8 @@ export const hold: Command = {
   options: {
     '--context FILE': 'volume, instrument, place, story and earlier hold',
     '--batch DIR':
-      'every .csv of a folder; its context is NAME.context.json or NAME.json beside it, else context.json of the folder, else --context',
+      'every .csv of a folder; its context is NAME.context.json or NAME.json beside it, else context.json of the ' +
+      'folder, else --context',
     '--json-lines':
       'with --batch: one JSON object a line, with the file’s name; a file that cannot be read gives its error there',
     '--rules': 'what the schools’ simple rules would have said, beside the judge',

@@ -68,7 +68,8 @@ const lineOf = (f: Figure): string => {
     .join(', ')
   return (
     `${f.holds ? '  ' : '! '}${f.name}: ` +
-    `${f.value.toFixed(f.unit === '' ? 3 : 1)}${f.unit === '' ? '' : ` ${f.unit}`} of ${f.of}${bounds ? ` (${bounds})` : ''}`
+    (`${f.value.toFixed(f.unit === '' ? 3 : 1)}${f.unit === '' ? '' : ` ${f.unit}`} of ` +
+      `${f.of}${bounds ? ` (${bounds})` : ''}`)
   )
 }
 

@@ -10,7 +10,9 @@ const FLUIDS = [...REFRIGERANTS, 'water'] as const
 /** `saturation --fluid R-134a --celsius 25`: pressure, temperature and densities at saturation. */
 export const saturation: Command = {
   usage: `--fluid ${FLUIDS.join('|')} (--celsius C | --kPa P)`,
-  does: 'Saturation pressure at a temperature, or temperature at an absolute pressure, with the densities of liquid and vapour.',
+  does:
+    'Saturation pressure at a temperature, or temperature at an absolute pressure, with the densities of liquid ' +
+    'and vapour.',
   options: { '--fluid NAME': FLUIDS.join(', '), '--celsius C': 'temperature', '--kPa P': 'absolute pressure' },
   run: (args) => {
     const { values } = readArgs(args, {

@@ -7,7 +7,9 @@ const OWN_ADDRESS = 'http://127.0.0.1:4601'
 /** `set-up shop.json`: opens an empty shop from a file, as its first page does. */
 export const setUp: Command = {
   usage: 'shop.json [--to ADDRESS] [--json]',
-  does: 'Opens an empty shop (./yperos up --own) from a file: docs/set-up.md has its fields. Refused where a shop is open already.',
+  does:
+    'Opens an empty shop (./yperos up --own) from a file: docs/set-up.md has its fields. Refused where a shop is ' +
+    'open already.',
   options: { '--to ADDRESS': `where it answers (${OWN_ADDRESS})` },
   run: async (args) => {
     const { values, positionals } = readArgs(args, { to: { type: 'string' } })

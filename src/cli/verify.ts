@@ -6,7 +6,9 @@ import { BadInput, type Command, EXIT_NEGATIVE, readArgs, readJsonFile, readText
 /** `verify record.json`: whether a record is as it was signed, and the first place where it is not. */
 export const verify: Command = {
   usage: 'record.json [--readings readings.csv] [--key KEY-OR-FINGERPRINT]',
-  does: 'Checks every link of the record, its readings and its signature; exit 3 and the first broken place when one fails.',
+  does:
+    'Checks every link of the record, its readings and its signature; exit 3 and the first broken place when one ' +
+    'fails.',
   options: {
     '--readings FILE': 'the exported readings, checked against the signed digest',
     '--key KEY-OR-FINGERPRINT':
@@ -24,7 +26,8 @@ export const verify: Command = {
       process.stdout.write(`Broken at ${result.first_broken.place}: it ${result.first_broken.reason}.\n`)
     else
       process.stdout.write(
-        `Intact: ${result.events} events, signed by ${record.signed.by} at ${record.signed.at}.\n${keySentence(result)}\n`,
+        `Intact: ${result.events} events, signed by ${record.signed.by} at ` +
+          `${record.signed.at}.\n${keySentence(result)}\n`,
       )
     return result.intact ? 0 : EXIT_NEGATIVE
   },

@@ -12,7 +12,8 @@ const whole = (text: string | undefined, usual: number, most: number, what: stri
 export const week: Command = {
   usage: '[--seed N] [--days N]',
   does:
-    'Plays a week of Cerro Lumen, 6 to 14 cars a day, on the simulated bench: by the day’s plan, first come first served, ' +
+    'Plays a week of Cerro Lumen, 6 to 14 cars a day, on the simulated bench: by the day’s plan, first come ' +
+    'first served, ' +
     'and one car after the other. How long cars waited for hands and rigs, and how late they were.',
   options: { seed: 'NUMBER  the first day’s seed; 1 where left out', days: 'NUMBER  days, 5 where left out' },
   run: (args) => {
@@ -27,5 +28,6 @@ export const week: Command = {
 }
 
 const line = (f: WeekFigures): string =>
-  `${f.way.padEnd(20)} ${f.cars} cars waited ${Math.round(f.waitedMin)} min each; of ${f.promised} promises ${f.missed} missed, ` +
+  `${f.way.padEnd(20)} ${f.cars} cars waited ${Math.round(f.waitedMin)} min each; of ${f.promised} promises ` +
+  `${f.missed} missed, ` +
   `${Math.round(f.lateMin)} min late in all; the last of a day done ${(f.lastMin / 60).toFixed(1)} h after opening`

@@ -61,8 +61,7 @@ export type Rung = { id: string; sentence: string; at: string }
 
 /**
  * A car on the board; pressure Pa absolute, `byHand` when that was typed, `unit` it came in; `found` is what the
- * running hold was found to
- * be, where that is sure.
+ * running hold was found to be, where that is sure.
  */
 export type BoardRow = {
   id: string

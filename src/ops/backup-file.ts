@@ -85,7 +85,8 @@ export async function readBackup(file: string): Promise<{ header: BackupHeader; 
   }
   if (!head.subarray(0, MAGIC.length).equals(Buffer.from(MAGIC)))
     throw new Stop(
-      `${file}: is no backup of this program${head.toString('utf8', 0, 14) === MAGIC.slice(0, 14) ? ' in a version it knows' : ''}`,
+      `${file}: is no backup of this ` +
+        `program${head.toString('utf8', 0, 14) === MAGIC.slice(0, 14) ? ' in a version it knows' : ''}`,
     )
   const end = head.subarray(0, read).indexOf('\n', MAGIC.length)
   const header = end < 0 ? null : Header.safeParse(parse(head.toString('utf8', MAGIC.length, end)))
@@ -95,7 +96,8 @@ export async function readBackup(file: string): Promise<{ header: BackupHeader; 
   const bytes = statSync(file).size - from
   if (bytes !== header.data.bytes)
     throw new Stop(
-      `${file}: is cut short: ${bytes.toLocaleString('en')} of ${header.data.bytes.toLocaleString('en')} bytes are there`,
+      `${file}: is cut short: ${bytes.toLocaleString('en')} of ${header.data.bytes.toLocaleString('en')} bytes ` +
+        `are there`,
     )
   if ((await sha256Of(file, from)) !== header.data.sha256) throw new Stop(`${file}: was changed since it was made`)
   return { header: header.data, from }

@@ -31,7 +31,8 @@ export async function backup(args: string[]): Promise<void> {
   const passphrase = passphraseOf(values['passphrase-file'])
   await withDatabase(places, async (url) => {
     const facts = await dumpTo(file, url, passphrase)
-    const what = `${facts.shops.join(', ') || 'no shop'}, ${facts.jobs} jobs, ${facts.readings.toLocaleString('en')} readings`
+    const readings = facts.readings.toLocaleString('en')
+    const what = `${facts.shops.join(', ') || 'no shop'}, ${facts.jobs} jobs, ${readings} readings`
     const key =
       passphrase === null ? '. It holds the shop’s key: keep it where only you can read it' : ', under your passphrase'
     say(`${file}: ${what}; read again and whole${key}`)

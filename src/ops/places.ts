@@ -20,10 +20,8 @@ export function placesOf(name: string): Places {
 
 /**
  * The name of a state folder's data below `base`. It is kept with the state, so that a checkout that is moved takes its
- * shop along;
- * the data names the state it belongs to, so that a state that was lost finds it again, and a copy of a checkout does
- * not open the
- * shop of the one it was copied from.
+ * shop along; the data names the state it belongs to, so that a state that was lost finds it again, and a copy of a
+ * checkout does not open the shop of the one it was copied from.
  */
 export function markOfState(state: string, base: string): string {
   const kept = read(join(state, 'mark'))
@@ -32,7 +30,8 @@ export function markOfState(state: string, base: string): string {
   if (mine !== mark)
     say(
       kept
-        ? `this checkout is a copy: the shop of ${read(join(base, mark, 'belongs-to'))} stays its own, a new one is opened here`
+        ? `this checkout is a copy: the shop of ${read(join(base, mark, 'belongs-to'))} stays its own, a new one ` +
+            `is opened here`
         : 'a new place for the data',
     )
   if (kept !== mine) writeFileSync(join(state, 'mark'), mine, { mode: 0o600 })

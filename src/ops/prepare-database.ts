@@ -20,8 +20,7 @@ type Prepare = { demo: DemoPlace | null; alone: boolean }
 
 /**
  * Migrates, makes room for the readings of these months, claims the bench and loads the demo place into an empty
- * database.
- * Of two starts on one database the second waits for the first.
+ * database. Of two starts on one database the second waits for the first.
  * @param alone - nobody else starts on this database
  * @returns whether the simulated bench is this start's; a shop of one's own has none
  */

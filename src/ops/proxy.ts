@@ -131,7 +131,8 @@ export function requireCaddy(root: string): string {
     if (!archive)
       throw new Stop(
         `--lan needs Debian's package caddy, ` +
-          `which could not be fetched (${fetched.stderr.trim().split('\n').at(-1)}): install it with apt-get install caddy`,
+          (`which could not be fetched (${fetched.stderr.trim().split('\n').at(-1)}): install it with apt-get ` +
+            `install caddy`),
       )
     run(`dpkg -x ${archive} out`)
     mkdirSync(dirname(unpacked), { recursive: true, mode: 0o755 })

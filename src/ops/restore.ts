@@ -43,7 +43,8 @@ export async function restore(args: string[]): Promise<void> {
       await cluster.stop()
     }
     say(
-      `restored ${header.shops.join(', ')} as of ${header.made}: ${header.jobs} jobs, ${header.readings.toLocaleString('en')} readings`,
+      `restored ${header.shops.join(', ')} as of ${header.made}: ${header.jobs} jobs, ` +
+        `${header.readings.toLocaleString('en')} readings`,
     )
   } finally {
     rmSync(folder, { recursive: true, force: true })

@@ -108,7 +108,8 @@ export class Supervisor {
     await this.keep('proxy', (born) => startProxy(this.places, lan, this.port, born)).first()
     const address = lanAddress(lan)
     say(
-      `on the shop’s own network at ${address}; a phone trusts it once it has http://${lan.hosts[0]}:${lan.plainPort}/ca.crt`,
+      `on the shop’s own network at ${address}; a phone trusts it once it has ` +
+        `http://${lan.hosts[0]}:${lan.plainPort}/ca.crt`,
     )
     process.stderr.write(await qrOf(address, { type: 'terminal', small: true }))
   }
@@ -218,7 +219,8 @@ export class Supervisor {
         writeRunFile(this.places.runFile, { supervisor, address: this.address, parts: Object.fromEntries(marks) })
     } catch (error) {
       say(
-        `${this.places.runFile} could not be written (${(error as Error).message}): ./yperos stop knows the parts of before`,
+        `${this.places.runFile} could not be written (${(error as Error).message}): ./yperos stop knows the ` +
+          `parts of before`,
       )
     }
   }

@@ -23,10 +23,10 @@ const NOT_LONG = `^((?!${LONG}).)*$`
 const SOAK_MIN = 3
 
 /**
- * Runs every check, or the stages named; ends with a line `N passed, N failed` that counts tests.
- * `long`: what is marked `@long` (whole jobs on the bench's clock, killed parts, many records), a soak. `quick`: lint, types and the unit tests a change
- * touches.
- * Words after `--` choose tests: files for the unit and database stages, anything Playwright takes for e2e and long.
+ * Runs every check, or the stages named; ends with a line `N passed, N failed` that counts tests. `long`: what is
+ * marked `@long` (whole jobs on the bench's clock, killed parts, many records), a soak. `quick`: lint, types and the
+ * unit tests a change touches. Words after `--` choose tests: files for the unit and database stages, anything
+ * Playwright takes for e2e and long.
  */
 export async function test(args: string[]): Promise<void> {
   const cut = args.indexOf('--')
@@ -187,7 +187,8 @@ async function endToEndTests(root: string, stage: 'e2e' | 'long', chosen: readon
     DATABASE_URL: '',
   }
   say(
-    `playwright test, ${inside.length > 0 ? 'with no network but loopback' : 'network not taken away (needs root and unshare)'}`,
+    `playwright test, ` +
+      `${inside.length > 0 ? 'with no network but loopback' : 'network not taken away (needs root and unshare)'}`,
   )
   const [command = 'sh', ...rest] = [...inside, 'sh', '-c', script, 'sh', ...chosen]
   const child = spawn(command, rest, { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] })

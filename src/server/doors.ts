@@ -1,7 +1,6 @@
 /**
  * Who may come in by a door: nobody signed in, a device with its token, the shop's own bench, or whoever is signed in
- * from
- * a trainee, a technician or the lead on.
+ * from a trainee, a technician or the lead on.
  */
 export type Who = 'nobody' | 'instrument' | 'bench' | 'trainee' | 'technician' | 'lead'
 export type Door = { path: string; methods: readonly ('GET' | 'POST')[]; who: Who; why?: string }

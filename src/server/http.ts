@@ -106,8 +106,7 @@ export async function readBytes(request: Asked, largest: number, tooLarge: strin
     }
   } catch (error) {
     // what is still to come is thrown away by the door behind the answer: cancelled here, the line would be reset and
-    // the
-    // reset could overtake the answer
+    // the reset could overtake the answer
     reader.releaseLock()
     throw error
   } finally {

@@ -18,8 +18,7 @@ const READING = ['GET', 'HEAD', 'OPTIONS']
 
 /**
  * The one door: whether a request may come in. A page of another origin changes nothing here, whatever cookies its
- * visitor's browser
- * adds, and a name that is not ours is no way in for a page that had it pointed at us.
+ * visitor's browser adds, and a name that is not ours is no way in for a page that had it pointed at us.
  * @param hosts - names and addresses this server is reached by, in lower case, without port
  * @returns null when it may
  */

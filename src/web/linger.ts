@@ -6,9 +6,8 @@ const LINGER_MS = 1000
 
 /**
  * Closes a line softly behind its last answer: our side is ended, and what the other still sends is read and thrown
- * away
- * for a moment. Closed at once with bytes unread, the line would be reset, and the reset can overtake the answer: the
- * sender would learn that the line broke, and not why.
+ * away for a moment. Closed at once with bytes unread, the line would be reset, and the reset can overtake the answer:
+ * the sender would learn that the line broke, and not why.
  */
 export function lingerBehind(request: IncomingMessage): void {
   const { socket } = request

@@ -18,9 +18,8 @@ const PHRASES = (Object.entries(FLAG_WORDS) as [FlagId, readonly string[]][])
 
 /**
  * What somebody typed into the book's field, understood: filters by their words, days as `2026`, `2026-03`,
- * `2026-03-14`,
- * `since 2026-03`, `until 2026-05`, `today`, `this year`, `last year`; what stands in quotes is words, whatever it
- * says.
+ * `2026-03-14`, `since 2026-03`, `until 2026-05`, `today`, `this year`, `last year`; what stands in quotes is words,
+ * whatever it says.
  * @param today - the shop's day, such as `2026-11-27`
  */
 export function understood(typed: string, today: string): Find & { pieces: Understood[] } {

@@ -9,8 +9,7 @@ export type Accepted = { accepted: boolean; by: 'judge' | 'rule' | 'word'; words
 
 /**
  * Whether a hold is accepted by its procedure, and by what: the judge, a simple rule, or a person's word, which is
- * asked
- * for. Where a rule and the judge differ both are said.
+ * asked for. Where a rule and the judge differ both are said.
  */
 export function acceptanceOf(state: JobState, ended: Ended): Accepted {
   const accept = holdStage(state)?.accept ?? { by: 'judge' }

@@ -237,7 +237,8 @@ function callFlowing(state: JobState, live: Live, stopG: number): Call {
       left <= 0 ? W.closeTheValveNowIt(valve) : now ? W.closeTheValveNowFor(valve) : W.handOnTheValveClose(valve),
     figure: {
       text: say.massText(stopG),
-      caption: `${onTheScale(stopG, say)}${seconds === undefined || now ? '' : W.inMinS(Math.floor(seconds / 60), seconds % 60)}`,
+      caption:
+        onTheScale(stopG, say) + (seconds === undefined || now ? '' : W.inMinS(Math.floor(seconds / 60), seconds % 60)),
     },
     why: [
       ...(byHand ? handWords(state, live) : [measuredWords(rate, say)]),

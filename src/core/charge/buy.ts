@@ -29,8 +29,7 @@ const MOST_CANS = 6
 
 /**
  * The cheapest set of full containers that brings `needG` into the car, with purges, heels and hose counted; of two
- * that
- * cost the same the one that leaves less over. Null where none does.
+ * that cost the same the one that leaves less over. Null where none does.
  * @param purgeEachG - what each container loses when its line is purged, g
  * @param hoseG - what stays in the hose, g
  */

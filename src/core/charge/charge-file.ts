@@ -38,7 +38,8 @@ const ContainerFile = z
     else if (c.tare_g !== undefined && c.gross_g < c.tare_g)
       refuse(
         'gross_g',
-        `${c.gross_g} g is less than its own empty weight of ${c.tare_g} g: check gross, tare and what lay on the scale`,
+        `${c.gross_g} g is less than its own empty weight of ${c.tare_g} g: check gross, tare and what lay on ` +
+          `the scale`,
       )
     else if (c.tare_g === undefined && c.net_g !== undefined && c.gross_g <= c.net_g)
       refuse('gross_g', `${c.gross_g} g gross is not above ${c.net_g} g net: was the net weight taken for the gross?`)

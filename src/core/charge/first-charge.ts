@@ -3,8 +3,7 @@ import type { Refrigerant } from '../fluids/refrigerants'
 
 /**
  * What flows into an evacuated system by itself until the pressures meet, g: its volume filled with vapour as dense as
- * the container's.
- * More where the car is colder than the container and it condenses.
+ * the container's. More where the car is colder than the container and it condenses.
  * @param volumeL - free volume of the system, L
  * @param ambientC - temperature of container and car, Celsius, within the refrigerant's table
  * @throws OutOfRange outside the table

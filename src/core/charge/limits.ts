@@ -5,8 +5,7 @@ import { kelvin } from '../units/temperature'
 
 /**
  * The condenser stands this much above the air at most while a charge goes in, K; and no hotter than this, Celsius:
- * short
- * of both critical points (assumed; the maker's chart and the label's warning lead).
+ * short of both critical points (assumed; the maker's chart and the label's warning lead).
  */
 const CONDENSING_OVER_K = 42
 const HOTTEST_C = 88

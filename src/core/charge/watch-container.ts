@@ -12,9 +12,8 @@ export type WatchedContainer = Watched & {
 
 /**
  * Watches the scale under one container, in the hand's own seconds: a job's clock that runs faster makes no hand and no
- * valve quicker.
- * The one way from a job's scale readings to what its container weighs: the call, the countdown and the ascent's curve
- * take it alike.
+ * valve quicker. The one way from a job's scale readings to what its container weighs: the call, the countdown and the
+ * ascent's curve take it alike.
  * @param readings - job time in ms, g
  * @param factor - how fast the job's clock runs
  * @param stepG - smallest step of the scale, g

@@ -113,7 +113,9 @@ function carFaults(day: z.infer<typeof DayFile>, car: z.infer<typeof CarFile>, p
       ? [
           {
             path: [...path, 'steps', out, 'step'],
-            message: `${car.steps[out]?.step} comes after ${car.steps[out - 1]?.step}; expected in the order ${STEPS.join(', ')}, each once`,
+            message:
+              `${car.steps[out]?.step} comes after ${car.steps[out - 1]?.step}; expected in the order ` +
+              `${STEPS.join(', ')}, each once`,
           },
         ]
       : []),

@@ -22,8 +22,7 @@ export const ENOUGH_JOBS = 5
 
 /**
  * The middle of what a step took in a shop's own jobs, min; of one kind of car where `model` is told, of one person
- * where
- * `person` is (an account's id).
+ * where `person` is (an account's id).
  */
 export type Learned = { step: Step; model: string | null; person: string | null; jobs: number; medianMin: Minutes }
 
@@ -32,8 +31,7 @@ export type Hands = Required<Pick<DayStep, 'hands'>> & Pick<DayStep, 'handsBy'> 
 
 /**
  * How long a step takes hands: by this kind of car and person, by the kind of car, by the person, by the shop, each
- * where
- * there are enough jobs; else the shipped figure.
+ * where there are enough jobs; else the shipped figure.
  */
 export function handsAt(learned: readonly Learned[], step: Step, model: string, people: readonly string[]): Hands {
   const of = (car: string | null, person: string | null): Minutes | undefined =>

@@ -338,10 +338,9 @@ function layout(ground: Ground, order: readonly number[], waitOf: WaitOf): Layou
 }
 
 /**
- * What a day costs that is laid out in the order of a list of cars: each car's next piece as early as there are
- * hands, a
- * scale and a rig for it between what was laid out before. A rig hangs on its car until the piece that frees it is laid
- * out; where all hang somewhere, whoever is soonest done goes on first.
+ * What a day costs that is laid out in the order of a list of cars: each car's next piece as early as there are hands,
+ * a scale and a rig for it between what was laid out before. A rig hangs on its car until the piece that frees it is
+ * laid out; where all hang somewhere, whoever is soonest done goes on first.
  * @param order - indexes of cars, each as often as it has pieces that take hands
  */
 export function costOf(ground: Ground, order: readonly number[], waitOf: WaitOf = asPlanned): DayCost {

@@ -13,8 +13,7 @@ type Drawn = (car: number, step: DayStep) => number
 
 /**
  * Of the plans that are as good as the best, the one that is late in fewest drawn days; the best where no wait is
- * uncertain
- * or nothing is promised.
+ * uncertain or nothing is promised.
  * @param drawn - days drawn: fewer where the search itself is cut short
  */
 export function sturdiest({ ground, best, pool }: Found, drawn = DRAWN_DAYS): Candidate {

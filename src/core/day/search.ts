@@ -26,8 +26,7 @@ const BROKEN_WEIGHS = 1e4
 type Walk = { share: number; hot: number; late: number; from: 'list' | 'best' }
 /**
  * Walks that weigh lateness otherwise, and begin hotter, get stuck in other places: with all of them cool one day of
- * three
- * cars came out 109 minutes late where 76 can be had. The last two mend the best that was met.
+ * three cars came out 109 minutes late where 76 can be had. The last two mend the best that was met.
  */
 const WALKS: readonly Walk[] = [
   { share: 0.15, hot: 0.1, late: 4, from: 'list' },
@@ -43,9 +42,8 @@ export type Effort = { share: number; from: readonly (readonly number[])[] }
 export const WHOLE: Effort = { share: 1, from: [] }
 
 /**
- * Searches for the best plan of a day: by several list rules first, then by moving one piece of the list after
- * another and
- * keeping what is better, or little worse while it is early (simulated annealing, seeded).
+ * Searches for the best plan of a day: by several list rules first, then by moving one piece of the list after another
+ * and keeping what is better, or little worse while it is early (simulated annealing, seeded).
  */
 export function searchDay(day: Day, effort = WHOLE): Found {
   const ground = groundOf(day)

@@ -38,8 +38,7 @@ export class PartMissing extends Error {
 
 /**
  * The rig these parts make, with what the checks have found: the pump's ultimate by its last blank-off test since the
- * oil was changed,
- * the hoses' own gas by their last hold alone.
+ * oil was changed, the hoses' own gas by their last hold alone.
  * @throws PartMissing naming the part
  */
 export function assembleRig(name: string, parts: RigParts, shelf: readonly Shelved[]): Rig {

@@ -2,10 +2,9 @@ import { waterSaturationPa } from '../fluids/water'
 import { kelvin } from '../units/temperature'
 
 /**
- * A way water makes the pressure go: 0 at isolation, rising, dimensionless, of s since isolation.
- * `bound`: out of oil, drier and walls, with one time constant. `pair`: out of two places at once, a fast one and a
- * slow one.
- * `warming`: liquid that boiled itself cold warms up and its saturation with it.
+ * A way water makes the pressure go: 0 at isolation, rising, dimensionless, of s since isolation. `bound`: out of oil,
+ * drier and walls, with one time constant. `pair`: out of two places at once, a fast one and a slow one. `warming`:
+ * liquid that boiled itself cold warms up and its saturation with it.
  */
 export type Bend = {
   kind: 'bound' | 'pair' | 'warming'

@@ -3,9 +3,8 @@ export type Noise = { sigma: Float64Array; correlationS: number }
 
 /**
  * Sums of products of columns over a record, each sample freed of what it shares with the one before (noise that dies
- * out exponentially).
- * Only columns among the first `lead` may be taken out of the others.
- * Row-major, symmetric; columns are functions of time, the last one is what was read.
+ * out exponentially). Only columns among the first `lead` may be taken out of the others. Row-major, symmetric; columns
+ * are functions of time, the last one is what was read.
  */
 export class Gram {
   readonly size: number

@@ -66,8 +66,10 @@ const NEEDLE_START_PA = 1000
 /** What may still pass the expansion device after isolation: a share of the start and so much besides, Pa (assumed). */
 const EQUALISING_SHARE = 0.3
 const EQUALISING_LEAST_PA = 2
-/** A rise of the hold before counts where a leak was likelier than this; how near this one lies, in ln, and how far it is
- * believed (assumed). */
+/**
+ * A rise of the hold before counts where a leak was likelier than this; how near this one lies, in ln, and how far it
+ * is believed (assumed).
+ */
 const SEEN_FROM = 0.3
 const SEEN_SIGMA = 0.25
 const SEEN_SHARE = 0.7
@@ -81,11 +83,9 @@ const RESTS_UNDER = 0.5
 const RESTING_STEP = 0.3
 /**
  * Slope beside a bend that no shape of water explains, as shares of the mean rise, and the chance of each: the usual
- * bend
- * is nearly one of the shapes, a few are as none of them, two places that dry one another out, say. Found on records of
- * known truth (proving ground, seeds 1 to 500). Beside a leak as without one: while only the tight cars were allowed
- * it,
- * a leak too small to be seen was ruled out for certain wherever the shape's own error ran downward.
+ * bend is nearly one of the shapes, a few are as none of them, two places that dry one another out, say. Found on
+ * records of known truth (proving ground, seeds 1 to 500). Beside a leak as without one: while only the tight cars were
+ * allowed it, a leak too small to be seen was ruled out for certain wherever the shape's own error ran downward.
  */
 const UNEXPLAINED = [
   { share: 0.003, chance: 0.4 },

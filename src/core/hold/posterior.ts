@@ -21,8 +21,10 @@ export type Prior = {
   height: LogUniform
   /** rise that temperature, weather and the gauge's steps can make by themselves, Pa/s */
   driftPaS: number
-  /** slope that no shape of water explains beside a bend, for none of them is the whole truth: deviations, Pa/s, and the
-   * chance of each */
+  /**
+   * slope that no shape of water explains beside a bend, for none of them is the whole truth: deviations, Pa/s, and the
+   * chance of each
+   */
   unexplained: readonly { paS: number; chance: number }[]
   /** what may rise without being called a leak, permeation of hoses and holes below the least leak, Pa/s */
   permeationPaS: number
@@ -183,8 +185,8 @@ type Products = (a: number, b: number) => number
 
 /**
  * Products of columns when hoses give so many times their column, give or take: taken off the readings, the doubt
- * integrated out.
- * Worked out one by one as asked, because a copy of all sums for each kind of hose took longer than all the rest.
+ * integrated out. Worked out one by one as asked, because a copy of all sums for each kind of hose took longer than all
+ * the rest.
  */
 function freedOfHose(g: Gram, { law, times, spread }: HoseGas, readings: number): { of: Products; log: number } {
   if (times === 0) return { of: (a, b) => g.get(a, b), log: 0 }

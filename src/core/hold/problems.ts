@@ -27,8 +27,10 @@ const MOSTLY_HIDDEN = 0.2
 const JUST_BELOW = 0.9999
 /** A gap is worth a word from this share of the record on. */
 const LEAST_GAP_SHARE = 0.05
-/** Jumps are looked for in records of so many readings, between the means of stretches of so many seconds, in so many of
- * them at least. */
+/**
+ * Jumps are looked for in records of so many readings, between the means of stretches of so many seconds, in so many of
+ * them at least.
+ */
 const FEWEST_FOR_JUMPS = 40
 const JUMP_WINDOW_S = 25
 const LEAST_WINDOWS = 8
@@ -229,8 +231,7 @@ function findJump(
   // a jump is over within two samples; a bend takes its time
   const range = samples.slice(largest.i - k, Math.min(n, largest.i + k))
   // ... and goes its own way: a bend that flattens between readings minutes apart falls short of both its sides'
-  // slopes,
-  // and was called a jump down while every reading stood above the one before
+  // slopes, and was called a jump down while every reading stood above the one before
   const way = Math.sign(largest.by)
   let edge = 1
   for (let j = 2; j < range.length - 1; j++) {

@@ -28,11 +28,9 @@ type Look = {
 }
 
 /**
- * A hold that is judged while it runs.
- * Each sample is added to the sums of the last full look, with its shapes and noise, and the explanations that count
- * are weighed again.
- * A full look, as `judgeHold` makes it on everything, is due as soon as `isDue` says so; whoever owns the hold takes it
- * when there is time.
+ * A hold that is judged while it runs. Each sample is added to the sums of the last full look, with its shapes and
+ * noise, and the explanations that count are weighed again. A full look, as `judgeHold` makes it on everything, is due
+ * as soon as `isDue` says so; whoever owns the hold takes it when there is time.
  */
 export class RunningHold {
   readonly context: HoldContext

@@ -10,8 +10,8 @@ export type HoldReading = { at: number; value: number; inHg?: number | null }
 
 /**
  * A hold's samples from its readings: all of them from isolation on, in order of time. The one way there is from
- * readings to what is
- * judged: thinned or averaged ones give another verdict (jumps and steps are looked for in every reading).
+ * readings to what is judged: thinned or averaged ones give another verdict (jumps and steps are looked for in every
+ * reading).
  * @param untilMs - job time the hold ends, ms; to the last reading when left out
  * @param air - of the place, by job time in ms: what a needle shows is counted from it, and beyond it is its zero, not
  *   the car

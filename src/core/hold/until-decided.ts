@@ -14,8 +14,7 @@ const AGAIN = 0.5
 
 /**
  * How much longer a hold goes on whose procedure ends it when the judge can decide, min; null while its time is not
- * nearly up,
- * once it is decided, and after a day.
+ * nearly up, once it is decided, and after a day.
  * @param nowMs - job time, ms
  */
 export function minutesMore(

@@ -57,8 +57,7 @@ export function sweepDue(state: JobState): { passes: number; paG: number; askedP
 
 /**
  * A job at another stage of its procedure: depth, minutes of the pull and of the hold that follows are that stage's
- * from
- * here on.
+ * from here on.
  */
 export function atStage(state: JobState, stage: number): JobState {
   const pull = state.stages[lastOf(state.stages, 'pull', stage)]

@@ -14,8 +14,7 @@ const MARKED = /\uE000([^\uE000\uE001]*)\uE001/
 
 /**
  * A sentence in the made-up language: every letter another one, figures and names as they stand. It shows in a test
- * what
- * no table speaks.
+ * what no table speaks.
  */
 export function madeUp(english: string): string {
   const parts: string[] = []

@@ -15,17 +15,15 @@ type Around = {
 }
 const around = globalThis as Around
 /**
- * The language of this process or page: a server is told (YPEROS_LANGUAGE), a page has it from its server. One for
- * all who
- * work in a shop: it is read once, before any word is.
+ * The language of this process or page: a server is told (YPEROS_LANGUAGE), a page has it from its server. One for all
+ * who work in a shop: it is read once, before any word is.
  */
 export const LANGUAGE: string =
   around.document?.documentElement.lang || around.process?.env?.YPEROS_LANGUAGE || LANGUAGES[0]
 
 /**
  * The words of a room in the language that is spoken: sentences by name, or functions of what stands in them. English
- * is
- * the table itself; another language says each of its sentences in its own way.
+ * is the table itself; another language says each of its sentences in its own way.
  */
 export function spoken<T extends Record<string, Message>>(english: T): T {
   if (LANGUAGE !== 'x-made-up') return english

@@ -8,11 +8,9 @@ export type RestFinding =
   | { kind: 'below-zero' }
 
 /**
- * Reads the zero check: two gauge pressures with their common error, all Pa above the air of the place.
- * Above zero by more than the error means refrigerant inside; at the saturation pressure of this ambient liquid is
- * left,
- * well below it none, above it air or a warmer spot. Below zero by more than the error is a vacuum or a needle off its
- * zero.
+ * Reads the zero check: two gauge pressures with their common error, all Pa above the air of the place. Above zero by
+ * more than the error means refrigerant inside; at the saturation pressure of this ambient liquid is left, well below
+ * it none, above it air or a warmer spot. Below zero by more than the error is a vacuum or a needle off its zero.
  */
 export function readRest(
   lowPaG: number,

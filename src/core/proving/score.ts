@@ -74,8 +74,7 @@ function misfit({ samples, truth, context }: KnownRecord, risePaS: number, tau: 
 
 /**
  * Whether water is left that could raise the isolated volume by a pascal: a car that was pulled dry is dry, whatever
- * was
- * in it.
+ * was in it.
  */
 export const isDamp = ({ truth, context }: KnownRecord): boolean => truth.waterG > waterOfBend(DAMP_FROM_PA, context)
 const DAMP_FROM_PA = 1

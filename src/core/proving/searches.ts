@@ -8,9 +8,8 @@ import { normalPair, seededRandom } from '../units/seeded'
 
 /**
  * A leak of known place, with what a hand, a bubble and a sniffer make of it. None of this is drawn from the search's
- * own
- * rates: a trace of oil grows with what was lost, a bubble and a sniffer have thresholds, each place is seen well or
- * badly all along, and where leaks sit is another mixture than the one the search begins with.
+ * own rates: a trace of oil grows with what was lost, a bubble and a sniffer have thresholds, each place is seen well
+ * or badly all along, and where leaks sit is another mixture than the one the search begins with.
  */
 export type Planted = {
   place: LeakPlace
@@ -143,8 +142,7 @@ export function follow(leak: Planted, places: readonly LeakPlace[]): Searched {
 
 /**
  * The fixed order: look, cores, nitrogen with soap all along the circuit, then everything with a sniffer. It believes
- * what
- * it sees as the search does, and stops when a place is as sure.
+ * what it sees as the search does, and stops when a place is as sure.
  */
 export function fixedOrder(leak: Planted, places: readonly LeakPlace[]): Searched {
   const soaped = places.filter((p) => PLACES[p].reach !== 'inside')

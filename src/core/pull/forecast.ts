@@ -106,8 +106,7 @@ export type ComeBack = { atMs: number; latestMs: number | null; by: 'prediction'
 
 /**
  * A procedure's minutes are the least it pulls; beyond them the prediction decides. Where most never get there within
- * six
- * hours the minutes decide alone.
+ * six hours the minutes decide alone.
  * @param dueMs - when the procedure's minutes are over
  */
 export function comeBackAt(

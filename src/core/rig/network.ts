@@ -49,10 +49,8 @@ type Bound = { node: number; at: number; grams: number; tauS: number }
  * The balance of a rig as ordinary differential equations, compiled once.
  *
  * State, in order: partial pressures of air and water of each node (Pa), for each liquid water its mass (g) and
- * temperature (K),
- * for each bound water its mass (g), water in the pump's oil (g), time (s), and the throughputs air in, air out and
- * water out (Pa m3),
- * which nothing depends on and which only keep the books.
+ * temperature (K), for each bound water its mass (g), water in the pump's oil (g), time (s), and the throughputs air
+ * in, air out and water out (Pa m3), which nothing depends on and which only keep the books.
  */
 export class Network {
   readonly size: number
@@ -180,8 +178,7 @@ export class Network {
 
   /**
    * The state of another rig on the same car as this rig's: what is in a place of the same name, the water where it
-   * lies,
-   * the oil and the time under vacuum. A place the other has not is as the one its first link leads to.
+   * lies, the oil and the time under vacuum. A place the other has not is as the one its first link leads to.
    */
   carriedFrom(other: Network, state: Float64Array): Float64Array {
     const y = new Float64Array(this.size)

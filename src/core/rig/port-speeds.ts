@@ -22,8 +22,7 @@ const SETTLING_S = 5
 
 /**
  * Effective speed at the car's ports: what flows out of the car towards the pump over the pressure there, with dry air
- * and all valves open.
- * Both ports pull at once and share the pump.
+ * and all valves open. Both ports pull at once and share the pump.
  * @param rig - as put together
  * @param barometerPa - air of the place, Pa
  * @see model.md section 4, effective speed

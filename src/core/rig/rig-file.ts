@@ -52,10 +52,8 @@ const RigShape = z.strictObject({
 
 /**
  * A rig as its file describes it: nodes that hold gas, links that carry it, pump, gauges, sources. Units are in the
- * names.
- * Beyond the shape it is refused, with the path, when an id stands twice, a place names no node, a link ends where it
- * began,
- * or links that are all closed form a ring (nothing could ever tell its parts apart).
+ * names. Beyond the shape it is refused, with the path, when an id stands twice, a place names no node, a link ends
+ * where it began, or links that are all closed form a ring (nothing could ever tell its parts apart).
  */
 export const RigFile = RigShape.superRefine((rig, context) => {
   const fault = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message })

@@ -32,9 +32,8 @@ const BLOCKED_WARMS_K = 20
 
 /**
  * Low side, high side and vent from the heat that has to be carried: evaporating rises with the load, condensing with
- * load and charge.
- * Linear laws around the ranges of model.md section 10 (condensing at ambient +15 to +30 K, evaporating at -2 to +10 C,
- * vent 4 to 10 K above it), all assumed.
+ * load and charge. Linear laws around the ranges of model.md section 10 (condensing at ambient +15 to +30 K,
+ * evaporating at -2 to +10 C, vent 4 to 10 K above it), all assumed.
  * @returns with `engaged` false: both sides at rest and the vent at ambient
  */
 export function steadyCycle({

@@ -15,9 +15,8 @@ export type HoldAsked = {
 }
 
 /**
- * What a look came to: judged from scratch on everything; the last judgement stands, for what is new does not move
- * it; or
- * nothing is kept of the samples before, and all are wanted.
+ * What a look came to: judged from scratch on everything; the last judgement stands, for what is new does not move it;
+ * or nothing is kept of the samples before, and all are wanted.
  */
 export type HoldLooked = { kind: 'judged'; judgement: Judgement } | { kind: 'stands' } | { kind: 'unknown' }
 

@@ -8,8 +8,7 @@ import { NewAccount } from './people'
 
 /*
  * A shop as it is set up: who, where, and what hangs on the cart. What a person does not know is assumed and said to
- * be;
- * the rig room takes the real figures later.
+ * be; the rig room takes the real figures later.
  */
 
 /** Kinds of things on a cart with their typical figures (assumed); the last of each is for whoever does not know. */

@@ -77,7 +77,6 @@ export const HOSE_SUM: Sum = {
         .map((s) => ({ ...s, cores })),
     )
     const depthWords = (s: PortSpeed) => (s.depth === 'air' ? W.atTheAir : W.atMicron(s.depth.toLocaleString('en')))
-    const named = (s: PortSpeed & { cores: string }) => W.cores(depthWords(s), s.cores)
     const deep = all.find((s) => s.depth === 500 && s.cores === own) ?? all[0]
     const gain = all.find((s) => s.depth === 500 && s.cores === other)
     const main = deep ? W.at500Micron(cfm(deep.speedM3S)) : ''

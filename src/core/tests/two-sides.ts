@@ -6,10 +6,8 @@ import { kelvin } from '../units/temperature'
 
 /**
  * A car of two sides joined by its expansion device, pulled and shut in, with its water and its leak: model.md section
- * 4 by other means
- * than the rig's integrator (two nodes, each process exact or implicit over a quarter of a second), so that the judge
- * is not tested on
- * what it was made with. Volumes m3, pressures Pa, masses g, times s.
+ * 4 by other means than the rig's integrator (two nodes, each process exact or implicit over a quarter of a second), so
+ * that the judge is not tested on what it was made with. Volumes m3, pressures Pa, masses g, times s.
  */
 export type TwoSides = {
   volumesM3: [number, number]

@@ -76,9 +76,9 @@ export function fromPascal(pressurePa: number, unit: PressureUnit, barometerPa =
 }
 
 /**
- * A needle reading as the interval of absolute pressure it can mean, Pa; its lower end is not below zero. A reading
- * up to
- * the needle's own error deeper than the air of the place is a needle at its stop: zero, up to what the error leaves.
+ * A needle reading as the interval of absolute pressure it can mean, Pa; its lower end is not below zero. A reading up
+ * to the needle's own error deeper than the air of the place is a needle at its stop: zero, up to what the error
+ * leaves.
  * @throws OutOfRange further beyond
  */
 export function needleReading(inHgBelowAir: number, barometerPa: number): PressureReading {

@@ -33,8 +33,7 @@ const LEAP_BEFORE_MS = 60_000
 
 /**
  * How far the newest readings all lie above everything of the minute before them: something opened, seconds ago. One
- * bad
- * reading, or two, leap nowhere. @returns value's unit, or undefined where too little was read close together
+ * bad reading, or two, leap nowhere. @returns value's unit, or undefined where too little was read close together
  */
 export function recentLeap(points: readonly { at: number; value: number }[]): number | undefined {
   const newest = points.slice(-LEAP_READINGS)

@@ -42,7 +42,9 @@ export function recordFacts(state: JobState, say: Say, at: (iso: string) => stri
     },
     ...state.pulls.map((p, i) => ({
       name: W.pull(i + 1),
-      words: `${at(p.startedAt)}${p.endedAt ? W.min(Math.round((Date.parse(p.endedAt) - Date.parse(p.startedAt)) / 60_000)) : ''}`,
+      words:
+        at(p.startedAt) +
+        (p.endedAt ? W.min(Math.round((Date.parse(p.endedAt) - Date.parse(p.startedAt)) / 60_000)) : ''),
     })),
     ...sweptFact(state),
     ...state.holds.map((h, i) => ({ name: W.hold(i + 1), words: recordHoldWords(h, say) })),

@@ -52,8 +52,7 @@ export async function insertAccount(
 
 /**
  * Changes an account's role and certificate, or closes it. The leads are counted under a lock, so that two who change
- * each other
- * at once leave one.
+ * each other at once leave one.
  * @param byId - the lead who asks; he must still be one when his turn comes
  * @throws AppError `not-allowed` when he is none any more, `not-found`, `conflict` when no lead would be left
  */
@@ -99,7 +98,8 @@ export async function setUnits(db: Scope, id: string, units: Units): Promise<voi
 /** The units somebody thinks in; the shop's for what was never chosen. */
 export async function unitsOf(db: Scope, id: string): Promise<Units> {
   const { rows } = await db.query<{ units: unknown }>(
-    'select s.units || a.units as units from account a join shop s on s.id = a.shop_id where a.id = $1 and a.shop_id = $2',
+    'select s.units || a.units as units from account a join shop s on s.id = a.shop_id where a.id = $1 and ' +
+      'a.shop_id = $2',
     [id, db.shopId],
   )
   return Units.parse(rows[0]?.units ?? {})
@@ -108,7 +108,8 @@ export async function unitsOf(db: Scope, id: string): Promise<Units> {
 /** The account whose password this is, or null; takes as long either way. */
 export async function checkPassword(db: Scope, signIn: string, password: string): Promise<Account | null> {
   const { rows } = await db.query<Account & { passwordHash: string }>(
-    `select ${COLUMNS}, password_hash as "passwordHash" from account where shop_id = $2 and sign_in = $1 and disabled_at is null`,
+    `select ${COLUMNS}, password_hash as "passwordHash" from account where shop_id = $2 and sign_in = $1
+        and disabled_at is null`,
     [signIn.trim().toLowerCase(), db.shopId],
   )
   const found = rows[0]

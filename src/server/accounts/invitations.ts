@@ -25,7 +25,8 @@ export async function invite(tx: TxScope, accountId: string): Promise<string> {
   if (rowCount !== 1) throw notFound(W.thisAccount)
   await tx.query('delete from invitation where account_id = $1', [accountId])
   await tx.query(
-    `insert into invitation (token_hash, shop_id, account_id, expires_at) values ($1, $2, $3, now() + $4 * interval '1 day')`,
+    `insert into invitation (token_hash, shop_id, account_id, expires_at)
+        values ($1, $2, $3, now() + $4 * interval '1 day')`,
     [tokenHash(token), tx.shopId, accountId, LINK_DAYS],
   )
   return token
@@ -53,7 +54,8 @@ export async function useInvitation(token: string, password: string): Promise<st
   return inTransaction(scopeOf(shop.id), async (tx) => {
     const { rows } = await tx.query<{ id: string; name: string }>(
       `delete from invitation i using account a
-        where i.token_hash = $1 and i.shop_id = $2 and i.expires_at > now() and a.id = i.account_id and a.disabled_at is null
+        where i.token_hash = $1 and i.shop_id = $2 and i.expires_at > now() and a.id = i.account_id
+          and a.disabled_at is null
         returning i.account_id as id, a.name`,
       [tokenHash(token), tx.shopId],
     )

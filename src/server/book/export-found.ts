@@ -11,8 +11,7 @@ import { readingsCsv } from '../records/readings-csv'
 
 /**
  * Everything of the jobs that were found as one archive, made as it is sent: the record where it is signed, else its
- * log,
- * its readings and its photographs. A job that cannot be sealed says why in its place.
+ * log, its readings and its photographs. A job that cannot be sealed says why in its place.
  */
 export function exportFound(db: Scope, lines: readonly FoundLine[]): Readable {
   const zip = new yazl.ZipFile()

@@ -6,14 +6,14 @@ import type { Scope } from '../db/scope'
 const LINE = `b.id, b.import_id is not null as former, b.car_id as "carId", b.at, b.ended_at as "endedAt", b.flags,
   b.visit, coalesce(j.summary ->> 'name', c.name, '') as car, coalesce(j.summary ->> 'model', c.model, '') as model,
   coalesce(j.summary ->> 'line', '') as line, coalesce(w.name, '') as whose`
-const FROM = `from book_line b left join job j on j.id = b.id left join car c on c.id = b.car_id left join account w on w.id = j.whose`
+const FROM = `from book_line b left join job j on j.id = b.id left join car c on c.id = b.car_id left
+    join account w on w.id = j.whose`
 
 type Row = Omit<FoundLine, 'at' | 'endedAt'> & { at: Date; endedAt: Date | null }
 
 /**
  * Lines of the book, the newest first: those that have every word (each as the beginning of one) and every filter.
- * Where
- * none has, those that have the names of cars and people that are spelled nearly so.
+ * Where none has, those that have the names of cars and people that are spelled nearly so.
  * @param timeZone - the shop's: its days begin there
  * @returns `nearly`: the words that were looked for instead; null where they are the ones that were asked for
  */
@@ -56,7 +56,8 @@ async function spelledNearly(db: Scope, token: string): Promise<string | null> {
          order by word_similarity($2, name || ' ' || plate) desc limit 20)
        union all (select name from account where shop_id = $1 and $2 <% name limit 20)
      )
-     select word from near, regexp_split_to_table(said, '[^[:alnum:]]+') word order by similarity(word, $2) desc limit 1`,
+     select word from near, regexp_split_to_table(said, '[^[:alnum:]]+') word
+       order by similarity(word, $2) desc limit 1`,
     [db.shopId, token],
   )
   return rows[0] ? (tokensOf(rows[0].word)[0] ?? null) : null

@@ -32,16 +32,16 @@ const USUAL_G = 500
 const TOLERANCE_G = 25
 
 /**
- * Brings in a part of a file of a former life: cars it names are known from then on, its lines stand in the book,
- * none in
- * the ledger. Sent twice it is stored once.
+ * Brings in a part of a file of a former life: cars it names are known from then on, its lines stand in the book, none
+ * in the ledger. Sent twice it is stored once.
  * @throws AppError `conflict` where a line is in the book by another import
  */
 export async function importFormer(scope: UserScope, part: z.infer<typeof FormerPart>): Promise<{ stored: number }> {
   return inTransaction(scope, async (tx) => {
     const { rows } = await tx.query<{ withdrawn: boolean }>(
       `insert into import (id, shop_id, file_name, lines, by_account, by_name) values ($1, $2, $3, $4, $5, $6)
-       on conflict (id) do update set lines = excluded.lines where import.shop_id = excluded.shop_id returning withdrawn_at is not null as withdrawn`,
+       on conflict (id) do update set lines = excluded.lines where import.shop_id = excluded.shop_id
+         returning withdrawn_at is not null as withdrawn`,
       [part.id, tx.shopId, part.fileName, part.of, scope.user.id, scope.user.name],
     )
     if (!rows[0]) throw new AppError('conflict', W.thisImportIsAnotherShops)
@@ -110,7 +110,8 @@ async function carOf(tx: TxScope, importId: string, line: FormerLine, at: string
     source: 'manual',
   }
   const { rows: made } = await tx.query<{ id: string }>(
-    `insert into car (shop_id, name, plate, label, volume_l, seen_at, import_id) values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+    `insert into car (shop_id, name, plate, label, volume_l, seen_at, import_id)
+        values ($1, $2, $3, $4, $5, $6, $7) returning id`,
     [tx.shopId, line.car, line.plate, JSON.stringify(label), VOLUME_L, at, importId],
   )
   return { id: made[0]?.id ?? '', lowG, toleranceG: TOLERANCE_G }
@@ -131,7 +132,8 @@ export async function selectImports(db: Scope): Promise<ImportView[]> {
 export async function withdrawImport(scope: UserScope, id: string): Promise<void> {
   await inTransaction(scope, async (tx) => {
     const { rows } = await tx.query<{ fileName: string; withdrawn: boolean }>(
-      `select file_name as "fileName", withdrawn_at is not null as withdrawn from import where id = $1 and shop_id = $2 for update`,
+      `select file_name as "fileName", withdrawn_at is not null as withdrawn from import where id = $1
+          and shop_id = $2 for update`,
       [id, tx.shopId],
     )
     if (!rows[0]) throw notFound(W.thisImport)
@@ -139,7 +141,8 @@ export async function withdrawImport(scope: UserScope, id: string): Promise<void
     const { rowCount } = await tx.query('delete from book_line where import_id = $1 and shop_id = $2', [id, tx.shopId])
     await tx.query(
       `delete from car c where c.import_id = $1 and c.shop_id = $2
-        and not exists (select 1 from job j where j.car_id = c.id) and not exists (select 1 from book_line b where b.car_id = c.id)`,
+        and not exists (select 1 from job j where j.car_id = c.id) and not exists (select 1
+          from book_line b where b.car_id = c.id)`,
       [id, tx.shopId],
     )
     await tx.query('update import set withdrawn_at = now(), withdrawn_by = $3 where id = $1 and shop_id = $2', [

@@ -8,7 +8,8 @@ import type { Scope, TxScope } from '../db/scope'
 import { selectSpan } from '../readings/span'
 
 /** What a car is found by besides its jobs' own words. */
-const knownBy = `coalesce((select array[c.name, c.plate, c.facts ->> 'vin', c.facts ->> 'owner'] from car c where c.id = $3 and c.shop_id = $2), '{}')`
+const knownBy = `coalesce((select array[c.name, c.plate, c.facts ->> 'vin', c.facts ->> 'owner'] from car c
+    where c.id = $3 and c.shop_id = $2), '{}')`
 
 /** A job's line, written anew where it says something else than before; in the transaction that changed the job. */
 export async function keepLine(
@@ -38,7 +39,8 @@ async function deepestOf(tx: Scope, jobId: string): Promise<number | null> {
   const span = await selectSpan(tx, jobId)
   if (!span) return null
   const { rows } = await tx.query<{ pa: number | null }>(
-    `select min(value) as pa from reading where job_id = $1 and channel = 'vacuum' and measured_at >= $2 and measured_at <= $3`,
+    `select min(value) as pa from reading where job_id = $1 and channel = 'vacuum' and measured_at >= $2
+        and measured_at <= $3`,
     [jobId, span.from, span.to],
   )
   return rows[0]?.pa ?? null
@@ -59,7 +61,9 @@ export async function writeLine(
      on conflict (id) do update set car_id = excluded.car_id, ended_at = excluded.ended_at, visit = excluded.visit,
        flags = excluded.flags, own = excluded.own, words = excluded.words, form = excluded.form
      where (b.car_id, b.ended_at, b.visit, b.flags, b.words, b.form)
-       is distinct from (excluded.car_id, excluded.ended_at, excluded.visit, excluded.flags, excluded.words, excluded.form)`,
+       is distinct
+         from (excluded.car_id, excluded.ended_at, excluded.visit, excluded.flags, excluded.words,
+         excluded.form)`,
     [
       place.id,
       tx.shopId,

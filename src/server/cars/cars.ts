@@ -21,7 +21,8 @@ type CarRow = Omit<KnownCar, 'seenAt' | 'lastChargedAt'> & {
 
 /** What was last held and noted is its own newest line's that has one. */
 const newest = (what: string) =>
-  `(select ${what} from book_line b where b.shop_id = car.shop_id and b.car_id = car.id and ${what} is not null order by b.at desc limit 1)`
+  `(select ${what} from book_line b where b.shop_id = car.shop_id and b.car_id = car.id
+      and ${what} is not null order by b.at desc limit 1)`
 const CAR = `select id, name, plate, model, hybrid, label, volume_l as "volumeL", last_charge_g as "lastChargeG",
   last_charged_at as "lastChargedAt", seen_at as "seenAt", facts, ${newest(`b.visit -> 'holds' -> -1`)} as "lastHold",
   ${newest(`b.visit -> 'notes' ->> -1`)} as "lastNote",
@@ -57,12 +58,14 @@ export async function selectCar(db: Scope, id: string): Promise<KnownCar | null>
 export async function carTakenIn(tx: TxScope, { car, label, volumeL }: JobOpened, at: Date): Promise<string> {
   const plate = car.plate ?? ''
   const { rows: known } = await tx.query<{ id: string; plate: string }>(
-    `select id, plate from car where shop_id = $1 and lower(name) = lower($2) and (plate = '' or $3 = '' or lower(plate) = lower($3))
+    `select id, plate from car where shop_id = $1 and lower(name) = lower($2) and (plate = '' or $3 = ''
+        or lower(plate) = lower($3))
       order by (lower(plate) = lower($3)) desc, seen_at desc limit 1 for update`,
     [tx.shopId, car.name, plate],
   )
   const { rows } = await tx.query<{ id: string }>(
-    `insert into car (shop_id, name, plate, model, hybrid, label, volume_l, seen_at) values ($1, $2, $3, $4, $5, $6, $7, $8)
+    `insert into car (shop_id, name, plate, model, hybrid, label, volume_l, seen_at)
+        values ($1, $2, $3, $4, $5, $6, $7, $8)
      on conflict (shop_id, lower(name), lower(plate)) do update
        set model = case when excluded.model = '' then car.model else excluded.model end, hybrid = excluded.hybrid,
            label = excluded.label, volume_l = excluded.volume_l, seen_at = greatest(car.seen_at, excluded.seen_at)

@@ -94,7 +94,8 @@ export async function promisesKept(db: Scope, timeZone: string): Promise<Promise
     `select to_char(promised_at at time zone $2, 'YYYY-MM') as month,
             count(*) filter (where signed_at <= promised_at)::int as kept,
             count(*) filter (where signed_at is null or signed_at > promised_at)::int as missed,
-            percentile_cont(0.5) within group (order by date_part('epoch', coalesce(signed_at, now()) - promised_at) / 60)
+            percentile_cont(0.5)
+              within group (order by date_part('epoch', coalesce(signed_at, now()) - promised_at) / 60)
               filter (where coalesce(signed_at, now()) > promised_at) as "medianLateMin"
        from job where shop_id = $1 and promised_at is not null and promised_at < now()
       group by 1 order by 1 desc limit 12`,

@@ -100,7 +100,8 @@ export async function upsertExpected(db: Scope, car: Expected): Promise<void> {
 /** It was taken in as a job, or does not come. */
 export async function endExpected(db: Scope, id: string, jobId: string | null): Promise<void> {
   await db.query(
-    `update expected_car set job_id = $3, gone_at = case when $3::uuid is null then now() end where id = $1 and shop_id = $2
+    `update expected_car set job_id = $3, gone_at = case when $3::uuid is null then now() end where id = $1
+        and shop_id = $2
       and job_id is null`,
     [id, db.shopId, jobId],
   )
@@ -133,7 +134,8 @@ export async function selectPins(db: Scope): Promise<Pin[]> {
     from: Date
     by: string
   }>(
-    `select car, step, account_id as person, rig, from_at as "from", by_name as "by" from day_pin where shop_id = $1 order by set_at`,
+    `select car, step, account_id as person, rig, from_at as "from", by_name as "by" from day_pin
+        where shop_id = $1 order by set_at`,
     [db.shopId],
   )
   return rows.map(({ from, ...pin }) => ({ ...pin, fromMs: from.getTime() }))

@@ -204,7 +204,9 @@ test('how long hands take is learned of signed jobs on the wall’s own clock, b
     const simulated = i === 4 ? 'true' : 'false'
     const visits = [visit('charge', minutes, i < 3 ? 'tech' : 'lead'), visit('pull', 60, 'tech')]
     await here().query(
-      `update job set signed_at = now(), simulated = $3, summary = summary || jsonb_build_object('visits', $2::jsonb) where id = $1`,
+      `update job
+          set signed_at = now(), simulated = $3, summary = summary || jsonb_build_object('visits', $2::jsonb)
+          where id = $1`,
       [id, JSON.stringify(visits), simulated],
     )
   }

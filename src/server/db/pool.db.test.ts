@@ -56,7 +56,8 @@ async function killBackend(pid: number): Promise<void> {
 
 test('statements, idle transactions and waits for a connection have an end', async () => {
   const { rows } = await database().query(
-    `select current_setting('statement_timeout') as statement, current_setting('idle_in_transaction_session_timeout') as idle`,
+    `select current_setting('statement_timeout') as statement,
+        current_setting('idle_in_transaction_session_timeout') as idle`,
   )
   expect(rows[0]).toEqual({ statement: '30s', idle: '20s' })
   const narrow = makePool(process.env.DATABASE_URL ?? '', 1)

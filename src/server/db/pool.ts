@@ -26,8 +26,7 @@ const inside = (): AsyncLocalStorage<true> => {
 
 /**
  * A pool that refuses a second connection to whoever holds one in a transaction: as many requests as there are
- * connections,
- * each waiting for one more, would wait for each other for ever.
+ * connections, each waiting for one more, would wait for each other for ever.
  */
 class OnePool extends pg.Pool {
   override connect(...given: unknown[]): Promise<pg.PoolClient> {
@@ -41,8 +40,7 @@ class OnePool extends pg.Pool {
 export function makePool(connectionString: string, max = MOST): pg.Pool {
   const pool = new OnePool({ connectionString, max, application_name: 'yperos', ...TIMEOUTS })
   // a connection that dies while nobody asks it anything, idle or between two questions of a transaction, fails the
-  // next
-  // question or is replaced; without these listeners it would end the process
+  // next question or is replaced; without these listeners it would end the process
   pool.on('error', () => undefined)
   pool.on('connect', (client) => client.on('error', () => undefined))
   return pool

@@ -115,7 +115,8 @@ class Walk {
     const { boundG, waterG } = this.car
     const truth = { ...(boundG !== undefined && { boundG }), ...(waterG !== undefined && { waterG }) }
     await this.db.query(
-      `update job set bench = jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb) where id = $1 and shop_id = $3`,
+      `update job set bench = jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb) where id = $1
+          and shop_id = $3`,
       [this.id, JSON.stringify(truth), this.db.shopId],
     )
     this.player = new BenchPlayer(this.db, this.id, openedAt.getTime())

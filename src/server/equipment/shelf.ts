@@ -36,13 +36,13 @@ export async function selectShelf(db: Scope): Promise<Shelved[]> {
 
 /**
  * Hours between a pump's `on` and the next turn of it, on all jobs it was named in, since its oil was last changed; job
- * time.
- * A job is wet when the system was open overnight or longer, or a hold of it was judged damp.
+ * time. A job is wet when the system was open overnight or longer, or a hold of it was judged damp.
  */
 async function selectPumpUse(db: Scope): Promise<Map<string, PumpUse>> {
   const { rows } = await db.query<PumpUse & { pump: string }>(
     `with changed as (
-       select equipment_id::text as pump, max(happened_at) as at from equipment_deed where shop_id = $1 and kind = 'oil-changed' group by 1
+       select equipment_id::text as pump, max(happened_at) as at from equipment_deed where shop_id = $1
+         and kind = 'oil-changed' group by 1
      ), opened as (
        select e.job_id, e.payload -> 'rig' -> 'equipment' ->> 'pump' as pump,
          e.payload -> 'story' ->> 'opened' in ('overnight', 'days') as wet
@@ -50,12 +50,14 @@ async function selectPumpUse(db: Scope): Promise<Map<string, PumpUse>> {
            and coalesce(e.payload ->> 'purpose', 'work') = 'work'
      ), turned as (
        select o.pump, o.job_id, o.wet, e.payload ->> 'state' as state, e.happened_at as from_at,
-              coalesce(lead(e.happened_at) over (partition by e.job_id order by e.seq), greatest(now(), e.happened_at)) as to_at,
+              coalesce(lead(e.happened_at) over (partition by e.job_id
+                order by e.seq), greatest(now(), e.happened_at)) as to_at,
               coalesce(c.at, '-infinity') as since
          from opened o join event e on e.job_id = o.job_id and e.kind = 'part-set' and e.payload ->> 'part' = 'pump'
          left join changed c on c.pump = o.pump
      ), ran as (
-       select pump, job_id, wet, since, sum(extract(epoch from to_at - greatest(from_at, since))) as s, max(to_at) as until
+       select pump, job_id, wet, since, sum(extract(epoch
+         from to_at - greatest(from_at, since))) as s, max(to_at) as until
          from turned where state = 'on' and to_at > since group by pump, job_id, wet, since
      )
      select pump, (sum(s) / 3600)::float8 as hours, count(*)::int as jobs,

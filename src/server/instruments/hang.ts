@@ -159,7 +159,8 @@ async function moveAway(tx: TxScope, db: UserScope, found: Instrument): Promise<
 
 async function closeHanging(tx: TxScope, instrument: string, jobId?: string): Promise<void> {
   await tx.query(
-    `update attachment set to_at = now() where shop_id = $1 and instrument_id = $2 and to_at is null and ($3::uuid is null or job_id = $3)`,
+    `update attachment set to_at = now() where shop_id = $1 and instrument_id = $2 and to_at is null
+        and ($3::uuid is null or job_id = $3)`,
     [tx.shopId, instrument, jobId ?? null],
   )
 }

@@ -46,7 +46,8 @@ export async function selectInstruments(db: Scope): Promise<Instrument[]> {
             to_char(i.calibrated_on, 'YYYY-MM-DD') as "calibratedOn", i.last, i.battery, i.seen_at as "seenAt",
               i.withdrawn_at as "withdrawnAt",
             j.id as "jobId", j.summary ->> 'name' as car, a.from_at as since, a.seat,
-            (select count(*)::int from odd_reading o where o.shop_id = i.shop_id and o.instrument_id = i.id) as "oddCount",
+            (select count(*)::int from odd_reading o where o.shop_id = i.shop_id
+              and o.instrument_id = i.id) as "oddCount",
             (select o.reason from odd_reading o where o.shop_id = i.shop_id and o.instrument_id = i.id
               order by stored_at desc limit 1) as "oddReason"
        from instrument i
@@ -126,7 +127,8 @@ async function rewrite(tx: TxScope, id: string, instrument: NewInstrument): Prom
 
 async function write(tx: TxScope, id: string, i: NewInstrument): Promise<void> {
   const { rowCount } = await tx.query(
-    `update instrument set kind = $3, name = $4, unit = $5, step = $6, range_low = $7, range_high = $8, calibrated_on = $9
+    `update instrument
+        set kind = $3, name = $4, unit = $5, step = $6, range_low = $7, range_high = $8, calibrated_on = $9
       where shop_id = $1 and id = $2 and device_id is not null`,
     [tx.shopId, id, i.kind, i.name, i.unit, i.step, i.rangeLow, i.rangeHigh, i.calibratedOn],
   )
@@ -156,7 +158,8 @@ async function refuseTakenName(tx: TxScope, name: string, but: string | null): P
   // names of one kind of thing are told apart under a lock, so that of two who register at once one is told
   await tx.query('select 1 from shop where id = $1 for update', [tx.shopId])
   const { rowCount } = await tx.query(
-    `select 1 from instrument where shop_id = $1 and kind is not null and lower(name) = lower($2) and id is distinct from $3`,
+    `select 1 from instrument where shop_id = $1 and kind is not null and lower(name) = lower($2)
+        and id is distinct from $3`,
     [tx.shopId, name, but],
   )
   if (rowCount)

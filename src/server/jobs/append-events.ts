@@ -68,7 +68,9 @@ export async function appendEvents(
 /** The simulated bench plays with the rig that is really on. */
 async function rigOfTheBench(tx: TxScope, jobId: string, rig: RigWritten): Promise<void> {
   await tx.query(
-    `update job set bench = jsonb_set(jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb), '{scaleStepG}', to_jsonb($3::float8))
+    `update job
+        set bench = jsonb_set(jsonb_set(bench, '{truth}', bench -> 'truth' || $2::jsonb), '{scaleStepG}',
+        to_jsonb($3::float8))
       where id = $1 and shop_id = $4`,
     [jobId, JSON.stringify(rigTruth(rig)), rig.scaleStepG, tx.shopId],
   )
@@ -177,7 +179,8 @@ async function refuseOtherStock(
 ): Promise<void> {
   const ids = containers.flatMap((c) => (c.stockId ? [c.stockId] : []))
   const { rows } = await tx.query<{ id: string; refrigerant: string }>(
-    `select id, spec ->> 'refrigerant' as refrigerant from equipment where shop_id = $2 and id = any($1) and kind = 'container'`,
+    `select id, spec ->> 'refrigerant' as refrigerant from equipment where shop_id = $2 and id = any($1)
+        and kind = 'container'`,
     [ids, tx.shopId],
   )
   for (const [i, c] of containers.entries()) {
@@ -217,7 +220,8 @@ async function insertChain(tx: TxScope, author: Author, job: JobRow, drafts: rea
   })
   for (const event of linked) {
     await tx.query(
-      `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash, shop_id)
+      `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload,
+          previous, hash, shop_id)
        values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
       [
         job.id,

@@ -19,7 +19,9 @@ const add = (...drafts: ReturnType<typeof draft>[]) =>
 /** As if everything so far had been recorded by a clock that stood an hour ahead: ours was set back since. */
 const setBack = () =>
   database().query(
-    `update event set stored_at = stored_at + interval '1 hour', happened_at = happened_at + interval '1 hour' where job_id = $1`,
+    `update event
+        set stored_at = stored_at + interval '1 hour', happened_at = happened_at + interval '1 hour'
+        where job_id = $1`,
     [jobId],
   )
 

@@ -7,7 +7,8 @@ const MOST = 12
 /** How long this person's hand takes on this rig, from the closings they logged; a stranger's without any. */
 export async function selectLead(db: Scope, accountId: string, rigName: string): Promise<Lead> {
   const { rows } = await db.query<{ saidG: number; gramsPerS: number; stepG: number; endedG: number }>(
-    `select (e.payload -> 'closing' ->> 'saidG')::float8 as "saidG", (e.payload -> 'closing' ->> 'gramsPerS')::float8 as "gramsPerS",
+    `select (e.payload -> 'closing' ->> 'saidG')::float8 as "saidG",
+        (e.payload -> 'closing' ->> 'gramsPerS')::float8 as "gramsPerS",
             (e.payload -> 'closing' ->> 'stepG')::float8 as "stepG", (e.payload ->> 'grossG')::float8 as "endedG"
        from event e join event o on o.job_id = e.job_id and o.seq = 0
       where e.shop_id = $4 and e.kind = 'container-ended' and e.by_account = $1 and e.payload ? 'closing'

@@ -4,8 +4,7 @@ import { selectClock } from './job-rows'
 
 /**
  * The job's time now, ms, and how fast its clock runs. Never before the last thing that was recorded: a server's clock
- * that was
- * set back makes nothing happen before what it follows. Null when there is no such job.
+ * that was set back makes nothing happen before what it follows. Null when there is no such job.
  */
 export async function jobNow(db: Scope, jobId: string): Promise<{ ms: number; factor: number } | null> {
   const clock = await selectClock(db, jobId)

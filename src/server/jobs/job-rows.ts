@@ -26,7 +26,8 @@ export type JobRow = {
 }
 
 const COLUMNS = `id, simulated, barometer_pa as "barometerPa", summary, latest, event_count as "eventCount", head,
-  reading_seq::float8 as "readingSeq", signed_at as "signedAt", readings_from as "readingsFrom", readings_to as "readingsTo",
+  reading_seq::float8 as "readingSeq", signed_at as "signedAt",
+  readings_from as "readingsFrom", readings_to as "readingsTo",
   bench_trouble as "benchTrouble", bench, car_id as "carId"`
 
 /** The job, or null when there is none with that id. */
@@ -64,7 +65,8 @@ export async function selectJobForUpdate(db: Scope, id: string): Promise<JobRow 
 }
 
 /** Whose a car is by the account it was given to; a closed account has none. */
-export const WHOSE = `jsonb_build_object('id', case when w.disabled_at is null then w.id end, 'name', coalesce(w.name, '')) as whose`
+export const WHOSE = `jsonb_build_object(
+  'id', case when w.disabled_at is null then w.id end, 'name', coalesce(w.name, '')) as whose`
 export const JOIN_WHOSE = 'left join account w on w.id = j.whose and w.shop_id = j.shop_id'
 
 /** What the board needs of a job. */
@@ -77,7 +79,8 @@ export type BoardJob = Pick<JobRow, 'id' | 'simulated' | 'summary' | 'latest'> &
 }
 
 /** A finding counts for the hold it was made of, a forecast for its pull. */
-const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found, f.payload as forecast, j.event_count as events, j.ringing, ${WHOSE}
+const BOARD = `select j.id, j.simulated, j.summary, j.latest, g.found, f.payload as forecast,
+    j.event_count as events, j.ringing, ${WHOSE}
   from job j ${JOIN_WHOSE} left join judgement g on g.job_id = j.id and g.hold = (j.summary ->> 'holds')::int - 1
   left join forecast f on f.job_id = j.id and f.pull = (j.summary ->> 'pulls')::int - 1`
 
@@ -102,7 +105,8 @@ export async function selectBoardJobs(db: Scope, ids: readonly string[]): Promis
 /** The clocks of several jobs, each in order. */
 export async function selectClocks(db: Scope, jobIds: readonly string[]): Promise<Map<string, ClockSegment[]>> {
   const { rows } = await db.query<{ jobId: string; wallFrom: Date; jobFrom: Date; factor: number }>(
-    `select c.job_id as "jobId", c.wall_from as "wallFrom", c.job_from as "jobFrom", c.factor from job_clock c join job j on j.id = c.job_id
+    `select c.job_id as "jobId", c.wall_from as "wallFrom", c.job_from as "jobFrom", c.factor
+        from job_clock c join job j on j.id = c.job_id
       where c.job_id = any($1::uuid[]) and j.shop_id = $2 order by c.job_id, c.wall_from`,
     [jobIds, db.shopId],
   )
@@ -138,7 +142,8 @@ export const eventRead = (row: EventRow): StoredEvent =>
 /** Events of a job after `afterSeq`, in the order of the chain. */
 export async function selectEvents(db: Scope, jobId: string, afterSeq = -1): Promise<StoredEvent[]> {
   const { rows } = await db.query<EventRow>(
-    `select seq, id, kind, happened_at as "happenedAt", stored_at as "storedAt", by_name as "by", payload, previous, hash
+    `select seq, id, kind, happened_at as "happenedAt", stored_at as "storedAt", by_name as "by", payload,
+        previous, hash
        from event where job_id = $1 and shop_id = $3 and seq > $2 order by seq`,
     [jobId, afterSeq, db.shopId],
   )

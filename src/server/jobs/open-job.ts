@@ -38,7 +38,8 @@ export async function openJob(
   const carId = await carTakenIn(tx, payload, openedAt)
   const state = foldJob([event])
   const { rowCount } = await tx.query(
-    `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench, shop_id, car_id, whose)
+    `insert into job (id, created_at, simulated, barometer_pa, summary, event_count, head, bench, shop_id,
+        car_id, whose)
      values ($1, $2, $3, $4, $5, 1, $6, $7, $8, $9, $10) on conflict (id) do nothing`,
     [
       id,
@@ -55,7 +56,8 @@ export async function openJob(
   )
   if (rowCount === 0) return { id, repeated: true }
   await tx.query(
-    `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload, previous, hash, shop_id)
+    `insert into event (job_id, seq, id, kind, happened_at, stored_at, by_account, by_name, payload,
+        previous, hash, shop_id)
      values ($1, 0, $2, 'job-opened', $3, $4, $5, $6, $7, $8, $9, $10)`,
     [
       id,
@@ -118,7 +120,8 @@ async function attachBench(tx: TxScope, jobId: string, from: Date): Promise<void
   const instrument = benchInstrument(jobId)
   await tx.query(
     `insert into instrument (id, device_id, name, shop_id)
-     select $1, (select id from device where kind = 'bench' and shop_id = $2 limit 1), 'simulated bench', $2 on conflict do nothing`,
+     select $1, (select id from device where kind = 'bench' and shop_id = $2
+       limit 1), 'simulated bench', $2 on conflict do nothing`,
     [instrument, tx.shopId],
   )
   await tx.query('insert into attachment (instrument_id, job_id, from_at, shop_id) values ($1, $2, $3, $4)', [

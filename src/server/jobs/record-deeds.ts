@@ -48,10 +48,9 @@ type Deed = { draft: EventDraft; seen: number | undefined; waited: boolean; knew
 
 /**
  * What became of deeds: their places in the log, and the job's events from `from` on, so that a screen moves on at
- * once.
- * `serverMs` is the server's wall time, by which a browser learns how far its clock is off.
- * With `cautions` nothing was recorded: they are a question, to be answered by sending the deeds again with
- * `caution-passed` before them.
+ * once. `serverMs` is the server's wall time, by which a browser learns how far its clock is off. With `cautions`
+ * nothing was recorded: they are a question, to be answered by sending the deeds again with `caution-passed` before
+ * them.
  */
 export type Recorded = {
   appended: Appended[]

@@ -11,8 +11,7 @@ import { insertEntry, type New } from './ledger'
 
 /**
  * Books by hand: a purchase, a container weighed against the book, what was handed in, used again or lost, a
- * correction.
- * The same id twice is booked once.
+ * correction. The same id twice is booked once.
  * @throws AppError `not-allowed` for a trainee's correction, `bad-input` for a container that is none or holds
  *   something else, `conflict` when the id is booked with another content, or more is taken than the book has
  */
@@ -42,7 +41,9 @@ async function book(tx: TxScope, user: Account, draft: LedgerDraft): Promise<voi
       await insertEntry(tx, user, { ...line, grams: grams - left, showsG: grams })
       if (equipmentId !== null)
         await tx.query(
-          `update equipment set spec = jsonb_set(spec, '{grossG}', to_jsonb((spec ->> 'tareG')::float8 + $2)) where id = $1 and shop_id = $3`,
+          `update equipment
+              set spec = jsonb_set(spec, '{grossG}', to_jsonb((spec ->> 'tareG')::float8 + $2)) where id = $1
+              and shop_id = $3`,
           [equipmentId, grams, tx.shopId],
         )
       return
@@ -59,7 +60,9 @@ async function book(tx: TxScope, user: Account, draft: LedgerDraft): Promise<voi
       await insertEntry(tx, user, { ...line, deed: draft.id })
       await insertEntry(tx, user, { ...line, ...recovery, id: randomUUID(), grams: -grams, deed: draft.id })
       await tx.query(
-        `update equipment set spec = jsonb_set(spec, '{grossG}', to_jsonb((spec ->> 'grossG')::float8 + $2)) where id = $1 and shop_id = $3`,
+        `update equipment
+            set spec = jsonb_set(spec, '{grossG}', to_jsonb((spec ->> 'grossG')::float8 + $2)) where id = $1
+            and shop_id = $3`,
         [equipmentId, grams, tx.shopId],
       )
       return
@@ -77,7 +80,8 @@ type Place = Pick<LedgerDraft, 'container' | 'equipmentId' | 'refrigerant'>
 async function leftIn(tx: TxScope, { container, equipmentId, refrigerant }: Place): Promise<number> {
   const { rows } = await tx.query<{ left: number }>(
     `select coalesce(sum(grams), 0)::float8 as left from ledger_entry
-      where shop_id = $1 and refrigerant = $2 and case when $3::uuid is null then equipment_id is null and container = $4 else equipment_id = $3 end`,
+      where shop_id = $1 and refrigerant = $2 and case when $3::uuid is null then equipment_id is null
+        and container = $4 else equipment_id = $3 end`,
     [tx.shopId, refrigerant, equipmentId, container],
   )
   return rows[0]?.left ?? 0

@@ -118,9 +118,8 @@ export async function selectBalances(db: Scope): Promise<Balance[]> {
 
 /**
  * Books what an event of a job moved, in that event's own transaction: a container's charge and purge, or what was
- * recovered.
- * A container on the shelf weighs from then on what the scale showed. Where the book has less than was weighed out, a
- * correction says so by name.
+ * recovered. A container on the shelf weighs from then on what the scale showed. Where the book has less than was
+ * weighed out, a correction says so by name.
  */
 export async function bookEvent(
   tx: TxScope,
@@ -215,7 +214,8 @@ async function coverBy(
     await insertEntry(tx, author, { ...place, id: randomUUID(), kind: 'corrected', grams: missing, why })
   }
   await tx.query(
-    `update equipment set spec = jsonb_set(spec, '{grossG}', to_jsonb($2::float8)) where id = $1 and kind = 'container' and shop_id = $3`,
+    `update equipment set spec = jsonb_set(spec, '{grossG}', to_jsonb($2::float8)) where id = $1
+        and kind = 'container' and shop_id = $3`,
     [place.equipmentId, endGrossG, tx.shopId],
   )
 }
@@ -223,7 +223,8 @@ async function coverBy(
 /** A container that comes onto the shelf brings what is in it: booked once. */
 export async function bookOpening(db: Scope, author: Author, item: EquipmentOf<'container'>): Promise<void> {
   await db.query(
-    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container, equipment_id, grams, why, shop_id)
+    `insert into ledger_entry (id, kind, happened_at, by_account, by_name, refrigerant, container,
+        equipment_id, grams, why, shop_id)
      select $1, 'bought', now(), $2, $3, $4, $5, $6, $7, 'as it came onto the shelf', $8
       where not exists (select 1 from ledger_entry where equipment_id = $6)`,
     [

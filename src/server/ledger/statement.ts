@@ -26,7 +26,8 @@ export async function selectStatement(db: Scope, { from, to }: Period, timeZone:
        ${sum(`kind in ('weighed', 'corrected') and not ${unexplained}`)} as "explainedG",
        ${sum(unexplained)} as "unexplainedG",
        coalesce(sum(grams) filter (where ${ON_BOOK}), 0) as "closingG"
-     from ledger_entry l, (select ($2::date)::timestamp at time zone $4 as from_at, ($3::date + 1)::timestamp at time zone $4 as to_at) p
+     from ledger_entry l, (select ($2::date)::timestamp at time zone $4 as from_at,
+       ($3::date + 1)::timestamp at time zone $4 as to_at) p
     where l.shop_id = $1 and l.happened_at < p.to_at group by refrigerant order by refrigerant`,
     [db.shopId, from, to, timeZone],
   )

@@ -8,8 +8,8 @@ const GATHER_MS = 400
 
 /**
  * The board as server-sent events: all of it at first and whenever the line to the database was lost, then the cars
- * that changed.
- * Rows are the board's own (`BoardRow`); a message with `all` holds every car there is, one with `day` the day's plan.
+ * that changed. Rows are the board's own (`BoardRow`); a message with `all` holds every car there is, one with `day`
+ * the day's plan.
  */
 export function boardStream(request: Request, scope: SessionScope): Response {
   const changed = new Set<string>()

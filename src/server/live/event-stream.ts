@@ -17,10 +17,9 @@ export type Message = { id: string; data: unknown }
 type Next = () => Promise<(Message & { more?: boolean }) | null>
 
 /**
- * Answers with server-sent events: `next` is asked at once and after each change that `concerns` the stream.
- * Besides its messages it says `away` while the database does not answer and `back` when it does again, and
- * `signed-out`
- * before it ends with its session.
+ * Answers with server-sent events: `next` is asked at once and after each change that `concerns` the stream. Besides
+ * its messages it says `away` while the database does not answer and `back` when it does again, and `signed-out` before
+ * it ends with its session.
  * @param scope - of the session it was opened under
  * @param ended - called once when its reader is gone, or its session
  * @param next - what is new since the last call, or null; asked again at once while it returns something `more`

@@ -14,7 +14,8 @@ export async function selectMappings(db: Scope): Promise<ColumnMapping[]> {
 export async function upsertMapping(db: Scope, accountId: string, mapping: ColumnMapping): Promise<void> {
   await db.query(
     `insert into column_mapping (name, mapping, by_account, shop_id) values ($1, $2, $3, $4)
-     on conflict (shop_id, name) do update set mapping = excluded.mapping, by_account = excluded.by_account, updated_at = now()`,
+     on conflict (shop_id, name) do update
+       set mapping = excluded.mapping, by_account = excluded.by_account, updated_at = now()`,
     [mapping.name, JSON.stringify(mapping), accountId, db.shopId],
   )
 }

@@ -113,7 +113,8 @@ export async function selectReadingsAfter(
   if (!span || upToSeq <= afterSeq) return []
   const { rows } = await db.query<LiveReading>(
     `select ${LIVE_COLUMNS} from reading r left join account a on a.id = r.by_account
-      where r.job_id = $1 and r.measured_at >= $2 and r.measured_at <= $3 and r.seq > $4 and r.seq <= $5 order by r.seq limit $6`,
+      where r.job_id = $1 and r.measured_at >= $2 and r.measured_at <= $3 and r.seq > $4 and r.seq <= $5
+        order by r.seq limit $6`,
     [span.jobId, span.from, span.to, afterSeq, upToSeq, limit],
   )
   return rows
@@ -124,7 +125,8 @@ export async function selectTyped(db: Queryable, span: Span | null, limit: numbe
   if (!span) return []
   const { rows } = await db.query<LiveReading>(
     `select ${LIVE_COLUMNS} from reading r left join account a on a.id = r.by_account
-      where r.job_id = $1 and r.measured_at >= $2 and r.measured_at <= $3 and r.instrument_id = 'hand' order by r.seq desc limit $4`,
+      where r.job_id = $1 and r.measured_at >= $2 and r.measured_at <= $3 and r.instrument_id = 'hand'
+        order by r.seq desc limit $4`,
     [span.jobId, span.from, span.to, limit],
   )
   return rows

@@ -83,7 +83,8 @@ export async function forBench(request: Request): Promise<DeviceScope> {
   const { device } = scope
   if (device.kind !== 'bench') throw new AppError('not-allowed', W.thisTokenIsAnInstruments)
   await scope.query(
-    `update device set seen_at = now() where id = $1 and (seen_at is null or seen_at < now() - $2 * interval '1 second')`,
+    `update device set seen_at = now() where id = $1 and (seen_at is null
+        or seen_at < now() - $2 * interval '1 second')`,
     [device.id, SEEN_EVERY_S],
   )
   return scope

@@ -88,8 +88,7 @@ test(
     const around = await partitions()
     expect(around).toHaveLength(monthsAround(now).length + 1)
     // a simulated car at 600 times the wall: twenty minutes of ours are more than a week of its own, a day of ours
-    // twenty
-    // months
+    // twenty months
     const id = randomUUID()
     await inTransaction(here(), (tx) =>
       openJob(

@@ -13,8 +13,8 @@ export const monthsAround = (now: Date): Date[] =>
 
 /**
  * Makes the partitions of the months around `now`; called at the start and every hour, never by a request, so that no
- * reading waits for one.
- * What lay in the catch-all for such a month (a simulated clock that ran ahead, a dated file) moves into its partition.
+ * reading waits for one. What lay in the catch-all for such a month (a simulated clock that ran ahead, a dated file)
+ * moves into its partition.
  */
 export async function keepPartitions(pool: pg.Pool, now = new Date()): Promise<void> {
   for (const month of monthsAround(now)) await keepPartition(pool, month)
@@ -41,7 +41,8 @@ async function keepPartition(pool: pg.Pool, month: Date): Promise<void> {
       [month, next],
     )
     await tx.query(
-      `alter table reading attach partition ${name} for values from ('${month.toISOString()}') to ('${next.toISOString()}')`,
+      `alter table reading attach partition ${name} for values
+          from ('${month.toISOString()}') to ('${next.toISOString()}')`,
     )
   })
 }

@@ -27,7 +27,8 @@ export async function tellSeen(
     seen.set(key, nowMs)
     const { channel, value, unit, at, battery } = last
     await db.query(
-      `update instrument set last = $3, battery = coalesce($4, battery), seen_at = now() where shop_id = $1 and id = $2`,
+      `update instrument set last = $3, battery = coalesce($4, battery), seen_at = now()
+          where shop_id = $1 and id = $2`,
       [db.shopId, id, JSON.stringify({ channel, value, unit, at }), battery ?? null],
     )
   }
@@ -37,7 +38,9 @@ export async function tellSeen(
 export async function storeOdd(db: DeviceScope, odd: readonly Odd[]): Promise<void> {
   await db.query(
     `insert into odd_reading (shop_id, instrument_id, device_seq, sent_at, channel, value, unit, reason)
-     select $1, * from unnest($2::text[], $3::bigint[], $4::timestamptz[], $5::text[], $6::float8[], $7::text[], $8::text[])
+     select $1, *
+       from unnest($2::text[], $3::bigint[], $4::timestamptz[], $5::text[], $6::float8[], $7::text[],
+       $8::text[])
      on conflict do nothing`,
     [
       db.shopId,

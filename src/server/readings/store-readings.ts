@@ -29,11 +29,10 @@ export type CarReadings = { shopId: number; jobId: string; readings: readonly Ne
 
 /**
  * Stores readings of several cars in one statement, which is one transaction: the one end of every way in, be it an
- * instrument, a hand or a file.
- * The same instrument, number and time twice is stored once. The jobs' rows are locked first, in one order, so that
- * reading numbers follow the order of commits and a stream that resumes after a number misses nothing.
- * The newest of a channel is the last to arrive, also where a clock was set back: a later number of the same
- * instrument, what was typed just now, or a later time of another.
+ * instrument, a hand or a file. The same instrument, number and time twice is stored once. The jobs' rows are locked
+ * first, in one order, so that reading numbers follow the order of commits and a stream that resumes after a number
+ * misses nothing. The newest of a channel is the last to arrive, also where a clock was set back: a later number of the
+ * same instrument, what was typed just now, or a later time of another.
  * @param cars - each job once
  * @returns for each car which of its readings were new, by their place in it; null when there is no such unsigned job
  */
@@ -77,8 +76,7 @@ export async function storeCars(db: Queryable, cars: readonly CarReadings[]): Pr
 
 /**
  * An array of the database's from what needs no quoting: numbers, times, ids and words of our own lists. The driver
- * looks
- * at every letter of every element, which is a tenth of what storing costs.
+ * looks at every letter of every element, which is a tenth of what storing costs.
  */
 const arrayOf = (plain: readonly (string | number)[]): string => `{${plain.join(',')}}`
 
@@ -87,12 +85,14 @@ const STORE = `with car as (
     select * from unnest($1::uuid[], $2::int[], $3::int[], $4::jsonb[], $5::timestamptz[], $6::timestamptz[])
       as c (id, shop_id, count, newest, low, high)
   ), locked as (
-    select j.id from job j join car c on c.id = j.id and c.shop_id = j.shop_id where j.signed_at is null order by j.id for update of j
+    select j.id from job j join car c on c.id = j.id and c.shop_id = j.shop_id where j.signed_at is null
+      order by j.id for update of j
   ), numbered as (
     update job set reading_seq = reading_seq + c.count,
       readings_from = least(readings_from, c.low), readings_to = greatest(readings_to, c.high),
       latest = latest || (
-      select coalesce(jsonb_object_agg(key, case when back_s > 2 then value || jsonb_build_object('backS', back_s) else value end), '{}')
+      select coalesce(jsonb_object_agg(key, case when back_s > 2
+        then value || jsonb_build_object('backS', back_s) else value end), '{}')
         from jsonb_each(c.newest), lateral (select
           date_part('epoch', (latest -> key ->> 'at')::timestamptz - (value ->> 'at')::timestamptz) as back_s) b
        where latest -> key is null or back_s <= 0 or (value ->> 'justNow')::boolean
@@ -101,7 +101,8 @@ const STORE = `with car as (
       from car c where job.id = c.id and job.id in (select id from locked)
       returning job.id, job.shop_id, job.reading_seq, c.count
   ), stored as (
-    insert into reading (job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note)
+    insert into reading (job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id,
+      device_seq, by_account, note)
     select n.id, n.reading_seq - n.count + 1 + r.place, r.at, r.channel, r.value, r.sent_value, r.sent_unit,
       r.instrument_id, r.device_seq, r.by_account, r.note
       from unnest($7::uuid[], $8::int[], $9::timestamptz[], $10::text[], $11::float8[], $12::float8[], $13::text[],

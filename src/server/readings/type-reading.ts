@@ -67,7 +67,8 @@ export async function typeReadings(
     const span = await selectSpan(tx, jobId)
     const { rows } = await tx.query<{ n: string }>(
       `select device_seq as n from reading
-        where job_id = $1 and measured_at >= $3 and measured_at <= $4 and instrument_id = 'hand' and device_seq = any($2::bigint[])`,
+        where job_id = $1 and measured_at >= $3 and measured_at <= $4 and instrument_id = 'hand'
+          and device_seq = any($2::bigint[])`,
       [jobId, readings.map((r) => r.deviceSeq), span?.from ?? null, span?.to ?? null],
     )
     const before = new Set(rows.map((r) => Number(r.n)))

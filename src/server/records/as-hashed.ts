@@ -6,10 +6,8 @@ import { recordForm } from './chain'
 
 /**
  * The events of a job as they were written when they were hashed. Since times are brought to one form before that, this
- * is how the
- * database gives them back; older events were hashed with the time as its sender wrote it, of which the moment is known
- * and the writing
- * is found again by its hash.
+ * is how the database gives them back; older events were hashed with the time as its sender wrote it, of which the
+ * moment is known and the writing is found again by its hash.
  * @returns events whose writing is not found as they are stored: their link is broken then
  */
 export async function asHashed(db: Scope, jobId: string, stored: readonly StoredEvent[]): Promise<RecordEvent[]> {
@@ -25,7 +23,8 @@ export async function asHashed(db: Scope, jobId: string, stored: readonly Stored
 /** When each event happened, to the microsecond, UTC: `2026-11-25T14:03:00.123456`. */
 async function selectMicros(db: Scope, jobId: string): Promise<string[]> {
   const { rows } = await db.query<{ at: string }>(
-    `select to_char(happened_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') as at from event where job_id = $1 order by seq`,
+    `select to_char(happened_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') as at from event
+        where job_id = $1 order by seq`,
     [jobId],
   )
   return rows.map((r) => r.at)

@@ -27,8 +27,7 @@ const refused = (path: string, reason: string) => new AppError('bad-input', `${p
 
 /**
  * Brings a job back whole from its record: every entry with its hash, and its readings. Nothing is booked: the ledger
- * is
- * not a part of it. The same record twice is stored once.
+ * is not a part of it. The same record twice is stored once.
  * @throws AppError `bad-input` naming the first place where it does not hold, `conflict` where the job is here
  *   otherwise
  */

@@ -8,7 +8,8 @@ import { selectShelf } from '../equipment/shelf'
 
 export async function selectProcedures(db: Scope): Promise<StoredProcedure[]> {
   const { rows } = await db.query<ProcedureWritten & { id: string; proves: string }>(
-    `select id, name, target_micron as "targetMicron", pull_minutes as "pullMinutes", hold_minutes as "holdMinutes", proves, stages
+    `select id, name, target_micron as "targetMicron", pull_minutes as "pullMinutes",
+        hold_minutes as "holdMinutes", proves, stages
        from procedure where shop_id = $1 order by name`,
     [db.shopId],
   )
@@ -24,7 +25,8 @@ export async function upsertProcedure(db: Scope, p: ProcedureWritten & { id: str
     `insert into procedure (id, name, target_micron, pull_minutes, hold_minutes, proves, shop_id, stages) values ($1,
       $2, $3, $4, $5, $6, $7, $8)
      on conflict (id) do update set name = excluded.name, target_micron = excluded.target_micron,
-       pull_minutes = excluded.pull_minutes, hold_minutes = excluded.hold_minutes, proves = excluded.proves, stages = excluded.stages
+       pull_minutes = excluded.pull_minutes, hold_minutes = excluded.hold_minutes,
+         proves = excluded.proves, stages = excluded.stages
        where procedure.shop_id = excluded.shop_id`,
     [
       p.id,
@@ -69,9 +71,12 @@ function withParts(rig: StoredRig, parts: RigParts, shelf: readonly Shelved[]): 
 export async function upsertRig(db: Scope, { id, ...rig }: StoredRig, parts?: RigParts): Promise<void> {
   const r = rigWritten(rig)
   await db.query(
-    `insert into rig (id, name, bore_mm, length_m, hoses, pump_cfm, ultimate_micron, gauge, scale_step_g, parts, shop_id)
+    `insert into rig (id, name, bore_mm, length_m, hoses, pump_cfm, ultimate_micron, gauge, scale_step_g,
+        parts, shop_id)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
-     on conflict (id) do update set name = excluded.name, bore_mm = excluded.bore_mm, length_m = excluded.length_m, hoses = excluded.hoses,
+     on conflict (id) do update
+       set name = excluded.name, bore_mm = excluded.bore_mm, length_m = excluded.length_m,
+       hoses = excluded.hoses,
        pump_cfm = excluded.pump_cfm, ultimate_micron = excluded.ultimate_micron, gauge = excluded.gauge,
          scale_step_g = excluded.scale_step_g,
        parts = excluded.parts where rig.shop_id = excluded.shop_id`,

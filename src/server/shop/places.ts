@@ -19,7 +19,8 @@ export async function selectPlaces(db: Scope): Promise<[Place, ...Place[]]> {
   const { rows } = await db.query<Omit<Place, 'airAt'> & { airAt: Date | null }>(
     `select null as id, name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC",
       air_at as "airAt" from shop where id = $1
-     union all (select id::text, name, altitude_m, barometer_pa, ambient_c, air_at from place where shop_id = $1 order by name)`,
+     union all (select id::text, name, altitude_m, barometer_pa, ambient_c, air_at from place
+       where shop_id = $1 order by name)`,
     [db.shopId],
   )
   return rows.map(({ airAt, ...place }) => ({ ...place, airAt: airAt?.toISOString() ?? null })) as [Place, ...Place[]]
@@ -36,7 +37,9 @@ export async function tellAir(
 ): Promise<void> {
   const table = id === null ? 'shop' : 'place'
   const { rowCount } = await tx.query(
-    `update ${table} set altitude_m = coalesce($2, altitude_m), barometer_pa = $3, ambient_c = $4, air_at = case when $5 then now() end
+    `update ${table}
+        set altitude_m = coalesce($2, altitude_m), barometer_pa = $3, ambient_c = $4, air_at = case when $5
+        then now() end
       where ${id === null ? 'id = $1' : 'shop_id = $1 and id = $6'}`,
     [tx.shopId, altitudeM, barometerPa, ambientC, read, ...(id === null ? [] : [id])],
   )

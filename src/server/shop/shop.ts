@@ -36,7 +36,8 @@ export type Shop = {
 
 const SHOP = `select id, name, altitude_m as "altitudeM", barometer_pa as "barometerPa", ambient_c as "ambientC",
   time_zone as "timeZone", demo, certificate_asked as "certificateAsked", air_at as "airAt",
-    backed_up_at as "backedUpAt", backup_days as "backupDays", lead_after_min as "leadAfterMin", trainee_rights as "traineeRights", on_sale as "onSale", cookie_secret as "cookieSecret",
+    backed_up_at as "backedUpAt", backup_days as "backupDays", lead_after_min as "leadAfterMin",
+      trainee_rights as "traineeRights", on_sale as "onSale", cookie_secret as "cookieSecret",
     signing_key as "signingKey", public_key as "publicKey" from shop`
 
 /**
@@ -65,8 +66,7 @@ export async function shopOf({ shopId, query }: Scope): Promise<Shop> {
 
 /**
  * Creates a shop with fresh secrets: a cookie key and its own Ed25519 signing key. It opens when everything in it is
- * set
- * up. @returns its id
+ * set up. @returns its id
  */
 export async function insertShop(
   db: Queryable,

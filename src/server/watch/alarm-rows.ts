@@ -43,7 +43,8 @@ export async function keepRinging(
   if (fresh.length > 0)
     await db.query(
       `insert into alarm (job_id, id, shop_id, sentence, rang_at)
-       select $1, f.id, $2, f.sentence, $5 from unnest($3::text[], $4::text[]) as f (id, sentence) on conflict do nothing`,
+       select $1, f.id, $2, f.sentence, $5 from unnest($3::text[], $4::text[]) as f (id, sentence)
+         on conflict do nothing`,
       [jobId, db.shopId, fresh.map((a) => a.id), fresh.map((a) => a.sentence), new Date(Math.round(jobMs))],
     )
   await db.query('update job set ringing = $2 where id = $1 and shop_id = $3', [

@@ -16,8 +16,10 @@ export async function upsertJudgement(
   found: string | null,
 ): Promise<void> {
   await db.query(
-    `insert into judgement (job_id, hold, reading_seq, judged_at, looked_at, verdict, found, payload) values ($1, $2, $3, now(), now(), $4, $5, $6)
-     on conflict (job_id) do update set hold = excluded.hold, reading_seq = excluded.reading_seq, judged_at = excluded.judged_at,
+    `insert into judgement (job_id, hold, reading_seq, judged_at, looked_at, verdict, found, payload)
+        values ($1, $2, $3, now(), now(), $4, $5, $6)
+     on conflict (job_id) do update
+       set hold = excluded.hold, reading_seq = excluded.reading_seq, judged_at = excluded.judged_at,
        looked_at = excluded.looked_at, verdict = excluded.verdict, found = excluded.found, payload = excluded.payload`,
     [jobId, hold, readingSeq, judgement.result.verdict, found, JSON.stringify(judgement)],
   )

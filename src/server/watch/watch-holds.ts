@@ -90,8 +90,8 @@ export class HoldWatch {
 
   /**
    * Looks at the running holds that are due: at once where a reading is not where it was expected or something was
-   * done,
-   * else ten seconds after the last look; where that is more than the judge can do, those that grew most come first.
+   * done, else ten seconds after the last look; where that is more than the judge can do, those that grew most come
+   * first.
    * @returns how many were judged
    */
   async round(wallMs = Date.now()): Promise<number> {

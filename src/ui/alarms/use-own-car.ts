@@ -12,8 +12,7 @@ import { useAlarms } from './alarms'
 
 /**
  * Alarms of the car whose page is open: as its own readings say here, at once, in the reader's units and without a
- * line;
- * and what only the server's watch knows of it.
+ * line; and what only the server's watch knows of it.
  * @param told - what the watch says rings on it
  */
 export function useOwnCar(

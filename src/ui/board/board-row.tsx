@@ -51,7 +51,12 @@ export function BoardLine({
   return (
     <li className="border-b border-rule">
       <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[386px_1fr] items-center max-lg:grid-cols-1">
-        <span className="grid grid-cols-[36px_130px_118px_74px] items-center gap-x-1 py-1 pr-4 max-lg:grid-cols-[36px_1fr_1fr_78px]">
+        <span
+          className={
+            'grid grid-cols-[36px_130px_118px_74px] items-center gap-x-1 py-1 pr-4 ' +
+            'max-lg:grid-cols-[36px_1fr_1fr_78px]'
+          }
+        >
           <DepthStrip
             strata={strataOfSummary(summary)}
             vacuumPa={shown === null ? null : drawnPa(gaugeOf(row), shown)}
@@ -135,7 +140,10 @@ function Day({
         return (
           <span
             key={visit.startedAt + visit.step}
-            className={`absolute top-[20px] h-[27px] overflow-hidden whitespace-nowrap px-1.5 text-note leading-[26px] ${waiting ? 'border-b-2 border-ink bg-deep text-ink' : 'rounded-sm bg-ink text-ground'}`}
+            className={
+              `absolute top-[20px] h-[27px] overflow-hidden whitespace-nowrap px-1.5 text-note leading-[26px] ` +
+              `${waiting ? 'border-b-2 border-ink bg-deep text-ink' : 'rounded-sm bg-ink text-ground'}`
+            }
             style={{ left: `${left * 100}%`, width: `calc(${Math.max(0, right - left) * 100}% - 2px)` }}
           >
             {right - left > 0.065 ? stepLabel(visit.step).replace(/^\d+ /, '').toLowerCase() : ''}
@@ -155,7 +163,12 @@ function Day({
             className="absolute top-0 h-full border-l-[3px] border-ink"
             style={{ left: `${share(axis, needed) * 100}%` }}
           >
-            <b className="block bg-ink py-px pr-4 pl-1.5 text-note font-semibold text-ground [clip-path:polygon(0_0,100%_0,86%_50%,100%_100%,0_100%)]">
+            <b
+              className={
+                'block bg-ink py-px pr-4 pl-1.5 text-note font-semibold text-ground ' +
+                '[clip-path:polygon(0_0,100%_0,86%_50%,100%_100%,0_100%)]'
+              }
+            >
               {clock(needed)}
             </b>
           </span>

@@ -192,7 +192,10 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
       </ul>
       <Link
         href={`/job/${next.row.id}`}
-        className="flex min-h-16 w-58 items-center justify-between rounded bg-accent px-5 text-act font-semibold text-accent-text max-sm:w-full"
+        className={
+          'flex min-h-16 w-58 items-center justify-between rounded bg-accent px-5 text-act font-semibold ' +
+          'text-accent-text max-sm:w-full'
+        }
       >
         {W.openIt}
         <span className="key max-sm:hidden">O</span>

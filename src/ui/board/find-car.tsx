@@ -31,7 +31,10 @@ export function FindCar({
               value={row.id}
               keywords={[row.summary.name, row.summary.model]}
               onSelect={() => router.push(`/job/${row.id}`)}
-              className="flex min-h-11 cursor-pointer items-center justify-between px-2 text-lead data-[selected=true]:bg-deep"
+              className={
+                'flex min-h-11 cursor-pointer items-center justify-between px-2 text-lead ' +
+                'data-[selected=true]:bg-deep'
+              }
             >
               <span>
                 <b className="font-semibold">{row.summary.name}</b> {row.summary.model}

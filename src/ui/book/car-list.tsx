@@ -30,7 +30,10 @@ export function CarList({ cars, timeZone }: { cars: readonly KnownCar[]; timeZon
             <li key={car.id} className="border-b border-rule">
               <Link
                 href={`/cars/${car.id}`}
-                className="grid min-h-11 grid-cols-[200px_110px_minmax(0,1fr)_170px_190px] items-center gap-x-4 text-body hover:bg-sheet max-lg:grid-cols-[minmax(0,1fr)_auto]"
+                className={
+                  'grid min-h-11 grid-cols-[200px_110px_minmax(0,1fr)_170px_190px] items-center gap-x-4 text-body ' +
+                  'hover:bg-sheet max-lg:grid-cols-[minmax(0,1fr)_auto]'
+                }
               >
                 <b className="truncate text-lead font-semibold">{car.name}</b>
                 <span className="text-ink-2 max-lg:text-right">{car.plate}</span>

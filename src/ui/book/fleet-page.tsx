@@ -27,7 +27,11 @@ export function FleetPage({ before, list, cars, rates, promises, months, timeZon
   const say = useSay()
   const day = dayIn(timeZone)
   return (
-    <main className="grid grid-cols-[minmax(0,1fr)_minmax(0,560px)] gap-x-10 gap-y-6 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
+    <main
+      className={
+        'grid grid-cols-[minmax(0,1fr)_minmax(0,560px)] gap-x-10 gap-y-6 px-5 py-4 max-lg:grid-cols-1 ' + 'max-sm:px-4'
+      }
+    >
       <section aria-label={W.callIn}>
         <form method="get" action="/fleet" className="flex flex-wrap items-end gap-3">
           <h1 className="text-title font-semibold leading-tight">{W.callInBefore}</h1>

@@ -89,7 +89,10 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props
           <ToggleGroup.Item
             key={id}
             value={id}
-            className="min-h-9 shrink-0 whitespace-nowrap rounded-full border border-rule-2 px-3 text-note data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-ground max-sm:min-h-11"
+            className={
+              'min-h-9 shrink-0 whitespace-nowrap rounded-full border border-rule-2 px-3 text-note ' +
+              'data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-ground max-sm:min-h-11'
+            }
           >
             {FLAG_WORDS[id][0]}
           </ToggleGroup.Item>
@@ -146,7 +149,10 @@ export function RecordsPage({ typed, pieces, lines, more, nearly, today }: Props
             <Link
               href={line.href}
               prefetch={false}
-              className="grid min-h-11 min-w-0 flex-1 grid-cols-[110px_190px_minmax(0,1fr)_170px] items-center gap-x-4 py-1 text-body max-lg:grid-cols-[110px_minmax(0,1fr)]"
+              className={
+                'grid min-h-11 min-w-0 flex-1 grid-cols-[110px_190px_minmax(0,1fr)_170px] items-center gap-x-4 ' +
+                'py-1 text-body max-lg:grid-cols-[110px_minmax(0,1fr)]'
+              }
             >
               <span>{line.day}</span>
               <b className="truncate text-lead font-semibold">{line.car}</b>

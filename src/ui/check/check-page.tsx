@@ -40,7 +40,12 @@ export function CheckPage() {
       : null
   const refused = [record, readings].flatMap((g) => (g && 'refused' in g ? [g.refused] : []))
   return (
-    <main className="mx-auto grid max-w-[1180px] grid-cols-[minmax(0,400px)_minmax(0,1fr)] gap-10 px-5 py-4 max-lg:grid-cols-1 max-sm:px-4">
+    <main
+      className={
+        'mx-auto grid max-w-[1180px] grid-cols-[minmax(0,400px)_minmax(0,1fr)] gap-10 px-5 py-4 max-lg:grid-cols-1 ' +
+        'max-sm:px-4'
+      }
+    >
       <section aria-label={W.files}>
         <h1 className="text-title font-semibold leading-tight">{W.checkARecord}</h1>
         <p className="mt-1 text-body">{W.theFileIsLookedAt}</p>
@@ -92,7 +97,10 @@ function Drop({
   return (
     <div
       {...getRootProps()}
-      className={`mt-3 flex min-h-[64px] cursor-pointer items-center rounded border-[1.5px] border-dashed border-ink px-4 py-2 text-lead font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`}
+      className={
+        `mt-3 flex min-h-[64px] cursor-pointer items-center rounded border-[1.5px] border-dashed border-ink px-4 ` +
+        `py-2 text-lead font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`
+      }
     >
       <span className="min-w-0 break-words">{given?.name ?? hint}</span>
       <input {...getInputProps({ 'aria-label': label })} />

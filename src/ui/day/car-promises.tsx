@@ -33,7 +33,12 @@ export function CarPromises({ plan, moment, onPromise, onGone }: Props) {
         return (
           <Collapsible.Root key={car.key} asChild>
             <li className="border-b border-rule py-1" data-car={car.name}>
-              <div className="grid grid-cols-[170px_96px_minmax(0,1fr)_auto] items-center gap-x-4 max-sm:grid-cols-[minmax(0,1fr)_auto]">
+              <div
+                className={
+                  'grid grid-cols-[170px_96px_minmax(0,1fr)_auto] items-center gap-x-4 ' +
+                  'max-sm:grid-cols-[minmax(0,1fr)_auto]'
+                }
+              >
                 <span className="min-w-0 truncate text-lead font-semibold">
                   {car.jobId ? (
                     <Link href={`/job/${car.jobId}`} className="inline-flex min-h-11 items-center hover:underline">

@@ -35,7 +35,10 @@ export function NextHeads({
           </p>
           <div className="flex items-center gap-4 max-xl:block">
             <p
-              className={`figure font-semibold ${wall ? 'text-fig-l' : 'text-fig-m max-sm:text-fig-s'} ${deed.person === viewerId ? 'text-accent' : ''}`}
+              className={
+                `figure font-semibold ${wall ? 'text-fig-l' : 'text-fig-m max-sm:text-fig-s'} ` +
+                `${deed.person === viewerId ? 'text-accent' : ''}`
+              }
               suppressHydrationWarning
             >
               {deed.now ? W.now : at(deed.row.from)}

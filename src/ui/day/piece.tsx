@@ -55,7 +55,10 @@ export function PieceBox({ piece, axis, clock, named, accent, movable, target, l
   }
   const name = (
     <span
-      className={`pointer-events-none absolute -top-[19px] left-0 whitespace-nowrap text-note ${accent || isDragging ? 'font-semibold' : ''} ${isDragging ? 'bg-ground px-1' : ''}`}
+      className={
+        `pointer-events-none absolute -top-[19px] left-0 whitespace-nowrap text-note ` +
+        `${accent || isDragging ? 'font-semibold' : ''} ${isDragging ? 'bg-ground px-1' : ''}`
+      }
     >
       {named || isDragging ? piece.name : ''}
     </span>
@@ -152,7 +155,8 @@ function WaitShape({ piece, axis }: { piece: Piece; axis: Axis }) {
     (share(axis, piece.toMs) - share(axis, piece.fromMs)) /
     Math.max(1e-9, share(axis, piece.latestMs) - share(axis, piece.fromMs))
   const from = Math.round(Math.min(1, sure) * 100)
-  const fade = `linear-gradient(to right, #000 ${Math.max(0, from - 4)}%, ${from < 97 ? `rgb(0 0 0 / 0.12) 100%` : '#000 100%'})`
+  const fade = `linear-gradient(to right, #000 ${Math.max(0, from - 4)}%,
+      ${from < 97 ? `rgb(0 0 0 / 0.12) 100%` : '#000 100%'})`
   return (
     <span className="block h-full overflow-hidden">
       <span className="absolute inset-0 bg-deep" style={{ maskImage: fade, WebkitMaskImage: fade }} />

@@ -32,7 +32,10 @@ export function PriceSaid({
   return (
     <div
       role="status"
-      className="pointer-events-none fixed right-5 bottom-5 z-30 w-[360px] rounded border-[1.5px] border-ink bg-sheet p-3 text-body"
+      className={
+        'pointer-events-none fixed right-5 bottom-5 z-30 w-[360px] rounded border-[1.5px] border-ink bg-sheet p-3 ' +
+        'text-body'
+      }
       data-price={busy ? 'asked' : price ? 'told' : 'none'}
     >
       <p className="text-lead font-semibold">{put}</p>

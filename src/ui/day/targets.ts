@@ -6,8 +6,7 @@ export const TARGET_PX = 24
 
 /**
  * Pieces of a lane that can be hit by themselves: those with room for a finger before the next one begins. The others
- * are
- * drawn, and reached by the lane's own list.
+ * are drawn, and reached by the lane's own list.
  * @param width - of the lane, px
  */
 export function targetsOf(pieces: readonly Piece[], axis: Axis, width: number): Set<string> {

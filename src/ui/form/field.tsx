@@ -62,7 +62,10 @@ export function Field({
       />
       <p
         id={`${id}-below`}
-        className={`mt-1 min-h-5 text-note leading-snug ${error ? 'font-medium text-leak' : warning ? 'font-medium text-caution' : 'text-ink-2'}`}
+        className={
+          `mt-1 min-h-5 text-note leading-snug ` +
+          `${error ? 'font-medium text-leak' : warning ? 'font-medium text-caution' : 'text-ink-2'}`
+        }
       >
         {error ? <Sign kind="fault" /> : warning && <Sign kind="caution" />}
         {below}
@@ -102,7 +105,11 @@ export function Choice<T extends string>({
           <RadioGroup.Item
             key={option.value}
             value={option.value}
-            className="flex min-h-[46px] cursor-pointer items-center rounded border-[1.5px] border-rule-2 bg-sheet px-3 text-body data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:font-medium data-[state=checked]:text-ground"
+            className={
+              'flex min-h-[46px] cursor-pointer items-center rounded border-[1.5px] border-rule-2 bg-sheet px-3 ' +
+              'text-body data-[state=checked]:border-ink data-[state=checked]:bg-ink ' +
+              'data-[state=checked]:font-medium data-[state=checked]:text-ground'
+            }
           >
             {option.label}
           </RadioGroup.Item>

@@ -16,7 +16,14 @@ export function Figure({
     <p>
       <span
         data-testid={testId}
-        className={`figure font-semibold ${big ? 'text-fig-max max-sm:text-fig-xl' : text.length > 11 ? 'text-fig-s max-sm:text-title' : 'text-fig-m max-sm:text-call'}`}
+        className={
+          `figure font-semibold ` +
+          (big
+            ? 'text-fig-max max-sm:text-fig-xl'
+            : text.length > 11
+              ? 'text-fig-s max-sm:text-title'
+              : 'text-fig-m max-sm:text-call')
+        }
       >
         {text}
       </span>

@@ -32,7 +32,11 @@ export function Fold({ title, children, className = '', first = false, open, onO
         onOpenChange?.(next)
       }}
     >
-      <Collapsible.Trigger className="group flex min-h-11 w-full cursor-pointer items-center gap-2 py-1.5 text-left text-body font-semibold">
+      <Collapsible.Trigger
+        className={
+          'group flex min-h-11 w-full cursor-pointer items-center gap-2 py-1.5 text-left text-body ' + 'font-semibold'
+        }
+      >
         <ChevronDown
           aria-hidden="true"
           size={20}

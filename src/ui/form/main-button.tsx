@@ -5,7 +5,10 @@ export function MainButton({ className = '', children, type = 'button', ...rest 
   return (
     <button
       type={type}
-      className={`flex min-h-[68px] w-full items-center justify-between gap-3 rounded bg-accent px-5 py-2 text-left text-act font-semibold leading-tight text-accent-text disabled:opacity-60 ${className}`}
+      className={
+        `flex min-h-[68px] w-full items-center justify-between gap-3 rounded bg-accent px-5 py-2 text-left ` +
+        `text-act font-semibold leading-tight text-accent-text disabled:opacity-60 ${className}`
+      }
       {...rest}
     >
       {children}

@@ -21,7 +21,10 @@ export function Tick({
         id={id}
         checked={checked}
         onCheckedChange={(state) => onChange(state === true)}
-        className="grid size-7 shrink-0 place-items-center rounded border-[2px] border-ink bg-sheet data-[state=checked]:bg-ink data-[state=checked]:text-ground"
+        className={
+          'grid size-7 shrink-0 place-items-center rounded border-[2px] border-ink bg-sheet ' +
+          'data-[state=checked]:bg-ink data-[state=checked]:text-ground'
+        }
       >
         <Checkbox.Indicator>
           <Check size={20} strokeWidth={3} aria-hidden="true" />

@@ -45,7 +45,10 @@ export function SectionPages({ user }: { user: Pick<UserView, 'role'> }) {
   return (
     <nav
       aria-label={section.name}
-      className="no-print flex h-11 items-center gap-5 overflow-x-auto whitespace-nowrap border-b border-rule bg-sheet px-5 text-small max-sm:gap-4 max-sm:px-4"
+      className={
+        'no-print flex h-11 items-center gap-5 overflow-x-auto whitespace-nowrap border-b border-rule bg-sheet ' +
+        'px-5 text-small max-sm:gap-4 max-sm:px-4'
+      }
     >
       {pages.map(({ href, name }) => (
         <Link

@@ -20,7 +20,10 @@ export function SidePanel({ label, above = 44, first = false, children }: Props)
   return (
     <aside
       aria-label={label}
-      className={`flex flex-col border-l border-rule bg-sheet p-5 max-lg:border-l-0 max-sm:p-4 lg:sticky lg:top-0 lg:self-start ${HEIGHTS[above]} ${first ? 'max-lg:order-first max-lg:border-t' : ''}`}
+      className={
+        `flex flex-col border-l border-rule bg-sheet p-5 max-lg:border-l-0 max-sm:p-4 lg:sticky lg:top-0 ` +
+        `lg:self-start ${HEIGHTS[above]} ${first ? 'max-lg:order-first max-lg:border-t' : ''}`
+      }
     >
       {children}
     </aside>
@@ -30,7 +33,12 @@ export function SidePanel({ label, above = 44, first = false, children }: Props)
 /** The panel's action, always in sight: what is above it scrolls under it. */
 export function PanelFoot({ children }: { children: ReactNode }) {
   return (
-    <div className="mt-auto pt-4 max-sm:sticky max-sm:bottom-0 max-sm:-mx-4 max-sm:bg-sheet max-sm:px-4 max-sm:pt-2 max-sm:pb-2 lg:sticky lg:bottom-0 lg:-mx-5 lg:-mb-5 lg:bg-sheet lg:px-5 lg:pb-4">
+    <div
+      className={
+        'mt-auto pt-4 max-sm:sticky max-sm:bottom-0 max-sm:-mx-4 max-sm:bg-sheet max-sm:px-4 max-sm:pt-2 max-sm:pb-2 ' +
+        'lg:sticky lg:bottom-0 lg:-mx-5 lg:-mb-5 lg:bg-sheet lg:px-5 lg:pb-4'
+      }
+    >
       {children}
     </div>
   )

@@ -34,14 +34,20 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
       </Link>
       <nav
         aria-label={W.places}
-        className="flex h-full gap-5 whitespace-nowrap pl-8 text-body max-sm:min-w-0 max-sm:flex-1 max-sm:gap-2.5 max-sm:overflow-x-auto max-sm:pl-0 max-sm:text-note"
+        className={
+          'flex h-full gap-5 whitespace-nowrap pl-8 text-body max-sm:min-w-0 max-sm:flex-1 max-sm:gap-2.5 ' +
+          'max-sm:overflow-x-auto max-sm:pl-0 max-sm:text-note'
+        }
       >
         {places.map(({ href, name, here }) => (
           <Link
             key={href}
             href={href}
             aria-current={here ? 'page' : undefined}
-            className={`flex h-full items-center border-b-4 pt-1 ${here ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`}
+            className={
+              `flex h-full items-center border-b-4 pt-1 ` +
+              `${here ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`
+            }
           >
             {name}
           </Link>

@@ -14,9 +14,8 @@ const LIVE = '/api/board/live'
 type Message = { rows: BoardRow[]; all: boolean; day?: DayView }
 
 /**
- * The board's rows and the day's plan, kept up to date by the live stream: of the same kind as the page came with,
- * all of
- * them after a lost line.
+ * The board's rows and the day's plan, kept up to date by the live stream: of the same kind as the page came with, all
+ * of them after a lost line.
  */
 export function useBoardLive(
   first: BoardRow[],

@@ -103,7 +103,10 @@ export function ImportPage({ imports, today, timeZone, mayRecords }: Props) {
         <p className="mt-1 text-body">{W.fromACsvFileThey}</p>
         <div
           {...getRootProps()}
-          className={`mt-3 flex min-h-[64px] cursor-pointer items-center rounded border-[1.5px] border-dashed border-ink px-4 text-lead font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`}
+          className={
+            `mt-3 flex min-h-[64px] cursor-pointer items-center rounded border-[1.5px] border-dashed border-ink ` +
+            `px-4 text-lead font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`
+          }
         >
           <span>{file?.name ?? W.dropACsvFileHere}</span>
           <input {...getInputProps({ 'aria-label': W.csvFile })} />

@@ -52,7 +52,10 @@ export function OwnRecords() {
       <p className="text-body">{W.signedJobsOfThisShop}</p>
       <div
         {...getRootProps()}
-        className={`mt-2 flex min-h-[56px] cursor-pointer items-center rounded border-[1.5px] border-dashed border-ink px-4 text-body font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`}
+        className={
+          `mt-2 flex min-h-[56px] cursor-pointer items-center rounded border-[1.5px] border-dashed border-ink px-4 ` +
+          `text-body font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`
+        }
       >
         <span>{W.dropRecordsAndTheirReadings}</span>
         <input {...getInputProps({ 'aria-label': W.recordFiles })} />

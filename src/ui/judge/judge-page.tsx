@@ -92,7 +92,11 @@ export function JudgePage({ shop, mappings, holding }: Props) {
         <p className="mt-1 text-body">{W.aHoldFromALoggers}</p>
         <div
           {...getRootProps()}
-          className={`mt-3 flex min-h-[64px] cursor-pointer items-center justify-between gap-3 rounded border-[1.5px] border-dashed border-ink px-4 py-2 text-lead font-medium focus-within:outline-2 ${isDragActive ? 'bg-deep' : 'bg-sheet'}`}
+          className={
+            `mt-3 flex min-h-[64px] cursor-pointer items-center justify-between gap-3 rounded border-[1.5px] ` +
+            `border-dashed border-ink px-4 py-2 text-lead font-medium focus-within:outline-2 ` +
+            `${isDragActive ? 'bg-deep' : 'bg-sheet'}`
+          }
         >
           <span>{file || W.dropACsvFileHere}</span>
           <input {...getInputProps({ 'aria-label': W.readingsFile })} />

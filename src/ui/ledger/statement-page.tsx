@@ -37,7 +37,9 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
           {years.map((y) => (
             <a
               key={y}
-              className="plain-button inline-flex items-center aria-[current=page]:bg-ink aria-[current=page]:text-ground"
+              className={
+                'plain-button inline-flex items-center aria-[current=page]:bg-ink ' + 'aria-[current=page]:text-ground'
+              }
               aria-current={period.from === `${y}-01-01` && period.to === `${y}-12-31` ? 'page' : undefined}
               href={`/statement?from=${y}-01-01&to=${y}-12-31`}
             >
@@ -69,7 +71,10 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
                 className={
                   adds === 0
                     ? 'border-y-2 border-ink text-lead font-semibold'
-                    : `border-b border-rule ${key === 'unexplainedG' && statements.some((s) => Math.abs(s[key]) >= 1) ? 'font-semibold text-leak' : ''}`
+                    : `border-b border-rule ` +
+                      (key === 'unexplainedG' && statements.some((s) => Math.abs(s[key]) >= 1)
+                        ? 'font-semibold text-leak'
+                        : '')
                 }
               >
                 <th className="py-1.5 text-left font-[inherit]">{name}</th>

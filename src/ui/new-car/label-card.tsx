@@ -60,7 +60,11 @@ function Refrigerant({ control }: { control: NewCarControl }) {
           <RadioGroup.Item
             key={name}
             value={name}
-            className="min-h-[52px] cursor-pointer rounded border-[1.5px] border-rule-2 px-3 text-row text-ink-2 data-[state=checked]:border-ink data-[state=checked]:bg-deep data-[state=checked]:text-title data-[state=checked]:font-semibold data-[state=checked]:text-ink"
+            className={
+              'min-h-[52px] cursor-pointer rounded border-[1.5px] border-rule-2 px-3 text-row text-ink-2 ' +
+              'data-[state=checked]:border-ink data-[state=checked]:bg-deep data-[state=checked]:text-title ' +
+              'data-[state=checked]:font-semibold data-[state=checked]:text-ink'
+            }
           >
             {name}
           </RadioGroup.Item>

@@ -64,11 +64,17 @@ function Lines({ control }: { control: NewCarControl }) {
           <RadioGroup.Item
             value={String(i)}
             aria-label={W.lineIsThisCars(i + 1)}
-            className="group mt-7 flex min-h-[46px] cursor-pointer items-center gap-2 self-start text-left text-small data-[state=checked]:font-semibold max-sm:mt-1"
+            className={
+              'group mt-7 flex min-h-[46px] cursor-pointer items-center gap-2 self-start text-left text-small ' +
+              'data-[state=checked]:font-semibold max-sm:mt-1'
+            }
           >
             <span
               aria-hidden="true"
-              className="grid size-5 shrink-0 place-items-center rounded-full border-[2px] border-ink group-data-[state=checked]:bg-ink"
+              className={
+                'grid size-5 shrink-0 place-items-center rounded-full border-[2px] border-ink ' +
+                'group-data-[state=checked]:bg-ink'
+              }
             />
             {W.thisCars}
           </RadioGroup.Item>

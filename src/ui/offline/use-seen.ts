@@ -14,8 +14,7 @@ export type SeenAt = { ready: boolean; fromMs: number | null }
 
 /**
  * Keeps what a page shows live, and gives it back where the page is opened without a line: the page itself was kept
- * when
- * it was opened last, and much happened on it since.
+ * when it was opened last, and much happened on it since.
  * @param key - what it is, such as `job …`
  * @param now - as it stands now
  * @param take - what was last seen, newer than what the page came with

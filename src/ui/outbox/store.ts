@@ -35,8 +35,8 @@ export type What =
 
 /**
  * Something a hand did on this device that the server has not acknowledged. `trying`: the page that did it waits for
- * its
- * first answer; `waiting`: no answer came, it is sent when the line is back; `refused`: the server does not take it.
+ * its first answer; `waiting`: no answer came, it is sent when the line is back; `refused`: the server does not take
+ * it.
  */
 export type Kept = What & {
   n: number

@@ -201,7 +201,10 @@ function ProofPart({ proof }: { proof: Picture['proof'] }) {
                 {row.readings.map((r) => (
                   <span
                     key={r.engine}
-                    className={`absolute top-[2px] size-4 -translate-x-1/2 rounded-full border-2 border-ink ${r.engine === 'idle' ? 'bg-sheet' : 'bg-ink'}`}
+                    className={
+                      `absolute top-[2px] size-4 -translate-x-1/2 rounded-full border-2 border-ink ` +
+                      `${r.engine === 'idle' ? 'bg-sheet' : 'bg-ink'}`
+                    }
                     style={{ left: `${100 * r.share}%` }}
                   />
                 ))}

@@ -10,7 +10,10 @@ export function ServiceLabelCard({ lines }: { lines: readonly ServiceLabelLine[]
   return (
     <dl
       aria-label={W.serviceLabel}
-      className="grid max-w-[520px] grid-cols-[120px_1fr] gap-x-4 border-[3px] border-black bg-white px-4 py-3 text-body leading-snug text-black"
+      className={
+        'grid max-w-[520px] grid-cols-[120px_1fr] gap-x-4 border-[3px] border-black bg-white px-4 py-3 text-body ' +
+        'leading-snug text-black'
+      }
     >
       {lines.map((l) => (
         <div key={l.name} className="contents">

@@ -133,7 +133,10 @@ function History({ item, timeZone }: { item: Shelved; timeZone: string }) {
         {found.map(({ deed, figure }) => (
           <li
             key={deed.id}
-            className="grid min-h-11 grid-cols-[170px_130px_minmax(0,1fr)] items-center gap-3 border-b border-rule py-1.5 text-small max-sm:grid-cols-1 max-sm:gap-0"
+            className={
+              'grid min-h-11 grid-cols-[170px_130px_minmax(0,1fr)] items-center gap-3 border-b border-rule py-1.5 ' +
+              'text-small max-sm:grid-cols-1 max-sm:gap-0'
+            }
           >
             <span suppressHydrationWarning>{when(deed.happenedAt)}</span>
             <b className="font-semibold">{DEED_WORDS[deed.kind]}</b>

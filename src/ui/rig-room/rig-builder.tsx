@@ -93,7 +93,10 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
             <ToggleGroup.Item
               key={d.id}
               value={d.id}
-              className="min-h-11 rounded border-[1.5px] border-rule-2 px-3 text-body data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-medium data-[state=on]:text-ground"
+              className={
+                'min-h-11 rounded border-[1.5px] border-rule-2 px-3 text-body data-[state=on]:border-ink ' +
+                'data-[state=on]:bg-ink data-[state=on]:font-medium data-[state=on]:text-ground'
+              }
             >
               {d.name}
             </ToggleGroup.Item>
@@ -101,7 +104,10 @@ export function RigBuilder({ shop, rigs, shelf, mayEdit, now }: Props) {
           {mayEdit && (
             <ToggleGroup.Item
               value={ANOTHER}
-              className="min-h-11 rounded border-[1.5px] border-dashed border-rule-2 px-3 text-body data-[state=on]:border-ink data-[state=on]:font-medium"
+              className={
+                'min-h-11 rounded border-[1.5px] border-dashed border-rule-2 px-3 text-body ' +
+                'data-[state=on]:border-ink data-[state=on]:font-medium'
+              }
             >
               {W.anotherRig}
             </ToggleGroup.Item>

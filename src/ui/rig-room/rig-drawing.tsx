@@ -33,7 +33,12 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
   const coreCost = cost([W.valveCores, W.coreTools])
   return (
     <section aria-label={W.theRig} className="mt-3">
-      <div className="grid grid-cols-[96px_88px_minmax(0,1.2fr)_7px_minmax(0,1fr)_190px] items-stretch gap-x-0 text-note max-md:grid-cols-1 max-md:gap-2">
+      <div
+        className={
+          'grid grid-cols-[96px_88px_minmax(0,1.2fr)_7px_minmax(0,1fr)_190px] items-stretch gap-x-0 text-note ' +
+          'max-md:grid-cols-1 max-md:gap-2'
+        }
+      >
         <div className="row-span-2 flex flex-col justify-center rounded border-[1.5px] border-ink bg-drying px-2">
           <b className="text-row font-semibold leading-tight">{W.theCar}</b>
           {parts.gaugeAt === 'far' ? (
@@ -76,7 +81,12 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
             }
           />
         </div>
-        <div className="row-span-2 flex flex-col justify-center gap-1 rounded max-md:order-7 border-[1.5px] border-ink bg-drying px-2 py-1">
+        <div
+          className={
+            'row-span-2 flex flex-col justify-center gap-1 rounded max-md:order-7 border-[1.5px] border-ink ' +
+            'bg-drying px-2 py-1'
+          }
+        >
           {pump && (
             <p className="leading-snug">
               <b className="block text-row font-semibold leading-tight">

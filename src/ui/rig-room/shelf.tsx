@@ -61,7 +61,10 @@ function Kind({
           <li key={item.id} className="border-b border-rule">
             <Link
               href={`/rig-room/${item.id}`}
-              className="grid min-h-[58px] grid-cols-[130px_minmax(0,1fr)] items-center gap-3 py-1.5 hover:bg-sheet max-sm:grid-cols-1 max-sm:gap-0"
+              className={
+                'grid min-h-[58px] grid-cols-[130px_minmax(0,1fr)] items-center gap-3 py-1.5 hover:bg-sheet ' +
+                'max-sm:grid-cols-1 max-sm:gap-0'
+              }
             >
               <b className={`text-lead font-semibold ${item.retired ? 'line-through' : ''}`}>{item.name}</b>
               <span>

@@ -146,7 +146,11 @@ function Cart({ control }: { control: SetUpControl }) {
             {i > 0 && (
               <span
                 aria-hidden="true"
-                className={`self-center max-md:h-3 max-md:border-l-[7px] ${part === 'scale' ? 'w-4 border-transparent' : 'w-4 border-t-[7px] border-ink'} max-md:w-0 max-md:border-t-0`}
+                className={
+                  `self-center max-md:h-3 max-md:border-l-[7px] ` +
+                  `${part === 'scale' ? 'w-4 border-transparent' : 'w-4 border-t-[7px] border-ink'} max-md:w-0 ` +
+                  `max-md:border-t-0`
+                }
               />
             )}
             <CartThing control={control} part={part} />

@@ -24,7 +24,10 @@ export function EditRow({ children, name, onSubmit, said, busy, onLeave }: Props
       onSubmit={onSubmit}
       noValidate
       aria-label={name}
-      className="grid grid-cols-[1fr_140px] items-start gap-5 rounded border-[1.5px] border-ink bg-sheet p-4 max-sm:grid-cols-1"
+      className={
+        'grid grid-cols-[1fr_140px] items-start gap-5 rounded border-[1.5px] border-ink bg-sheet p-4 ' +
+        'max-sm:grid-cols-1'
+      }
     >
       <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2 max-sm:grid-cols-1">{children}</div>
       <div className="space-y-2 pt-7">

@@ -79,7 +79,10 @@ function InstrumentRow({
   return (
     <li
       aria-label={name}
-      className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)_minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 border-b border-rule py-2.5 text-body max-md:grid-cols-1"
+      className={
+        'grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)_minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 border-b ' +
+        'border-rule py-2.5 text-body max-md:grid-cols-1'
+      }
     >
       <p>
         <b className={`block text-row font-semibold leading-tight ${withdrawn ? 'line-through' : ''}`}>{name}</b>

@@ -13,7 +13,10 @@ export function LinkTold({ name, link, onDone }: { name: string; link: string; o
   return (
     <section
       aria-label={W.linkToldOnce}
-      className="mt-3 grid grid-cols-[minmax(0,1fr)_160px] gap-5 rounded border-[2.5px] border-ink bg-sheet p-4 max-sm:grid-cols-1"
+      className={
+        'mt-3 grid grid-cols-[minmax(0,1fr)_160px] gap-5 rounded border-[2.5px] border-ink bg-sheet p-4 ' +
+        'max-sm:grid-cols-1'
+      }
     >
       <div className="min-w-0">
         <h2 className="text-head font-semibold">

@@ -43,7 +43,12 @@ export function PersonRow({ person, me, certificateAsked, onLink }: RowProps) {
       </li>
     )
   return (
-    <li className="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_290px] items-center gap-x-4 border-b border-rule py-2.5 text-body max-md:grid-cols-2">
+    <li
+      className={
+        'grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_290px] items-center gap-x-4 ' +
+        'border-b border-rule py-2.5 text-body max-md:grid-cols-2'
+      }
+    >
       <p>
         <b className={`block text-row font-semibold leading-tight ${disabled ? 'line-through' : ''}`}>{name}</b>
         <span className="text-ink-2">

@@ -67,7 +67,12 @@ export function Places({ places }: { places: PlaceView[] }) {
 function PlaceRow({ place, onEdit }: { place: PlaceView; onEdit: () => void }) {
   const { name, altitudeM, barometerPa, ambientC, airAt } = place
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_repeat(2,140px)_minmax(0,1fr)_140px] items-center gap-x-4 text-body max-md:grid-cols-2">
+    <div
+      className={
+        'grid grid-cols-[minmax(0,1fr)_repeat(2,140px)_minmax(0,1fr)_140px] items-center gap-x-4 text-body ' +
+        'max-md:grid-cols-2'
+      }
+    >
       <p className="text-row font-semibold leading-tight">
         {name}
         <span className="block text-body font-normal text-ink-2">

@@ -70,7 +70,10 @@ function ProcedureRow({ procedure }: { procedure: StoredProcedure }) {
   return (
     <li
       aria-label={name}
-      className="grid grid-cols-[minmax(200px,1fr)_auto_120px] items-center gap-x-4 border-b border-rule py-3 max-md:grid-cols-1"
+      className={
+        'grid grid-cols-[minmax(200px,1fr)_auto_120px] items-center gap-x-4 border-b border-rule py-3 ' +
+        'max-md:grid-cols-1'
+      }
     >
       <div>
         <h2 className="text-head font-semibold leading-tight">{name}</h2>

@@ -18,7 +18,10 @@ export function ShopLog({ lines, timeZone }: { lines: readonly LoggedLine[]; tim
             {lines.map(({ id, at, by, what, about }) => (
               <li
                 key={id}
-                className="grid grid-cols-[150px_150px_1fr] gap-3 border-t border-rule py-1.5 text-body max-sm:grid-cols-1 max-sm:gap-0"
+                className={
+                  'grid grid-cols-[150px_150px_1fr] gap-3 border-t border-rule py-1.5 text-body max-sm:grid-cols-1 ' +
+                  'max-sm:gap-0'
+                }
               >
                 <span className="text-ink-2">{when(at)}</span>
                 <span>{by || W.commandLine}</span>

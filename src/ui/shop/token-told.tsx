@@ -13,7 +13,10 @@ export function TokenTold({ id, token, channel, unit, address, onDone }: Props) 
   return (
     <section
       aria-label={W.tokenToldOnce}
-      className="mt-3 grid grid-cols-[minmax(0,1fr)_200px] gap-5 rounded border-[2.5px] border-ink bg-sheet p-4 max-sm:grid-cols-1"
+      className={
+        'mt-3 grid grid-cols-[minmax(0,1fr)_200px] gap-5 rounded border-[2.5px] border-ink bg-sheet p-4 ' +
+        'max-sm:grid-cols-1'
+      }
     >
       <div className="min-w-0">
         <h2 className="text-head font-semibold">

@@ -58,7 +58,10 @@ export function SumsPage({ jobs, airPa }: Props) {
             key={s.id}
             value={s.id}
             ref={s.id === sum.id ? intoView : undefined}
-            className="min-h-11 shrink-0 rounded border border-rule-2 px-3 text-body data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-ground"
+            className={
+              'min-h-11 shrink-0 rounded border border-rule-2 px-3 text-body data-[state=on]:border-ink ' +
+              'data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-ground'
+            }
           >
             {s.name}
           </ToggleGroup.Item>

@@ -12,7 +12,8 @@ export const W = spoken({
   nobodyHasReadBothSides: 'Nobody has read both sides and the vent with the engine running.',
   readThemAfterFiveMinutes: 'Read them after five minutes, at idle and at speed.',
   soManyWholeCansAre:
-    'So many whole cans are more than this label allows, for certain: the high side rises, liquid can reach the compressor.',
+    'So many whole cans are more than this label allows, for certain: the high side rises, liquid can reach the ' +
+    'compressor.',
   oneCanLessAndThe: 'One can less, and the rest by a kitchen scale; or smaller cans.',
   theCarIsStillOpen:
     'The car is still open to the pump: with its oil out the vacuum is lost, and air goes through it into the car.',
@@ -33,7 +34,8 @@ export const W = spoken({
   shutTheLowValveStand: 'Shut the low valve, stand the container upright, or engine off.',
   liquidWentIntoThisSystem: 'Liquid went into this system: the compressor must not start against it.',
   dryNitrogenOnlyThroughA:
-    'Dry nitrogen only, through a regulator with a relief valve, below the label’s limit. Never oxygen, never shop air.',
+    'Dry nitrogen only, through a regulator with a relief valve, below the label’s limit. Never oxygen, never ' +
+    'shop air.',
   ventilateLetItOutTo:
     'Ventilate; let it out to the air of the room before the pump runs: a pump is broken by pressure.',
   nitrogenStillStandsInThis:
@@ -76,5 +78,6 @@ export const W = spoken({
   thisPumpRunsOnNow: (car: P) => `This pump runs on ${car} now: one pump pulls on one car.`,
   isolateFirstOrTakeAnother: (car: P) => `Isolate ${car} first, or take another pump.`,
   letItStandMinutesWith: (lIQUIDSTANDSMIN: P) =>
-    `Let it stand ${lIQUIDSTANDSMIN} minutes with the container shut, turn the compressor by hand a few turns, then start.`,
+    `Let it stand ${lIQUIDSTANDSMIN} minutes with the container shut, turn the compressor by hand a few turns, ` +
+    `then start.`,
 })

@@ -67,7 +67,8 @@ export const W = spoken({
   handOnTheValveClose: (valve: P) => `Hand on the ${valve} valve. Close it for`,
   inMinS: (seconds: P, seconds2: P) => `, in ${seconds} min ${seconds2} s`,
   closedShortAtFirstAt: (mass: P) =>
-    `Closed ${mass} short at first: at this flow nobody knows this hand well enough. The rest through a valve a quarter open.`,
+    `Closed ${mass} short at first: at this flow nobody knows this hand well enough. The rest through a valve a ` +
+    `quarter open.`,
   earlyEnoughForTheHand: 'Early enough for the hand, the valve and what still flows.',
   noticed: (note: P) => `Noticed: ${note}.`,
   thenShutTheContainerAndWeigh: 'Then shut the container and weigh it.',

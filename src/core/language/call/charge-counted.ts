@@ -25,7 +25,8 @@ export const W = spoken({
   untilItIsEmpty: (p1: P) => `${p1}: until it is empty.`,
   theFlowStopsWhenThe: 'The flow stops when the pressures have met: then engine on, cooling at maximum.',
   emptyIsLightNoLonger:
-    'Empty is light, no longer cold, and nothing moves when it is shaken; warm water brings the rest, 50 °C (122 °F) at most.',
+    'Empty is light, no longer cold, and nothing moves when it is shaken; warm water brings the rest, 50 °C (122 ' +
+    '°F) at most.',
   canIsEmpty: (done: P) => `Can ${done} is empty`,
   engineIsOn: 'Engine is on',
   thenTheNextCan: 'Then the next can.',

@@ -46,7 +46,8 @@ export const W = spoken({
   onTheTarget: 'On the target',
   withinTheAllowed: (p1: P, mass: P) => `${p1}, within the ±${mass} allowed.`,
   overMoreThanAllowedThe: (by: P, beyond: P) =>
-    `${by} over, ${beyond} more than allowed: the high side rises, the vent warms, liquid can reach the compressor. Recovery is the only honest way back.`,
+    `${by} over, ${beyond} more than allowed: the high side rises, the vent warms, liquid can reach the ` +
+    `compressor. Recovery is the only honest way back.`,
   shortMoreThanAllowedWeak: (by: P, beyond: P) =>
     `${by} short, ${beyond} more than allowed: weak cooling, and oil that does not come back to the compressor.`,
   askedFor: (mass: P, offTargetWords: P) => `Asked for: ${mass}. ${offTargetWords}`,

@@ -41,7 +41,8 @@ export const W = spoken({
   onLWith: (volumeL: P, p2: P) => `on ${volumeL} L with ${p2}`,
   nothingYet: (at: P) => `Nothing yet, ${at}.`,
   byNowALeakOfWould: (now: P, end: P, at: P) =>
-    `By now a leak of ${now} would show, at the planned end one of ${end}, worst case, ${at}. Not a leak under a coupler, nor one that opens under pressure only.`,
+    `By now a leak of ${now} would show, at the planned end one of ${end}, worst case, ${at}. Not a leak under a ` +
+    `coupler, nor one that opens under pressure only.`,
   tightChargeIt: 'Tight. Charge it.',
   dampPullAgain: 'Damp. Pull again.',
   itLeaksFindIt: 'It leaks. Find it.',
@@ -71,7 +72,8 @@ export const W = spoken({
     `Held ${heldS} min of ${plannedMinutes}, ${samples} readings.`,
   endedEarlyBy: (by: P, why: P) => `Ended early by ${by}: ${why}.`,
   noLeakOfOrMore: (limit: P, volumeL: P) =>
-    `No leak of ${limit} or more would have stayed hidden, worst case, on ${volumeL} L. Not a core under its coupler, nor a seal that opens under pressure only.`,
+    `No leak of ${limit} or more would have stayed hidden, worst case, on ${volumeL} L. Not a core under its ` +
+    `coupler, nor a seal that opens under pressure only.`,
   nothingTooLittleWasRead: 'Nothing: too little was read.',
   theHosesAreInThis: 'The hoses are in this hold: a leaking hose looks like a leaking car.',
 })

@@ -6,7 +6,8 @@ export const W = spoken({
   firstTheHosesAlone: 'First the hoses alone.',
   theyRoseSealsRenewedFittings: 'They rose: seals renewed, fittings snugged?',
   aLeakingHoseInA:
-    'A leaking hose in a hold looks like a leaking car. Centre hose to the pump, exhaust cap off, pump on, both valves open.',
+    'A leaking hose in a hold looks like a leaking car. Centre hose to the pump, exhaust cap off, pump on, both ' +
+    'valves open.',
   itPullsOnTheHoses: 'It pulls on the hoses',
   aMinuteOrTwoIs: 'A minute or two is enough: there is nothing in them.',
   shutThemIn: 'Shut them in.',

@@ -8,7 +8,8 @@ export const W = spoken({
   valvesAre: 'valves are',
   theShutTheCarKeeps: (p1: P) => `The ${p1} shut: the car keeps what it has, and nothing of the pull is lost.`,
   drainItWhileItIs:
-    'Drain it while it is warm, open the inlet for a breath, fill to the middle of the glass. Old oil is collected, never poured away.',
+    'Drain it while it is warm, open the inlet for a breath, fill to the middle of the glass. Old oil is ' +
+    'collected, never poured away.',
   itsOilIsHotAfter: 'Its oil is hot after an hour of pulling.',
   freshOilIsIn: 'Fresh oil is in',
   leaveTheOldOilIn: 'Leave the old oil in',

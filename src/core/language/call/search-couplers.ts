@@ -9,7 +9,8 @@ export const W = spoken({
   typeWhatTheGaugeShows: 'Type what the gauge shows, twice, minutes apart.',
   itRisesByNow: (rate: P, told: P) => `It rises by ${rate} now${told}.`,
   moreWithoutThemACore:
-    'More without them: a core, which its coupler sealed. The same: neither core nor coupler. Less: a coupler, or our own hoses.',
+    'More without them: a core, which its coupler sealed. The same: neither core nor coupler. Less: a coupler, ' +
+    'or our own hoses.',
   aGaugeOnTheManifold:
     'A gauge on the manifold sees nothing of the car meanwhile: put them back on after the time, and compare.',
   more: 'More',

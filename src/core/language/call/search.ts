@@ -19,14 +19,16 @@ export const W = spoken({
   dryNitrogenInTo: (pressure: P) => `Dry nitrogen in, to ${pressure}.`,
   itIsIn: (pressure: P) => `It is in, ${pressure}`,
   onlyThroughARegulatorWith:
-    'Only through a regulator with a relief valve; never above the lower of the label’s and our own limit; never oxygen, never shop air.',
+    'Only through a regulator with a relief valve; never above the lower of the label’s and our own limit; never ' +
+    'oxygen, never shop air.',
   whatThisCarsLabelAllows:
     'What this car’s label allows nobody has said yet: read it and type it before anything is let in.',
   thenSoapOnWhileIt: (soaps: P) => `Then soap on ${soaps}, while it soaks.`,
   aPartChargeInAnd: 'A part charge in, and the sniffer round.',
   itFoundNothing: 'It found nothing',
   refrigerantIsLetInBy:
-    'Refrigerant is let in by weight, logged below, and recovered before anything is opened: never vented. Ventilate; no flame.',
+    'Refrigerant is let in by weight, logged below, and recovered before anything is opened: never vented. ' +
+    'Ventilate; no flame.',
   chargeItAndWeighIt: 'Charge it, and weigh it after weeks.',
   itIsThe: (p1: P) => `It is the ${p1}.`,
   whatWasSeen: 'what was seen',
@@ -37,7 +39,8 @@ export const W = spoken({
   thenLogWhatWasRenewed: 'Then log what was renewed.',
   notFound: 'Not found.',
   withALeakOfA: (aYear: P, lifeWords: P) =>
-    `With a leak of ${aYear} a charge to the middle of its label is short of it after ${lifeWords}: come back before, and weigh it.`,
+    `With a leak of ${aYear} a charge to the middle of its label is short of it after ${lifeWords}: come back ` +
+    `before, and weigh it.`,
   dyeInWithTheCharge: 'Dye in with the charge shows the next time what nothing shows today.',
   toppingUpYearAfterYear: 'Topping up year after year is against the law in many places; local codes decide.',
   thenLogWhatWasRenewedAnd: 'Then log what was renewed, and decide with whoever pays.',

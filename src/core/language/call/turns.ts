@@ -8,7 +8,8 @@ export const W = spoken({
   chargeAgain: 'Charge again',
   whatIsInStaysIn: 'What is in stays in and counts; only what is missing is planned.',
   areInTheCarAnd: (mass: P) =>
-    `${mass} are in the car and have to be recovered, with certified equipment only; what is booked as charged stays in the ledger.`,
+    `${mass} are in the car and have to be recovered, with certified equipment only; what is booked as charged ` +
+    `stays in the ledger.`,
   engineOffWithItThe: 'Engine off with it: the gauges are read at rest.',
   areInTheCarThey: (mass: P, zero: P) => `${mass} are in the car: they are recovered first, by way of ${zero}.`,
   theCouplersAreNotOn: (rig: P) => `The couplers are not on: by way of ${rig}.`,

@@ -94,7 +94,8 @@ export const W = spoken({
   letItHold: 'Let it hold',
   skipIt: 'Skip it',
   withoutAHoldNothingIs:
-    'Without a hold nothing is proved: no leak is ruled out, and whether it is dry nobody knows. The record says who skipped it and why.',
+    'Without a hold nothing is proved: no leak is ruled out, and whether it is dry nobody knows. The record says ' +
+    'who skipped it and why.',
   shutTheValveSlowly: 'Shut the valve, slowly.',
   shutBothValvesSlowly: 'Shut both valves, slowly.',
   pauseHalfWayABall: 'Pause half way: a ball valve shuts some gas in with it.',

@@ -12,5 +12,6 @@ export const W = spoken({
   theCarGoesAsIt: 'The car goes as it stands; the record says why.',
   stayInTheCarThe: (mass: P) => ` ${mass} stay in the car: the ports have to be capped.`,
   upToWorstCaseCharged: (aYear: P, lifeWords: P) =>
-    `Up to ${aYear}, worst case: charged to the middle of its label it is short of it after ${lifeWords}. Topping up year after year is against the law in many places; local codes decide.`,
+    `Up to ${aYear}, worst case: charged to the middle of its label it is short of it after ${lifeWords}. ` +
+    `Topping up year after year is against the law in many places; local codes decide.`,
 })

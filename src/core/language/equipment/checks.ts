@@ -5,7 +5,8 @@ export const W = spoken({
   itReachesMicronByItself: (inMicron: P, inMicron2: P) =>
     `It reaches ${inMicron} micron by itself; its plate says ${inMicron2}.`,
   itStaysAtMicronBy: (inMicron: P, inMicron2: P) =>
-    `It stays at ${inMicron} micron by itself, its plate says ${inMicron2}: it needs oil, not time. After fresh oil: its seals or the gauge.`,
+    `It stays at ${inMicron} micron by itself, its plate says ${inMicron2}: it needs oil, not time. After fresh ` +
+    `oil: its seals or the gauge.`,
   no: 'no',
   paMS: (p1: P) => `${p1} Pa m³/s`,
   theHoseGivesByItself: (shown: P) => `The hose gives ${shown} by itself, as a new one does.`,

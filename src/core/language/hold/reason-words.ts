@@ -27,11 +27,13 @@ export const W = spoken({
   leakFoundAfter: (spanWords: P, p2: P) =>
     `Found after ${spanWords}; what was read since (a leak: ${p2} %) is too little to withdraw it.`,
   theNeedleDidNotMove: (spanWords: P, aYear: P) =>
-    `The needle did not move in ${spanWords}: no leak larger than about ${aYear}, worst case. Smaller ones it cannot see.`,
+    `The needle did not move in ${spanWords}: no leak larger than about ${aYear}, worst case. Smaller ones it ` +
+    `cannot see.`,
   tooFewReadingsYetThe: 'Too few readings yet: the first minutes show gas settling, not the car.',
   thisHoldHasNotSaid: (lost: P) => `${lost}; this hold has not said yet whether it still does.`,
   andThisHoldWouldHave: (lost: P) =>
-    `${lost}, and this hold would have shown it. What is left to suspect: a valve core under its coupler, seals that hold against a vacuum and leak under pressure, or what was mended.`,
+    `${lost}, and this hold would have shown it. What is left to suspect: a valve core under its coupler, seals ` +
+    `that hold against a vacuum and leak under pressure, or what was mended.`,
   lessThanThisHoldCan: (lost: P) => `${lost}, less than this hold can show.`,
   mendedSinceByThisHold: (lost: P) => `${lost}; mended since, by this hold.`,
   andTheHoleFoundHere: (lost: P, massText: P, massText2: P) =>
@@ -45,7 +47,8 @@ export const W = spoken({
     `a night of the same needle${barometer} would show one of about ${byNight}; `,
   theBarometerReadAtBothEnds: 'the barometer read at both ends takes the weather out; ',
   whatWouldTellMoreAn: (night: P) =>
-    `What would tell more: ${night}an electronic gauge sees far less in ten minutes; a charge with dye shows it on the road.`,
+    `What would tell more: ${night}an electronic gauge sees far less in ten minutes; a charge with dye shows it ` +
+    `on the road.`,
   noted: (problemWords: P) => `Noted: ${problemWords}.`,
   theRecordCannotBearA: (clock: P, clock2: P, problemWords: P) =>
     `The record cannot bear a judgement from ${clock} to ${clock2}: ${problemWords}.`,

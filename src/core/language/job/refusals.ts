@@ -41,7 +41,8 @@ export const W = spoken({
     `${grossG} g is less than its own empty weight of ${tareG} g: check tare and scale`,
   noSearchForALeak: 'no search for a leak is on: begin one first',
   kpaIsAboveTheKpa: (pressurePaG: P, nitrogenLimitPaG: P) =>
-    `${pressurePaG} kPa is above the ${nitrogenLimitPaG} kPa this car’s label allows: let in less, and type what it was`,
+    `${pressurePaG} kPa is above the ${nitrogenLimitPaG} kPa this car’s label allows: let in less, and type what ` +
+    `it was`,
   nitrogenIsInAlreadyLet: 'nitrogen is in already: let it out first',
   thereIsAChargeIn: 'there is a charge in this car: it is recovered before nitrogen goes in',
   noCansAreCountedOn: 'no cans are counted on this car: say how many first',

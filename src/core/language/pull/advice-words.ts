@@ -11,7 +11,8 @@ export const W = spoken({
   keepTheBallastOpenWhile: 'Keep the ballast open while water comes',
   theBallastOpenTenMinutes: 'The ballast open ten minutes keeps more water out of it',
   changeItsOilBehindThe: (vacuum: P, p2: P) =>
-    `Change its oil behind the shut valve at the pump, warm: then it reaches about ${vacuum} again, if it is as its plate says. ${p2}; what has gathered stays until the oil is changed.`,
+    `Change its oil behind the shut valve at the pump, warm: then it reaches about ${vacuum} again, if it is as ` +
+    `its plate says. ${p2}; what has gathered stays until the oil is changed.`,
   byTheFlowBalancePa: (toExponential: P) =>
     `; by the flow balance ${toExponential} Pa m³/s or a few times that still come in`,
   onCourse: 'On course.',
@@ -20,7 +21,8 @@ export const W = spoken({
     `This rig does not reach ${vacuum} in the time planned: larger hoses, cores out, or a longer pull.`,
   isolateIt: 'Isolate it.',
   thatMakesAboutByNow: (roughMass: P, roughMass2: P) =>
-    ` That makes about ${roughMass} by now, more than the ${roughMass2} such a story has at most: wetter than told, or air comes in as well.`,
+    ` That makes about ${roughMass} by now, more than the ${roughMass2} such a story has at most: wetter than ` +
+    `told, or air comes in as well.`,
   theMiddleOfWhatThe: (roughMass: P, minutes: P) =>
     ` The middle of what the story suggests, ${roughMass}, takes ${minutes} at this rate.`,
   theBallastIsOpenAs: 'The ballast is open, as it should be while it is wet',
@@ -43,7 +45,8 @@ export const W = spoken({
   stuckPerhapsThePump: 'Stuck: perhaps the pump.',
   aPumpWithWetOr: (vacuum: P) => `A pump with wet or old oil stays above its own ${vacuum}.`,
   blankItOffCloseThe:
-    'Blank it off: close the valves at the pump and read a gauge there. Above twice its ultimate it needs oil, not time.',
+    'Blank it off: close the valves at the pump and read a gauge there. Above twice its ultimate it needs oil, ' +
+    'not time.',
   theOpenBallastHoldsIt: 'The open ballast holds it up.',
   aPumpWithItsBallast: (vacuum: P, vacuum2: P) =>
     `A pump with its ballast open goes no deeper than about ${vacuum}; the target is ${vacuum2}.`,

@@ -12,5 +12,6 @@ export const W = spoken({
   unitIsExpectedOneOf: (unit: P, readingunits: P) => `unit is "${unit}"; expected one of ${readingunits}`,
   valueIsAFiniteNumber: (value: P) => `value is "${value}"; a finite number is expected`,
   inCountsFromTheAir: (channel: P, unit: P) =>
-    `${channel} in ${unit} counts from the air of the place; give barometer_Pa in the context or barometer rows in the file`,
+    `${channel} in ${unit} counts from the air of the place; give barometer_Pa in the context ` +
+    `or barometer rows in the file`,
 })

@@ -7,5 +7,6 @@ export const W = spoken({
   theAndTheNeedleStand: (side: P, side2: P, inches: P) =>
     `the ${side} and the ${side2} needle stand ${inches} apart throughout: one is off its zero`,
   theNeedleShowsMoreThan: (side: P, inches: P) =>
-    `the ${side} needle shows ${inches} more than the air here can give: off its zero, or the altitude or barometer is another`,
+    `the ${side} needle shows ${inches} more than the air here can give: off its zero, or the altitude or ` +
+    `barometer is another`,
 })

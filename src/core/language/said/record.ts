@@ -51,7 +51,8 @@ export const W = spoken({
   leakHeldMin: (acceptedWords: P, verdict: P, chanceWords: P, heldS: P) =>
     `${acceptedWords}${verdict}, leak ${chanceWords}; held ${heldS} min`,
   wouldHaveShownALeak: (aYear: P) =>
-    `Would have shown a leak of ${aYear}, worst case; not proved: a smaller one, a core under its coupler, a seal that opens under pressure only`,
+    `Would have shown a leak of ${aYear}, worst case; not proved: a smaller one, a core under its coupler, a ` +
+    `seal that opens under pressure only`,
   endedAfterOfMinBy: (heldS: P, plannedMinutes: P, by: P, why: P) =>
     `Ended after ${heldS} of ${plannedMinutes} min by ${by}: ${why}`,
   acceptedBy: (acceptedby: P, rule: P, by: P) => `accepted by ${acceptedby}${rule} (${by}); `,

@@ -19,5 +19,6 @@ export const W = spoken({
   whetherItHoldsIsA:
     'Whether it holds is a person’s word; the judge stands beside it, and the record says whose word it was.',
   itsRuleLetsALeak: (rulenames: P, toPrecision: P, volumel: P) =>
-    `Its rule, ${rulenames}, lets a leak of about ${toPrecision} g a year through, worst case, on ${volumel} L; damp and leak it cannot tell apart.`,
+    `Its rule, ${rulenames}, lets a leak of about ${toPrecision} g a year through, worst case, on ${volumel} L; ` +
+    `damp and leak it cannot tell apart.`,
 })

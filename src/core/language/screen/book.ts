@@ -58,7 +58,8 @@ export const W = spoken({
   holdsOverTheYears: 'Holds over the years',
   notSaid: 'not said',
   inGramsAYearWorst:
-    'In grams a year, worst case, which neither the volume nor the length of a hold changes. Full: a leak that was found. Open: none was found, and one this large would have been.',
+    'In grams a year, worst case, which neither the volume nor the length of a hold changes. Full: a leak that ' +
+    'was found. Open: none was found, and one this large would have been.',
   visits: 'Visits',
   visitsTheNewestFirst: 'Visits, the newest first',
   nothingButTrainingWasDone: 'Nothing but training was done on it here.',
@@ -73,7 +74,8 @@ export const W = spoken({
   whatItComesTo: 'What it comes to',
   saidAtItsLastVisit: 'Said at its last visit with a note, ',
   aRecoveryIsTakenTo:
-    'A recovery is taken to be 30 g off, a charge by its own band. A charge is short where it falls below the least the label allows.',
+    'A recovery is taken to be 30 g off, a charge by its own band. A charge is short where it falls below the ' +
+    'least the label allows.',
   takeItIn: 'Take it in',
   itsLabelPhotographed: 'Its label, photographed',
   min: (heldS: P) => `${heldS} min`,
@@ -123,7 +125,8 @@ export const W = spoken({
   name2: 'name',
   of2: ' of ',
   aCautionPassedIsOften:
-    'A caution passed is often right: the log of its job says which and why. What stands here is a reason to talk, no mark. ',
+    'A caution passed is often right: the log of its job says which and why. What stands here is a reason to ' +
+    'talk, no mark. ',
   eachSeesTheirOwnLine: 'Each sees their own line.',
   theLeadSeesTheSame: 'The lead sees the same line of everybody.',
   twoRecordsSideBySide: 'Two records side by side',

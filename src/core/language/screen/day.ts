@@ -22,7 +22,8 @@ export const W = spoken({
   onPaper: 'On paper',
   forTheWall: 'For the wall',
   timesOfHandsAreThis:
-    'Times of hands are this shop’s own where it did a step at least five times, assumed figures until then. Local codes and whoever is licensed decide what may be left alone.',
+    'Times of hands are this shop’s own where it did a step at least five times, assumed figures until then. ' +
+    'Local codes and whoever is licensed decide what may be left alone.',
   aCarThatIsTo: 'A car that is to come',
   hangOn: ' hang on ',
   atOnceOnlyOneOf: ' at once: only one of them can be pulled.',

@@ -12,5 +12,6 @@ export const W = spoken({
   units: 'Units',
   theUnitsYouThinkIn: 'The units you think in',
   whatYouReadWhatThe:
-    'What you read, what the call says, and what you type without a unit. Records keep what was typed or sent, and SI beside it.',
+    'What you read, what the call says, and what you type without a unit. Records keep what was typed or sent, ' +
+    'and SI beside it.',
 })

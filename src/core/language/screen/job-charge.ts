@@ -27,7 +27,8 @@ export const W = spoken({
   less: 'less',
   gThanPlanned: (offG: P, p2: P) => `${offG} g ${p2} than planned`,
   wasTheScaleZeroedBefore: (by: P) =>
-    `${by}: was the scale zeroed before the hose was on, or is this another container? Say which below, the stop moves with it`,
+    `${by}: was the scale zeroed before the hose was on, or is this another container? Say which below, the stop ` +
+    `moves with it`,
   theScaleShowsGTyped: (shown: P) => `the scale shows ${shown} g: typed otherwise, or is it another container?`,
   wholeCansOf: (mass: P) => `whole cans of ${mass}`,
   about: (massText: P) => `about ${massText}`,
@@ -123,7 +124,8 @@ export const W = spoken({
   withinTheGAllowed: (toleranceG: P) => `Within the ±${toleranceG} g allowed.`,
   howItIsWorkedOut: 'How it is worked out',
   aContainerThatGivesVapour:
-    'A container that gives vapour cools itself. A bowl of warm water brings the flow back: 50 °C (122 °F) at most, no flame, no heat gun.',
+    'A container that gives vapour cools itself. A bowl of warm water brings the flow back: 50 °C (122 °F) at ' +
+    'most, no flame, no heat gun.',
   warmTheContainer: 'Warm the container',
   theContainerStandsInWater: (warmedC: P) => `The container stands in water of ${warmedC} °C`,
   itStandsInIt: 'It stands in it',

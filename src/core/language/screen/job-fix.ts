@@ -14,7 +14,8 @@ export const W = spoken({
   oilByTheLabel: 'Oil by the label: ',
   neverAddedWithoutAReason: '. Never added without a reason.',
   hybridItsCompressorTakesOnly:
-    'Hybrid: its compressor takes only the maker’s non-conducting oil; any other can put the car’s high voltage on its housing.',
+    'Hybrid: its compressor takes only the maker’s non-conducting oil; any other can put the car’s high voltage ' +
+    'on its housing.',
   notLooked: 'not looked',
   small: 'small',
   large: 'large',
@@ -29,7 +30,8 @@ export const W = spoken({
   mayBeLeftOutOil: 'may be left out; oil is never added without a reason',
   orFlOz: 'or fl oz',
   coresUnderTheirCapsFirst:
-    'Cores under their caps first, then what was opened last, then what is oily. Each place with what was found there, so that nobody looks twice.',
+    'Cores under their caps first, then what was opened last, then what is oily. Each place with what was found ' +
+    'there, so that nobody looks twice.',
   lookedForTheLeak: 'Looked for the leak',
   itIsLookedAt: 'It is looked at',
   where: 'Where',
@@ -44,7 +46,8 @@ export const W = spoken({
   aPartCharge: 'a part charge',
   theChecksWhatEachFinds: 'The checks: what each finds and misses',
   allFiguresAreAssumedHow:
-    'All figures are assumed. How often of 100 a large leak shows: in the open, behind something, inside the car; one of the size named shows half as often.',
+    'All figures are assumed. How often of 100 a large leak shows: in the open, behind something, inside the ' +
+    'car; one of the size named shows half as often.',
   check: 'Check',
   min: 'min',
   needs: 'needs',
@@ -109,7 +112,8 @@ export const W = spoken({
   itsYears: 'its years',
   chargedAndWeighedAgain: 'Charged and weighed again',
   chargedSomeWeeksAgoAnd: (weighedg: P) =>
-    `Charged some weeks ago and recovered now: more than ${weighedg} g less is lost, not measured badly. It says that it leaks, never where.`,
+    `Charged some weeks ago and recovered now: more than ${weighedg} g less is lost, not measured badly. It says ` +
+    `that it leaks, never where.`,
   chargedThen: 'Charged then',
   recoveredNow: 'Recovered now',
   gThenG: (was: P, is: P) => `${was} g, then ${is} g`,

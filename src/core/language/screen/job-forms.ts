@@ -10,12 +10,14 @@ export const W = spoken({
   runsFrom: 'Runs from',
   n29Psi: '29 psi',
   theLowPressureSwitchKeeps:
-    'The low-pressure switch keeps the compressor off until so much is in. Known, the call says how many grams are missing. Bridging it is a last step of diagnosis, by the service manual, and goes into a note.',
+    'The low-pressure switch keeps the compressor off until so much is in. Known, the call says how many grams ' +
+    'are missing. Bridging it is a last step of diagnosis, by the service manual, and goes into a note.',
   whatTheLabelAllowsFor: 'What the label allows for nitrogen',
   theLabelAllowsNitrogenUp: 'The label allows nitrogen up to',
   upTo: 'Up to',
   n150Psi: '150 psi',
   theLowestPressureTheLabel:
-    'The lowest pressure the label or the manual allows on the low side. Known, no sweep and no test goes above it. Dry nitrogen only, through a regulator with a relief valve; never oxygen, never shop air.',
+    'The lowest pressure the label or the manual allows on the low side. Known, no sweep and no test goes above ' +
+    'it. Dry nitrogen only, through a regulator with a relief valve; never oxygen, never shop air.',
   keepIt: 'Keep it',
 })

@@ -57,7 +57,8 @@ export const W = spoken({
   engineRunning: 'engine running',
   atRestForAir: 'At rest, for air',
   engineOffUntilEveryPart: (refrigerant: P, stands: P) =>
-    `Engine off until every part is as warm as the air. ${refrigerant} with liquid left then stands at ${stands}: above it there is air inside, below it no liquid is left.`,
+    `Engine off until every part is as warm as the air. ${refrigerant} with liquid left then stands at ` +
+    `${stands}: above it there is air inside, below it no liquid is left.`,
   itIsReadAtRest: 'It is read at rest',
   bothSidesAtRest: 'Both sides at rest',
   airAroundIt: 'Air around it',

@@ -15,7 +15,8 @@ export const W = spoken({
   noDye: 'no dye',
   endItTheRecordSays: 'End it; the record says what is left',
   whatWasLookedAtStays:
-    'What was looked at stays, with the chances it left. Dye fit for this oil only; a hybrid’s compressor takes none that its maker does not allow.',
+    'What was looked at stays, with the chances it left. Dye fit for this oil only; a hybrid’s compressor takes ' +
+    'none that its maker does not allow.',
   whyItEndsHere: 'Why it ends here',
   nothingLeftWorthItsTime: 'nothing left worth its time',
   dye: 'Dye',

@@ -4,7 +4,8 @@ export const W = spoken({
   atRestAboveTheAir: 'at rest, above the air here (',
   withLiquidInsideAt: 'with liquid inside at ',
   onlyWhereThereWasRefrigerant:
-    'Only where there was refrigerant enough to run it. At the end it stands beside what was proved, and in the words for whoever pays.',
+    'Only where there was refrigerant enough to run it. At the end it stands beside what was proved, and in the ' +
+    'words for whoever pays.',
   runningMayBeLeftOut: 'running; may be left out',
   howItRanBeforeVent: (celsius: P) => `How it ran before: vent ${celsius}`,
   howItRanBeforeFor: 'How it ran before, for the comparison',

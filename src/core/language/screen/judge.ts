@@ -28,7 +28,8 @@ export const W = spoken({
   and: ' and ',
   whatItProves: 'What it proves: ',
   aLeakOfOrMore: (aYear: P) =>
-    `a leak of ${aYear} or more would have shown, worst case. Not one under a coupler, nor one that opens under pressure only.`,
+    `a leak of ${aYear} or more would have shown, worst case. Not one under a coupler, nor one that opens under ` +
+    `pressure only.`,
   nothingTheRecordCannotBear: 'nothing: the record cannot bear a judgement.',
   foundBetweenAnd: (yearText: P, aYear: P) => ` Found: between ${yearText} and ${aYear}.`,
   waterSeenAsVapourAbout: (roughMass: P) => ` Water seen as vapour: about ${roughMass}.`,

@@ -67,7 +67,8 @@ export const W = spoken({
   sumsInGramsForEach: 'Sums in grams for each refrigerant',
   theLinesDoNotAdd: ' The lines do not add up: tell whoever looks after this program.',
   whatCansOfASingle:
-    'What cans of a single job brought counts as come and gone with that job. What an inspector asks for differs from place to place: local rules decide.',
+    'What cans of a single job brought counts as come and gone with that job. What an inspector asks for differs ' +
+    'from place to place: local rules decide.',
   dayNameSignature: 'Day, name, signature',
   bought2: 'bought',
   purged: 'purged',

@@ -24,7 +24,8 @@ export const W = spoken({
   itWasHereBeforeIs: 'It was here before: is the label still the same?',
   takeItInByIts: 'Take it in by its label.',
   theRightLineOfThe:
-    'The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the record says so.',
+    'The right line of the label: engine and evaporators decide which. Label gone: the service manual, and the ' +
+    'record says so.',
   place: 'Place',
   procedure: 'Procedure',
   about: ', about ',

@@ -8,7 +8,8 @@ export const W = spoken({
   newCar: 'New car',
   noLineHere: 'No line here.',
   thisPageWasNotOpened:
-    'This page was not opened on this device before. What was is kept as it was last seen; what you do on it waits and is sent by itself when the line is back.',
+    'This page was not opened on this device before. What was is kept as it was last seen; what you do on it ' +
+    'waits and is sent by itself when the line is back.',
   tryAgain: 'Try again',
   keptOnThisDevice: 'Kept on this device',
   asAt: 'as at ',

@@ -100,7 +100,8 @@ export const W = spoken({
   moreThan2Hours: 'more than 2 hours',
   min: (s: P) => `${s} min`,
   toMicronAtTheFarthest: (targetMicron: P, minutes: P, minutes2: P, minutes3: P) =>
-    `To ${targetMicron} micron at the farthest point: about ${minutes}; 8 in 10 between ${minutes2} and ${minutes3}. Water by the story, assumed.`,
+    `To ${targetMicron} micron at the farthest point: about ${minutes}; 8 in 10 between ${minutes2} and ` +
+    `${minutes3}. Water by the story, assumed.`,
   pressureFromMicronDownOver: (micronText: P, endS: P) =>
     `Pressure from ${micronText} micron down, over ${endS} minutes`,
   waterBoilsBelow: 'water boils below ',

@@ -20,7 +20,8 @@ export const W = spoken({
   instruments: 'Instruments',
   newInstrument: 'New instrument',
   whatReportsByItselfIt:
-    'What reports by itself: it is registered here, told its token, and hung on a car from the car’s own page. What nobody registers is read by eye and typed.',
+    'What reports by itself: it is registered here, told its token, and hung on a car from the car’s own page. ' +
+    'What nobody registers is read by eye and typed.',
   noneYet: 'None yet.',
   aNewTokenTheOld: 'A new token; the old one opens nothing any more.',
   withdrawnItsTokenOpensNothing: 'Withdrawn: its token opens nothing.',
@@ -119,11 +120,14 @@ export const W = spoken({
   commandLine: 'command line',
   keyTheRecordsAreSealed: 'Key the records are sealed with',
   giveItToWhoeverChecks:
-    'Give it to whoever checks your records: without it nobody can tell your seal from one that somebody else put on a changed record.',
+    'Give it to whoever checks your records: without it nobody can tell your seal from one that somebody else ' +
+    'put on a changed record.',
   theKeyItself: 'The key itself',
   people: 'People',
   printfInstrumentSeqDAt: (id: P, channel: P, unit: P, token: P, address: P) =>
-    `printf '{"instrument":"${id}","seq":%d,"at":"%s","channel":"${channel}","value":0,"unit":"${unit}"}\\n' "$(date +%s)" "$(date -u +%FT%TZ)" | curl -H 'Authorization: Bearer ${token}' --data-binary @- ${address}/api/ingest`,
+    `printf '{"instrument":"${id}","seq":%d,"at":"%s","channel":"${channel}","value":0,"unit":"${unit}"}\\n' ` +
+    `"$(date +%s)" "$(date -u +%FT%TZ)" | curl -H 'Authorization: Bearer ${token}' --data-binary @- ` +
+    `${address}/api/ingest`,
   tokenToldOnce: 'Token, told once',
   theTokenOf: 'The token of ',
   toldOnce: ', told once',
@@ -132,7 +136,8 @@ export const W = spoken({
   itIsWrittenDown: 'It is written down',
   whatATraineeMayDo: 'What a trainee may do',
   aTraineeRunsJobsTo:
-    'A trainee runs jobs to their end and signs none. Beside that, what is ticked here; what was done by it stands in the car’s log under their name.',
+    'A trainee runs jobs to their end and signs none. Beside that, what is ticked here; what was done by it ' +
+    'stands in the car’s log under their name.',
   newInstrument2: 'New instrument',
   somebodyNew: 'Somebody new',
   airOf: (name: P) => `Air of ${name}`,

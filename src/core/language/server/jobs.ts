@@ -23,7 +23,8 @@ export const W = spoken({
   liesBeforeTheCarCame: (iso: P, iso2: P) => `${iso} lies before the car came, at ${iso2}`,
   liesBeforeWhatItFollows: (iso: P, iso2: P) => `${iso} lies before what it follows, at ${iso2}`,
   agoWhatYouPressedWas: (by: P, lengthWords: P, eventWords: P) =>
-    `${by}, ${lengthWords} ago: ${eventWords}. What you pressed was for the car as it was before; nothing was recorded.`,
+    `${by}, ${lengthWords} ago: ${eventWords}. What you pressed was for the car as it was before; nothing was ` +
+    `recorded.`,
   theSimulatedBenchBelongsTo: 'The simulated bench belongs to the demo place.',
   onlyInTheDemoPlace: 'only in the demo place',
   theBenchCannotPlayThis: (path: P, why: P) => `the simulated bench cannot play this car: ${path}: ${why}`,

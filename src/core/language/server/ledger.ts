@@ -2,7 +2,8 @@ import { type P, spoken } from '../spoken'
 
 export const W = spoken({
   theBookHasGOf: (left: P, refrigerant: P, container: P) =>
-    `the book has ${left} g of ${refrigerant} in the ${container}: weigh it first, and book the difference with its reason`,
+    `the book has ${left} g of ${refrigerant} in the ${container}: weigh it first, and book the difference with ` +
+    `its reason`,
   thisEntryIsBookedAlready: 'This entry is booked already with another content: a change is a correction of its own.',
   isA: (p1: P, kind: P) => `${p1} is a ${kind}`,
   nothingOfTheShelfHas: 'nothing of the shelf has this id',

@@ -4,7 +4,8 @@ export const W = spoken({
   atMost: 'at most ',
   atLeast: 'at least ',
   pageOfRecoveryVentingPurchase: (said: P, pageNumber: P, totalPages: P) =>
-    `${said} · page ${pageNumber} of ${totalPages} · Recovery, venting, purchase and records are regulated: local codes and licensed practice decide.`,
+    `${said} · page ${pageNumber} of ${totalPages} · Recovery, venting, purchase and records are regulated: ` +
+    `local codes and licensed practice decide.`,
   notSignedThisIsA: 'NOT SIGNED: this is a draft and certifies nothing.',
   onTheSimulatedBenchNo: 'On the simulated bench: no real car was worked on.',
   nothingCharged: 'nothing charged',
@@ -12,7 +13,8 @@ export const W = spoken({
   signedBy: 'Signed by ',
   notSignedYet: 'Not signed yet.',
   theCodeOpensTheCheck: (head: P, groupedFingerprint: P) =>
-    `The code opens the check of this record: drop its file there and it says whether it is the one this paper was printed of. Chain ends in ${head}. Key ${groupedFingerprint}.`,
+    `The code opens the check of this record: drop its file there and it says whether it is the one this paper ` +
+    `was printed of. Chain ends in ${head}. Key ${groupedFingerprint}.`,
   corrected: 'Corrected',
   is: (was: P, is: P, why: P, by: P, at: P) => `“${was}” is “${is}”, ${why}; ${by}, ${at}`,
   everyEntry: 'Every entry',

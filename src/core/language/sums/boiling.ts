@@ -10,7 +10,9 @@ export const W = spoken({
   itBoils: 'it boils',
   itDoesNotBoil: 'it does not boil',
   atWaterBoilsFromAt: (vacuum: P, celsius: P, celsius2: P, micron: P, main: P, celsius3: P) =>
-    `At ${vacuum} water boils from ${celsius}; at ${celsius2} below ${micron} micron: ${main}. Dew point of what is left: ${celsius3} at most.`,
+    `At ${vacuum} water boils ` +
+    `from ${celsius}; at ${celsius2} below ${micron} micron: ${main}. ` +
+    `Dew point of what is left: ${celsius3} at most.`,
   at: (vacuum: P) => `At ${vacuum}`,
   iceWhichSublimesSlowly: ': ice, which sublimes slowly',
   waterBoilsFrom: (celsius: P, p2: P) => `water boils from ${celsius}${p2}`,

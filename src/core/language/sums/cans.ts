@@ -15,7 +15,8 @@ export const W = spoken({
   eachPurge: 'Each purge',
   airAround: 'Air around',
   stopWeightGrossWhatIs:
-    'stop weight = gross − what is taken; taken = what the car shall get + purge + what stays in the hose; a can keeps its volume times the vapour’s density',
+    'stop weight = gross − what is taken; taken = what the car shall get + purge + what stays in the hose; a can ' +
+    'keeps its volume times the vapour’s density',
   aCansVolumeIs1: 'a can’s volume is 1.18 mL per gram of net, the hose 4.8 mm wide (assumed)',
   moreThanSixCansA: 'more than six cans: a cylinder',
   shortBy: (mass: P) => `short by ${mass}`,

@@ -13,9 +13,11 @@ export const W = spoken({
   volumeShutIn: 'Volume shut in',
   fromAVacuumOf: 'From a vacuum of',
   gramsAYearVRise:
-    'grams a year = V × rise × (p² − B²)/B² × η air/η refrigerant for a viscous hole (worst case), (p − B)/B × √(M air/M) for a molecular one; a rise is told from zero at 95 of 100',
+    'grams a year = V × rise × (p² − B²)/B² × η air/η refrigerant for a viscous hole (worst case), (p − B)/B × ' +
+    '√(M air/M) for a molecular one; a rise is told from zero at 95 of 100',
   modelOfASingleHole:
-    'model of a single hole under vacuum and under service pressure at 25 °C; gauge noise 1 %, gas that warms 1.5 K, half an inch of needle (assumed)',
+    'model of a single hole under vacuum and under service pressure at 25 °C; gauge noise 1 %, gas that warms ' +
+    '1.5 K, half an inch of needle (assumed)',
   aNeedle: 'a needle',
   anElectronicGauge: 'an electronic gauge',
   moreThanTwoDays: 'more than two days',

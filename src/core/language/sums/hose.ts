@@ -16,12 +16,12 @@ export const W = spoken({
   andLength: 'and length',
   airAround: 'Air around',
   viscousDP128L:
-    'viscous π d⁴ p̄/(128 η L) and molecular A v/4 ÷ (1 + 3L/4d) in parallel, links in series; effective speed = flow out of the car over the pressure there',
+    'viscous π d⁴ p̄/(128 η L) and molecular A v/4 ÷ (1 + 3L/4d) in parallel, links in series; effective speed = ' +
+    'flow out of the car over the pressure there',
   rigModelOfThisProgram:
     'rig model of this program, the same the pull is predicted with; a core is a tube of 1.8 mm by 15 mm (assumed)',
   atTheAir: 'at the air',
   atMicron: (depth: P) => `at ${depth} micron`,
-  cores: (p1: P, cores: P) => `${p1}, cores ${cores}`,
   at500Micron: (cfm: P) => `${cfm} at 500 micron`,
   atTheLowPort500: 'At the low port, 500 micron',
   ofThePlate: (cfm: P, short: P) => `${cfm}, ${short} % of the plate`,

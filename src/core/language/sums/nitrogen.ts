@@ -9,7 +9,8 @@ export const W = spoken({
   pPTTBoth: 'p₂ = p₁ × T₂/T₁, both absolute: the air is added before and taken off after',
   theGasLawNitrogenIs: 'the gas law; nitrogen is within 0.3 % of it here',
   nitrogenAtAndATight: (bothPressures: P, celsius: P, main: P, celsius2: P, by: P) =>
-    `Nitrogen at ${bothPressures} and ${celsius}: a tight car shows ${main} at ${celsius2}, ${by} by temperature alone.`,
+    `Nitrogen at ${bothPressures} and ${celsius}: a tight car shows ${main} at ${celsius2}, ${by} by temperature ` +
+    `alone.`,
   aTightCarShows: 'A tight car shows',
   byTemperatureAlone: 'By temperature alone',
   forOneDegree: 'For one degree',

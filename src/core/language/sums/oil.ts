@@ -9,7 +9,8 @@ export const W = spoken({
   eachPartsShareWhatWas:
     'each part’s share, what was drained of the compressor, and what was seen lost; evacuating takes none',
   figuresOfTheTradeFor:
-    'figures of the trade for passenger cars (condenser 30, evaporator 30 to 50, drier 15 to 30, hose 10 to 15 mL); the maker’s table comes first',
+    'figures of the trade for passenger cars (condenser 30, evaporator 30 to 50, drier 15 to 30, hose 10 to 15 ' +
+    'mL); the maker’s table comes first',
   compressorDrained: 'compressor, drained',
   seenLost: 'seen lost',
   nothingRenewed: 'nothing renewed',

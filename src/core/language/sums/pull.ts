@@ -23,7 +23,8 @@ export const W = spoken({
   andLength: 'and length',
   airAround: 'Air around',
   pullsOfTheRigAs: (draws: P) =>
-    `${draws} pulls of the rig as a network of tubes and volumes, with water drawn from the story, followed for three hours`,
+    `${draws} pulls of the rig as a network of tubes and volumes, with water drawn ` +
+    `from the story, followed for three hours`,
   rigModelOfThisProgram: 'rig model of this program; water by the story is assumed (0.02 to 10 g)',
   line: (target: P, pump: P, bore: P, length: P, cores: P, p50: P, p10: P, p90: P) =>
     `To ${target} micron at the far side with ${pump}, hose ${bore} by ${length}, cores ${cores}: about ${p50}, ` +

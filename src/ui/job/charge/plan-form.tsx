@@ -66,7 +66,12 @@ function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string })
   }
   const holds = values[`holds${n}`] || refrigerant
   return (
-    <fieldset className="grid grid-cols-[34px_1fr_1fr] gap-x-4 border-t border-rule pt-2 first:border-t-0 first:pt-0 max-sm:grid-cols-1">
+    <fieldset
+      className={
+        'grid grid-cols-[34px_1fr_1fr] gap-x-4 border-t border-rule pt-2 first:border-t-0 first:pt-0 ' +
+        'max-sm:grid-cols-1'
+      }
+    >
       <legend className="sr-only">
         {W.container}
         {n}
@@ -74,7 +79,11 @@ function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string })
       <b aria-hidden="true" className="figure row-span-2 pt-5 text-fig-s font-semibold max-sm:hidden">
         {n}
       </b>
-      <div className="col-span-2 grid grid-cols-[1fr_130px_auto] items-start gap-x-4 max-sm:col-span-1 max-sm:grid-cols-1">
+      <div
+        className={
+          'col-span-2 grid grid-cols-[1fr_130px_auto] items-start gap-x-4 max-sm:col-span-1 ' + 'max-sm:grid-cols-1'
+        }
+      >
         <Pick
           label={n === 1 ? W.fromTheShelf : W.containerFromTheShelf(n)}
           value={values[`stock${n}`] ?? ''}

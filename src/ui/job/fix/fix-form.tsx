@@ -30,7 +30,10 @@ export function FixForm({ state }: { state: JobState }) {
             return (
               <div
                 key={what}
-                className={`flex min-h-[52px] items-stretch rounded border-[1.5px] ${count > 0 ? 'border-ink bg-deep' : 'border-rule-2 bg-sheet'}`}
+                className={
+                  `flex min-h-[52px] items-stretch rounded border-[1.5px] ` +
+                  `${count > 0 ? 'border-ink bg-deep' : 'border-rule-2 bg-sheet'}`
+                }
               >
                 <button
                   type="button"

@@ -90,7 +90,10 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props
             {call.figure && (
               <p className="mt-2 flex items-end gap-2.5" suppressHydrationWarning>
                 <span
-                  className={`figure font-semibold whitespace-nowrap max-sm:text-fig-l ${call.figure.text.length > 7 ? 'text-fig-l' : 'text-fig-xl'}`}
+                  className={
+                    `figure font-semibold whitespace-nowrap max-sm:text-fig-l ` +
+                    `${call.figure.text.length > 7 ? 'text-fig-l' : 'text-fig-xl'}`
+                  }
                 >
                   {call.figure.text}
                 </span>

@@ -122,7 +122,10 @@ export function following(part: Part, rig: RigState): string {
 function Box({ children, tinted = false }: { children: React.ReactNode; tinted?: boolean }) {
   return (
     <div
-      className={`flex min-w-[92px] flex-col justify-center rounded border-[1.5px] border-ink px-2.5 py-0.5 text-note leading-snug ${tinted ? 'bg-drying' : 'bg-sheet'}`}
+      className={
+        `flex min-w-[92px] flex-col justify-center rounded border-[1.5px] border-ink px-2.5 py-0.5 text-note ` +
+        `leading-snug ${tinted ? 'bg-drying' : 'bg-sheet'}`
+      }
     >
       {children}
     </div>
@@ -139,7 +142,12 @@ function Tap({ part, rig, due, turn, locked, children }: TapProps & { children: 
       disabled={locked}
       onClick={() => turn(part)}
       aria-label={W.tapFor(PART_NAMES[part], stateWord(part, rig), codeWords(following(part, rig)))}
-      className={`min-h-11 rounded px-2 text-left text-note leading-tight ${marked ? 'border-[3px] border-accent bg-accent-soft font-semibold' : 'border border-transparent hover:border-rule-2'}`}
+      className={
+        `min-h-11 rounded px-2 text-left text-note leading-tight ` +
+        (marked
+          ? 'border-[3px] border-accent bg-accent-soft font-semibold'
+          : 'border border-transparent hover:border-rule-2')
+      }
     >
       {children}
     </button>

@@ -14,7 +14,10 @@ export function Spine({ state, clock, nowMs, factor }: Props) {
   return (
     <section
       aria-label={W.steps}
-      className="flex min-h-[84px] items-center border-b border-rule px-5 max-lg:flex-wrap max-lg:gap-y-2 max-lg:py-2 max-sm:px-4"
+      className={
+        'flex min-h-[84px] items-center border-b border-rule px-5 max-lg:flex-wrap max-lg:gap-y-2 max-lg:py-2 ' +
+        'max-sm:px-4'
+      }
     >
       <div className="w-[212px] shrink-0 pr-3 max-sm:w-auto max-sm:flex-1">
         <h1 className="truncate text-act font-semibold leading-tight">{car.name}</h1>
@@ -71,14 +74,21 @@ function StepMark({
   const last = visits[visits.length - 1]
   return (
     <Hint words={`${stepNumber(step)} ${STEP_NAMES[step]}${done ? W.done2 : W.toCome}`}>
-      <li className="relative min-w-0 flex-1 [[aria-current=step]+&]:ml-3 max-sm:h-2.5 max-sm:[[aria-current=step]+&]:ml-0">
+      <li
+        className={
+          'relative min-w-0 flex-1 [[aria-current=step]+&]:ml-3 max-sm:h-2.5 ' + 'max-sm:[[aria-current=step]+&]:ml-0'
+        }
+      >
         <span
           aria-hidden="true"
           className={`block h-0 max-sm:hidden ${done ? 'border-t-[5px] border-ink' : 'border-t-2 border-rule-2'}`}
         />
         <span
           aria-hidden="true"
-          className={`absolute -top-1.5 left-0.5 grid size-[15px] place-items-center border-[2.5px] border-ink max-sm:static max-sm:h-2.5 max-sm:w-full ${done ? 'bg-ink' : 'border-rule-2 bg-ground'}`}
+          className={
+            `absolute -top-1.5 left-0.5 grid size-[15px] place-items-center border-[2.5px] border-ink ` +
+            `max-sm:static max-sm:h-2.5 max-sm:w-full ${done ? 'bg-ink' : 'border-rule-2 bg-ground'}`
+          }
         >
           {done && <Check size={11} strokeWidth={4} className="text-ground max-sm:hidden" aria-hidden="true" />}
         </span>

@@ -41,7 +41,10 @@ export function WhoseCar({
   return (
     <section
       aria-label={W.whoseCar}
-      className="no-print flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule px-5 py-1 text-note text-ink-2 max-sm:px-4"
+      className={
+        'no-print flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule px-5 py-1 text-note text-ink-2 ' +
+        'max-sm:px-4'
+      }
     >
       <span>
         {mine ? (

@@ -353,7 +353,8 @@ function bandOf(future: Future, x: (s: number) => number, y: (pa: number) => num
   const edge = (side: number) =>
     future.points.map(
       (p, i) =>
-        `${x(p.elapsedS).toFixed(1)} ${y(p.pressurePa + (side * (i / n) * (future.highPa - future.lowPa)) / 2).toFixed(1)}`,
+        `${x(p.elapsedS).toFixed(1)} ` +
+        `${y(p.pressurePa + (side * (i / n) * (future.highPa - future.lowPa)) / 2).toFixed(1)}`,
     )
   return `M${edge(1).join('L')}L${edge(-1).reverse().join('L')}Z`
 }

@@ -21,7 +21,10 @@ export function HoldStands({ state, live, rules, deeds, clock }: Props) {
   return (
     <section
       aria-label={W.howTheHoldIsJudged}
-      className="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] gap-7 border-t border-rule pt-2 text-small max-sm:grid-cols-1"
+      className={
+        'mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] gap-7 border-t border-rule pt-2 text-small ' +
+        'max-sm:grid-cols-1'
+      }
     >
       <div>
         <Presumed state={state} deeds={deeds} running={!hold.ended} />

@@ -50,11 +50,17 @@ function LeaveList({ state, deeds, pumpDue }: { state: JobState; deeds: Deeds; p
               pressed={done}
               disabled={deeds.busy}
               onPressedChange={(tapped) => deeds.record([{ kind: 'leave-tapped', payload: { item, done: tapped } }])}
-              className={`flex min-h-[50px] w-full items-center gap-4 py-1.5 text-left text-row leading-tight ${item === next ? 'font-semibold' : ''}`}
+              className={
+                `flex min-h-[50px] w-full items-center gap-4 py-1.5 text-left text-row leading-tight ` +
+                `${item === next ? 'font-semibold' : ''}`
+              }
             >
               <span
                 aria-hidden="true"
-                className={`grid size-7 shrink-0 place-items-center border-[2.5px] ${done ? 'border-ink bg-ink text-ground' : item === next ? 'border-ink' : 'border-rule-2'}`}
+                className={
+                  `grid size-7 shrink-0 place-items-center border-[2.5px] ` +
+                  `${done ? 'border-ink bg-ink text-ground' : item === next ? 'border-ink' : 'border-rule-2'}`
+                }
               >
                 {done ? <Sign kind="done" size={26} /> : i + 1}
               </span>

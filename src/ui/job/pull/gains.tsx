@@ -27,9 +27,8 @@ const soonerLines = ({ sooner = [], reaches }: PullForecast): Line[] =>
   })
 
 /**
- * Where the pull's minutes go on this rig, and what would win some back: by the prediction, and once the pull was
- * read by
- * what its readings say.
+ * Where the pull's minutes go on this rig, and what would win some back: by the prediction, and once the pull was read
+ * by what its readings say.
  */
 export function Gains({ planned, forecast }: { planned: Planned | undefined; forecast: PullForecast | undefined }) {
   if (!planned) return null

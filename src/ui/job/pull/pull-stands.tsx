@@ -23,7 +23,10 @@ export function PullStands({ advice, airPa }: { advice: PullAdvice | undefined; 
         {advice.options.map((o, i) => (
           <li
             key={o.kind}
-            className="grid grid-cols-[64px_1fr] gap-x-3 border-t border-rule py-1.5 first:border-t-0 max-sm:grid-cols-[52px_1fr]"
+            className={
+              'grid grid-cols-[64px_1fr] gap-x-3 border-t border-rule py-1.5 first:border-t-0 ' +
+              'max-sm:grid-cols-[52px_1fr]'
+            }
           >
             <span className={`figure text-act leading-none ${i === 0 ? 'font-semibold' : ''}`}>
               {Math.round(100 * o.probability)} %

@@ -80,7 +80,10 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
       noValidate
       id={PAD_ID}
       aria-label={W.typedReading}
-      className={`mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3 max-sm:grid-cols-1 max-sm:*:col-span-1 ${pad ? 'rounded border border-ink bg-sheet p-3' : ''}`}
+      className={
+        `mt-2 grid max-w-[520px] grid-cols-[1fr_auto] items-start gap-3 max-sm:grid-cols-1 max-sm:*:col-span-1 ` +
+        `${pad ? 'rounded border border-ink bg-sheet p-3' : ''}`
+      }
     >
       {pad && last && (
         <p className="col-span-2 flex items-end gap-3">

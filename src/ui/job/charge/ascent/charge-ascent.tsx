@@ -56,7 +56,10 @@ export function ChargeAscent({ state, scale, clock, live }: Props) {
           clock={clock}
         />
         <path
-          d={`M${smallRight} ${y(lens.high).toFixed(1)} L${lensLeft} ${TOP} V${HEIGHT} L${smallRight} ${y(lens.low).toFixed(1)}Z`}
+          d={
+            `M${smallRight} ${y(lens.high).toFixed(1)} L${lensLeft} ${TOP} V${HEIGHT} L${smallRight} ` +
+            `${y(lens.low).toFixed(1)}Z`
+          }
           fill="var(--air)"
           stroke="var(--ink)"
           strokeWidth="1.5"

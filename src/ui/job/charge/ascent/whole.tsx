@@ -75,7 +75,8 @@ function LayerName({ level, y, left }: { level: Level; y: number; left: number }
       >
         {now
           ? W.to(say.massShort(level.stopGrossG))
-          : `${level.state === 'done' ? W.done : ''}${say.massShort(level.startGrossG)}–${say.massShort(level.stopGrossG)}`}
+          : (level.state === 'done' ? W.done : '') +
+            `${say.massShort(level.startGrossG)}–${say.massShort(level.stopGrossG)}`}
       </text>
     </g>
   )

@@ -44,7 +44,8 @@ export function ChecksTable() {
                   <td className="py-1.5 pr-3">{NEEDS[needs]}</td>
                   <td className="py-1.5 pr-3 whitespace-nowrap">
                     {hits &&
-                      `${[HITS[hits].open, HITS[hits].behind, HITS[hits].inside].map(percent).join(' · ')}, ${say.aYear(HALF_AT_G[hits])}`}
+                      `${[HITS[hits].open, HITS[hits].behind, HITS[hits].inside].map(percent).join(' · ')}, ` +
+                        `${say.aYear(HALF_AT_G[hits])}`}
                   </td>
                   <td className="py-1.5">{misses}</td>
                 </tr>

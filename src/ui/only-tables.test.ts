@@ -140,6 +140,7 @@ test('the look sees what it is there for', () => {
   expect(seen('const a = <p className="x">Shut both valves</p>')).toEqual(['Shut both valves'])
   expect(seen('const a = <Field label="Low side" name="low" />')).toEqual(['Low side'])
   expect(seen("const a = <p>{open ? 'open' : W.shut}</p>")).toEqual(['open'])
+  // biome-ignore lint/suspicious/noTemplateCurlyInString: a source that has a template
   expect(seen('const a = <p>{`${n} cars`}</p>')).toEqual([' …  cars'])
   expect(seen("throw new AppError('bad-input', 'That name is taken.')")).toEqual(['That name is taken.'])
   expect(seen("const open = () => toast({ title: 'Sent when the line is back' })")).toEqual([
