@@ -53,7 +53,7 @@ test('@long an empty shop is opened by its first person, and a real car with a n
   await expect(page.getByText(/795 mbar.*is this the sea-level pressure of a forecast\?/)).toBeVisible()
   await page.getByRole('radio', { name: 'how high it lies' }).click()
   await page.getByLabel('Altitude', { exact: true }).fill('0 m')
-  await expect(page.getByText(/air 1013 mbar; a needle can read 29\.9 inHg/)).toBeVisible()
+  await expect(page.getByText(/air 101.3 kPa; a needle can read 29\.9 inHg/)).toBeVisible()
   await page.getByLabel('Gauge').selectOption({ label: 'needle on the manifold' })
   await page.getByLabel('Pump').selectOption({ label: 'small, one stage' })
   await expect(page.getByRole('region', { name: 'Assumed' })).not.toContainText('Gauge')

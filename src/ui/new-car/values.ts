@@ -8,8 +8,9 @@ import { type Procedure, procedureWritten, type Rig, rigWritten } from '@/core/j
 import { W } from '@/core/language/screen/new-car'
 import { evaporatorsOf, FREE_VOLUME_L } from '@/core/rig/free-volume'
 import { stationPressurePa } from '@/core/units/barometer'
-import { fromPascal, parsePressure, toPascal } from '@/core/units/pressure'
+import { parsePressure, toPascal } from '@/core/units/pressure'
 import { type Units, USUAL_UNITS } from '@/core/units/shown'
+import { airWords } from '../form/air-words'
 import { type Entry, readAmount, readCelsius, readMass, readMassRange, readOil, withUnit } from '../form/entries'
 import { tellFaults } from '../form/schemas'
 
@@ -152,8 +153,7 @@ export function readAir(text: string): Entry<{ altitudeM: number | null; baromet
 export function airHint(text: string): string | undefined {
   const entry = readAir(text)
   if ('error' in entry) return undefined
-  const { barometerPa } = entry.value
-  return W.airKpaANeedleCan((barometerPa / 1000).toFixed(1), fromPascal(barometerPa, 'inHg').toFixed(1))
+  return airWords(entry.value.barometerPa)
 }
 
 /** The label's lines as typed; a name and a charge for each, at least two of them. */

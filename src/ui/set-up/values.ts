@@ -1,8 +1,8 @@
 import * as z from 'zod'
 import { W } from '@/core/language/screen/set-up'
 import { type Air, airOf, airQuestion, CART_KINDS, type CartPart, ShopSetUp } from '@/core/shop/set-up'
-import { fromPascal } from '@/core/units/pressure'
 import { type Units, USUAL_UNITS } from '@/core/units/shown'
+import { airWords } from '../form/air-words'
 import { readCelsius } from '../form/entries'
 import { tellFaults } from '../form/schemas'
 import { readAir } from '../new-car/values'
@@ -95,9 +95,7 @@ export function airBelow(v: Pick<SetUpValues, 'by' | 'altitude' | 'barometer'>):
   const { barometerPa } = airOf(air)
   const warning = airQuestion(air)
   if (warning) return { warning }
-  return {
-    hint: W.airMbarANeedleCan((barometerPa / 100).toFixed(0), fromPascal(barometerPa, 'inHg').toFixed(1)),
-  }
+  return { hint: airWords(barometerPa) }
 }
 
 /** Where a reason of the schema belongs in the form. */

@@ -8,6 +8,7 @@ export const W = spoken({
   mlFlOz: (value: P, value2: P) => `${value} mL, ${value2} fl oz`,
   toGTo: (lowG: P, highG: P, formatPoundsOunces: P, formatPoundsOunces2: P) =>
     `${lowG} to ${highG} g · ${formatPoundsOunces} to ${formatPoundsOunces2}`,
+  airNeedleCanRead: (kpa: P, inches: P) => `air ${kpa} kPa; a needle can read ${inches} inHg at the deepest`,
   inhgBelowTheAirKpa: (fromPascal: P, absolute: P) => `${fromPascal} inHg below the air, ${absolute} kPa absolute`,
   kpaPsigKpaAbsolute: (value: P, psig: P, absolute: P) => `${value} kPa, ${psig} psig, ${absolute} kPa absolute`,
 })

@@ -92,8 +92,6 @@ export const W = spoken({
   r744CarbonDioxideWorks: 'R-744 (carbon dioxide) works above 100 bar with its own equipment. Not planned here.',
   sayInWhichUnit2380: 'say in which unit: 2380 m, 7800 ft, 758 mbar or 22.4 inHg',
   thatIsNotTheAir: 'that is not the air of any workshop: check the figure and its unit',
-  airKpaANeedleCan: (barometerPa: P, fromPascal: P) =>
-    `air ${barometerPa} kPa; a needle can read ${fromPascal} inHg at the deepest`,
   sayWhatThisLineIs: 'say what this line is for, as the label does',
   thisLineIsThereTwice: 'this line is there twice',
   thisCarHasTwoEvaporators:

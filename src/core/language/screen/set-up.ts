@@ -52,7 +52,5 @@ export const W = spoken({
   theRigRoomTakesThe: 'The rig room takes the real figures whenever you have them.',
   anAltitudeSuchAs380: 'an altitude, such as 380 m or 1250 ft',
   aPressureSuchAs1013: 'a pressure, such as 1013 mbar or 29.9 inHg',
-  airMbarANeedleCan: (barometerPa: P, fromPascal: P) =>
-    `air ${barometerPa} mbar; a needle can read ${fromPascal} inHg at the deepest`,
   cart1: 'Cart 1',
 })
