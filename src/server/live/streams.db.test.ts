@@ -109,6 +109,28 @@ test('a car’s stream misses nothing while its listening connection is away', a
   expect(seen).toEqual(Array.from({ length: 50 }, (_, i) => 500 + i))
 })
 
+test('whatever wakes a car’s stream, no newer reading is known than the newest it tells', async () => {
+  const jobId = await jobWithGauge(shop.technician)
+  const job = listen((request) => jobStream(request, session, jobId, { readings: 0, events: 1 }))
+  await job.until((t) => t.event === 'message')
+  // the listening line is there: what it says is heard
+  await note(jobId, draft('noted', { text: 'heard' }))
+  await job.until((t) => JSON.stringify(t.data).includes('heard'))
+  await new Promise((done) => setTimeout(done, 600))
+  // a reading that was stored and told to nobody, as while the listening connection is away
+  await database().query(
+    `with n as (
+       update job set reading_seq = reading_seq + 1, readings_from = date_trunc('second', now()), readings_to = date_trunc('second', now()),
+         latest = '{"vacuum":{"sentValue":512}}' where id = $1 returning reading_seq)
+     insert into reading (job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id, device_seq)
+     select $1, reading_seq, date_trunc('second', now()), 'vacuum', 68.3, 512, 'micron', 'untold', 1 from n`,
+    [jobId],
+  )
+  await note(jobId, draft('noted', { text: 'woken by this' }))
+  const { found } = await job.until((t) => JSON.stringify(t.data).includes('woken by this'))
+  expect(found.data).toMatchObject({ latest: { vacuum: { sentValue: 512 } }, readings: [{ sentValue: 512 }] })
+})
+
 test('a database that stays away is said again and again, no ping calls the line well, and its return is said @long', async () => {
   let there = false
   const refused = () => Promise.reject(new Error('ECONNREFUSED'))
