@@ -16,8 +16,12 @@ const FOUND_TO_BEFORE = 0.2
 /** ... or at once where it is this unlikely; a leak is found at once where it is this likely. */
 const FOUND_AT_ONCE = 0.005
 const LEAK_AT_ONCE = 0.9995
-/** That is withdrawn where a leak is this likely at two moments in a row, or at once where it is this likely. */
+/**
+ * That is withdrawn where a leak is this likely at two moments in a row, or likelier than not at three, or at once where
+ * it is this likely.
+ */
 const WITHDRAWN_FROM = 0.9
+const LIKELIER_THAN_NOT = 0.5
 const WITHDRAWN_AT_ONCE = 0.97
 /** A leak beside water wants to have been as likely at the moment before; water that counts. */
 const LEAK_BEFORE = 0.9
@@ -59,13 +63,18 @@ export function standingOf(now: HoldResult, momentAt: (elapsedS: number) => Mome
   if (leaks && leak <= LEAK_WITHDRAWN_TO) return OPEN
   if (now.verdict !== 'leak' && now.verdict !== 'leak-and-damp') return stands
   if (leaks) return AS_IT_IS
-  if (stands.kind === 'found' && !withdraws(leak, earlier.at(0)?.leak)) return stands
+  if (stands.kind === 'found' && !withdraws(leak, (ago) => earlier.at(ago - 1)?.leak ?? 0)) return stands
   return damp < BESIDE_WATER_FROM || (earlier.at(0)?.leak ?? 0) >= LEAK_BEFORE ? AS_IT_IS : OPEN
 }
 
-/** Whether a finding of no leak is withdrawn by a moment and the one before it. */
-const withdraws = (leak: number, before = 0): boolean =>
-  leak >= WITHDRAWN_AT_ONCE || Math.min(leak, before) >= WITHDRAWN_FROM
+/**
+ * Whether a finding of no leak is withdrawn by a moment and those before it.
+ * @param before - how likely a leak was one moment ago, two moments ago
+ */
+const withdraws = (leak: number, before: (ago: 1 | 2) => number): boolean =>
+  leak >= WITHDRAWN_AT_ONCE ||
+  (leak >= WITHDRAWN_FROM && before(1) >= WITHDRAWN_FROM) ||
+  (leak >= LIKELIER_THAN_NOT && before(1) >= LIKELIER_THAN_NOT && before(2) >= LIKELIER_THAN_NOT)
 
 /** A record's earlier moments, the latest first, each judged when it is asked for. */
 class Earlier {
@@ -107,7 +116,7 @@ class Earlier {
   }
 
   private refutesNoLeak(place: number): boolean {
-    return withdraws(this.at(place)?.leak ?? 0, this.at(place + 1)?.leak)
+    return withdraws(this.at(place)?.leak ?? 0, (ago) => this.at(place + ago)?.leak ?? 0)
   }
 
   private foundNoLeak(place: number): boolean {
