@@ -90,7 +90,14 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
         <Lines strata={strata} y={y} left={left} right={width} />
         {band && (
           <g clipPath="url(#descent-plot)">
-            <Band band={band} x={(s) => x(startMs + s * 1000)} y={y} right={width} avoid={y(strata.targetPa)} />
+            <Band
+              band={band}
+              x={(s) => x(startMs + s * 1000)}
+              y={y}
+              right={width}
+              avoid={y(strata.targetPa)}
+              curve={points.map((p) => ({ x: x(p.at), y: y(p.value) }))}
+            />
           </g>
         )}
         {narrow && <InnerNames strata={strata} y={y} right={width - 8} />}
@@ -175,6 +182,10 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
   )
 }
 
+/** Room the band's words take: to the right, and above and below their middle, px. */
+const LABEL_WIDTH = 130
+const LABEL_HALF = 14
+
 /** Where 8 of 10 predicted pulls lie, behind the real curve. */
 function Band({
   band,
@@ -182,24 +193,32 @@ function Band({
   y,
   right,
   avoid,
+  curve,
 }: {
   band: PullBand
   x: (s: number) => number
   y: (pa: number) => number
   right: number
+  /** height of the target's line, px: no word stands on it */
   avoid: number
+  /** what was read, px: no word stands on it either */
+  curve: readonly { x: number; y: number }[]
 }) {
   const shown = band.tS.filter((s) => x(s) <= right).length
   const edge = (values: number[]) =>
     values.slice(0, shown).map((pa, i) => `${x(band.tS[i] as number).toFixed(1)} ${y(pa).toFixed(1)}`)
   // where the band is thickest its words have room
   const thickness = (i: number) => y(band.lowPa[i] as number) - y(band.highPa[i] as number)
-  const places = Array.from({ length: Math.max(1, shown - 12) }, (_, i) => i)
-  const most = Math.max(...places.map(thickness))
-  const label = places.find((i) => thickness(i) > 0.9 * most) ?? 0
-  const middle = (y(band.highPa[label] as number) + y(band.lowPa[label] as number)) / 2 + 5
-  // no word stands on the target's own line
-  const labelY = Math.abs(middle - 5 - avoid) < 14 ? avoid - 12 : middle
+  const places = Array.from({ length: Math.max(1, shown - 12) }, (_, i) => {
+    const [top, bottom] = [y(band.highPa[i] as number), y(band.lowPa[i] as number)]
+    return { i, atX: x(band.tS[i] as number) + 6, heights: [0.5, 0.8, 0.2].map((s) => top + s * (bottom - top) + 5) }
+  }).sort((a, b) => thickness(b.i) - thickness(a.i))
+  const isFree = (atX: number, atY: number) =>
+    Math.abs(atY - 5 - avoid) >= LABEL_HALF &&
+    curve.every((p) => p.x < atX - 8 || p.x > atX + LABEL_WIDTH || Math.abs(p.y - (atY - 5)) >= LABEL_HALF)
+  const free = places
+    .flatMap(({ atX, heights }) => heights.map((atY) => ({ atX, atY })))
+    .find(({ atX, atY }) => isFree(atX, atY))
   return (
     <g>
       <path
@@ -210,10 +229,10 @@ function Band({
         strokeOpacity="0.45"
         strokeWidth="1"
       />
-      {shown > 3 && (
+      {shown > 3 && free && (
         <text
-          x={x(band.tS[label] as number) + 6}
-          y={labelY}
+          x={free.atX}
+          y={free.atY}
           fontSize="14.5"
           fill="var(--ink)"
           stroke="var(--deep)"
