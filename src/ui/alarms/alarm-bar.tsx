@@ -55,10 +55,7 @@ export function AlarmBar({ user, leadAfterMin, serverNowMs }: Props) {
         )}
         {ring.sentence}
         {ring.whose.id !== user.id && ring.whose.name !== '' && ring.jobId !== own?.jobId && (
-          <span className="ml-3 text-small font-medium text-ink-2">
-            {ring.whose.name}
-            {W.hasNotAnswered}
-          </span>
+          <span className="ml-3 text-small font-medium text-ink-2">{W.hasNotAnswered2(ring.whose.name)}</span>
         )}
       </p>
     </>
@@ -105,8 +102,7 @@ function Answers({ ring, answer, keys }: { ring: Ringing; answer: AnswerAlarm; k
       </button>
       <button type="button" className="plain-button text-small" onClick={() => answer(ring, 'snoozed', SNOOZE_MIN)}>
         <span className="max-sm:sr-only">{W.in2}</span>
-        {SNOOZE_MIN}
-        {W.min}
+        {W.min2(SNOOZE_MIN)}
         {keys && <span className="key max-sm:hidden">X</span>}
       </button>
     </>

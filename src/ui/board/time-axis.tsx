@@ -37,8 +37,7 @@ export function TimeAxis({ axis, clock }: { axis: Axis; clock: (ms: number) => s
         className="absolute bottom-0 -translate-x-1/2 rounded-sm bg-ink px-2 font-semibold text-ground"
         style={{ left: `${now * 100}%` }}
       >
-        {W.now3}
-        {clock(axis.nowMs)}
+        {W.now4(clock(axis.nowMs))}
       </b>
     </div>
   )

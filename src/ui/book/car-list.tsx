@@ -39,8 +39,7 @@ export function CarList({ cars, timeZone }: { cars: readonly KnownCar[]; timeZon
                 <span className="text-ink-2 max-lg:text-right">{car.plate}</span>
                 <span className="truncate max-lg:hidden">{carLine(car)}</span>
                 <span className="max-lg:col-span-2 max-lg:text-small max-lg:text-ink-2">
-                  {W.here}
-                  {day(Date.parse(car.seenAt))}
+                  {W.here2(day(Date.parse(car.seenAt)))}
                 </span>
                 <span className="max-lg:hidden">
                   {car.lastChargeG === null ? W.notChargedHereYet : W.gCharged(Math.round(car.lastChargeG))}
@@ -51,11 +50,7 @@ export function CarList({ cars, timeZone }: { cars: readonly KnownCar[]; timeZon
         </ul>
       )}
       {typed.trim() === '' && cars.length > MOST_SHOWN && (
-        <p className="mt-2 text-small text-ink-2">
-          {W.the}
-          {MOST_SHOWN}
-          {W.thatCameLastWhatIs}
-        </p>
+        <p className="mt-2 text-small text-ink-2">{W.theThatCameLast(MOST_SHOWN)}</p>
       )}
     </main>
   )

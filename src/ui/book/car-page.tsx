@@ -132,11 +132,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
                   <td className="whitespace-nowrap py-1">{date(l.toAt)}</td>
                   <td className="text-right">{say.mass(l.gramsLost)}</td>
                   <td className="text-right">{say.mass(l.gramsPerYear.value)}</td>
-                  <td className="text-right">
-                    {say.mass(l.gramsPerYear.low)}
-                    {W.to2}
-                    {say.mass(l.gramsPerYear.high)}
-                  </td>
+                  <td className="text-right">{W.to4(say.mass(l.gramsPerYear.low), say.mass(l.gramsPerYear.high))}</td>
                 </tr>
               ))}
             </tbody>
@@ -212,11 +208,7 @@ export function CarPage({ car, visits, labelPhoto, timeZone, nowMs }: Props) {
         <p className="mt-3 text-lead leading-snug">{shortWords(short, month, nowMs)}</p>
         {remarks && (
           <p className="mt-3 text-body">
-            <b className="font-semibold">
-              {W.saidAtItsLastVisit}
-              {date(remarks.at)}:
-            </b>{' '}
-            {remarks.notes.at(-1)}
+            <b className="font-semibold">{W.saidAtItsLast(date(remarks.at))}:</b> {remarks.notes.at(-1)}
           </p>
         )}
         <p className="mt-3 text-small text-ink-2">{W.aRecoveryIsTakenTo}</p>

@@ -78,9 +78,7 @@ export function FleetPage({ before, list, cars, rates, promises, months, timeZon
                   <td className="text-right">
                     {say.mass(c.rate.value)}
                     <span className="block text-note text-ink-2">
-                      {say.massText(c.rate.low)}
-                      {W.to2}
-                      {say.mass(c.rate.high)}
+                      {W.to5(say.massText(c.rate.low), say.mass(c.rate.high))}
                     </span>
                   </td>
                 </tr>
@@ -107,10 +105,7 @@ export function FleetPage({ before, list, cars, rates, promises, months, timeZon
                 <p className="text-body">{fleetSentence(groups, of, say.mass)}</p>
                 <FleetRates rates={groups} text={(g) => say.massShort(g)} />
                 <table className="w-full text-small">
-                  <caption className="sr-only">
-                    {title}
-                    {W.gramsLostAYear}
-                  </caption>
+                  <caption className="sr-only">{W.gramsLostAYear2(title)}</caption>
                   <thead>
                     <tr className="border-b border-rule text-left text-note text-ink-2">
                       <th className="font-normal">{of}</th>

@@ -54,12 +54,7 @@ export function PeoplePage({
                   return (
                     <td key={c.key} className="pl-4">
                       {value === null ? '' : typeof value === 'number' ? Math.round(value).toLocaleString('en') : value}
-                      {c.key === 'unanswered' && p.alarms > 0 && (
-                        <span className="text-ink-2">
-                          {W.of2}
-                          {p.alarms}
-                        </span>
-                      )}
+                      {c.key === 'unanswered' && p.alarms > 0 && <span className="text-ink-2">{W.of(p.alarms)}</span>}
                     </td>
                   )
                 })}

@@ -148,17 +148,12 @@ function Found({ checked, keyTyped }: { checked: Checked; keyTyped: boolean }) {
         <p className="mt-2 text-lead">
           {W.at}
           <b className="font-semibold">{broken.place}</b>
-          {W.it}
-          {broken.reason}.
+          {W.it2(broken.reason)}.
         </p>
       ) : (
         <p className="mt-2 text-lead">
-          {W.all}
-          {record.events.length}
-          {W.entriesFollowOneAnotherAs} <b className="font-semibold">{record.signed.by}</b>
-          {W.on}
-          {at(record.signed.at)}
-          {W.coversThem}
+          {W.allEntriesFollowOne(record.events.length)} <b className="font-semibold">{record.signed.by}</b>
+          {W.onCoversThem(at(record.signed.at))}
         </p>
       )}
       <ul className="mt-3 border-t-2 border-ink text-body">
@@ -183,9 +178,8 @@ function Found({ checked, keyTyped }: { checked: Checked; keyTyped: boolean }) {
         )}
       </ul>
       <p className="mt-2 text-note text-ink-2">
-        {W.key}
-        {fingerprint ? groupedFingerprint(fingerprint) : W.thatIsNone}
-        {W.certificate} {record.signed.certificate || W.noneGiven}.
+        {W.keyCertificate(fingerprint ? groupedFingerprint(fingerprint) : W.thatIsNone)}{' '}
+        {record.signed.certificate || W.noneGiven}.
       </p>
       {!broken && <WhatItSays record={record} at={at} />}
     </section>

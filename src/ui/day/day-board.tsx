@@ -91,9 +91,7 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
         {beyond > 0 && W.piecesLieBeyond(beyond, moment(span.toMs))}
         {plan.shop.pins.length > 0 && (
           <>
-            {' '}
-            {plan.shop.pins.length}
-            {W.setByHand}{' '}
+            {W.setByHand2(plan.shop.pins.length)}
             {plan.shop.pins.map((p) => (
               <button
                 key={`${p.car} ${p.step}`}
@@ -102,9 +100,7 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
                 disabled={!viewer.mayPlan || sending}
                 onClick={() => void send({ what: 'let-go', car: p.car, step: p.step })}
               >
-                {W.let2}
-                {carName(plan, p.car)}, {p.step}
-                {W.go}
+                {W.let(carName(plan, p.car))}, {W.go2(p.step)}
               </button>
             ))}
           </>
@@ -236,10 +232,7 @@ function Conflicts({ plan }: { plan: ShopPlan }) {
   return sharedRigs(plan).map(({ rig, cars }) => (
     <p key={rig} className="text-body font-semibold text-caution">
       <Sign kind="caution" />
-      {cars.map((c) => carName(plan, c)).join(' and ')}
-      {W.hangOn}
-      {rig}
-      {W.atOnceOnlyOneOf}
+      {W.hangOnAtOnce(cars.map((c) => carName(plan, c)).join(' and '), rig)}
     </p>
   ))
 }

@@ -104,11 +104,8 @@ export function AwayForm({
     >
       {off.map((o) => (
         <p key={o.id} className="mb-2 flex flex-wrap items-center gap-3 text-body">
-          {thing ? W.outOfUse : W.away}
-          {W.from}
-          {at(o.fromMs).replace('T', ' ')} {o.toMs === null ? W.untilItIsBack : W.to(at(o.toMs).replace('T', ' '))}
-          {W.saidBy}
-          {o.by}
+          {W.from3(thing ? W.outOfUse : W.away, at(o.fromMs).replace('T', ' '))}{' '}
+          {W.saidBy2(o.toMs === null ? W.untilItIsBack : W.to(at(o.toMs).replace('T', ' ')), o.by)}
           <button type="button" className="plain-button" onClick={() => send({ what: 'back', id: o.id })}>
             {W.backNow}
           </button>

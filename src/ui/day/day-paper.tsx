@@ -8,9 +8,7 @@ export function DayPaper({ plan, moment }: { plan: ShopPlan; moment: (ms: number
   return (
     <section aria-label={W.theDayOnPaper} className="hidden print:block">
       <p className="text-body" suppressHydrationWarning>
-        {W.plannedAt}
-        {moment(plan.madeMs)}
-        {W.itChangesAsTheWork}
+        {W.plannedAtItChanges(moment(plan.madeMs))}
       </p>
       <div className="grid grid-cols-2 gap-x-8">
         {plan.shop.people.map((person) => {

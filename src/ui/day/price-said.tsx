@@ -39,12 +39,7 @@ export function PriceSaid({
       data-price={busy ? 'asked' : price ? 'told' : 'none'}
     >
       <p className="text-lead font-semibold">{put}</p>
-      {later && (
-        <p>
-          {W.itCannotBeThereBefore}
-          {clock(fromMs)}.
-        </p>
-      )}
+      {later && <p>{W.itCannotBeThere(clock(fromMs))}.</p>}
       <p>
         {price && !busy ? priceWords(plan, price.changes) : busy ? W.workingOutWhatItCosts : W.itStandsWhereItStood}
       </p>

@@ -43,10 +43,7 @@ export function WallDay({
       <main style={{ zoom: LARGER }} className="px-5 py-3">
         <LineBar line={line} fromMs={fromMs} clock={clock} />
         <header className="flex items-baseline justify-between border-b border-rule pb-1">
-          <h1 className="text-head font-semibold">
-            {shop}
-            {W.theDay2}
-          </h1>
+          <h1 className="text-head font-semibold">{W.theDay3(shop)}</h1>
           <time className="figure text-fig-s font-semibold" suppressHydrationWarning>
             {clock(now)}
           </time>
@@ -83,8 +80,7 @@ export function WallDay({
                     {(plan.late[car.key] ?? 0) > 0.5 && (
                       <b className="ml-auto whitespace-nowrap text-small font-semibold text-leak">
                         <Sign kind="caution" />
-                        {Math.round(plan.late[car.key] ?? 0)}
-                        {W.minLate}
+                        {W.minLate3(Math.round(plan.late[car.key] ?? 0))}
                       </b>
                     )}
                   </li>

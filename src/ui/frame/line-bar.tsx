@@ -17,21 +17,14 @@ export function LineBar({ line, fromMs, clock }: Props) {
     <div role="status" className="no-print">
       {line.kind === 'away' && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
-          <b className="font-semibold text-caution">
-            {W.notLive}
-            {line.words}
-          </b>{' '}
-          <span suppressHydrationWarning>
-            {W.whatYouSeeIsFrom}
-            {clock(fromMs ?? line.sinceMs)}
-            {W.itGoesOnByItself}
-          </span>
+          <b className="font-semibold text-caution">{W.notLive2(line.words)}</b>{' '}
+          <span suppressHydrationWarning>{W.whatYouSeeIs(clock(fromMs ?? line.sinceMs))}</span>
         </p>
       )}
       {line.kind === 'signed-out' && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
           <b className="font-semibold text-caution">{W.youAreSignedOut}</b>
-          {W.whatYouSeeStandsStill}{' '}
+          {W.whatYouSeeStands}
           <Link href="/sign-in" className="font-semibold underline">
             {W.signInAgain}
           </Link>

@@ -26,10 +26,7 @@ export function OwnPassword({ name, signIn }: { name: string; signIn: string }) 
   return (
     <div>
       <h1 className="text-title font-semibold">{name}</h1>
-      <p className="mb-4 text-body text-ink-2">
-        {W.signsInAs}
-        {signIn}
-      </p>
+      <p className="mb-4 text-body text-ink-2">{W.signsInAs2(signIn)}</p>
       <form onSubmit={submit} noValidate aria-label={W.ownPassword}>
         <TextField
           control={form.control}

@@ -36,9 +36,7 @@ export function PageAway() {
       </p>
       {why && (
         <p className="mt-3 text-lead text-ink-2">
-          {W.nothingThatWasRecordedIsLost}
-          {why === SERVER_AWAY ? W.whenItIsBack : W.whenItIsMended}
-          {W.thisPageComesByItself}
+          {W.nothingThatWasRecorded(why === SERVER_AWAY ? W.whenItIsBack : W.whenItIsMended)}
         </p>
       )}
       {!why && looked && (

@@ -60,9 +60,8 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
         </span>
         <span>
           {W.airHere}
-          <b className="font-semibold text-ink">{paText(shop.barometerPa)}</b>,{' '}
-          {(shop.barometerPa / PA_PER_INHG).toFixed(1)}
-          {W.inhg}
+          <b className="font-semibold text-ink">{paText(shop.barometerPa)}</b>,
+          {W.inhg2((shop.barometerPa / PA_PER_INHG).toFixed(1))}
         </span>
         <span>
           {W.hall}{' '}

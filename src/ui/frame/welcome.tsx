@@ -21,10 +21,7 @@ export function Welcome({ shopName, token, name, signIn }: Props) {
   })
   return (
     <main className="mx-auto max-w-[440px] px-5 py-12">
-      <p className="text-small font-semibold">
-        {W.yperos}
-        {shopName}
-      </p>
+      <p className="text-small font-semibold">{W.yperos2(shopName)}</p>
       {name === null ? (
         <>
           <h1 className="mt-1 text-call font-semibold leading-tight">{W.thisLinkIsNoMore}</h1>
@@ -35,10 +32,7 @@ export function Welcome({ shopName, token, name, signIn }: Props) {
         </>
       ) : (
         <form onSubmit={submit} noValidate>
-          <h1 className="mt-1 text-call font-semibold leading-tight">
-            {W.welcome}
-            {name}.
-          </h1>
+          <h1 className="mt-1 text-call font-semibold leading-tight">{W.welcome2(name)}.</h1>
           <p className="mt-3 mb-4 text-lead">
             {W.chooseYourPasswordFromThen}
             <b className="font-semibold">{signIn}</b>.

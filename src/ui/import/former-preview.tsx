@@ -22,37 +22,24 @@ export function FormerPreview({ read: { lines, faults }, rows, sending, onBring 
     <div className="mt-4">
       {faults.length > 0 && (
         <section aria-label={W.whatCannotBe} role="alert">
-          <h2 className="text-row font-semibold text-leak">
-            {bad}
-            {W.of2}
-            {rows}
-            {W.linesCannotBeReadLike}
-          </h2>
+          <h2 className="text-row font-semibold text-leak">{W.ofLinesCannotBe(bad, rows)}</h2>
           <ul className="text-body">
             {faults.slice(0, NAMED).map((f) => (
               <li key={`${f.line} ${f.column} ${f.why}`} className="border-b border-rule py-0.5">
                 <b className="font-semibold">
-                  {W.line}
-                  {f.line}, {f.column}
+                  {W.line2(f.line)}, {f.column}
                 </b>
                 {f.found !== '' && <>: “{f.found}”</>}, {f.why}
               </li>
             ))}
           </ul>
-          {faults.length > NAMED && (
-            <p className="text-small">
-              {W.and}
-              {faults.length - NAMED}
-              {W.more}
-            </p>
-          )}
+          {faults.length > NAMED && <p className="text-small">{W.andMore(faults.length - NAMED)}</p>}
         </section>
       )}
       {lines.length > 0 && (
         <table className="mt-3 w-full text-body">
           <caption className="text-left text-row font-semibold">
-            {lines.length.toLocaleString('en')}
-            {W.linesAsTheyWouldStand}
+            {W.linesAsTheyWould(lines.length.toLocaleString('en'))}
           </caption>
           <thead>
             <tr className="border-b border-rule text-left text-small text-ink-2">
@@ -81,10 +68,7 @@ export function FormerPreview({ read: { lines, faults }, rows, sending, onBring 
       <div className="mt-3 flex flex-wrap items-center gap-4">
         {sending ? (
           <p role="status" className="text-body">
-            {sending.done}
-            {W.of2}
-            {sending.of}
-            {W.lines}
+            {W.ofLines2(sending.done, sending.of)}
           </p>
         ) : (
           lines.length > 0 && (

@@ -39,9 +39,7 @@ export function ImportList({ imports, timeZone }: { imports: readonly ImportView
               (asked === i.id ? (
                 <span className="mt-1 flex gap-2">
                   <button type="button" className="plain-button text-small" onClick={() => void withdraw(i)}>
-                    {W.takeAll}
-                    {i.stored}
-                    {W.linesOut}
+                    {W.takeAllLinesOut(i.stored)}
                   </button>
                   <button type="button" className="plain-button text-small" onClick={() => setAsked(null)}>
                     {W.leaveItIn}

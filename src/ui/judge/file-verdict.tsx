@@ -33,19 +33,12 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
   return (
     <section aria-label={W.verdict} aria-live="polite">
       <p className="text-small text-ink-2">
-        {read.samples.length.toLocaleString('en')}
-        {W.readingsOver}
-        {minutes(result.heldS)}
+        {W.readingsOver2(read.samples.length.toLocaleString('en'), minutes(result.heldS))}
       </p>
       <h2 className="text-fig-s font-semibold leading-tight max-sm:text-call">{FOUND_SENTENCES[result.verdict]}</h2>
       <p className="text-lead">
-        {W.leak}
-        {chanceWords(result.probability.leak)}
-        {W.water}
-        {chanceWords(result.probability.damp)}
-        {W.presumed} {chanceWords(result.priors.leak)}
-        {W.and}
-        {chanceWords(result.priors.damp)}
+        {W.leakWaterPresumed(chanceWords(result.probability.leak), chanceWords(result.probability.damp))}{' '}
+        {W.and2(chanceWords(result.priors.leak), chanceWords(result.priors.damp))}
       </p>
       {reasonsIn(result, say).map((reason) => (
         <p key={reason} className="text-lead">
@@ -62,8 +55,7 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
       </p>
       {read.notices.slice(0, 3).map((notice) => (
         <p key={notice} className="text-small text-ink-2">
-          {W.noted}
-          {notice}.
+          {W.noted2(notice)}.
         </p>
       ))}
       <Picture judged={judged} />

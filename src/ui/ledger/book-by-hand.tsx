@@ -139,8 +139,7 @@ export function BookByHand({ containers, mayCorrect }: { containers: readonly St
         <Refused className="">{said}</Refused>
       </div>
       <p className="text-note text-ink-2">
-        {massWords(1000)}
-        {W.isAKilogramLinesAre}
+        {W.isAKilogramLines(massWords(1000))}
         {(kind === 'reused' || kind === 'handed-in') && W.recoveryReuseAndHandingIn}
       </p>
     </form>

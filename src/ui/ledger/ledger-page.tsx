@@ -60,11 +60,7 @@ export function LedgerPage({
           <LedgerTable entries={entries} timeZone={timeZone} />
         )}
         {more && (
-          <p className="mt-2 text-small text-ink-2">
-            {W.theNewest}
-            {entries.length.toLocaleString('en')}
-            {W.linesTheSumsAboveAnd}
-          </p>
+          <p className="mt-2 text-small text-ink-2">{W.theNewestLinesThe(entries.length.toLocaleString('en'))}</p>
         )}
       </section>
       <aside aria-label={W.containersByTheBook}>

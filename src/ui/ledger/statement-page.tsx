@@ -15,12 +15,7 @@ export function StatementPage({ shop, period, year, fault, statements }: Props) 
   return (
     <main className="mx-auto max-w-[980px] px-5 py-4 max-sm:px-4">
       <div className="flex flex-wrap items-end justify-between gap-3">
-        <h1 className="text-title font-semibold leading-tight">
-          {W.refrigerant2}
-          {period.from}
-          {W.to2}
-          {period.to}
-        </h1>
+        <h1 className="text-title font-semibold leading-tight">{W.refrigerantTo(period.from, period.to)}</h1>
         <div className="no-print flex gap-2">
           <PrintButton />
           <a

@@ -73,12 +73,8 @@ export function NewCarCall(props: Props) {
         <Pick label={W.procedure} value={procedure?.name ?? ''} options={byName(procedures)} onPick={onProcedure} />
         {procedure && (
           <p className="text-small leading-snug">
-            {say.vacuum(procedure.targetPa)}
-            {W.about}
-            {procedure.pullMinutes}
-            {W.minHold}
-            {procedure.holdMinutes}
-            {W.min} <b className="font-semibold">{W.proves}</b> {procedure.proves}
+            {W.aboutMinHoldMin(say.vacuum(procedure.targetPa), procedure.pullMinutes, procedure.holdMinutes)}{' '}
+            <b className="font-semibold">{W.proves}</b> {procedure.proves}
           </p>
         )}
         <Pick label={W.rig} value={rig?.name ?? ''} options={byName(rigs)} onPick={onRig} />
@@ -123,29 +119,19 @@ function RigFacts({ rig, timeZone }: { rig: RigChoice; timeZone: string }) {
   return (
     <>
       <p className="text-small leading-snug text-ink-2">
-        {cfmText(rig.pumpM3S)}
-        {W.cfm}
-        {rig.hoses}
-        {W.hosesOf}
-        {say.length(rig.boreM)}
-        {W.and}
-        {rig.lengthM} m, {rig.gauge}
-        {W.gaugeScaleIn}
-        {rig.scaleStepG}
-        {W.gSteps}
+        {W.cfmHosesOfAnd(cfmText(rig.pumpM3S), rig.hoses, say.length(rig.boreM), rig.lengthM)} m,{' '}
+        {W.gaugeScaleInG(rig.gauge, rig.scaleStepG)}
       </p>
       {rig.busy && (
         <p className="text-small font-medium">
           {rig.busy.now && <Sign kind="caution" />}
-          {W.it}
-          {rigBusyWords(rig.busy, clock)}.
+          {W.it2(rigBusyWords(rig.busy, clock))}.
         </p>
       )}
       {rig.missing && (
         <p className="text-small font-medium text-leak">
           <Sign kind="fault" />
-          {rig.missing}
-          {W.putItTogetherAnewIn}
+          {W.putItTogetherAnew(rig.missing)}
         </p>
       )}
       {rig.dues.length > 0 && <DueList dues={rig.dues} />}

@@ -46,8 +46,7 @@ export function WhoBlock({ form, cars, known, onKnown, timeZone }: Props) {
         <p className="text-body">
           {W.theShopKnowsIt}
           {carLine(known) && `: ${carLine(known)}`}
-          {W.here}
-          {dateTimeIn(timeZone)(known.seenAt)}
+          {W.here2(dateTimeIn(timeZone)(known.seenAt))}
           {known.lastChargeG !== null && W.gCharged(Math.round(known.lastChargeG))}
           {known.lastChargedAt !== null && ` ${dayIn(timeZone)(Date.parse(known.lastChargedAt))}`}
           {known.lastHold && W.lastHeld(holdWords(known.lastHold))}.{' '}

@@ -50,10 +50,7 @@ export function KeptPages() {
           <li key={p.path} className="border-b border-rule">
             <a href={p.path} className="flex min-h-11 items-center gap-3 text-row">
               <b className="font-semibold">{p.title}</b>
-              <span className="ml-auto text-note text-ink-2">
-                {W.asAt}
-                {time(p.atMs)}
-              </span>
+              <span className="ml-auto text-note text-ink-2">{W.asAt2(time(p.atMs))}</span>
             </a>
           </li>
         ))}

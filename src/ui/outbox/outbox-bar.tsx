@@ -15,10 +15,7 @@ export function OutboxBar() {
     <div role="status" className="no-print sticky top-0 z-10">
       {waiting.length > 0 && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
-          <b className="font-semibold text-caution">
-            {W.waitingToBeSent}
-            {waiting.length}.
-          </b>{' '}
+          <b className="font-semibold text-caution">{W.waitingToBeSent2(waiting.length)}.</b>{' '}
           {signedOut ? (
             <>
               {W.youAreSignedOut}{' '}
@@ -34,11 +31,7 @@ export function OutboxBar() {
       )}
       {others.map((name) => (
         <p key={name} className="border-b border-rule bg-sheet px-5 py-2 text-body max-sm:px-4">
-          {W.keptHereFor}
-          {name}
-          {W.itIsSentWhen}
-          {name}
-          {W.signsInOnThisDevice}
+          {W.keptHereForIt(name, name)}
         </p>
       ))}
       {refused.map((k) => (

@@ -96,8 +96,7 @@ export function RecordPage({
         ))}
         {signed && (
           <Fact name={W.sealedWith}>
-            {W.theKeyOf}
-            {shopName}, <span className="text-note">{groupedFingerprint(fingerprint)}</span>
+            {W.theKeyOf2(shopName)}, <span className="text-note">{groupedFingerprint(fingerprint)}</span>
           </Fact>
         )}
       </dl>
@@ -141,11 +140,7 @@ export function RecordPage({
           </tbody>
         </table>
       </section>
-      <p className="mt-4 break-all text-note text-ink-2">
-        {W.chainEndsIn}
-        {head}
-        {W.recoveryVentingPurchaseAndRecords}
-      </p>
+      <p className="mt-4 break-all text-note text-ink-2">{W.chainEndsInRecovery(head)}</p>
     </main>
   )
 }

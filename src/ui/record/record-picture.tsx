@@ -99,12 +99,10 @@ function DescentPart({ picture, id }: { picture: Picture; id: string }) {
         ))}
         <g fontSize="14.5" stroke="var(--sheet)" strokeWidth="3.5" paintOrder="stroke">
           <text x={WIDE - 8} y={lines.target * DEEP - 6} textAnchor="end" fill="var(--ink)">
-            {W.target}
-            {say.vacuum(strata.targetPa)}
+            {W.target2(say.vacuum(strata.targetPa))}
           </text>
           <text x={WIDE - 8} y={lines.boils * DEEP - 8} textAnchor="end" fill="var(--ink)">
-            {W.waterBoils}
-            {say.vacuum(strata.waterBoilsPa)}
+            {W.waterBoils2(say.vacuum(strata.waterBoilsPa))}
           </text>
         </g>
         {last && (
@@ -168,16 +166,10 @@ function ChargePart({ charge }: { charge: NonNullable<Picture['charge']> }) {
         ))}
         <line x1={x(charge.targetG)} x2={x(charge.targetG)} y1="14" y2="72" stroke="var(--accent)" strokeWidth="2.5" />
         <text x="0" y="14" fontSize="17" fontWeight="600" fill="var(--ink)">
-          {say.mass(charge.totalG)}
-          {W.in2}
+          {W.in(say.mass(charge.totalG))}
         </text>
         <text x={Math.min(396, x(charge.highG))} y="86" textAnchor="end" fontSize="14" fill="var(--ink-2)">
-          {W.planned}
-          {say.mass(charge.targetG)}
-          {W.allowed}
-          {say.massText(charge.lowG)}
-          {W.to}
-          {say.mass(charge.highG)}
+          {W.plannedAllowedTo(say.mass(charge.targetG), say.massText(charge.lowG), say.mass(charge.highG))}
         </text>
       </svg>
     </figure>

@@ -81,9 +81,7 @@ function PumpFacts({ pump }: { pump: Extract<Shelved, { kind: 'pump' }> }) {
   return (
     <p className="mt-2 text-lead">
       <b className="figure mr-2 text-fig-m">{reaches}</b>
-      {W.micronReachedByItself}
-      {reaches === micronText(pump.spec.ultimatePa) ? W.byItsPlateOrIts : W.byItsLastTest}
-      {W.thisFigureGoesIntoEvery}
+      {W.micronReachedByItself2(reaches === micronText(pump.spec.ultimatePa) ? W.byItsPlateOrIts : W.byItsLastTest)}
     </p>
   )
 }
@@ -112,8 +110,7 @@ function Deeds({ item }: { item: Shelved }) {
     <div className="mt-3 flex flex-wrap items-center gap-3">
       {taps.map((d) => (
         <button key={d} type="button" className="plain-button" onClick={() => void tap(d)}>
-          {DEED_WORDS[d]}
-          {W.justNow}
+          {W.justNow2(DEED_WORDS[d])}
         </button>
       ))}
       <Refused className="text-small">{said}</Refused>
@@ -148,11 +145,7 @@ function History({ item, timeZone }: { item: Shelved; timeZone: string }) {
                   aria-hidden="true"
                 />
               )}
-              {figure?.text}{' '}
-              <span className="text-ink-2">
-                {W.by}
-                {deed.by}
-              </span>
+              {figure?.text} <span className="text-ink-2">{W.by2(deed.by)}</span>
             </span>
           </li>
         ))}

@@ -123,12 +123,10 @@ function BandChart({
       )}
       <g fontSize="14" fill="var(--ink)">
         <text x={width - 6} y={y(strata.waterBoilsPa) - 6} textAnchor="end">
-          {W.waterBoilsBelow}
-          {micronText(strata.waterBoilsPa)}
+          {W.waterBoilsBelow2(micronText(strata.waterBoilsPa))}
         </text>
         <text x={width - 6} y={y(strata.targetPa) - 5} textAnchor="end">
-          {W.target}
-          {micronText(strata.targetPa)}
+          {W.target2(micronText(strata.targetPa))}
         </text>
         {ticks.map((s) => (
           <text

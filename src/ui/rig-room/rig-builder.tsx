@@ -202,10 +202,8 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew }: SideProps) {
       {worst && (worst.savesS ?? 0) >= 60 && (
         <p className="mt-3 text-lead leading-snug">
           {W.theMostGoesToThe}
-          <b className="font-semibold">{worst.name}</b>: {Math.round((worst.savesS ?? 0) / 60)}
-          {W.ofThe}
-          {minutesText(study)}
-          {W.ofThisPull}
+          <b className="font-semibold">{worst.name}</b>:{' '}
+          {W.ofTheOfThis(Math.round((worst.savesS ?? 0) / 60), minutesText(study))}
         </p>
       )}
       {draft.parts.gaugeAt === 'pump' && (

@@ -89,13 +89,8 @@ export function RigDrawing({ parts, shelf, costs, change }: Props) {
         >
           {pump && (
             <p className="leading-snug">
-              <b className="block text-row font-semibold leading-tight">
-                {cfmText(pump.spec.speedM3S)}
-                {W.cfm2}
-              </b>
-              {W.reaches}
-              {micronText(ultimateOf(pump))}
-              {W.micron2}
+              <b className="block text-row font-semibold leading-tight">{W.cfm4(cfmText(pump.spec.speedM3S))}</b>
+              {W.reachesMicron(micronText(ultimateOf(pump)))}
               {micronText(ultimateOf(pump)) !== micronText(pump.spec.ultimatePa) &&
                 W.plate2(micronText(pump.spec.ultimatePa))}
             </p>
@@ -205,14 +200,8 @@ function CoreCell({ out, absent = false, cost }: { out: boolean; absent?: boolea
         {!out && <path d="M0 12h20M64 12h20M20 4v16M64 4v16" stroke="var(--ink)" strokeWidth="7" />}
       </svg>
       <span className="text-center leading-tight max-md:text-left">
-        {W.core}
-        {out ? W.out : W.in2}
-        {cost !== null && cost >= 10 && (
-          <b className="block font-semibold">
-            {W.costs}
-            {minutes(cost)}
-          </b>
-        )}
+        {W.core2(out ? W.out : W.in2)}
+        {cost !== null && cost >= 10 && <b className="block font-semibold">{W.costs2(minutes(cost))}</b>}
       </span>
     </div>
   )
@@ -235,10 +224,7 @@ function HoseCell({ at, hose, without = '', cost, picker }: HoseProps) {
       <p className="flex min-h-5 items-baseline justify-between gap-2 px-1 leading-tight">
         <span>{hose ? `${say.length(hose.spec.boreM)}, ${hose.spec.lengthM} m` : without}</span>
         {hose && cost !== null && cost >= 10 && (
-          <b className="font-semibold whitespace-nowrap">
-            {W.costs}
-            {minutes(cost)}
-          </b>
+          <b className="font-semibold whitespace-nowrap">{W.costs3(minutes(cost))}</b>
         )}
       </p>
       <svg viewBox="0 0 200 20" preserveAspectRatio="none" className="h-5 w-full max-md:hidden" aria-hidden="true">

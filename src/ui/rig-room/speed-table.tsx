@@ -20,15 +20,10 @@ export function SpeedTable({ speeds, rig }: { speeds: PortSpeed[] | undefined; r
       <table className="mt-1 w-full text-small">
         <thead>
           <tr className="text-left text-note text-ink-2">
-            <th className="py-0.5 font-normal">
-              {W.of2}
-              {cfmText(rig.pumpM3S)}
-              {W.cfm2}
-            </th>
+            <th className="py-0.5 font-normal">{W.ofCfm(cfmText(rig.pumpM3S))}</th>
             {ports.map((port) => (
               <th key={port} className="py-0.5 text-right font-normal">
-                {codeWords(port)}
-                {W.side}
+                {W.side2(codeWords(port))}
               </th>
             ))}
           </tr>

@@ -86,20 +86,14 @@ function InstrumentRow({
     >
       <p>
         <b className={`block text-row font-semibold leading-tight ${withdrawn ? 'line-through' : ''}`}>{name}</b>
-        <span className="text-ink-2">
-          {KIND_WORDS[kind]}
-          {W.sendsAs}
-          {id}
-        </span>
+        <span className="text-ink-2">{W.sendsAs2(KIND_WORDS[kind], id)}</span>
       </p>
       <p suppressHydrationWarning>
         {withdrawn ? W.withdrawn : lastWords(instrument)}
         {odd && (
           <span className="block text-small font-medium text-caution">
             <Sign kind="caution" />
-            {odd.count}
-            {W.notUsedTheLast}
-            {odd.reason}
+            {W.notUsedTheLast2(odd.count, odd.reason)}
           </span>
         )}
       </p>

@@ -19,10 +19,7 @@ export function LinkTold({ name, link, onDone }: { name: string; link: string; o
       }
     >
       <div className="min-w-0">
-        <h2 className="text-head font-semibold">
-          {name}
-          {W.choosesAPasswordByThis}
-        </h2>
+        <h2 className="text-head font-semibold">{W.choosesAPasswordBy(name)}</h2>
         <p className="mt-1 break-all text-lead font-medium" data-testid="link">
           {whole}
         </p>

@@ -81,11 +81,7 @@ function PlaceRow({ place, onEdit }: { place: PlaceView; onEdit: () => void }) {
       </p>
       <p className="leading-tight">
         <b className="figure block text-title font-semibold">{(barometerPa / 100).toFixed(0)}</b>
-        <span className="text-note text-ink-2">
-          {W.mbar}
-          {(barometerPa / PA_PER_INHG).toFixed(1)}
-          {W.inhg}
-        </span>
+        <span className="text-note text-ink-2">{W.mbarInhg((barometerPa / PA_PER_INHG).toFixed(1))}</span>
       </p>
       <p className="leading-tight">
         <b className="figure block text-title font-semibold">{ambientC.toFixed(0)}</b>

@@ -19,19 +19,11 @@ export function TokenTold({ id, token, channel, unit, address, onDone }: Props) 
       }
     >
       <div className="min-w-0">
-        <h2 className="text-head font-semibold">
-          {W.theTokenOf}
-          {id}
-          {W.toldOnce}
-        </h2>
+        <h2 className="text-head font-semibold">{W.theTokenOfTold(id)}</h2>
         <p className="mt-1 break-all text-row font-medium" data-testid="token">
           {token}
         </p>
-        <p className="mt-2 text-small leading-snug text-ink-2">
-          {W.whoeverHasItCanSend}
-          {id}
-          {W.onlyItsPrintIsKept}
-        </p>
+        <p className="mt-2 text-small leading-snug text-ink-2">{W.whoeverHasItCan(id)}</p>
         <code className="mt-1 block break-all text-note leading-snug">{line}</code>
         <button type="button" className="plain-button mt-3" onClick={onDone}>
           {W.itIsWrittenDown}

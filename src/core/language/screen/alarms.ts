@@ -1,14 +1,12 @@
 import { type P, spoken } from '../spoken'
 
 export const W = spoken({
-  hasNotAnswered: ' has not answered',
   onlyThis: 'only this',
   andMore: (p1: P) => `and ${p1} more`,
   soundOn: 'Sound on',
   soundOff: 'Sound off',
   seen: 'Seen ',
   in2: 'In ',
-  min: ' min ',
   usealarmsBelongsInsideAlarmsprovider: 'useAlarms belongs inside AlarmsProvider',
   notAnswered: (open: P) => `, ${open} not answered`,
   whatRang: (p1: P, p2: P) => `What rang: ${p1}${p2}`,
@@ -17,4 +15,6 @@ export const W = spoken({
   putOffUntil: (clock: P) => `put off until ${clock}`,
   byWord: (put: P, p2: P, clock: P) => `${put} by ${p2}, ${clock}`,
   seen2: 'seen',
+  hasNotAnswered2: (p1: P) => `${p1} has not answered`,
+  min2: (p1: P) => `${p1} min `,
 })

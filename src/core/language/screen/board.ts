@@ -33,6 +33,6 @@ export const W = spoken({
   nameOrModel: 'Name or model',
   lookFor: 'Look for “',
   inTheWholeBook: '” in the whole book',
-  now3: 'now ',
   allOfTheBook: (typed: P) => `all of the book: ${typed}`,
+  now4: (p1: P) => `now ${p1}`,
 })

@@ -32,11 +32,8 @@ export const W = spoken({
   noCarWasTakenIn: 'No car was taken in yet: what is taken in is remembered here.',
   noCarIsCalledLike: 'No car is called like that.',
   carsOfTheShop: 'Cars of the shop',
-  here: 'here ',
   notChargedHereYet: 'not charged here yet',
   gCharged: (lastChargeG: P) => `${lastChargeG} g charged`,
-  the: 'The ',
-  thatCameLastWhatIs: ' that came last; what is typed finds the others.',
   label: (refrigerant: P, typed: P) => `${refrigerant}, label ${typed}`,
   freeVolumeL: (volumeL: P) => `free volume ${volumeL} L`,
   freeVolumeLMeasured: (measuredL: P) => `free volume ${measuredL} L, measured`,
@@ -54,7 +51,6 @@ export const W = spoken({
   lost: 'lost',
   aYear: 'a year',
   n95Of100LieBetween: '95 of 100 lie between',
-  to2: ' to ',
   holdsOverTheYears: 'Holds over the years',
   notSaid: 'not said',
   inGramsAYearWorst:
@@ -72,7 +68,6 @@ export const W = spoken({
   leakMendedAtThe: (place: P) => `leak mended at the ${place}`,
   renewed: (renewedwords: P, count: P) => `${renewedwords} ×${count} renewed`,
   whatItComesTo: 'What it comes to',
-  saidAtItsLastVisit: 'Said at its last visit with a note, ',
   aRecoveryIsTakenTo:
     'A recovery is taken to be 30 g off, a charge by its own band. A charge is short where it falls below the ' +
     'least the label allows.',
@@ -99,7 +94,6 @@ export const W = spoken({
     `Of ${looked} repairs that were held again after ${months} months and more, ${held} were still tight.`,
   whatTheFleetLoses: 'What the fleet loses',
   noCarCameAgainAfter: 'No car came again after a charge yet.',
-  gramsLostAYear: ': grams lost a year',
   cars2: 'cars',
   carYears: 'car-years',
   lostAYear90: 'lost a year (90 %)',
@@ -123,7 +117,6 @@ export const W = spoken({
   figures: 'Figures',
   figuresOfEachPerson: 'Figures of each person',
   name2: 'name',
-  of2: ' of ',
   aCautionPassedIsOften:
     'A caution passed is often right: the log of its job says which and why. What stands here is a reason to ' +
     'talk, no mark. ',
@@ -152,4 +145,11 @@ export const W = spoken({
   charged: (mass: P, p2: P) => `${mass} charged${p2}`,
   small: 'small',
   large: 'large',
+  here2: (p1: P) => `here ${p1}`,
+  theThatCameLast: (p1: P) => `The ${p1} that came last; what is typed finds the others.`,
+  to4: (p1: P, p2: P) => `${p1} to ${p2}`,
+  saidAtItsLast: (p1: P) => `Said at its last visit with a note, ${p1}`,
+  to5: (p1: P, p2: P) => `${p1} to ${p2}`,
+  gramsLostAYear2: (p1: P) => `${p1}: grams lost a year`,
+  of: (p1: P) => ` of ${p1}`,
 })

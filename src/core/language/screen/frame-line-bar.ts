@@ -1,10 +1,9 @@
-import { spoken } from '../spoken'
+import { type P, spoken } from '../spoken'
 
 export const W = spoken({
-  notLive: 'Not live. ',
-  whatYouSeeIsFrom: 'What you see is from ',
-  itGoesOnByItself: '; it goes on by itself when the line is back.',
   youAreSignedOut: 'You are signed out.',
-  whatYouSeeStandsStill: ' What you see stands still.',
   signInAgain: 'Sign in again',
+  notLive2: (p1: P) => `Not live. ${p1}`,
+  whatYouSeeIs: (p1: P) => `What you see is from ${p1}; it goes on by itself when the line is back.`,
+  whatYouSeeStands: ' What you see stands still. ',
 })

@@ -1,4 +1,4 @@
-import { spoken } from '../spoken'
+import { type P, spoken } from '../spoken'
 
 export const W = spoken({
   thisPageCannotBeShown: 'This page cannot be shown just now.',
@@ -6,9 +6,9 @@ export const W = spoken({
   oneMoment: 'One moment.',
   nothingThatWasRecordedIs:
     'Nothing that was recorded is lost. Load it again; if it fails again, what happened stands in the server’s log.',
-  nothingThatWasRecordedIsLost: 'Nothing that was recorded is lost. ',
   whenItIsBack: 'When it is back',
   whenItIsMended: 'When it is mended',
-  thisPageComesByItself: ' this page comes by itself; no need to load it again.',
   loadItAgain: 'Load it again',
+  nothingThatWasRecorded: (p1: P) =>
+    `Nothing that was recorded is lost. ${p1} this page comes by itself; no need to load it again.`,
 })

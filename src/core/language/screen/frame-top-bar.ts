@@ -1,4 +1,4 @@
-import { spoken } from '../spoken'
+import { type P, spoken } from '../spoken'
 
 export const W = spoken({
   board: 'Board',
@@ -6,6 +6,6 @@ export const W = spoken({
   shop: 'Shop',
   places: 'Places',
   airHere: 'air here ',
-  inhg: ' inHg',
   hall: 'hall',
+  inhg2: (p1: P) => ` ${p1} inHg`,
 })

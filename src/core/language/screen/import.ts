@@ -2,12 +2,7 @@ import { type P, spoken } from '../spoken'
 
 export const W = spoken({
   whatCannotBe: 'What cannot be',
-  of2: ' of ',
-  linesCannotBeReadLike: ' lines cannot be read like that.',
   line: 'Line ',
-  and: 'and ',
-  more: ' more.',
-  linesAsTheyWouldStand: ' lines as they would stand in the book',
   day: 'day',
   car: 'car',
   recovered: 'recovered',
@@ -20,8 +15,6 @@ export const W = spoken({
   noFileYet: 'No file yet.',
   ofLines: (stored: P, lines: P) => `${stored} of ${lines} lines`,
   takenOutAgainBy: (withdrawn: P) => `taken out again by ${withdrawn}`,
-  takeAll: 'Take all ',
-  linesOut: ' lines out',
   leaveItIn: 'Leave it in',
   takeItOutAgain: 'Take it out again',
   car2: 'Car',
@@ -58,4 +51,10 @@ export const W = spoken({
   dropRecordsAndTheirReadings: 'Drop records and their readings here, or choose them',
   recordFiles: 'Record files',
   leaveTheOutBringIn: (bad: P, length: P) => `Leave the ${bad} out, bring in ${length}`,
+  ofLinesCannotBe: (p1: P, p2: P) => `${p1} of ${p2} lines cannot be read like that.`,
+  line2: (p1: P) => `Line ${p1}`,
+  andMore: (p1: P) => `and ${p1} more.`,
+  linesAsTheyWould: (p1: P) => `${p1} lines as they would stand in the book`,
+  ofLines2: (p1: P, p2: P) => `${p1} of ${p2} lines…`,
+  takeAllLinesOut: (p1: P) => `Take all ${p1} lines out`,
 })

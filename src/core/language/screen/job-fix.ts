@@ -11,8 +11,6 @@ export const W = spoken({
   openForHours: 'Open for, hours',
   becauseOf: 'Because of',
   partOrOilSeenLost: 'part, or oil seen lost',
-  oilByTheLabel: 'Oil by the label: ',
-  neverAddedWithoutAReason: '. Never added without a reason.',
   hybridItsCompressorTakesOnly:
     'Hybrid: its compressor takes only the maker’s non-conducting oil; any other can put the car’s high voltage ' +
     'on its housing.',
@@ -68,7 +66,6 @@ export const W = spoken({
   behindSomethingSeenAndBrushed: 'behind something: seen and brushed badly',
   insideTheCarOnlyA: 'inside the car: only a sniffer at the drain or the vent finds it',
   place: (p1: P) => `Place: ${p1}`,
-  of1002: ' of 100',
   oilOrDyeHere: 'Oil or dye here',
   theSnifferSoundsHere: 'The sniffer sounds here',
   itBubblesHere: 'It bubbles here',
@@ -120,12 +117,14 @@ export const W = spoken({
   whatWasDoneAt: (p1: P) => `What was done at: ${p1}`,
   likeliest: 'Likeliest',
   likeliestOf100SuchCars: 'Likeliest, of 100 such cars',
-  begunFromAssumedSharesOf: 'Begun from assumed shares of each place',
   movedByWhatWasSeen: ', moved by what was seen',
-  whatThisShopFindsIs: '; what this shop finds is added to them.',
   seenSoFar: 'Seen so far',
   nothingWasLookedAtYet: 'Nothing was looked at yet.',
   oilOwed: (uNITWORDS: P) => `Oil owed, ${uNITWORDS}`,
   drainedOfTheOldCompressor: (uNITWORDS: P) => `Drained of the old compressor, ${uNITWORDS}`,
   itsAmount: (uNITWORDS: P) => `Its amount, ${uNITWORDS}`,
+  oilByTheLabel3: (p1: P) => `Oil by the label: ${p1}. Never added without a reason.`,
+  of1003: (p1: P) => `${p1} of 100`,
+  begunFromAssumedShares: (p1: P) =>
+    `Begun from assumed shares of each place${p1}; what this shop finds is added to them.`,
 })

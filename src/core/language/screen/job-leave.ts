@@ -2,7 +2,6 @@ import { type P, spoken } from '../spoken'
 
 export const W = spoken({
   handedOver: 'Handed over',
-  chargedTheLabelAsksFor: 'charged, the label asks for ',
   noHold: 'No hold.',
   theHoldWasSkipped: (why: P) => `The hold was skipped: ${why}`,
   aLeakOfWouldHave: (aYear: P) => `a leak of ${aYear} would have shown`,
@@ -15,4 +14,5 @@ export const W = spoken({
   certificateNumber: 'Certificate number',
   noneIsAskedForHere: 'none is asked for here; the record says so where none is given',
   goesWithTheRecord: 'goes with the record',
+  chargedTheLabelAsks: (p1: P) => `charged, the label asks for ${p1}`,
 })

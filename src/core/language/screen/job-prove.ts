@@ -65,4 +65,6 @@ export const W = spoken({
   running2: 'Running',
   bothSidesAndTheVent: 'Both sides and the vent since the engine went on.',
   atWord: (bothPressures: P, celsius: P) => `${bothPressures} at ${celsius}`,
+  at2: (p1: P, p2: P, p3: P) => `${p1} at ${p2}${p3}`,
+  to2: (p1: P, p2: P, p3: P) => `${p1} to ${p2}${p3}`,
 })

@@ -20,7 +20,6 @@ export const W = spoken({
   target2: (vacuumText: P) => `target ${vacuumText}`,
   waterBoilsBelow: 'water boils below',
   min: (s: P) => `${s} min`,
-  predictingThisPull: 'Predicting this pull: ',
   prediction: 'Prediction',
   predictedToTheTarget: 'Predicted to the target',
   notWithinThisProceduresTime: 'not within this procedure’s time',
@@ -37,9 +36,9 @@ export const W = spoken({
   nothingThatMattersHere: 'nothing that matters here',
   whereThePullStands: 'Where the pull stands',
   whereItStands: 'Where it stands',
-  theGaugeSitsAtThe: 'The gauge sits at the pump and reads ahead of the car ',
-  timesAtTheFarSide: ' times: at the far side about',
-  n8In10Between: ', 8 in 10 between ',
   fromThePredictionTheBoiling:
     'From the prediction, the boiling line and this rig’s own floor; chances assumed before the first reading.',
+  predictingThisPull2: (p1: P) => `Predicting this pull: ${p1}`,
+  theGaugeSitsAt: (p1: P) => `The gauge sits at the pump and reads ahead of the car ${p1} times: at the far side about`,
+  n8In10Between2: (p1: P, p2: P) => `${p1}, 8 in 10 between ${p2}`,
 })

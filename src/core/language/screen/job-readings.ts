@@ -1,13 +1,10 @@
 import { type P, spoken } from '../spoken'
 
 export const W = spoken({
-  thisGaugesClockWasSet: 'This gauge’s clock was set back by ',
-  itsFigureIsTheNewest: ': its figure is the newest, its times are not.',
   inhg: 'inHg',
   needle: 'needle',
   farGauge: 'far gauge',
   atThePump: 'at the pump',
-  atTheCarAbout: 'at the car about ',
   steady: 'steady',
   falling: 'falling',
   rising: 'rising',
@@ -16,7 +13,6 @@ export const W = spoken({
   whatItCanMean: 'what it can mean',
   pa: 'Pa',
   sinceTheFirst: 'since the first',
-  min: ' min',
   typedReading: 'Typed reading',
   at: ' at ',
   which: 'Which',
@@ -31,4 +27,8 @@ export const W = spoken({
   inhgBelowTheAir: 'inHg below the air',
   typeAUnlessYouSay: (p1: P, p2: P) => `Type a ${p1} (${p2} unless you say)`,
   takeTheLastFigureBack: 'take the last figure back',
+  thisGaugeSClock: (p1: P) => `This gauge’s clock was set back by ${p1}: its figure is the newest, its times are not.`,
+  atTheCarAbout2: (p1: P) => `at the car about ${p1}`,
+  min2: (p1: P) => `${p1} min`,
+  at2: (p1: P, p2: P) => `${p1} at ${p2}`,
 })

@@ -2,7 +2,6 @@ import { type P, spoken } from '../spoken'
 
 export const W = spoken({
   atRestAboveTheAir: 'at rest, above the air here (',
-  withLiquidInsideAt: 'with liquid inside at ',
   onlyWhereThereWasRefrigerant:
     'Only where there was refrigerant enough to run it. At the end it stands beside what was proved, and in the ' +
     'words for whoever pays.',
@@ -41,6 +40,6 @@ export const W = spoken({
   lowGaugeAtRest: 'Low gauge at rest',
   highGaugeReadAgain: 'High gauge, read again',
   highGaugeAtRest: 'High gauge at rest',
-  eachCounted1PsiThe: 'Each counted ±1 psi. The air here is ',
-  kpa: ' kPa.',
+  withLiquidInsideAt2: (p1: P) => `with liquid inside at ${p1}`,
+  eachCounted1Psi: (p1: P) => `Each counted ±1 psi. The air here is ${p1} kPa.`,
 })

@@ -21,11 +21,7 @@ export const W = spoken({
   theVerdictStandsHereAs: 'The verdict stands here as soon as there is a record.',
   noRecordThatCanBe: 'No record that can be read yet.',
   verdict: 'Verdict',
-  readingsOver: ' readings over ',
   leak: 'leak ',
-  water: ', water ',
-  presumed: '; presumed',
-  and: ' and ',
   whatItProves: 'What it proves: ',
   aLeakOfOrMore: (aYear: P) =>
     `a leak of ${aYear} or more would have shown, worst case. Not one under a coupler, nor one that opens under ` +
@@ -33,7 +29,6 @@ export const W = spoken({
   nothingTheRecordCannotBear: 'nothing: the record cannot bear a judgement.',
   foundBetweenAnd: (yearText: P, aYear: P) => ` Found: between ${yearText} and ${aYear}.`,
   waterSeenAsVapourAbout: (roughMass: P) => ` Water seen as vapour: about ${roughMass}.`,
-  noted: 'Noted: ',
   theNeedleMovedInhg: (movedPa: P) => `The needle moved ${movedPa} inHg`,
   fromTo: (vacuumText: P, vacuum: P) => `From ${vacuumText} to ${vacuum}`,
   readingsAreInTheHold: (p1: P, p2: P) => `${p1} readings are in the hold of ${p2}.`,
@@ -66,4 +61,8 @@ export const W = spoken({
   minutes: 'minutes',
   isolated: 'isolated',
   isNoLineSuchAs: (row: P) => `"${row}" is no line such as "5 320" or "10 21.5 inHg": minutes, then the reading`,
+  readingsOver2: (p1: P, p2: P) => `${p1} readings over ${p2}`,
+  leakWaterPresumed: (p1: P, p2: P) => `leak ${p1}, water ${p2}; presumed`,
+  and2: (p1: P, p2: P) => `${p1} and ${p2}`,
+  noted2: (p1: P) => `Noted: ${p1}`,
 })

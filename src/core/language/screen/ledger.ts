@@ -33,7 +33,6 @@ export const W = spoken({
   cylinder9ABoxOf: 'cylinder 9, a box of cans …',
   refrigerant: 'Refrigerant',
   bookIt: 'Book it',
-  isAKilogramLinesAre: ' is a kilogram. Lines are never taken back; a wrong one is corrected by another.',
   recoveryReuseAndHandingIn: ' Recovery, reuse and handing in are regulated: local rules and licensed practice decide.',
   suchAs57Kg: 'such as 5.7 kg or 340 g',
   withItsContainerGIs: (tareG: P) => `with its container; ${tareG} g is its empty weight`,
@@ -45,8 +44,6 @@ export const W = spoken({
   noLineIsAsAsked: 'No line is as asked for.',
   nothingBookedYetWhatA:
     'Nothing booked yet. What a charge takes out of a container is booked when the container is weighed.',
-  theNewest: 'The newest ',
-  linesTheSumsAboveAnd: ' lines; the sums above and the file have all of them.',
   containersByTheBook: 'Containers by the book',
   leftByTheBook: 'Left by the book',
   whichLines: 'Which lines',
@@ -60,8 +57,6 @@ export const W = spoken({
   gInAll: 'g in all',
   intoACar: 'into a car',
   heelOfAnEmptyCan: 'heel of an empty can',
-  refrigerant2: 'Refrigerant, ',
-  to2: ' to ',
   asCsv: 'As CSV',
   nothingWasBookedUpTo: 'Nothing was booked up to then.',
   sumsInGramsForEach: 'Sums in grams for each refrigerant',
@@ -75,4 +70,7 @@ export const W = spoken({
   recovered: 'recovered',
   lost2: 'lost',
   corrected: 'corrected',
+  isAKilogramLines: (p1: P) => `${p1} is a kilogram. Lines are never taken back; a wrong one is corrected by another.`,
+  theNewestLinesThe: (p1: P) => `The newest ${p1} lines; the sums above and the file have all of them.`,
+  refrigerantTo: (p1: P, p2: P) => `Refrigerant, ${p1} to ${p2}`,
 })

@@ -1,4 +1,4 @@
-import { spoken } from '../spoken'
+import { type P, spoken } from '../spoken'
 
 export const W = spoken({
   theBoard: 'The board',
@@ -12,6 +12,6 @@ export const W = spoken({
     'waits and is sent by itself when the line is back.',
   tryAgain: 'Try again',
   keptOnThisDevice: 'Kept on this device',
-  asAt: 'as at ',
   nothingIsKeptHereYet: 'Nothing is kept here yet.',
+  asAt2: (p1: P) => `as at ${p1}`,
 })

@@ -1,4 +1,4 @@
-import { type P, spoken } from '../spoken'
+import { spoken } from '../spoken'
 
 export const W = spoken({
   howHighItLies: 'how high it lies',

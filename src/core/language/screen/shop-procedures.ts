@@ -29,10 +29,6 @@ export const W = spoken({
   leaveItOut: 'leave it out',
   ends: 'Ends',
   targetMicron: 'Target, micron',
-  nothingOpened: 'nothing opened ',
-  minACore: ' min, a core ',
-  aPart: ', a part',
-  aNightOrLonger: ', a night or longer ',
   pullAboutMin: 'Pull, about, min',
   times: 'Times',
   toKpa: 'To, kPa',
@@ -51,4 +47,6 @@ export const W = spoken({
   hold: 'Hold',
   charge: 'Charge',
   proof: 'Proof',
+  nothingOpenedMinA: (p1: P, p2: P) => `nothing opened ${p1} min, a core ${p2}, a part`,
+  aNightOrLonger2: (p1: P, p2: P) => `${p1}, a night or longer ${p2}`,
 })

@@ -12,7 +12,7 @@ export const W = spoken({
   picture: 'Picture',
   figures: 'Figures',
   howItIsWorkedOut: 'How it is worked out',
-  from: 'From: ',
   whatItComesTo: 'What it comes to',
   notedIn: (name: P) => `Noted in ${name}.`,
+  from2: (p1: P) => `From: ${p1}`,
 })

@@ -19,10 +19,12 @@ export function LabelLines({ state, deeds }: { state: JobState; deeds: Deeds }) 
   return (
     <div className="mb-3 text-body text-ink-2">
       <p>
-        {massInAllUnits((label.lowG + label.highG) / 2).join(' · ')}
-        {W.theLabelSays}
-        {label.typed}
-        {label.line ? `, ${label.line}` : ''}.
+        {W.theLabelSays2(
+          massInAllUnits((label.lowG + label.highG) / 2).join(' · '),
+          label.typed,
+          label.line ? `, ${label.line}` : '',
+        )}
+        .
       </p>
       {label.lines && (
         <Choice

@@ -72,10 +72,7 @@ function ContainerFields({ n, refrigerant }: { n: number; refrigerant: string })
         'max-sm:grid-cols-1'
       }
     >
-      <legend className="sr-only">
-        {W.container}
-        {n}
-      </legend>
+      <legend className="sr-only">{W.container3(n)}</legend>
       <b aria-hidden="true" className="figure row-span-2 pt-5 text-fig-s font-semibold max-sm:hidden">
         {n}
       </b>
@@ -127,11 +124,9 @@ function HowItGoesIn({ state }: { state: JobState }) {
       open={wrong || undefined}
       title={
         <span className="text-small font-normal">
-          <b className="font-semibold">{values.target}</b>, {WAY_WORDS[way].name}
-          {W.hose}
-          {values.bore}
-          {W.mm} {values.length} m, {values.end === 'full' ? W.takenOffFull : W.drawnDown}; {values.purge}
-          {W.purged} {values.change === 'shut' ? W.once : W.atEachChange}{' '}
+          <b className="font-semibold">{values.target}</b>, {W.hoseMm(WAY_WORDS[way].name, values.bore ?? '')}{' '}
+          {values.length} m, {values.end === 'full' ? W.takenOffFull : W.drawnDown}; {W.purged2(values.purge ?? '')}{' '}
+          {values.change === 'shut' ? W.once : W.atEachChange}{' '}
           <span className="underline underline-offset-4">{W.change}</span>
         </span>
       }
@@ -186,10 +181,8 @@ function HowItGoesIn({ state }: { state: JobState }) {
         <MassField name="purge" label={W.onePurge} hint={W.smallPurgesAreCommonlyExempt} />
       </div>
       <p className="pb-1 text-note text-ink-2">
-        {W.theAirHereIs}
-        {(state.opened.place.barometerPa / 1000).toFixed(1)}
-        {W.kpaTheContainersAt} {state.opened.place.ambientC}
-        {W.cAssumedAsTheHall}
+        {W.theAirHereIs2((state.opened.place.barometerPa / 1000).toFixed(1))}{' '}
+        {W.cAssumedAsThe(state.opened.place.ambientC)}
       </p>
     </Fold>
   )
@@ -200,10 +193,7 @@ function Weight({ grams, bold = false }: { grams: number; bold?: boolean }) {
   return (
     <td className="pb-1 text-right">
       <span className={bold ? 'font-semibold' : ''}>{grams.toFixed(0)} g</span>
-      <span className="block text-note leading-tight text-ink-2">
-        {(grams / GRAMS_PER_OUNCE).toFixed(1)}
-        {W.oz}
-      </span>
+      <span className="block text-note leading-tight text-ink-2">{W.oz2((grams / GRAMS_PER_OUNCE).toFixed(1))}</span>
     </td>
   )
 }
@@ -254,9 +244,8 @@ function Preview({ state }: { state: JobState }) {
       <p className="mt-1">
         {W.intoTheCar2}
         <b className="font-semibold">{massWords(plan.deliveredG)}</b>
-        {W.at95Between} {massWords(plan.bandG[0])}
-        {W.and}
-        {massWords(plan.bandG[1])}. {plan.meetsTolerance ? W.withinTheGAllowed(input.toleranceG.toFixed(0)) : ''}
+        {W.at95Between} {W.and2(massWords(plan.bandG[0]), massWords(plan.bandG[1]))}.{' '}
+        {plan.meetsTolerance ? W.withinTheGAllowed(input.toleranceG.toFixed(0)) : ''}
       </p>
       <Fold title={W.howItIsWorkedOut} className="mt-1 text-small text-ink-2">
         <ol className="space-y-0.5">

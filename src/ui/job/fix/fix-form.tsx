@@ -73,15 +73,7 @@ export function FixForm({ state }: { state: JobState }) {
         <Field label={W.becauseOf} {...useField('oilReason')} placeholder={W.partOrOilSeenLost} />
       </div>
       {Number.parseFloat(values.oilMl ?? '0') > 0 && <OilIn renewed={Number(values.compressor ?? 0) > 0} />}
-      {knownOil(state) ? (
-        <p className="text-small">
-          {W.oilByTheLabel}
-          {label.oilKind}
-          {W.neverAddedWithoutAReason}
-        </p>
-      ) : (
-        <LabelOil />
-      )}
+      {knownOil(state) ? <p className="text-small">{W.oilByTheLabel3(label.oilKind)}</p> : <LabelOil />}
       {car.hybrid && (
         <p className="text-small font-medium text-caution">
           <Sign kind="caution" />

@@ -4,10 +4,7 @@ export function BenchTroubleBar({ trouble }: { trouble: string | null }) {
   if (trouble === null) return null
   return (
     <p role="alert" className="border-b-2 border-ink bg-sheet px-5 py-2 text-lead leading-tight max-sm:px-4">
-      <b className="font-semibold text-caution">
-        {W.theBenchCannotPlayThis}
-        {trouble}.
-      </b>
+      <b className="font-semibold text-caution">{W.theBenchCannotPlay(trouble)}.</b>
       {W.putAnotherScenarioOnIt}
     </p>
   )

@@ -119,11 +119,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props
               <span>
                 {call.action.label}
                 {earlierMin > 0 && (
-                  <small className="block text-small font-medium">
-                    {W.done}
-                    {earlier}
-                    {W.minAgoLoggedNow}
-                  </small>
+                  <small className="block text-small font-medium">{W.doneMinAgoLogged(earlier)}</small>
                 )}
                 {call.action.sub && <small className="block text-small font-medium">{call.action.sub}</small>}
               </span>

@@ -88,11 +88,7 @@ export function ConnectionDrawing({ state, live, call, deeds }: Props) {
         ) : (
           <Box tinted>
             <span className="grid grid-cols-[104px_112px] items-center">
-              <b className="text-row font-semibold leading-tight">
-                {W.pump}
-                {cfmText(state.opened.rig.pumpM3S)}
-                {W.cfm}
-              </b>
+              <b className="text-row font-semibold leading-tight">{W.pumpCfm(cfmText(state.opened.rig.pumpM3S))}</b>
               <TapText part="ballast" {...tap} />
               <TapText part="pump" {...tap} />
               <TapText part="exhaust-cap" {...tap} />

@@ -68,9 +68,7 @@ export function InstrumentsBar({ jobId, state, deeds }: Props) {
               disabled={deeds.busy}
               onClick={() => void deeds.request('instruments', { instrument: i.id, off: true })}
             >
-              {W.take}
-              {i.name}
-              {W.off}
+              {W.takeOff(i.name)}
             </button>
           </li>
         ))}

@@ -65,8 +65,7 @@ export function RigTaken({ jobId, state, deeds, clock }: Props) {
                 disabled={deeds.busy}
                 onClick={() => deeds.record([{ kind: 'rig-taken', payload: { rig } }])}
               >
-                {W.take}
-                {rig.name}
+                {W.take2(rig.name)}
               </button>
             </li>
           ))}

@@ -64,9 +64,7 @@ export function WhoseCar({
       )}
       {last && last.by !== user.name && (
         <span suppressHydrationWarning>
-          {last.by}, {lengthWords(Math.max(0, (nowMs - Date.parse(last.happenedAt)) / 1000))}
-          {W.ago}
-          {eventWords(last)}
+          {last.by}, {W.ago2(lengthWords(Math.max(0, (nowMs - Date.parse(last.happenedAt)) / 1000)), eventWords(last))}
         </span>
       )}
       {!state.signed && (

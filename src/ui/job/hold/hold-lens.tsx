@@ -244,8 +244,7 @@ function Whole({
       {last && <path d={`M0 ${y(last.value) - 7} L20 ${y(last.value)} L0 ${y(last.value) + 7} Z`} fill="var(--ink)" />}
       {width > 60 && (
         <text x="8" y="18" fontSize="15" fill="var(--ink)">
-          {W.air}
-          {say.vacuumText(strata.airPa)}
+          {W.air2(say.vacuumText(strata.airPa))}
         </text>
       )}
       <path
@@ -315,8 +314,7 @@ function TargetLine({
         <>
           <line x1={left} x2={right} y1={at} y2={at} stroke="var(--ink)" strokeWidth="2.5" />
           <text x={left + 8} y={at - 6} fill="var(--ink)" fontWeight="600">
-            {W.target}
-            {say.vacuumText(targetPa)}
+            {W.target2(say.vacuumText(targetPa))}
           </text>
         </>
       )}

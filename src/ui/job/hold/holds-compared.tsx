@@ -41,9 +41,7 @@ export function HoldsCompared({ state, vacuum, nowMs }: Props) {
         <RisesChart holds={holds} unit={say.units.vacuum} />
       </div>
       <p className="text-note text-ink-2">
-        {W.aboveTheFirstReading}
-        {say.units.vacuum === 'inHgV' ? W.inhg2 : say.units.vacuum}
-        {W.risesAgainJustAsStraight}
+        {W.aboveTheFirstReading2(say.units.vacuum === 'inHgV' ? W.inhg2 : say.units.vacuum)}
       </p>
     </div>
   )

@@ -83,8 +83,7 @@ export function ProofScale({ state, live }: { state: JobState; live: Live }) {
             <line x1={x(lost)} x2={x(lost)} y1="0" y2="68" stroke="var(--ink)" strokeWidth="2.5" />
             <path d={`M${x(lost) - 7} 76 L${x(lost)} 66 L${x(lost) + 7} 76 Z`} fill="var(--ink)" />
             <text x={x(lost) + 8} y="61" fontSize="15" fontWeight="600" fill="var(--ink)">
-              {W.thisCarLost2}
-              {say.aYear(lost)}
+              {W.thisCarLost3(say.aYear(lost))}
             </text>
           </g>
         )}

@@ -41,11 +41,7 @@ export function RulesTable({
           ))}
         </tbody>
       </table>
-      <p className="mt-1 text-note text-ink-2">
-        {W.theLeakEachWouldMiss}
-        {volumeL}
-        {W.lWorstCaseTheVerdict}
-      </p>
+      <p className="mt-1 text-note text-ink-2">{W.theLeakEachWould(volumeL)}</p>
     </div>
   )
 }

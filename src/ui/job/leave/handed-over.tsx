@@ -21,10 +21,7 @@ export function HandedOver({ state, jobId }: { state: JobState; jobId: string })
         <p>
           <span className="figure text-fig-xxl font-semibold max-sm:text-fig-l">{charged.text}</span>
           <span className="ml-2 text-title">{charged.unit}</span>
-          <span className="block text-body font-semibold">
-            {W.chargedTheLabelAsksFor}
-            {state.opened.label.typed}
-          </span>
+          <span className="block text-body font-semibold">{W.chargedTheLabelAsks(state.opened.label.typed)}</span>
         </p>
         <p className="max-w-[420px]">
           <span className="block text-fig-s font-semibold leading-tight">

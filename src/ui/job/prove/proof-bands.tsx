@@ -24,10 +24,11 @@ export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
   return (
     <section aria-label={W.bands} className="mt-3 max-w-[880px] border-t border-rule pt-2">
       <h3 className="text-body font-semibold">
-        {makerBands ? W.theMakersFiguresWhereThey : W.typical}
-        {W.at}
-        {say.celsius(ambient)}
-        {makerBands ? '' : W.assumedTheMakersChartComes}
+        {W.at2(
+          makerBands ? W.theMakersFiguresWhereThey : W.typical,
+          say.celsius(ambient),
+          makerBands ? '' : W.assumedTheMakersChartComes,
+        )}
       </h3>
       <ul className="mt-1.5 space-y-1.5">
         {ROWS.map((row) => {
@@ -40,10 +41,11 @@ export function ProofBands({ state, now }: { state: JobState; now: Reading }) {
               <b className="font-semibold">{row.name}</b>
               <Bar row={row} band={bands[row.key]} readings={proofs} now={now[row.key]} />
               <span>
-                {row.text(bands[row.key][0], say)}
-                {W.to}
-                {row.text(bands[row.key][1], say)}
-                {makerBands?.[row.key] ? W.theMakers : ''}
+                {W.to2(
+                  row.text(bands[row.key][0], say),
+                  row.text(bands[row.key][1], say),
+                  makerBands?.[row.key] ? W.theMakers : '',
+                )}
                 <b className="block font-semibold">{placeWords(shown, bands[row.key], (v) => row.text(v, say))}</b>
               </span>
             </li>

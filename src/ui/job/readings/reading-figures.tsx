@@ -34,9 +34,7 @@ export function ReadingFigures({
       {live.gaugeBackS !== undefined && (
         <p className="basis-full text-small font-medium text-caution">
           <Sign kind="caution" />
-          {W.thisGaugesClockWasSet}
-          {lengthWords(live.gaugeBackS)}
-          {W.itsFigureIsTheNewest}
+          {W.thisGaugeSClock(lengthWords(live.gaugeBackS))}
         </p>
       )}
       <p className="max-sm:flex max-sm:items-end max-sm:gap-2">
@@ -51,10 +49,7 @@ export function ReadingFigures({
           <b className="hidden font-semibold max-sm:block max-sm:text-row">{unit.startsWith('inHg') ? W.inhg : unit}</b>
           <b className="font-semibold">{needle ? W.needle : gaugeAt === 'far' ? W.farGauge : W.atThePump}</b>
           {gaugeAt === 'pump' && live.pull?.far && (
-            <b className="ml-4 font-semibold">
-              {W.atTheCarAbout}
-              {seen(live.pull.far.pa).text}
-            </b>
+            <b className="ml-4 font-semibold">{W.atTheCarAbout2(seen(live.pull.far.pa).text)}</b>
           )}{' '}
           <span className={`text-ink-2 ${needle ? 'sm:ml-4' : 'ml-4 max-sm:hidden'}`}>
             {needle || units.vacuum !== 'micron' ? means : paText(live.vacuumPa)}

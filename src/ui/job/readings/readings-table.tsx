@@ -39,10 +39,7 @@ export function ReadingsTable({
               <td>{clock(p.at)}</td>
               <td className="text-right">{seen(p.value).text}</td>
               <td className="text-right">{needle ? seen(p.value).means : paText(p.value)}</td>
-              <td className="text-right">
-                {Math.round((p.at - (points[0] as CurvePoint).at) / 60_000)}
-                {W.min}
-              </td>
+              <td className="text-right">{W.min2(Math.round((p.at - (points[0] as CurvePoint).at) / 60_000))}</td>
             </tr>
           ))}
         </tbody>

@@ -89,9 +89,7 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
         <p className="col-span-2 flex items-end gap-3">
           <b className="figure text-fig-s font-semibold leading-none">{last.sentValue.toLocaleString('en')}</b>
           <span className="text-body">
-            {last.sentUnit === 'inHgV' ? W.inhg : last.sentUnit}, {NAMES[channel]}
-            {W.at}
-            {clock(Date.parse(last.at))}
+            {last.sentUnit === 'inHgV' ? W.inhg : last.sentUnit}, {W.at2(NAMES[channel], clock(Date.parse(last.at)))}
           </span>
         </p>
       )}

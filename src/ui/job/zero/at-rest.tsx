@@ -28,8 +28,7 @@ export function AtRest({ state }: { state: JobState }) {
           <span className="figure text-fig-m">{say.pressureText(finding.saturationPaG)}</span>{' '}
           {UNIT_WORDS[say.units.pressure]}
           <span className="block text-body font-semibold">
-            {W.withLiquidInsideAt}
-            {say.celsius(state.opened.place.ambientC)}
+            {W.withLiquidInsideAt2(say.celsius(state.opened.place.ambientC))}
           </span>
         </p>
       )}

@@ -23,11 +23,7 @@ export function ZeroForm({ state, recovering }: { state: JobState; recovering: b
           barometerPa={barometerPa}
         />
       )}
-      <p className="col-span-full text-small text-ink-2">
-        {W.eachCounted1PsiThe}
-        {(barometerPa / 1000).toFixed(1)}
-        {W.kpa}
-      </p>
+      <p className="col-span-full text-small text-ink-2">{W.eachCounted1Psi((barometerPa / 1000).toFixed(1))}</p>
     </div>
   )
 }

@@ -57,13 +57,8 @@ export function StageCard({ control, at, count, onMove, onRemove }: Props) {
           <TextField {...field} name={`stages.${at}.targetMicron`} label={W.targetMicron} />
           {ends === 'opened' && (
             <p className="text-note leading-snug text-ink-2">
-              {W.nothingOpened}
-              {OPENED_MINUTES.nothing}
-              {W.minACore}
-              {OPENED_MINUTES['cap-or-core']}
-              {W.aPart} {OPENED_MINUTES.component}
-              {W.aNightOrLonger}
-              {OPENED_MINUTES.overnight}
+              {W.nothingOpenedMinA(OPENED_MINUTES.nothing, OPENED_MINUTES['cap-or-core'])}{' '}
+              {W.aNightOrLonger2(OPENED_MINUTES.component, OPENED_MINUTES.overnight)}
             </p>
           )}
           {ends !== 'opened' && <TextField {...field} name={`stages.${at}.minutes`} label={W.pullAboutMin} />}

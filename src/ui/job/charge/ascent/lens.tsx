@@ -78,8 +78,7 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
               strokeWidth="5"
               paintOrder="stroke"
             >
-              {say.massShort(goalG)}
-              {W.thisOnesShare}
+              {W.thisOneSShare(say.massShort(goalG))}
             </text>
           </>
         )}
@@ -116,10 +115,7 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
           paintOrder="stroke"
           suppressHydrationWarning
         >
-          {W.leftOpenOver}
-          {say.mass(mostG)}
-          {W.at}
-          {clock(overMs)}
+          {W.leftOpenOverAt(say.mass(mostG), clock(overMs))}
         </text>
       )}
       {closeMs && <path d={`M${x(closeMs)} ${y(goalG) - 8}l8 8l-8 8l-8-8Z`} fill="var(--ink)" />}
@@ -143,8 +139,7 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
           strokeWidth="5"
           paintOrder="stroke"
         >
-          {say.mass(nowG)}
-          {W.inTheCar}
+          {W.inTheCar3(say.mass(nowG))}
         </text>
       )}
       <path d={`M${left} ${TOP} V${HEIGHT}`} stroke="var(--ink)" strokeWidth="1.5" />
@@ -202,8 +197,7 @@ function AllowedWords({
       ))}
       {room && !narrow && target - allows > lens.low && (
         <text x={right - 8} y={y(target - allows) - 7} textAnchor="end">
-          ±{say.mass(allows)}
-          {W.allowed}
+          ±{W.allowed2(say.mass(allows))}
         </text>
       )}
     </g>

@@ -23,11 +23,7 @@ export function PlacePanel({ view, place, deeds }: Props) {
   return (
     <section aria-label={W.place(name)} className="mt-2 rounded border-[1.5px] border-ink bg-sheet p-3">
       <h3 className="text-lead font-semibold">
-        {name}{' '}
-        <span className="font-normal">
-          {Math.round(chance * 100)}
-          {W.of1002}
-        </span>
+        {name} <span className="font-normal">{W.of1003(Math.round(chance * 100))}</span>
       </h3>
       <p className="text-small text-ink-2">{REACHED[reach]}</p>
       <div className="mt-2 flex flex-wrap gap-2">

@@ -99,9 +99,7 @@ function Likeliest({ view, selected, onSelect }: ListProps) {
         ))}
       </ol>
       <p className="text-note text-ink-2">
-        {W.begunFromAssumedSharesOf}
-        {view.search.seen.length > 0 ? W.movedByWhatWasSeen : ''}
-        {W.whatThisShopFindsIs}
+        {W.begunFromAssumedShares(view.search.seen.length > 0 ? W.movedByWhatWasSeen : '')}
       </p>
     </section>
   )
