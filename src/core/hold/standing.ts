@@ -17,11 +17,11 @@ const FOUND_TO_BEFORE = 0.2
 const FOUND_AT_ONCE = 0.005
 const LEAK_AT_ONCE = 0.9995
 /**
- * That is withdrawn where a leak is this likely at two moments in a row, or likelier than not at three, or at once where
+ * That is withdrawn where a leak is this likely at two moments in a row, or likelier than not at four, or at once where
  * it is this likely.
  */
 const WITHDRAWN_FROM = 0.9
-const LIKELIER_THAN_NOT = 0.5
+const LIKELIER_THAN_NOT = 0.6
 const WITHDRAWN_AT_ONCE = 0.97
 /** A leak beside water wants to have been as likely at the moment before; water that counts. */
 const LEAK_BEFORE = 0.9
@@ -69,12 +69,12 @@ export function standingOf(now: HoldResult, momentAt: (elapsedS: number) => Mome
 
 /**
  * Whether a finding of no leak is withdrawn by a moment and those before it.
- * @param before - how likely a leak was one moment ago, two moments ago
+ * @param before - how likely a leak was some moments ago
  */
-const withdraws = (leak: number, before: (ago: 1 | 2) => number): boolean =>
+const withdraws = (leak: number, before: (ago: number) => number): boolean =>
   leak >= WITHDRAWN_AT_ONCE ||
   (leak >= WITHDRAWN_FROM && before(1) >= WITHDRAWN_FROM) ||
-  (leak >= LIKELIER_THAN_NOT && before(1) >= LIKELIER_THAN_NOT && before(2) >= LIKELIER_THAN_NOT)
+  (leak >= LIKELIER_THAN_NOT && [1, 2, 3].every((ago) => before(ago) >= LIKELIER_THAN_NOT))
 
 /** A record's earlier moments, the latest first, each judged when it is asked for. */
 class Earlier {
