@@ -41,12 +41,13 @@ export type JobPulse = Pick<JobRow, 'id' | 'latest' | 'readingSeq' | 'readingsFr
 
 /** The pulse of a job, or null when there is none with that id. */
 export async function selectPulse(db: Scope, id: string): Promise<JobPulse | null> {
-  const { rows } = await db.query<JobPulse>(
-    `select id, latest, reading_seq::float8 as "readingSeq", readings_from as "readingsFrom",
+  const { rows } = await db.query<JobPulse>({
+    name: 'pulse',
+    text: `select id, latest, reading_seq::float8 as "readingSeq", readings_from as "readingsFrom",
       readings_to as "readingsTo", bench_trouble as "benchTrouble"
        from job where id = $1 and shop_id = $2`,
-    [id, db.shopId],
-  )
+    values: [id, db.shopId],
+  })
   return rows[0] ?? null
 }
 

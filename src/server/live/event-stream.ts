@@ -6,7 +6,7 @@ import { hub } from './hub'
 /** Shorter than the patience of any proxy or reader, ms; a session that ended ends its streams within it. */
 const PING_MS = 10_000
 /** A stream reads the database at most once in this time, ms: a flood of readings becomes a few larger messages. */
-const LEAST_GAP_MS = 200
+const LEAST_GAP_MS = 300
 /** Time between two tries while the database is away, ms. */
 const RETRY_MS = 500
 /** It is said anew so often while it stays away, ms: why it is away changes, and a page asks when it is told. */

@@ -111,12 +111,14 @@ export async function selectReadingsAfter(
   limit: number,
 ): Promise<LiveReading[]> {
   if (!span || upToSeq <= afterSeq) return []
-  const { rows } = await db.query<LiveReading>(
-    `select ${LIVE_COLUMNS} from reading r left join account a on a.id = r.by_account
+  // asked by every open page for every batch: planned once for a connection
+  const { rows } = await db.query<LiveReading>({
+    name: 'readings-after',
+    text: `select ${LIVE_COLUMNS} from reading r left join account a on a.id = r.by_account
       where r.job_id = $1 and r.measured_at >= $2 and r.measured_at <= $3 and r.seq > $4 and r.seq <= $5
         order by r.seq limit $6`,
-    [span.jobId, span.from, span.to, afterSeq, upToSeq, limit],
-  )
+    values: [span.jobId, span.from, span.to, afterSeq, upToSeq, limit],
+  })
   return rows
 }
 

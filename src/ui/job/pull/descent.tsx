@@ -57,6 +57,7 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
   const gauge = seatRead(state.opened.rig, live.vacuumUnit) === 'needle' ? 'needle' : 'electronic'
   const points = read.map((p) => ({ at: p.at, value: drawnPa(gauge, p.value) }))
   const last = points[points.length - 1]
+  const curve = points.map((p) => ({ x: x(p.at), y: y(p.value) }))
   const seen = vacuumSeenIn(state.opened, live.vacuumUnit, say.units.vacuum)
   const marks = pull
     ? [
@@ -96,11 +97,11 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
               y={y}
               right={width}
               avoid={y(strata.targetPa)}
-              curve={points.map((p) => ({ x: x(p.at), y: y(p.value) }))}
+              curve={curve}
             />
           </g>
         )}
-        {narrow && <InnerNames strata={strata} y={y} right={width - 8} />}
+        {narrow && <InnerNames strata={strata} y={y} right={width - 8} curve={curve} />}
         <line x1={left} x2={width} y1={1.5} y2={1.5} stroke="var(--ink)" strokeWidth="2.5" />
         {pull && pump.length > 0 && (
           <path
@@ -182,6 +183,11 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
   )
 }
 
+/** What was read, px. */
+type Curve = readonly { x: number; y: number }[]
+
+/** Room a line's name takes at the right, px. */
+const NAME_WIDTH = 110
 /** Room the band's words take: to the right, and above and below their middle, px. */
 const LABEL_WIDTH = 130
 const LABEL_HALF = 14
@@ -202,7 +208,7 @@ function Band({
   /** height of the target's line, px: no word stands on it */
   avoid: number
   /** what was read, px: no word stands on it either */
-  curve: readonly { x: number; y: number }[]
+  curve: Curve
 }) {
   const shown = band.tS.filter((s) => x(s) <= right).length
   const edge = (values: number[]) =>
@@ -349,11 +355,24 @@ function StrataNames({
   )
 }
 
-function InnerNames({ strata, y, right }: { strata: Strata; y: (pa: number) => number; right: number }) {
+function InnerNames({
+  strata,
+  y,
+  right,
+  curve,
+}: {
+  strata: Strata
+  y: (pa: number) => number
+  right: number
+  curve: Curve
+}) {
   const say = useSay(strata.airPa)
+  const targetY = y(strata.targetPa)
+  // above its line, or below it where what was read runs through it
+  const struck = curve.some((p) => p.x > right - NAME_WIDTH && Math.abs(p.y - (targetY - 11)) < LABEL_HALF)
   const labels = spread(
     [
-      { name: W.target2(say.vacuumText(strata.targetPa)), y: y(strata.targetPa) - 6 },
+      { name: W.target2(say.vacuumText(strata.targetPa)), y: targetY + (struck ? 18 : -6) },
       { name: W.waterBoilsBelow, y: y(strata.waterBoilsPa) + 18 },
     ],
     17,
