@@ -38,6 +38,18 @@ describe('what is no fault of the record', () => {
 })
 
 describe('what is', () => {
+  test('a fall under a pump that was shut off later, however smoothly it ends; gas that equalises falls less', () => {
+    const random = seededRandom(11)
+    const falls = (to: number) => (s: number) =>
+      (60 + (s < 320 ? (60 / to - 60) * (Math.exp(-s / 110) - Math.exp(-320 / 110)) : 0.004 * (s - 320))) *
+      (1 + 0.01 * normalPair(random)[0])
+    const [late] = clean(read(every(2, 1800), falls(0.35)), CONTEXT).problems
+    expect(late?.code).toBe('isolated-late')
+    expect(Math.abs((late?.toS ?? 0) - 320)).toBeLessThan(90)
+    const equalises = (s: number) => (60 + 26 * Math.exp(-s / 90) + 0.004 * s) * (1 + 0.01 * normalPair(random)[0])
+    expect(codes(read(every(2, 1800), equalises))).toEqual([])
+  })
+
   test('a gauge at its limit, which it reached and stays at', () => {
     const leaks = (s: number) => Math.min(20_000, rounded(100, 2000 + 12 * s))
     expect(codes(read(every(2, 2400), leaks))).toContain('over-range')

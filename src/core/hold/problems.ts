@@ -1,6 +1,6 @@
 import { PA_PER_MICRON } from '../units/constants'
 import { binned } from './binned'
-import { lateIsolation, MOST_FOR_KINKS, slowFall } from './late-isolation'
+import { isolatedLate, MOST_FOR_KINKS } from './late-isolation'
 import { nominalPa, stepsOf } from './noise'
 import { problemOf } from './problem'
 import type { HoldContext, HoldSample, Problem } from './types'
@@ -81,10 +81,7 @@ export function clean(samples: readonly HoldSample[], context: HoldContext): Cle
   const problems: Problem[] = [...(context.readingProblems ?? [])]
   const ranged = context.instrument === 'electronic' ? withoutOverRange(samples, problems) : [...samples]
   findGap(ranged, problems)
-  const late =
-    context.instrument === 'electronic'
-      ? (lateIsolation(binned(ranged, MOST_FOR_KINKS), context) ?? slowFall(binned(ranged, MOST_FOR_KINKS)))
-      : null
+  const late = context.instrument === 'electronic' ? isolatedLate(binned(ranged, MOST_FOR_KINKS), context) : null
   if (late !== null)
     problems.push({
       fromS: 0,
