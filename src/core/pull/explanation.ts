@@ -33,11 +33,6 @@ const LEAK_CHANCE = 0.12
 const BAD_PUMP_CHANCE = 0.2
 const OTHER_HOSES_CHANCE = 0.15
 const BALLAST_CHANCE = 0.04
-/**
- * Water lies so much further from the story's middle than its ranges say: the story is told by somebody who was not
- * there (assumed; with 1 the rest of pulls of other truths lay within 10 and 90 of 100 in 72 of 100, too late mostly).
- */
-const STORY_SPREAD = 1.4
 /** Water bound in oil and seals although the drier is new: how often, and its grams, 5 to 95 % (assumed). */
 const BOUND_CHANCE = 0.5
 const BOUND_G = [0.02, 0.3] as const
@@ -71,8 +66,7 @@ function nodeByVolume(rig: RigFile, random: () => number): string {
 /** The parts of an explanation, each drawn by itself: one may be drawn anew while the others stay. */
 export const DRAWN = {
   water: ({ rig, story }: RunningPull, random: () => number): Explanation['water'] => {
-    const [liquid, bound] = normalPair(random)
-    const drawn = drawWater(story, [STORY_SPREAD * liquid, STORY_SPREAD * bound])
+    const drawn = drawWater(story, normalPair(random))
     const oil = random() < BOUND_CHANCE ? logBetween(random, BOUND_G) : 0
     return {
       node: nodeByVolume(rig, random),
@@ -136,7 +130,7 @@ const normalLog = (x: number, sigma: number): number => -0.5 * (x / sigma) ** 2 
 /** How likely the figures of an explanation are before any reading, in the logarithm, up to a constant. */
 export function lnPrior({ story }: RunningPull, e: Explanation): number {
   const middle = Math.log(medianWater(story).liquidG)
-  const spread = (STORY_SPREAD * (Math.log(mostLiquidG(story)) - middle)) / Z95
+  const spread = (Math.log(mostLiquidG(story)) - middle) / Z95
   const inside = (x: number, [low, high]: readonly [number, number]) => (x >= low && x <= high ? 0 : -Infinity)
   const lnPump = Math.log(e.pumpTimes)
   const sound = ((1 - BAD_PUMP_CHANCE) * Math.exp(normalLog(lnPump, SOUND_PUMP))) / Math.sqrt(2 * Math.PI)
