@@ -17,6 +17,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'parts',
+          isolate: false,
           include: ['src/{ui,ops,cli,bench,server,web,workers}/**/*.test.ts'],
           exclude: ['**/*.db.test.ts'],
           testTimeout: 60_000,

@@ -97,7 +97,7 @@ test('a hold ended before its time asks why, and the record says what was not pr
   await expect(page.getByText(/of 240 min by Teo Brisal: the car is needed/)).toBeVisible()
 })
 
-test('a hold skipped says who and why, and that nothing is proved', async ({ page, context }) => {
+test('@long a hold skipped says who and why, and that nothing is proved', async ({ page, context }) => {
   const jobId = await openCar(context.request)
   await startPull(context.request, jobId)
   await page.goto(`/job/${jobId}`)

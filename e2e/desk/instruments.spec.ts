@@ -135,7 +135,7 @@ test('@long a scale on a serial cable lands a charge within its tolerance', asyn
   }
 })
 
-test('a gauge is swapped in the middle of a hold: the curve goes on, and the log says which hung when', async ({
+test('@long a gauge is swapped in the middle of a hold: the curve goes on, and the log says which hung when', async ({
   page,
   context,
   baseURL,

@@ -238,7 +238,7 @@ test('a car is left and signed without a line: the record is sealed when it come
   await desk.dispose()
 })
 
-test('two phones without a line on one car: what contradicts stands side by side, one tap says which holds', async ({
+test('@long two phones without a line on one car: what contradicts stands side by side, one tap says which holds', async ({
   page,
   context,
   browser,

@@ -73,7 +73,7 @@ test('the same hose twice in a rig is refused with the reason', async ({ page, c
   await expect(page.getByRole('button', { name: 'Keep the change' })).toBeDisabled()
 })
 
-test('a blank-off test is led through, survives a reload, and its result is the pump’s ultimate from then on', async ({
+test('@long a blank-off test is led through, survives a reload, and its result is the pump’s ultimate from then on', async ({
   page,
   context,
 }) => {

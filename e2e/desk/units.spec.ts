@@ -1,7 +1,7 @@
 import { expect, openCar, readings, record, signIn, startHold, startPull, test } from '../shop'
 
 test(
-  'large figures and bare entries are in the units of whoever looks; another’s stay theirs, ' +
+  '@long large figures and bare entries are in the units of whoever looks; another’s stay theirs, ' +
     'and the record keeps what was typed',
   async ({ page, context, browser, baseURL }) => {
     await signIn(context.request, 'anouk')

@@ -172,7 +172,7 @@ test('core tools without a manifold: the drawing and the call go by the tools', 
   await said('Hoses to the pump.', 'Hose on, cap off')
 })
 
-test('without a scale whole cans are counted: part of a can is refused, the band is said, and the record says so', async ({
+test('@long without a scale whole cans are counted: part of a can is refused, the band is said, and the record says so', async ({
   page,
   context,
 }) => {
@@ -201,7 +201,7 @@ test('without a scale whole cans are counted: part of a can is refused, the band
   await expect(page.getByText('by 1 whole can counted, not weighed')).toBeVisible()
 })
 
-test('a deed that was forgotten is logged with its own time, within its neighbours', async ({ page, context }) => {
+test('@long a deed that was forgotten is logged with its own time, within its neighbours', async ({ page, context }) => {
   await signIn(context.request)
   const jobId = await openCar(context.request, { simulated: false })
   await page.goto(`/job/${jobId}`)

@@ -144,7 +144,7 @@ async function databaseTests(root: string, files: readonly string[]): Promise<Ra
   await stop(['--name', 'test-database'])
   throwAway(placesOf('test-database'))
   const places = placesOf('test-database')
-  const cluster = await startCluster(places)
+  const cluster = await startCluster(places, undefined, undefined, true)
   try {
     return await runBin(root, 'vitest', ['run', '--project', 'database', ...files], {
       DATABASE_URL: cluster.url,
