@@ -201,7 +201,10 @@ test('@long without a scale whole cans are counted: part of a can is refused, th
   await expect(page.getByText('by 1 whole can counted, not weighed')).toBeVisible()
 })
 
-test('@long a deed that was forgotten is logged with its own time, within its neighbours', async ({ page, context }) => {
+test('@long a deed that was forgotten is logged with its own time, within its neighbours', async ({
+  page,
+  context,
+}) => {
   await signIn(context.request)
   const jobId = await openCar(context.request, { simulated: false })
   await page.goto(`/job/${jobId}`)
