@@ -222,7 +222,7 @@ function callPulling(state: JobState, live: Live, startedAt: string): Call {
   const top = live.pull?.options[0]
   const likely = top && top.probability >= LIKELY ? top : undefined
   const stuck = likely !== undefined && isStuck(likely.kind)
-  const byOil = likely?.kind === 'pump' && oilHelps(live)
+  const byOil = likely?.changesOil === true
   const allTheSame = ends(state, W.isolateItAllTheSame)
   return {
     sure: likely ? `${STANDS[likely.kind]}, ${chanceWords(likely.probability)}` : SURE_BY[back.by],
@@ -278,13 +278,6 @@ const SURE_BY: Record<ComeBack['by'], string> = {
   prediction: W.halfOfSuchPullsAre,
   minutes: W.byTheProceduresMinutes,
 }
-
-/** Most such pulls do not get there as it is, and most do on fresh oil. */
-const oilHelps = ({ forecast }: Live): boolean =>
-  forecast !== undefined &&
-  forecast.reaches < MOST &&
-  (forecast.sooner?.find((s) => s.kind === 'fresh-oil')?.reaches ?? 0) >= MOST
-const MOST = 0.5
 
 /** When it gets there by what was read of it, and how sure it is that it does. */
 function forecastWords({ forecast, clock }: Live): string[] {

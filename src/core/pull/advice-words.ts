@@ -2,11 +2,11 @@ import { W } from '../language/pull/advice-words'
 import { BALLAST_FLOOR_PA, GAS_CONSTANT, OIL_PA_PER_G, WATER_KG_MOL } from '../units/constants'
 import type { Say } from '../units/say'
 import { kelvin } from '../units/temperature'
-import type { AdviceKind, PullLook } from './advice'
+import type { Advice, AdviceKind, PullLook } from './advice'
 import type { Flow } from './flow'
 
 type Facts = { look: PullLook; farPa: number; flow: Flow; toTargetS: number | null; say: Say }
-type Words = { sentence: string; why: string; next: string }
+type Words = Pick<Advice, 'sentence' | 'why' | 'next' | 'changesOil'>
 
 const minutes = (s: number): string =>
   s >= 5400 ? `${(s / 3600).toFixed(1)} h` : W.min(Math.max(1, Math.round(s / 60)))
@@ -28,6 +28,7 @@ function wetOil({ forecast, targetPa, ultimatePa, ballastOpen }: PullLook, say: 
   if (oil === undefined || OIL_PA_PER_G * oil.middleG < OIL_SHARE * targetPa) return undefined
   const [low, high] = [say.roughMass(oil.lowG), say.roughMass(oil.highG)]
   return {
+    changesOil: true,
     sentence: W.thePumpsOilIsWet,
     why: W.ofWaterWentInto(
       low === high ? W.about(low) : W.between(low, high),

@@ -6,7 +6,15 @@ import type { PullPlan } from './planner'
 export type AdviceKind = StandKind
 
 /** One way to explain where the pull stands, how likely, why, and what the hand does next. */
-export type Advice = { kind: AdviceKind; probability: number; sentence: string; why: string; next: string }
+export type Advice = {
+  kind: AdviceKind
+  probability: number
+  sentence: string
+  why: string
+  next: string
+  /** what the hand does next is to change the pump's oil */
+  changesOil?: true
+}
 
 export type PullAdvice = {
   /** likeliest first; empty while the gauge shows nothing that can be told from */
