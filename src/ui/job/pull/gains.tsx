@@ -12,6 +12,8 @@ type Line = { name: string; brings: string }
 /** Less than this is not worth the walk, s. */
 const WORTH_S = 10
 const MOST_LINES = 3
+/** Where most such pulls do not get there, a change is worth a line that brings so many more there. */
+const WORTH_CHANCE = 0.2
 
 const linesOf = (gains: readonly Gain[], word: string): Line[] =>
   gains.flatMap(({ name, savesS }) =>
@@ -22,7 +24,7 @@ const linesOf = (gains: readonly Gain[], word: string): Line[] =>
 const soonerLines = ({ sooner = [], reaches }: PullForecast): Line[] =>
   sooner.flatMap(({ kind, savesS, reaches: then }) => {
     const name = changeWords(kind)
-    if (reaches < 0.5 && then >= 0.5) return [{ name, brings: W.getsItThere(Math.round(10 * then)) }]
+    if (reaches < 0.5 && then >= reaches + WORTH_CHANCE) return [{ name, brings: W.getsItThere(Math.round(10 * then)) }]
     return savesS !== null && savesS >= WORTH_S ? [{ name, brings: `${W.saves} ${minutes(savesS)}` }] : []
   })
 
