@@ -198,6 +198,7 @@ describe('a needle', () => {
 })
 
 const judged = (change: Partial<HoldResult>): HoldResult => ({
+  carried: null,
   verdict: 'undecided',
   probability: { leak: 0.4, damp: 0.4 },
   priors: { leak: 0.4, damp: 0.4 },

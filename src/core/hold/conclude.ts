@@ -1,5 +1,6 @@
 import { asChance } from '../units/chance'
 import { DAY_S, NEEDLE_HALF_WIDTH_PA, SIGMAS_95 } from '../units/constants'
+import { carriedOf } from './carried'
 import { type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S, waterOfBend } from './judged'
 import { leakGramsPerYear } from './leak-rate'
 import { gathered, logSum, mixtureQuantile, type Normal } from './normal'
@@ -43,6 +44,7 @@ export function tooEarly(samples: readonly HoldSample[], problems: Problem[], co
     samples: samples.length,
     heldS,
     cannotSeeBelowGramsPerYear: null,
+    carried: null,
     ...split(spoilt ? spoilReasons(problems.filter((p) => p.spoils)) : [{ code: 'too-few', of: {} }]),
   }
 }
@@ -125,6 +127,7 @@ export function conclude(
     samples: samples.length,
     heldS,
     cannotSeeBelowGramsPerYear: unseen,
+    carried: invalid ? null : carriedOf(hypotheses, judged.prior.slopes),
     ...split(reasonsOf({ verdict, used, risePaS: rise.value, leak, damp, problems, context, unseen, heldS, standing })),
   }
 }

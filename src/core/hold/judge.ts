@@ -3,13 +3,14 @@ import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import { type Bend, sameBend, waterBends } from './bends'
 import { binned } from './binned'
+import { slopesAfter } from './carried'
 import { conclude, tooEarly } from './conclude'
 import { Curve, type HoseLaws } from './curve'
 import { hoseRisePa } from './hose-background'
 import { FEWEST_SAMPLES, type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S } from './judged'
 import { type Estimated, estimateNoise, noiseOf, stepsOf } from './noise'
 import { candidates, type Hypothesis, type Prior, weigh } from './posterior'
-import { priorsOf } from './priors'
+import { dampAfter, priorsOf } from './priors'
 import { type Cleaned, clean } from './problems'
 import { AS_IT_IS, type Moment, remembered, type Standing, standingOf, upTo } from './standing'
 import type { HoldContext, HoldResult, HoldSample } from './types'
@@ -66,13 +67,6 @@ const NEEDLE_START_PA = 1000
 /** What may still pass the expansion device after isolation: a share of the start and so much besides, Pa (assumed). */
 const EQUALISING_SHARE = 0.3
 const EQUALISING_LEAST_PA = 2
-/**
- * A rise of the hold before counts where a leak was likelier than this; how near this one lies, in ln, and how far it
- * is believed (assumed).
- */
-const SEEN_FROM = 0.3
-const SEEN_SIGMA = 0.25
-const SEEN_SHARE = 0.7
 /** Drift is spread over so long at least, s, and never believed smaller than this, Pa/s. */
 const SHORTEST_DRIFT_S = 600
 const LEAST_DRIFT_PA_S = 1e-7
@@ -213,17 +207,18 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
   )
   const bends = waterBends(context.ambientC, focuses)
   const curve = new Curve(used, bends, context, hose)
-  const weighed = () =>
-    weigh(curve.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), bends, prior)
-  let hypotheses = weighed()
+  const sums = () => curve.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS))
+  let gram = sums()
+  let hypotheses = weigh(gram, bends, prior)
   // where the finer grid fits better, what the coarse one left over was not noise
   const again = estimateNoise(used, curve.leftOver(best(hypotheses), prior), usedSteps, context, spacingS)
   if (again.scale * Math.sqrt(again.correlationS) < QUIETER * noise.scale * Math.sqrt(noise.correlationS)) {
     noise = again
     prior = priorOf(used, usedSteps, context, noise)
-    hypotheses = weighed()
+    gram = sums()
+    hypotheses = weigh(gram, bends, prior)
   }
-  return { curve, hypotheses, prior, bends, noise }
+  return { curve, gram, hypotheses, prior, bends, noise }
 }
 
 /**
@@ -284,7 +279,7 @@ function hosesOf(context: HoldContext): Prior['hoses'] {
 
 function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: HoldContext, noise: Estimated): Prior {
   const volume = context.volumeL / 1000
-  const { leak, damp } = priorsOf(context)
+  const { leak } = priorsOf(context)
   const first = samples[0] as HoldSample
   const last = samples[samples.length - 1] as HoldSample
   const spanS = last.elapsedS - first.elapsedS
@@ -294,16 +289,14 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
   const unsure = context.instrument === 'needle' ? NEEDLE_START_PA : 0
   // a hole larger than any that was thought of is a hole all the more
   const steepest = spanS > 0 ? (last.pressurePa - startPa) / spanS : 0
-  const slope = {
+  const slopes = slopesAfter(context.previous, {
     low: LEAK_RANGE_PA_M3_S[0] / volume,
     high: Math.max(LEAK_RANGE_PA_M3_S[1] / volume, BEYOND_RANGE * steepest),
-  }
-  const seen = context.previous && seenBefore(context.previous.risePaS, context.previous.leak)
+  })
   return {
     leak,
-    damp,
-    slope,
-    seen,
+    damp: dampAfter(context),
+    slopes,
     height: { low: DAMP_FROM_PA, high: Math.max(4 * DAMP_FROM_PA, boilPa + unsure - startPa) },
     driftPaS: driftOf(samples, steps, context, noise, spanS),
     unexplained: UNEXPLAINED.map(({ share, chance }) => ({
@@ -335,9 +328,6 @@ function lateRise(samples: readonly HoldSample[]): number {
   const [third, last] = [meanOf(2 * quarter, 3 * quarter), meanOf(3 * quarter, samples.length)]
   return last.t > third.t ? Math.max(0, (last.pa - third.pa) / (last.t - third.t)) : 0
 }
-
-const seenBefore = (risePaS: number, leak: number): Prior['seen'] =>
-  risePaS > 0 && leak > SEEN_FROM ? { mean: Math.log(risePaS), sigma: SEEN_SIGMA, share: SEEN_SHARE * leak } : undefined
 
 /**
  * Rise that is no leak: the gas warming, the weather on a needle, the step of a resting gauge, hoses known by one

@@ -2,6 +2,7 @@ import { GAS_CONSTANT, WATER_KG_MOL } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import type { Bend } from './bends'
 import type { Curve } from './curve'
+import type { Gram } from './gram'
 import type { Estimated } from './noise'
 import type { Hypothesis, Prior } from './posterior'
 import type { HoldContext } from './types'
@@ -15,6 +16,8 @@ export const LEAK_RANGE_PA_M3_S = [1e-6, 3e-3] as const
 /** One record judged: readings as fitted, the hypotheses with their weights, and the noise found. */
 export type Judged = {
   curve: Curve
+  /** sums of the record at that noise */
+  gram: Gram
   hypotheses: Hypothesis[]
   prior: Prior
   bends: readonly Bend[]

@@ -17,8 +17,16 @@ export type Normal = { mean: number; sigma: number }
 /** A prior that gives every factor the same chance: log-uniform between two bounds of the coefficient's unit. */
 export type LogUniform = { low: number; high: number }
 
+/** A prior known in pieces: log-uniform within each, and the chance that it is this one. */
+export type Piece = LogUniform & { share: number }
+
 const ROOT_TAU = Math.sqrt(2 * Math.PI)
+/** A range is cut into so many cells at most, and a narrow one into fewer: each a quarter of a factor of e. */
 const CELLS = 32
+const FEWEST_CELLS = 4
+const CELLS_A_FACTOR = 4
+const cellsOf = (span: number): number => Math.min(CELLS, Math.max(FEWEST_CELLS, Math.ceil(CELLS_A_FACTOR * span)))
+
 /** A value this many deviations inside its prior's range has its integral by the value alone. */
 const CLEAR_SIGMAS = 6
 
@@ -31,11 +39,12 @@ export function overlap({ low, high }: LogUniform, { mean, sigma }: Normal): num
   if (mean > CLEAR_SIGMAS * sigma && mean - CLEAR_SIGMAS * sigma > low && mean + CLEAR_SIGMAS * sigma < high)
     return (sigma * ROOT_TAU) / (mean * span)
   if (mean + 8 * sigma < low || mean - 8 * sigma > high) return 0
-  const step = Math.exp(span / CELLS)
+  const cells = cellsOf(span)
+  const step = Math.exp(span / cells)
   let sum = 0
   let from = low
   let tailFrom = tailAt((from - mean) / sigma)
-  for (let i = 0; i < CELLS; i++) {
+  for (let i = 0; i < cells; i++) {
     const to = from * step
     const tailTo = tailAt((to - mean) / sigma)
     const share = tailFrom - tailTo
@@ -71,13 +80,38 @@ export function overlapsAt(prior: LogUniform, sigma: number): (mean: number) => 
   }
 }
 
+/** The same over a prior known in pieces. */
+export function overlapsInPieces(pieces: readonly Piece[], sigma: number): (mean: number) => number {
+  const parts = pieces.map(({ share, ...range }) => ({ share, at: overlapsAt(range, sigma) }))
+  return (mean) => parts.reduce((sum, { share, at }) => sum + share * at(mean), 0)
+}
+
+/** Mean and deviation of a value known in pieces, given a normal reading of it. */
+export function underPieces(pieces: readonly Piece[], reading: Normal): Normal {
+  const [only] = pieces
+  if (only && pieces.length === 1) return under(only, reading)
+  let [w, m, mm] = [0, 0, 0]
+  for (const { share, ...range } of pieces) {
+    const weight = share * overlap(range, reading)
+    if (!(weight > 0)) continue
+    const within = under(range, reading)
+    w += weight
+    m += weight * within.mean
+    mm += weight * (within.mean ** 2 + within.sigma ** 2)
+  }
+  if (!(w > 0)) return reading
+  return { mean: m / w, sigma: Math.sqrt(Math.max(1e-30, mm / w - (m / w) ** 2)) }
+}
+
 /** Mean and deviation of a log-uniform value given a normal reading of it. */
 export function under({ low, high }: LogUniform, { mean, sigma }: Normal): Normal {
-  if (mean > CLEAR_SIGMAS * sigma && mean < high) return { mean, sigma }
-  const step = Math.exp(Math.log(high / low) / CELLS)
+  if (mean - CLEAR_SIGMAS * sigma > Math.max(0, low) && mean < high) return { mean, sigma }
+  const span = Math.log(high / low)
+  const cells = cellsOf(span)
+  const step = Math.exp(span / cells)
   const nearest = Math.max(0, low * Math.sqrt(step) - mean, mean - high / Math.sqrt(step)) ** 2 / (2 * sigma * sigma)
   let [w, m, mm] = [0, 0, 0]
-  for (let i = 0, from = low; i < CELLS; i++, from *= step) {
+  for (let i = 0, from = low; i < cells; i++, from *= step) {
     const x = from * Math.sqrt(step)
     // equal factors have equal chances; counted from the nearest, so that a reading far outside leaves the end it
     // points to

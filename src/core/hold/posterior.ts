@@ -1,6 +1,6 @@
 import { type Bend, EQUALISING, NOTHING_TO_EQUALISE } from './bends'
 import type { Gram } from './gram'
-import { type LogUniform, logSum, type Normal, overlap, overlapsAt, under } from './normal'
+import { type LogUniform, logSum, type Normal, overlap, overlapsInPieces, type Piece, underPieces } from './normal'
 import type { Shape } from './types'
 
 /** Gas of hoses: so many times the column of one law, give or take `spread` as a deviation. */
@@ -9,14 +9,10 @@ export type HoseGas = { law: number; times: number; spread: number }
 /** Chances and bounds the hypotheses are weighed with. */
 export type Prior = {
   leak: number
-  damp: number
-  /** rise of a leak, Pa/s */
-  slope: LogUniform
-  /**
-   * rise an earlier hold found, when a leak would have to show it again: mean and deviation of ln(rise), and the chance
-   * it is that
-   */
-  seen?: { mean: number; sigma: number; share: number } | undefined
+  /** chance of water, in a tight car and in one that leaks: an earlier hold may have told one from the other */
+  damp: { tight: number; leaks: number }
+  /** rise of a leak, Pa/s: one piece, or what an earlier hold left of it */
+  slopes: readonly Piece[]
   /** height of a bend of water, Pa */
   height: LogUniform
   /** rise that temperature, weather and the gauge's steps can make by themselves, Pa/s */
@@ -47,7 +43,12 @@ export type Hypothesis = {
   /** what does not die, Pa/s, and the height of the bend, Pa */
   rise: Normal
   heightPa: number
+  /** what the record alone says of the rise, nothing presumed of it; worked out when asked */
+  line: () => readonly LinePart[]
 }
+
+/** A part of what a record says of a rise, Pa/s: not a chance but a likelihood, `log` the ln of its height. */
+export type LinePart = Normal & { log: number }
 
 /** Columns of the sums: level, line, hoses, what equalises, bends, readings. */
 export const LEVEL = 0
@@ -97,7 +98,7 @@ function overlapsOf(prior: Prior): Overlaps {
   return (sigma) => {
     let table = tables.get(sigma)
     if (!table) {
-      table = leakOverlap(prior, sigma)
+      table = overlapsInPieces(prior.slopes, sigma)
       tables.set(sigma, table)
     }
     return table
@@ -212,18 +213,6 @@ function sumsOf(of: Products, readings: number): Sums {
   return { yy: of(readings, readings), ly: of(LINE, readings), ll, lineSigma: 1 / Math.sqrt(ll) }
 }
 
-/** Integral over a leak's rise: log-uniform, and where an earlier hold saw a rise, about that. */
-function leakOverlap(prior: Prior, sigma: number): (mean: number) => number {
-  const plain = overlapsAt(prior.slope, sigma)
-  if (!prior.seen) return plain
-  const { mean: seen, sigma: spread, share } = prior.seen
-  // normal about the earlier rise, as wide as it was uncertain; exact for a normal times a normal
-  const at = Math.exp(seen)
-  const wide = Math.hypot(spread * at, sigma)
-  return (mean) =>
-    (1 - share) * plain(mean) + (share * sigma * Math.exp(-((mean - at) ** 2) / (2 * wide * wide))) / wide
-}
-
 /** What does not die when there is no leak: little, whatever the line says. */
 function restingRise(line: Normal, prior: Prior): Normal {
   const most = Math.hypot(prior.driftPaS, prior.permeationPaS)
@@ -233,7 +222,7 @@ function restingRise(line: Normal, prior: Prior): Normal {
 }
 
 function leakRise(line: Normal, prior: Prior): Normal {
-  const { mean, sigma } = under(prior.slope, line)
+  const { mean, sigma } = underPieces(prior.slopes, line)
   return { mean, sigma: Math.hypot(sigma, prior.warmedPaS) }
 }
 
@@ -246,8 +235,9 @@ function weighStraight(
 ): void {
   const mean = s.ly / s.ll
   const sigma = Math.hypot(s.lineSigma, prior.driftPaS)
-  const fit = -(s.yy - s.ly * mean) / 2 + chance + Math.log(1 - prior.damp) + Math.log(s.lineSigma / sigma)
+  const fit = -(s.yy - s.ly * mean) / 2 + chance + Math.log(s.lineSigma / sigma)
   const line = { mean, sigma }
+  const lines = () => [{ ...line, log: 0 }]
   found.push({
     key,
     bend: -1,
@@ -255,8 +245,9 @@ function weighStraight(
     hose,
     heightPa: 0,
     shape: 'tight',
+    line: lines,
     rise: restingRise({ mean, sigma: s.lineSigma }, prior),
-    log: fit - mean ** 2 / (2 * sigma ** 2) + Math.log(1 - prior.leak),
+    log: fit - mean ** 2 / (2 * sigma ** 2) + Math.log(1 - prior.leak) + Math.log(1 - prior.damp.tight),
   })
   found.push({
     key,
@@ -265,8 +256,9 @@ function weighStraight(
     hose,
     heightPa: 0,
     shape: 'leak',
+    line: lines,
     rise: leakRise(line, prior),
-    log: fit + Math.log(overlaps(sigma)(mean)) + Math.log(prior.leak),
+    log: fit + Math.log(overlaps(sigma)(mean)) + Math.log(prior.leak) + Math.log(1 - prior.damp.leaks),
   })
 }
 
@@ -279,7 +271,7 @@ function weighBend(
   overlaps: Overlaps,
 ): void {
   const { key, equalising, hose, bend } = candidate
-  const chance = candidate.chance + candidate.bendChance + Math.log(prior.damp)
+  const chance = candidate.chance + candidate.bendChance
   const alone = prior.unexplained.map(({ paS, chance: own }) => {
     const bent = bentAlone(s, b, prior, paS)
     return { ...bent, log: bent.log + Math.log(own) }
@@ -287,6 +279,7 @@ function weighBend(
   const likeliest = alone.reduce((a, c) => (c.log > a.log ? c : a))
   const logDamp = logSum(alone.map((a) => a.log))
   const both = weighBoth(s, b, prior, overlaps)
+  const line = () => lineBeside(s, b, prior)
   const heightPa = Math.min(prior.height.high, Math.max(0, likeliest.heightPa))
   found.push({
     key,
@@ -294,8 +287,9 @@ function weighBend(
     equalising,
     hose,
     shape: 'damp',
+    line,
     rise: restingRise(both.rise, prior),
-    log: chance + logDamp + Math.log(1 - prior.leak),
+    log: chance + logDamp + Math.log(1 - prior.leak) + Math.log(prior.damp.tight),
     heightPa,
   })
   found.push({
@@ -304,8 +298,9 @@ function weighBend(
     equalising,
     hose,
     shape: 'leak-and-damp',
+    line,
     rise: leakRise(both.rise, prior),
-    log: chance + both.log + Math.log(prior.leak),
+    log: chance + both.log + Math.log(prior.leak) + Math.log(prior.damp.leaks),
     heightPa: both.heightPa,
   })
 }
@@ -355,41 +350,18 @@ function weighBoth(
   prior: Prior,
   overlaps: Overlaps,
 ): { log: number; rise: Normal; heightPa: number } {
-  const { height } = prior
-  const full = b.bb - b.bl ** 2 / s.ll
-  const sigmaD = 1 / Math.sqrt(Math.max(1e-30, full))
-  const meanD = (b.by - (b.bl * s.ly) / s.ll) * sigmaD ** 2
-  const low = Math.max(height.low, Math.min(height.high * 0.5, meanD - REACH * sigmaD))
-  const high = Math.min(height.high, Math.max(low * LEAST_FACTOR, meanD + REACH * sigmaD))
-  const span = Math.log(height.high / height.low)
-  const step = Math.exp(Math.log(high / low) / CELLS)
-  // a slope beside the leak's own is as unexplained as without one
-  const slopes = prior.unexplained.map(({ paS, chance }) => {
-    const sigma = Math.hypot(s.lineSigma, prior.driftPaS, paS)
-    return { paS, at: overlaps(sigma), times: (chance * s.lineSigma) / sigma }
-  })
-  const narrow = 2 * REACH * sigmaD < high - low || high / low < NARROW_FACTOR
-  const linear = (high - low) / CELLS
+  heightsOf(s, b, prior)
+  const slopes = loose(s, prior).map(({ sigma, ...slope }) => ({ ...slope, at: overlaps(sigma) }))
   const { logs, flats, means, heights, owns, wholes } = SCRATCH
-  for (let i = 0, from = low; i < CELLS; i++) {
-    // equal factors over a wide range, equal steps over a narrow one
-    const to = narrow ? from + linear : from * step
-    const d = (from + to) / 2
-    const mean = (s.ly - d * b.bl) / s.ll
-    const chi = s.yy - 2 * d * b.by + d * d * b.bb - mean * mean * s.ll
-    const cell = Math.log((to - from) / (d * span)) - chi / 2
+  for (let i = 0; i < CELLS; i++) {
     let whole = 0
     for (const [k, slope] of slopes.entries()) {
-      const own = slope.times * slope.at(mean)
+      const own = slope.times * slope.at(means[i] as number)
       whole += own
       owns[k * CELLS + i] = own
     }
-    logs[i] = cell + Math.log(whole)
+    logs[i] = (flats[i] as number) + Math.log(whole)
     wholes[i] = whole
-    flats[i] = cell
-    means[i] = mean
-    heights[i] = d
-    from = to
   }
   const riseLog = logSum(flats)
   let [mean, square, heightPa] = [0, 0, 0]
@@ -409,4 +381,46 @@ function weighBoth(
   const spread = Math.max(0, square - mean ** 2)
   const sigma = Math.sqrt(s.lineSigma ** 2 + prior.driftPaS ** 2 + unexplained2 + spread)
   return { log, rise: { mean, sigma }, heightPa }
+}
+
+/** A slope beside the leak's own is as unexplained as without one: each deviation, and how much it counts. */
+const loose = (s: Sums, prior: Prior) =>
+  prior.unexplained.map(({ paS, chance }) => {
+    const sigma = Math.hypot(s.lineSigma, prior.driftPaS, paS)
+    return { paS, sigma, times: (chance * s.lineSigma) / sigma }
+  })
+
+/** The heights a bend may have: what each leaves of the rise, and how likely it is with nothing presumed of that. */
+function heightsOf(s: Sums, b: BendSums, { height }: Prior): void {
+  const full = b.bb - b.bl ** 2 / s.ll
+  const sigmaD = 1 / Math.sqrt(Math.max(1e-30, full))
+  const meanD = (b.by - (b.bl * s.ly) / s.ll) * sigmaD ** 2
+  const low = Math.max(height.low, Math.min(height.high * 0.5, meanD - REACH * sigmaD))
+  const high = Math.min(height.high, Math.max(low * LEAST_FACTOR, meanD + REACH * sigmaD))
+  const span = Math.log(height.high / height.low)
+  const step = Math.exp(Math.log(high / low) / CELLS)
+  const narrow = 2 * REACH * sigmaD < high - low || high / low < NARROW_FACTOR
+  const linear = (high - low) / CELLS
+  const { flats, means, heights } = SCRATCH
+  for (let i = 0, from = low; i < CELLS; i++) {
+    // equal factors over a wide range, equal steps over a narrow one
+    const to = narrow ? from + linear : from * step
+    const d = (from + to) / 2
+    const mean = (s.ly - d * b.bl) / s.ll
+    const chi = s.yy - 2 * d * b.by + d * d * b.bb - mean * mean * s.ll
+    flats[i] = Math.log((to - from) / (d * span)) - chi / 2
+    means[i] = mean
+    heights[i] = d
+    from = to
+  }
+}
+
+/** What a record says of the rise beside a bend: a part for every height and every slope without a reason. */
+function lineBeside(s: Sums, b: BendSums, prior: Prior): LinePart[] {
+  heightsOf(s, b, prior)
+  const { flats, means } = SCRATCH
+  const most = flats.reduce((top, flat) => Math.max(top, flat), Number.NEGATIVE_INFINITY)
+  return loose(s, prior).flatMap(({ sigma, times }) =>
+    Array.from(means, (mean, i) => ({ mean, sigma, log: (flats[i] as number) - most + Math.log(times) })),
+  )
 }

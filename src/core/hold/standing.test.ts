@@ -43,7 +43,7 @@ test('what was found stands while a leak is no likelier than it was, and falls w
   // a claim of this moment needs the one before it to bear it out, or to be nearly sure
   const once = chances([0, 0.4], [600, 0.05])
   expect(standingOf(now(4000, 0.96), once)).toMatchObject({ kind: 'found', finding: 'no-leak' })
-  expect(standingOf(now(4000, 0.96), chances([0, 0.4], [600, 0.05], [3600, 0.92]))).toBe(AS_IT_IS)
+  expect(standingOf(now(4000, 0.98), chances([0, 0.4], [600, 0.05], [3600, 0.96]))).toBe(AS_IT_IS)
   const straight = now(4000, 0.98, { verdict: 'leak', probability: { leak: 0.98, damp: 0.05 } })
   expect(standingOf(straight, once)).toBe(AS_IT_IS)
 })
@@ -55,11 +55,13 @@ test('a leak that is likelier than not at four moments in a row withdraws a find
   expect(standingOf(now(3700, 0.4), since(2700))).toMatchObject({ kind: 'found', finding: 'no-leak' })
 })
 
-test('a leak that was found stands until it is hardly likelier than not, and a certain one asks nobody', () => {
-  const leaks = chances([0, 0.5], [600, 0.97], [1500, 0.8])
-  expect(standingOf(now(3000, 0.7), leaks)).toMatchObject({ kind: 'found', finding: 'leak' })
-  expect(standingOf(now(3000, 0.5), leaks)).toEqual({ kind: 'open' })
-  expect(standingOf(now(3000, 0.7), chances([0, 0.5], [600, 0.97], [1500, 0.5], [1700, 0.7]))).toEqual({ kind: 'open' })
+test('a leak that was found stands while it is likely, and a certain one asks nobody', () => {
+  const leaks = chances([0, 0.5], [600, 0.985], [1500, 0.9])
+  expect(standingOf(now(3000, 0.88), leaks)).toMatchObject({ kind: 'found', finding: 'leak' })
+  expect(standingOf(now(3000, 0.62), leaks)).toEqual({ kind: 'open' })
+  expect(standingOf(now(3000, 0.9), chances([0, 0.5], [600, 0.985], [1500, 0.5], [1700, 0.9]))).toEqual({
+    kind: 'open',
+  })
   const nobody = () => {
     throw new Error('asked')
   }
@@ -67,9 +69,10 @@ test('a leak that was found stands until it is hardly likelier than not, and a c
   expect(standingOf(now(3000, 0.001), nobody)).toBe(AS_IT_IS)
 })
 
-test('a leak beside water wants to have been as likely at the moment before, a straight one does not', () => {
-  expect(standingOf(now(3000, 0.97), chances([0, 0.5]))).toEqual({ kind: 'open' })
-  expect(standingOf(now(3000, 0.97), chances([0, 0.95]))).toBe(AS_IT_IS)
+test('a leak beside water wants to be likelier than one alone, and to have been so at the moment before', () => {
+  expect(standingOf(now(3000, 0.985), chances([0, 0.5]))).toEqual({ kind: 'open' })
+  expect(standingOf(now(3000, 0.97), chances([0, 0.96]))).toEqual({ kind: 'open' })
+  expect(standingOf(now(3000, 0.985), chances([0, 0.96]))).toBe(AS_IT_IS)
   const straight = now(3000, 0.97, { verdict: 'leak', probability: { leak: 0.97, damp: 0.05 } })
   expect(standingOf(straight, chances([0, 0.5]))).toBe(AS_IT_IS)
 })

@@ -8,7 +8,23 @@ import type { GramsPerYear } from './leak-rate'
 export type HoldSample = { elapsedS: number; pressurePa: number; count?: number }
 
 /** What an earlier hold of the same car found; between them it was pulled for `pulledS`. */
-export type PreviousHold = { risePaS: number; leak: number; damp: number; pulledS: number }
+export type PreviousHold = {
+  /** its rise, whatever explains it, Pa/s */
+  risePaS: number
+  leak: number
+  damp: number
+  pulledS: number
+  /** what more it handed on; a file may tell the three figures alone */
+  carried?: Carried | undefined
+}
+
+/** What a hold hands on to the next one of the same car, so that both are judged as one piece of evidence. */
+export type Carried = {
+  /** chance of leak and water together: the two explain the same bend, so they are not independent */
+  leakAndDamp: number
+  /** rise of the leak if there is one, Pa/s: its quantiles at `CARRIED_AT` */
+  riseIfLeaksPaS: number[]
+}
 
 /** What is known of the car, the rig and the place besides the readings; SI but for the named units. */
 export type HoldContext = {
@@ -96,4 +112,6 @@ export type HoldResult = {
   codes: (ReasonCode | ProblemCode)[]
   /** where a needle stood still and it stays undecided: no leak larger than this, worst case */
   cannotSeeBelowGramsPerYear: number | null
+  /** for the next hold of the same car; null where nothing could be weighed */
+  carried: Carried | null
 }

@@ -29,7 +29,7 @@ test('a hole that is large is found beside whatever water there is', () => {
   const found = (['one', 'two', 'pool', 'dry'] as const).flatMap((kind) =>
     Array.from({ length: 10 }, (_, i) => leaks(says(twoSides(i + 1, kind, 1.5e-3), i + 1).verdict)),
   )
-  expect(found.filter(Boolean).length).toBeGreaterThanOrEqual(34)
+  expect(found.filter(Boolean).length).toBeGreaterThanOrEqual(33)
 }, 120_000)
 
 describe('the other means themselves', () => {

@@ -21,7 +21,13 @@ export function knownPair(seed: number): Pair {
   const before = judgeHold(first.samples, first.context)
   const { leak, damp } = before.probability
   const previous = before.sustainedRisePaS
-    ? { risePaS: before.sustainedRisePaS.value, leak, damp, pulledS: PULLED_S }
+    ? {
+        risePaS: before.sustainedRisePaS.value,
+        leak,
+        damp,
+        pulledS: PULLED_S,
+        carried: before.carried ?? undefined,
+      }
     : undefined
   const after = judgeHold(second.samples, { ...second.context, previous })
   const chi2 = idealObserver(first).chi2 + idealObserver(second).chi2
