@@ -90,7 +90,7 @@ export function previousHold(state: JobState, hold: Hold): PreviousHold | undefi
     (sum, p) => sum + overlapS(Date.parse(p.startedAt), p.endedAt ? Date.parse(p.endedAt) : to, from, to),
     0,
   )
-  return { risePaS: ended.risePaS, leak: ended.leak, damp: ended.damp, pulledS }
+  return { risePaS: ended.risePaS, leak: ended.leak, damp: ended.damp, pulledS, carried: ended.carried }
 }
 
 const overlapS = (a: number, b: number, from: number, to: number): number =>

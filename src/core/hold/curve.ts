@@ -67,14 +67,17 @@ export class Curve {
   coefficients(
     h: Drawn,
     prior: Prior,
-  ): { level: number; rise: number; equalising: number; height: number; hose: number } {
+  ): { level: number; rise: number; equalising: number; height: number; hose: number; bent: number } {
     const gram = this.last as Gram
     const readings = FIRST_BEND + this.bends.length
     const gas = HOSE + h.hose.law
+    const bends = h.hose.bent
+    const bent = HOSE + (bends?.law ?? 0)
     const used = [
       LEVEL,
       LINE,
       ...(h.hose.spread > 0 ? [gas] : []),
+      ...(bends ? [bent] : []),
       ...(h.equalising >= 0 ? [FIRST_EQUALISING + h.equalising] : []),
       ...(h.bend >= 0 ? [FIRST_BEND + h.bend] : []),
     ]
@@ -85,6 +88,7 @@ export class Curve {
           gram.get(i, j) +
           (i === j && i === LINE ? held : 0) +
           (i === j && i === gas ? 1 / h.hose.spread ** 2 : 0) +
+          (i === j && bends && i === bent ? 1 / bends.spread ** 2 : 0) +
           (i === j && i >= FIRST_EQUALISING && i < FIRST_BEND ? 1 / prior.equalisingPa ** 2 : 0),
       ),
     )
@@ -99,17 +103,20 @@ export class Curve {
       rise: of(LINE),
       equalising: h.equalising >= 0 ? of(FIRST_EQUALISING + h.equalising) : 0,
       hose: h.hose.times + (h.hose.spread > 0 ? of(gas) : 0),
+      bent: bends ? of(bent) : 0,
       height: h.bend >= 0 ? of(FIRST_BEND + h.bend) : 0,
     }
   }
 
   /** The curve of a hypothesis, Pa at a time; straightened where the record is. */
   through(h: Drawn, prior: Prior): (elapsedS: number) => number {
-    const { level, rise, equalising, height, hose } = this.coefficients(h, prior)
+    const { level, rise, equalising, height, hose, bent } = this.coefficients(h, prior)
     const bend = h.bend >= 0 ? (this.bends[h.bend] as Bend).of : () => 0
     const gas = this.hose[h.hose.law] ?? (() => 0)
+    const bends = (h.hose.bent && this.hose[h.hose.bent.law]) ?? (() => 0)
     const tau = h.equalising >= 0 ? (EQUALISING[h.equalising] as { tauS: number }).tauS : 1
-    return (t) => level + rise * t + height * bend(t) + equalising * Math.exp(-t / tau) + hose * gas(t)
+    return (t) =>
+      level + rise * t + height * bend(t) + equalising * Math.exp(-t / tau) + hose * gas(t) + bent * bends(t)
   }
 
   /** Readings less the curve of a hypothesis, Pa. */

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { REFRIGERANTS } from '../fluids/refrigerants'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
+import { CARRIED_AT } from './carried'
 import { priorsOfStory } from './story-priors'
 import type { HoldContext, HoldResult, Problem } from './types'
 
@@ -26,9 +27,15 @@ export const HoldContextFile = z.strictObject({
   planned_hold_s: z.number().finite().positive().max(1e7).optional(),
   previous_hold: z
     .strictObject({
-      sustained_rise_Pa_s: z.number().finite(),
+      sustained_rise_Pa_s: z.union([z.number().finite(), z.looseObject({ value: z.number().finite() })]),
       probability: z.strictObject({ leak: NotNegative.max(1), damp: NotNegative.max(1) }),
       pulled_s_since: NotNegative,
+      hands_on: z
+        .strictObject({
+          leak_and_damp: NotNegative.max(1),
+          rise_if_leaks_Pa_s: z.array(z.number().finite().positive()).length(CARRIED_AT.length),
+        })
+        .nullish(),
     })
     .optional(),
   hose_baseline_Pa_m3_s: NotNegative.max(1).optional(),
@@ -64,10 +71,16 @@ export function contextOfFile(
       chargeG: file.charge_g,
     }),
     previous: previous && {
-      risePaS: previous.sustained_rise_Pa_s,
+      risePaS:
+        typeof previous.sustained_rise_Pa_s === 'number'
+          ? previous.sustained_rise_Pa_s
+          : previous.sustained_rise_Pa_s.value,
       leak: previous.probability.leak,
       damp: previous.probability.damp,
       pulledS: previous.pulled_s_since,
+      carried: previous.hands_on
+        ? { leakAndDamp: previous.hands_on.leak_and_damp, riseIfLeaksPaS: previous.hands_on.rise_if_leaks_Pa_s }
+        : undefined,
     },
     readingProblems: read.problems,
   }
@@ -92,6 +105,10 @@ export function resultAsFile(result: HoldResult, decidedAtS: number | null, more
     problems: result.problems.map((p) => ({ from_s: p.fromS, to_s: p.toS, code: p.code, what: p.what })),
     reasons: [...result.reasons, ...more],
     codes: result.codes,
+    hands_on: result.carried && {
+      leak_and_damp: result.carried.leakAndDamp,
+      rise_if_leaks_Pa_s: result.carried.riseIfLeaksPaS,
+    },
     cannot_see_below_g_per_year: result.cannotSeeBelowGramsPerYear,
   }
 }

@@ -3,8 +3,11 @@ import type { Gram } from './gram'
 import { type LogUniform, logSum, type Normal, overlap, overlapsInPieces, type Piece, underPieces } from './normal'
 import type { Shape } from './types'
 
-/** Gas of hoses: so many times the column of one law, give or take `spread` as a deviation. */
-export type HoseGas = { law: number; times: number; spread: number }
+/**
+ * Gas of hoses: so many times the column of one law, give or take `spread` as a deviation; and where the law itself is
+ * in doubt, a column that bends it, about zero with a deviation of its own.
+ */
+export type HoseGas = { law: number; times: number; spread: number; bent?: { law: number; spread: number } }
 
 /** Chances and bounds the hypotheses are weighed with. */
 export type Prior = {
@@ -55,10 +58,10 @@ export const LEVEL = 0
 export const LINE = 1
 export const HOSE = 2
 /**
- * laws of the hoses' gas there are columns for: short and long under vacuum before; a baseline that stays, dies away,
- * or half and half
+ * laws of the hoses' gas there are columns for: short and long under vacuum before, and what bends each; a baseline that
+ * stays, dies away, or half and half
  */
-export const HOSE_LAWS = 3
+export const HOSE_LAWS = 4
 export const FIRST_EQUALISING = HOSE + HOSE_LAWS
 export const FIRST_BEND = FIRST_EQUALISING + EQUALISING.length
 
@@ -189,22 +192,32 @@ type Products = (a: number, b: number) => number
  * integrated out. Worked out one by one as asked, because a copy of all sums for each kind of hose took longer than all
  * the rest.
  */
-function freedOfHose(g: Gram, { law, times, spread }: HoseGas, readings: number): { of: Products; log: number } {
+function freedOfHose(g: Gram, { law, times, spread, bent }: HoseGas, readings: number): { of: Products; log: number } {
   if (times === 0) return { of: (a, b) => g.get(a, b), log: 0 }
   const gas = HOSE + law
-  const own = g.get(gas, gas)
-  const pivot = own + 1 / spread ** 2
-  const loose = spread > 0
   const plain = (a: number, b: number): number => {
     if (b !== readings) return g.get(a, b)
     return a === readings
-      ? g.get(a, a) - 2 * times * g.get(gas, a) + times * times * own
+      ? g.get(a, a) - 2 * times * g.get(gas, a) + times * times * g.get(gas, gas)
       : g.get(a, b) - times * g.get(a, gas)
   }
-  const shared = (a: number): number => plain(gas, a)
+  const freed = spread > 0 ? without(plain, gas, spread) : { of: plain, log: 0 }
+  if (!bent) return freed
+  const straight = without(freed.of, HOSE + bent.law, bent.spread)
+  return { of: straight.of, log: freed.log + straight.log }
+}
+
+/** Products with a column taken out of all others, its coefficient's prior normal about zero. */
+function without(of: Products, column: number, spread: number): { of: Products; log: number } {
+  const pivot = of(column, column) + 1 / spread ** 2
+  const known: number[] = []
+  const shared = (a: number): number => {
+    known[a] ??= of(Math.min(column, a), Math.max(column, a))
+    return known[a]
+  }
   return {
-    of: (a, b) => plain(a, b) - (loose ? (shared(a) * shared(b)) / pivot : 0),
-    log: loose ? -0.5 * Math.log(pivot * spread * spread) : 0,
+    of: (a, b) => of(a, b) - (shared(a) * shared(b)) / pivot,
+    log: -0.5 * Math.log(pivot * spread * spread),
   }
 }
 

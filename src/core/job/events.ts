@@ -188,6 +188,13 @@ const HoldEnded = z.strictObject({
     .array(z.strictObject({ code: verbatim(60), of: z.record(verbatim(40), z.union([z.number(), verbatim(400, 0)])) }))
     .max(20)
     .optional(),
+  /** what it hands on to the next hold of the same car; older records have none */
+  carried: z
+    .strictObject({
+      leakAndDamp: z.number().min(0).max(1),
+      riseIfLeaksPaS: z.array(z.number().positive()).max(40),
+    })
+    .optional(),
   /** what the procedure's own simple rule says of it, where one decides */
   rule: z
     .strictObject({ id: z.enum(RULE_IDS), words: verbatim(120), says: z.enum(['passes', 'fails', 'not yet']) })

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { knownPair } from './pairs'
+import { jointOf, knownPair } from './pairs'
 import { knownRecord } from './records'
 
 test('the next hold of the same car has its leak and less of its water, read anew', () => {
@@ -21,5 +21,16 @@ test('the second judgement knows the first: a leak that was likely is surer wher
     expect(first.truth.leakPaM3S).toBeGreaterThan(0)
     expect(before.verdict).toBe('undecided')
     expect(after.probability.leak).toBeGreaterThan(before.probability.leak)
+  }
+}, 60_000)
+
+test('what the second says, knowing the first, is what both say together by sums over every state of the car', () => {
+  // the first leaves them open: tight, leaking, dry and wet among them
+  for (const seed of [34, 65, 74, 96, 105]) {
+    const pair = knownPair(seed)
+    const joint = jointOf(pair)
+    const { leak, damp } = pair.said[1].probability
+    expect(Math.abs((joint?.leak ?? 2) - leak), `leak of ${seed}`).toBeLessThanOrEqual(0.03)
+    expect(Math.abs((joint?.damp ?? 2) - damp), `water of ${seed}`).toBeLessThanOrEqual(0.03)
   }
 }, 60_000)

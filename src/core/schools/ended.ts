@@ -29,6 +29,7 @@ export function holdEnded(
     samples,
     reasons: [...result.reasons, ...more.map((m) => m.words)],
     codes: result.codes,
+    ...(result.carried && { carried: result.carried }),
     findings: [...result.findings, ...more.map((m) => m.finding)],
     ...ruleOf(state, rules),
   }

@@ -15,9 +15,9 @@ import { recordFacts } from '@/core/words/record-words'
 import { Field } from '../form/field'
 import { Fold } from '../form/fold'
 import { Sign } from '../form/sign'
-
 import { useKeepPage } from '../offline/use-keep-page'
 import { useSay } from '../units'
+import { Strong, slot, Worded } from '../worded'
 import { browserCrypto } from './browser-crypto'
 
 type Given = { name: string; text: string } | { name: string; refused: string }
@@ -57,8 +57,10 @@ export function CheckPage() {
         <p className="mt-1 text-note text-ink-2">{W.withoutItNobodyKnowsWhose}</p>
         {paper && (
           <p className="mt-3 border-t border-rule pt-2 text-small">
-            {W.fromTheCodeOnThe}
-            <b className="break-all font-medium">{paper.head}</b>
+            <Worded
+              words={W.fromTheCodeOnThe(slot('head'))}
+              head={<b className="break-all font-medium">{paper.head}</b>}
+            />
           </p>
         )}
         {refused.map((why) => (
@@ -146,14 +148,14 @@ function Found({ checked, keyTyped }: { checked: Checked; keyTyped: boolean }) {
       </h2>
       {broken ? (
         <p className="mt-2 text-lead">
-          {W.at}
-          <b className="font-semibold">{broken.place}</b>
-          {W.it2(broken.reason)}.
+          <Worded words={W.atIt(slot('place'), broken.reason)} place={<Strong>{broken.place}</Strong>} />
         </p>
       ) : (
         <p className="mt-2 text-lead">
-          {W.allEntriesFollowOne(record.events.length)} <b className="font-semibold">{record.signed.by}</b>
-          {W.onCoversThem(at(record.signed.at))}
+          <Worded
+            words={W.allEntriesFollowOne(record.events.length, slot('by'), at(record.signed.at))}
+            by={<Strong>{record.signed.by}</Strong>}
+          />
         </p>
       )}
       <ul className="mt-3 border-t-2 border-ink text-body">
@@ -178,8 +180,10 @@ function Found({ checked, keyTyped }: { checked: Checked; keyTyped: boolean }) {
         )}
       </ul>
       <p className="mt-2 text-note text-ink-2">
-        {W.keyCertificate(fingerprint ? groupedFingerprint(fingerprint) : W.thatIsNone)}{' '}
-        {record.signed.certificate || W.noneGiven}.
+        {W.keyCertificate(
+          fingerprint ? groupedFingerprint(fingerprint) : W.thatIsNone,
+          record.signed.certificate || W.noneGiven,
+        )}
       </p>
       {!broken && <WhatItSays record={record} at={at} />}
     </section>

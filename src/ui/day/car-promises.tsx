@@ -68,7 +68,7 @@ export function CarPromises({ plan, moment, onPromise, onGone }: Props) {
                       ) : late > 0.5 ? (
                         <b className="font-semibold text-leak">
                           <Sign kind="caution" />
-                          {W.promised3(moment(car.promisedMs))}: {W.minLate2(Math.round(late))}
+                          {W.promisedLate(moment(car.promisedMs), Math.round(late))}
                         </b>
                       ) : (
                         W.promised2(moment(car.promisedMs))

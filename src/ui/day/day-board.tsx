@@ -100,7 +100,7 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
                 disabled={!viewer.mayPlan || sending}
                 onClick={() => void send({ what: 'let-go', car: p.car, step: p.step })}
               >
-                {W.let(carName(plan, p.car))}, {W.go2(p.step)}
+                {W.letGo(carName(plan, p.car), p.step)}
               </button>
             ))}
           </>

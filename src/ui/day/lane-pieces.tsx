@@ -40,8 +40,9 @@ export function LanePieces({ lane, people, mayPlan, clock, timeZone, onDone }: P
               {clock(piece.fromMs)}–{clock(piece.toMs)}
             </b>
             <span className="min-w-0 grow">
-              {piece.name}, {STEP_NAMES[piece.step].toLowerCase()}
-              {piece.pinnedBy && W.setBy(piece.pinnedBy)}
+              {piece.pinnedBy
+                ? W.pieceSetBy(piece.name, STEP_NAMES[piece.step].toLowerCase(), piece.pinnedBy)
+                : W.pieceOf(piece.name, STEP_NAMES[piece.step].toLowerCase())}
             </span>
             {mayPlan && lane.kind === 'person' && isMovable(piece, lane) && (
               <button

@@ -31,7 +31,9 @@ export function NextHeads({
       {first.slice(0, LARGE).map((deed, i) => (
         <li key={deed.person} className={`min-w-0 flex-1 py-2 pr-5 ${i > 0 ? 'pl-5 max-sm:pl-0' : ''}`}>
           <p className="text-small text-ink-2" suppressHydrationWarning>
-            {personName(plan, deed.person)} {deed.begun ? W.isAtItUntil(at(deed.row.to)) : W.next}
+            {deed.begun
+              ? W.isAtItUntil(personName(plan, deed.person), at(deed.row.to))
+              : W.next(personName(plan, deed.person))}
           </p>
           <div className="flex items-center gap-4 max-xl:block">
             <p
@@ -54,7 +56,7 @@ export function NextHeads({
           {first.slice(LARGE).map((deed) => (
             <p key={deed.person} className="truncate">
               <b className="font-semibold">
-                {personName(plan, deed.person)} {deed.now ? W.now2 : at(deed.row.from)}
+                {W.whoWhen(personName(plan, deed.person), deed.now ? W.now2 : at(deed.row.from))}
               </b>{' '}
               {deedWords(plan, deed)}
             </p>

@@ -1,6 +1,7 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
 import { W } from '@/core/language/screen/day'
 import { personName, priceWords } from '@/core/words/shop-plan-words'
+import { slot, Worded } from '../worded'
 import type { Piece } from './lanes-of'
 import type { Price } from './use-day-price'
 
@@ -39,14 +40,12 @@ export function PriceSaid({
       data-price={busy ? 'asked' : price ? 'told' : 'none'}
     >
       <p className="text-lead font-semibold">{put}</p>
-      {later && <p>{W.itCannotBeThere(clock(fromMs))}.</p>}
+      {later && <p>{W.itCannotBeThere(clock(fromMs))}</p>}
       <p>
         {price && !busy ? priceWords(plan, price.changes) : busy ? W.workingOutWhatItCosts : W.itStandsWhereItStood}
       </p>
       <p className="mt-1">
-        {W.letGoToKeepIt}
-        <span className="key">Esc</span>
-        {W.putsItBack}
+        <Worded words={W.letGoToKeepIt(slot('escape'))} escape={<span className="key">Esc</span>} />
       </p>
     </div>
   )

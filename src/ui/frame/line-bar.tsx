@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import { W } from '@/core/language/screen/frame-line-bar'
 import type { Line } from '../hooks/use-event-stream'
+import { Strong, slot, Worded } from '../worded'
 
 type Props = {
   line: Line
@@ -23,11 +24,15 @@ export function LineBar({ line, fromMs, clock }: Props) {
       )}
       {line.kind === 'signed-out' && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
-          <b className="font-semibold text-caution">{W.youAreSignedOut}</b>
-          {W.whatYouSeeStands}
-          <Link href="/sign-in" className="font-semibold underline">
-            {W.signInAgain}
-          </Link>
+          <Worded
+            words={W.whatYouSeeStands(slot('out'), slot('signIn'))}
+            out={<Strong className="text-caution">{W.youAreSignedOut}</Strong>}
+            signIn={
+              <Link href="/sign-in" className="font-semibold underline">
+                {W.signInAgain}
+              </Link>
+            }
+          />
         </p>
       )}
     </div>

@@ -10,6 +10,7 @@ import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
 import { Refused } from '../form/refused'
 import { useSending } from '../form/use-sending'
+import { slot, Worded } from '../worded'
 
 type Demo = { signIn: string; name: string; role: string; password: string }
 
@@ -74,8 +75,7 @@ function DemoSignIns({ demo, pick }: { demo: Demo[]; pick: (d: Demo) => void }) 
         ))}
       </ul>
       <p className="mt-4 text-note text-ink-2">
-        {W.aShopOfYourOwn}
-        <code>{W.yperosUpOwn}</code>
+        <Worded words={W.aShopOfYourOwn(slot('command'))} command={<code>{W.yperosUpOwn}</code>} />
       </p>
     </section>
   )

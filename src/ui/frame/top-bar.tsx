@@ -8,6 +8,7 @@ import { shownTemperature } from '@/core/units/shown'
 import { paText } from '../format'
 import { useWallNow } from '../hooks/use-now'
 import { useClock, useUnits } from '../units'
+import { Strong, slot, Worded } from '../worded'
 import { AccountMenu } from './account-menu'
 import { BENCH, BOOK, inSection } from './sections'
 import type { ShopView, UserView } from './who'
@@ -55,19 +56,28 @@ export function TopBar({ shop, user, serverNowMs }: { shop: ShopView; user: User
       </nav>
       <p className="ml-auto flex gap-5 text-note text-ink-2 max-lg:hidden">
         <span>
-          <b className="font-semibold text-ink">{shop.name}</b>
-          {shop.altitudeM !== null && ` ${shop.altitudeM.toLocaleString('en')} m`}
+          <Worded
+            words={
+              shop.altitudeM === null ? slot('shop') : W.altitude(slot('shop'), shop.altitudeM.toLocaleString('en'))
+            }
+            shop={<Strong className="text-ink">{shop.name}</Strong>}
+          />
         </span>
         <span>
-          {W.airHere}
-          <b className="font-semibold text-ink">{paText(shop.barometerPa)}</b>,
-          {W.inhg2((shop.barometerPa / PA_PER_INHG).toFixed(1))}
+          <Worded
+            words={W.airHere(slot('air'), (shop.barometerPa / PA_PER_INHG).toFixed(1))}
+            air={<Strong className="text-ink">{paText(shop.barometerPa)}</Strong>}
+          />
         </span>
         <span>
-          {W.hall}{' '}
-          <b className="font-semibold text-ink">
-            {warm.text} {warm.unit}
-          </b>
+          <Worded
+            words={W.hall(slot('warm'))}
+            warm={
+              <Strong className="text-ink">
+                {warm.text} {warm.unit}
+              </Strong>
+            }
+          />
         </span>
       </p>
       <div className="flex items-center gap-4 max-lg:ml-auto">

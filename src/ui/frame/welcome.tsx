@@ -9,6 +9,7 @@ import { TextField } from '../form/bound'
 import { MainButton } from '../form/main-button'
 import { Refused } from '../form/refused'
 import { useSending } from '../form/use-sending'
+import { Strong, slot, Worded } from '../worded'
 
 type Props = { shopName: string; token: string; name: string | null; signIn: string }
 
@@ -32,10 +33,9 @@ export function Welcome({ shopName, token, name, signIn }: Props) {
         </>
       ) : (
         <form onSubmit={submit} noValidate>
-          <h1 className="mt-1 text-call font-semibold leading-tight">{W.welcome2(name)}.</h1>
+          <h1 className="mt-1 text-call font-semibold leading-tight">{W.welcome2(name)}</h1>
           <p className="mt-3 mb-4 text-lead">
-            {W.chooseYourPasswordFromThen}
-            <b className="font-semibold">{signIn}</b>.
+            <Worded words={W.chooseYourPasswordFromThen(slot('name'))} name={<Strong>{signIn}</Strong>} />
           </p>
           <TextField
             control={form.control}

@@ -3,6 +3,7 @@
 import type { FormerFault, FormerLine } from '@/core/book/former'
 import { codeWords } from '@/core/language/codes'
 import { W } from '@/core/language/screen/import'
+import { Strong, slot, Worded } from '../worded'
 
 /** Lines shown before they are brought in, and faults named, at most. */
 const SHOWN = 12
@@ -26,10 +27,10 @@ export function FormerPreview({ read: { lines, faults }, rows, sending, onBring 
           <ul className="text-body">
             {faults.slice(0, NAMED).map((f) => (
               <li key={`${f.line} ${f.column} ${f.why}`} className="border-b border-rule py-0.5">
-                <b className="font-semibold">
-                  {W.line2(f.line)}, {f.column}
-                </b>
-                {f.found !== '' && <>: “{f.found}”</>}, {f.why}
+                <Worded
+                  words={f.found === '' ? W.faultAt(slot('place'), f.why) : W.faultFound(slot('place'), f.found, f.why)}
+                  place={<Strong>{W.lineColumn(f.line, f.column)}</Strong>}
+                />
               </li>
             ))}
           </ul>

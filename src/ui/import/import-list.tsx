@@ -33,7 +33,9 @@ export function ImportList({ imports, timeZone }: { imports: readonly ImportView
           <li key={i.id} className="border-b border-rule py-2">
             <b className="font-semibold break-words">{i.fileName}</b>
             <span className="block text-small text-ink-2">
-              {i.by}, {at(i.at)}; {i.withdrawn === null ? W.ofLines(i.stored, i.lines) : W.takenOutAgainBy(i.withdrawn)}
+              {i.withdrawn === null
+                ? W.ofLines(i.by, at(i.at), i.stored, i.lines)
+                : W.takenOutAgainBy(i.by, at(i.at), i.withdrawn)}
             </span>
             {i.withdrawn === null &&
               (asked === i.id ? (

@@ -37,8 +37,12 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
       </p>
       <h2 className="text-fig-s font-semibold leading-tight max-sm:text-call">{FOUND_SENTENCES[result.verdict]}</h2>
       <p className="text-lead">
-        {W.leakWaterPresumed(chanceWords(result.probability.leak), chanceWords(result.probability.damp))}{' '}
-        {W.and2(chanceWords(result.priors.leak), chanceWords(result.priors.damp))}
+        {W.leakWaterPresumed(
+          chanceWords(result.probability.leak),
+          chanceWords(result.probability.damp),
+          chanceWords(result.priors.leak),
+          chanceWords(result.priors.damp),
+        )}
       </p>
       {reasonsIn(result, say).map((reason) => (
         <p key={reason} className="text-lead">
@@ -55,7 +59,7 @@ export function FileVerdict({ judged, waiting, holding }: Props) {
       </p>
       {read.notices.slice(0, 3).map((notice) => (
         <p key={notice} className="text-small text-ink-2">
-          {W.noted2(notice)}.
+          {W.noted2(notice)}
         </p>
       ))}
       <Picture judged={judged} />

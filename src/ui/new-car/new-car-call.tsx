@@ -119,13 +119,19 @@ function RigFacts({ rig, timeZone }: { rig: RigChoice; timeZone: string }) {
   return (
     <>
       <p className="text-small leading-snug text-ink-2">
-        {W.cfmHosesOfAnd(cfmText(rig.pumpM3S), rig.hoses, say.length(rig.boreM), rig.lengthM)} m,{' '}
-        {W.gaugeScaleInG(rig.gauge, rig.scaleStepG)}
+        {W.cfmHosesOfAnd(
+          cfmText(rig.pumpM3S),
+          rig.hoses,
+          say.length(rig.boreM),
+          rig.lengthM,
+          rig.gauge,
+          rig.scaleStepG,
+        )}
       </p>
       {rig.busy && (
         <p className="text-small font-medium">
           {rig.busy.now && <Sign kind="caution" />}
-          {W.it2(rigBusyWords(rig.busy, clock))}.
+          {W.it2(rigBusyWords(rig.busy, clock))}
         </p>
       )}
       {rig.missing && (

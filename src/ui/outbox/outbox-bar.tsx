@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { W } from '@/core/language/screen/outbox'
+import { Strong, slot, Worded } from '../worded'
 import { useOutbox } from './outbox'
 
 /** What was done here and the server has not got yet, in words and number; nothing while there is none. */
@@ -15,18 +16,15 @@ export function OutboxBar() {
     <div role="status" className="no-print sticky top-0 z-10">
       {waiting.length > 0 && (
         <p className="border-b-2 border-caution bg-sheet px-5 py-2 text-body max-sm:px-4">
-          <b className="font-semibold text-caution">{W.waitingToBeSent2(waiting.length)}.</b>{' '}
-          {signedOut ? (
-            <>
-              {W.youAreSignedOut}{' '}
+          <Worded
+            words={signedOut ? W.youAreSignedOut(slot('waiting'), slot('signIn')) : W.itIsKeptOnThis(slot('waiting'))}
+            waiting={<Strong className="text-caution">{W.waitingToBeSent2(waiting.length)}</Strong>}
+            signIn={
               <Link href="/sign-in" className="font-semibold underline">
                 {W.signInAgain}
               </Link>
-              {W.thenItIsSent}
-            </>
-          ) : (
-            W.itIsKeptOnThis
-          )}
+            }
+          />
         </p>
       )}
       {others.map((name) => (

@@ -15,6 +15,7 @@ import { dayIn, micronText } from '../format'
 import { useSaid } from '../frame/said'
 import type { ShopView } from '../frame/who'
 import { useSay } from '../units'
+import { slot, Worded } from '../worded'
 import { ZoneProvider } from '../zone'
 import { DueList } from './due-list'
 import { EquipmentForm } from './equipment-form'
@@ -80,8 +81,13 @@ function PumpFacts({ pump }: { pump: Extract<Shelved, { kind: 'pump' }> }) {
   const reaches = micronText(ultimateOf(pump))
   return (
     <p className="mt-2 text-lead">
-      <b className="figure mr-2 text-fig-m">{reaches}</b>
-      {W.micronReachedByItself2(reaches === micronText(pump.spec.ultimatePa) ? W.byItsPlateOrIts : W.byItsLastTest)}
+      <Worded
+        words={W.micronReachedByItself2(
+          slot('reaches'),
+          reaches === micronText(pump.spec.ultimatePa) ? W.byItsPlateOrIts : W.byItsLastTest,
+        )}
+        reaches={<b className="figure mr-2 text-fig-m">{reaches}</b>}
+      />
     </p>
   )
 }

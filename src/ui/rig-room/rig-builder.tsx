@@ -27,6 +27,7 @@ import { useSaid } from '../frame/said'
 import { SidePanel } from '../frame/side-panel'
 import type { ShopView } from '../frame/who'
 import { type RigStudy, useRigStudy } from '../hooks/use-rig-study'
+import { Strong, slot, Worded } from '../worded'
 import { useZone } from '../zone'
 import { DueList } from './due-list'
 import { PullPicture } from './pull-picture'
@@ -201,9 +202,10 @@ function Side({ draft, rig, study, shelf, mayEdit, now, isNew }: SideProps) {
       </p>
       {worst && (worst.savesS ?? 0) >= 60 && (
         <p className="mt-3 text-lead leading-snug">
-          {W.theMostGoesToThe}
-          <b className="font-semibold">{worst.name}</b>:{' '}
-          {W.ofTheOfThis(Math.round((worst.savesS ?? 0) / 60), minutesText(study))}
+          <Worded
+            words={W.theMostGoesToThe(slot('part'), Math.round((worst.savesS ?? 0) / 60), minutesText(study))}
+            part={<Strong>{worst.name}</Strong>}
+          />
         </p>
       )}
       {draft.parts.gaugeAt === 'pump' && (

@@ -10,6 +10,7 @@ import { Sign } from '../form/sign'
 import { useSend } from '../form/use-send'
 import { useSaid } from '../frame/said'
 import { serverNow } from '../server-clock'
+import { slot, Worded } from '../worded'
 
 type Rules = { certificateAsked: boolean; backupDays: number; leadAfterMin: number; backedUpAt: string | null }
 const DAY_MS = 86_400_000
@@ -52,9 +53,11 @@ export function ShopRules({ certificateAsked, backupDays, leadAfterMin, backedUp
               : W.backedUp(formatDistanceStrict(Date.parse(backedUpAt), serverNow(), { addSuffix: true }))}
           </p>
           <p className="mb-2 text-small text-ink-2">
-            <code>{W.yperosBackupFile}</code>
-            {W.writesAllOfItThe} <code>{W.yperosRestoreFile}</code>
-            {W.bringsItBack}
+            <Worded
+              words={W.writesAllOfItThe(slot('backup'), slot('restore'))}
+              backup={<code>{W.yperosBackupFile}</code>}
+              restore={<code>{W.yperosRestoreFile}</code>}
+            />
           </p>
           <Pick
             label={W.remindMeAfter}

@@ -103,7 +103,7 @@ export function SumsPage({ jobs, airPa }: Props) {
           </div>
           <Fold title={W.howItIsWorkedOut}>
             <p className="text-small">{sum.formula}.</p>
-            <p className="mt-1 text-small text-ink-2">{W.from2(sum.source)}.</p>
+            <p className="mt-1 text-small text-ink-2">{W.from2(sum.source)}</p>
           </Fold>
         </section>
         <section aria-label={W.whatItComesTo} className="min-w-0">

@@ -11,7 +11,7 @@ export const W = spoken({
   theShopsKeyOrIts: 'The shop’s key or its fingerprint, from the shop itself',
   withoutItNobodyKnowsWhose:
     'Without it nobody knows whose signature it is: anybody can sign a changed record anew with a key of their own.',
-  fromTheCodeOnThe: 'From the code on the paper: the record’s chain ends in ',
+  fromTheCodeOnThe: (head: P) => `From the code on the paper: the record’s chain ends in ${head}`,
   whatHoldsAndWhatDoes: 'What holds and what does not stands here.',
   isLargerThan50Mb: (p1: P) => `${p1} is larger than 50 MB: no record is. Nothing was checked.`,
   isNoTextUtf8: (p1: P) => `${p1} is no text (UTF-8): nothing was checked.`,
@@ -19,7 +19,7 @@ export const W = spoken({
   notARecord: 'Not a record.',
   itDoesNotHold: 'It does not hold.',
   itHolds: 'It holds.',
-  at: 'At ',
+  atIt: (place: P, reason: P) => `At ${place} it ${reason}.`,
   all: 'All ',
   on: ' on ',
   entriesUnchangedNoneDroppedAdded: 'Entries: unchanged, none dropped, added or moved',
@@ -36,8 +36,7 @@ export const W = spoken({
   holds: 'holds',
   fails: 'fails',
   everyEntry: (p1: P) => `Every entry, ${p1}`,
-  it2: (p1: P) => ` it ${p1}`,
-  allEntriesFollowOne: (p1: P) => `All ${p1} entries follow one another as they were stored, and the signature of`,
-  onCoversThem: (p1: P) => ` on ${p1} covers them.`,
-  keyCertificate: (p1: P) => `Key ${p1}. Certificate`,
+  allEntriesFollowOne: (count: P, by: P, at: P) =>
+    `All ${count} entries follow one another as they were stored, and the signature of ${by} on ${at} covers them.`,
+  keyCertificate: (key: P, certificate: P) => `Key ${key}. Certificate ${certificate}.`,
 })

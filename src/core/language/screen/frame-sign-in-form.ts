@@ -1,4 +1,4 @@
-import { spoken } from '../spoken'
+import { type P, spoken } from '../spoken'
 
 export const W = spoken({
   signIn: 'Sign in',
@@ -10,8 +10,8 @@ export const W = spoken({
   theSums: 'the sums',
   checkARecord2: 'check a record',
   demoPlaceTapOneTo: 'Demo place: tap one to fill it in',
-  aShopOfYourOwn: 'A shop of your own, with nothing simulated: ',
   yperosUpOwn: './yperos up --own',
+  aShopOfYourOwn: (command: P) => `A shop of your own, with nothing simulated: ${command}`,
   belowHereANeedleSees: 'below here a needle sees nothing',
   waterBoils: 'water boils',
   dry: 'dry',

@@ -5,7 +5,7 @@ export const W = spoken({
   newCar: 'New car',
   shop: 'Shop',
   places: 'Places',
-  airHere: 'air here ',
-  hall: 'hall',
-  inhg2: (p1: P) => ` ${p1} inHg`,
+  airHere: (pressure: P, inches: P) => `air here ${pressure}, ${inches} inHg`,
+  hall: (celsius: P) => `hall ${celsius}`,
+  altitude: (shop: P, metres: P) => `${shop} ${metres} m`,
 })

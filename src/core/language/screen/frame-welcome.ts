@@ -6,8 +6,8 @@ export const W = spoken({
   password: 'Password',
   thisLinkIsNoMore: 'This link is no more.',
   itWasUsedOrHas: 'It was used, or has run out. Ask the lead of the shop for another.',
-  chooseYourPasswordFromThen: 'Choose your password. From then on you sign in as ',
+  chooseYourPasswordFromThen: (name: P) => `Choose your password. From then on you sign in as ${name}.`,
   thatIsMyPassword: 'That is my password',
   yperos2: (p1: P) => `Yperos, ${p1}`,
-  welcome2: (p1: P) => `Welcome, ${p1}`,
+  welcome2: (p1: P) => `Welcome, ${p1}.`,
 })

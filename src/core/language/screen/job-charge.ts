@@ -105,10 +105,10 @@ export const W = spoken({
   taken: 'taken',
   ofItPurged: 'of it purged',
   inTheCar2: 'in the car',
-  toItsHeel: ', to its heel',
-  intoTheCar2: 'Into the car ',
-  at95Between: ', at 95 % between',
-  withinTheGAllowed: (toleranceG: P) => `Within the ±${toleranceG} g allowed.`,
+  toItsHeel: (container: P) => `${container}, to its heel`,
+  intoTheCar2: (grams: P, low: P, high: P) => `Into the car ${grams}, at 95 % between ${low} and ${high}.`,
+  intoTheCarWithin: (grams: P, low: P, high: P, toleranceG: P) =>
+    `Into the car ${grams}, at 95 % between ${low} and ${high}. Within the ±${toleranceG} g allowed.`,
   howItIsWorkedOut: 'How it is worked out',
   aContainerThatGivesVapour:
     'A container that gives vapour cools itself. A bowl of warm water brings the flow back: 50 °C (122 °F) at ' +
@@ -130,13 +130,12 @@ export const W = spoken({
   thisOneSShare: (p1: P) => `${p1}, this one’s share`,
   leftOpenOverAt: (p1: P, p2: P) => `left open: over ${p1} at ${p2}`,
   inTheCar3: (p1: P) => `${p1} in the car`,
-  allowed2: (p1: P) => `${p1} allowed`,
-  theLabelSays2: (p1: P, p2: P, p3: P) => `${p1}; the label says ${p2}${p3}`,
+  allowed2: (p1: P) => `±${p1} allowed`,
+  theLabelSays2: (p1: P, p2: P, p3: P) => `${p1}; the label says ${p2}${p3}.`,
   container3: (p1: P) => `Container ${p1}`,
-  hoseMm: (p1: P, p2: P) => `${p1}; hose ${p2} mm,`,
-  purged2: (p1: P) => `${p1} purged`,
+  howItGoesIn: (target: P, way: P, boreMm: P, lengthM: P, end: P, purgeG: P, when: P) =>
+    `${target}, ${way}; hose ${boreMm} mm, ${lengthM} m, ${end}; ${purgeG} purged ${when}`,
   theAirHereIs2: (p1: P) => `The air here is ${p1} kPa, the containers at`,
   cAssumedAsThe: (p1: P) => `${p1} °C (assumed as the hall).`,
   oz2: (p1: P) => `${p1} oz`,
-  and2: (p1: P, p2: P) => `${p1} and ${p2}`,
 })

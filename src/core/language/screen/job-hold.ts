@@ -39,7 +39,7 @@ export const W = spoken({
   now: 'now',
   air2: (p1: P) => `air ${p1}`,
   target2: (p1: P) => `target ${p1}`,
-  leakWater: (p1: P, p2: P) => `leak ${p1}, water ${p2}`,
+  leakWater: (leak: P, damp: P, by: P) => `leak ${leak}, water ${damp}, ${by}`,
   aboveTheFirstReading2: (p1: P) =>
     `Above the first reading, ${p1}. Rises again just as straight: look for the leak. Rises less and flattens: it was water.`,
   thisCarLost3: (p1: P) => `this car lost ${p1}`,

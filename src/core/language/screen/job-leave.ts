@@ -6,9 +6,9 @@ export const W = spoken({
   theHoldWasSkipped: (why: P) => `The hold was skipped: ${why}`,
   aLeakOfWouldHave: (aYear: P) => `a leak of ${aYear} would have shown`,
   nothingWasProved: 'nothing was proved',
-  signedBy: 'Signed by ',
+  signedBy: (who: P, certificate: P, record: P) =>
+    `Signed by ${who}, ${certificate}. ${record} holds every entry, the readings and the signature.`,
   itsRecord: 'Its record',
-  holdsEveryEntryTheReadings: 'holds every entry, the readings and the signature.',
   underTheHood: 'Under the hood',
   theCertificateNumberGoesWith: 'the certificate number goes with the record',
   certificateNumber: 'Certificate number',

@@ -38,7 +38,8 @@ export const W = spoken({
   whereItStands: 'Where it stands',
   fromThePredictionTheBoiling:
     'From the prediction, the boiling line and this rig’s own floor; chances assumed before the first reading.',
-  predictingThisPull2: (p1: P) => `Predicting this pull: ${p1}`,
-  theGaugeSitsAt: (p1: P) => `The gauge sits at the pump and reads ahead of the car ${p1} times: at the far side about`,
-  n8In10Between2: (p1: P, p2: P) => `${p1}, 8 in 10 between ${p2}`,
+  predictingThisPull2: (p1: P) => `Predicting this pull: ${p1} %`,
+  theGaugeSitsAt: (times: P, far: P, span: P) =>
+    `The gauge sits at the pump and reads ahead of the car ${times} times: at the far side about ${far}, ` +
+    `8 in 10 between ${span}.`,
 })

@@ -1,7 +1,7 @@
 import { type P, spoken } from '../spoken'
 
 export const W = spoken({
-  atRestAboveTheAir: 'at rest, above the air here (',
+  atRestAboveTheAir: (other: P) => `at rest, above the air here (${other})`,
   onlyWhereThereWasRefrigerant:
     'Only where there was refrigerant enough to run it. At the end it stands beside what was proved, and in the ' +
     'words for whoever pays.',

@@ -62,7 +62,7 @@ export const W = spoken({
   isolated: 'isolated',
   isNoLineSuchAs: (row: P) => `"${row}" is no line such as "5 320" or "10 21.5 inHg": minutes, then the reading`,
   readingsOver2: (p1: P, p2: P) => `${p1} readings over ${p2}`,
-  leakWaterPresumed: (p1: P, p2: P) => `leak ${p1}, water ${p2}; presumed`,
-  and2: (p1: P, p2: P) => `${p1} and ${p2}`,
-  noted2: (p1: P) => `Noted: ${p1}`,
+  leakWaterPresumed: (leak: P, damp: P, leakBefore: P, dampBefore: P) =>
+    `leak ${leak}, water ${damp}; presumed ${leakBefore} and ${dampBefore}`,
+  noted2: (p1: P) => `Noted: ${p1}.`,
 })

@@ -109,9 +109,9 @@ export const W = spoken({
   lineIsFor: (p1: P) => `Line ${p1} is for`,
   oilAmount: (uNITWORDS: P) => `Oil amount, ${uNITWORDS}`,
   aboutMinHoldMin: (p1: P, p2: P, p3: P) => `${p1}, about ${p2} min, hold ${p3} min.`,
-  cfmHosesOfAnd: (p1: P, p2: P, p3: P, p4: P) => `${p1} CFM, ${p2} hoses of ${p3} and ${p4}`,
-  gaugeScaleInG: (p1: P, p2: P) => `${p1} gauge, scale in ${p2} g steps`,
-  it2: (p1: P) => `It ${p1}`,
+  cfmHosesOfAnd: (cfm: P, hoses: P, bore: P, metres: P, gauge: P, stepG: P) =>
+    `${cfm} CFM, ${hoses} hoses of ${bore} and ${metres} m, ${gauge} gauge, scale in ${stepG} g steps`,
+  it2: (p1: P) => `It ${p1}.`,
   putItTogetherAnew: (p1: P) => `${p1}. Put it together anew in the rig room.`,
   here2: (p1: P) => `, here ${p1}`,
 })

@@ -114,7 +114,8 @@ export const W = spoken({
   whatItIsWorthAt: 'What it is worth at the car',
   ofItsPumpAt500: (shareText: P) => `${shareText} of its pump at 500 micron.`,
   workingItOut: 'Working it out …',
-  theMostGoesToThe: 'The most goes to the ',
+  theMostGoesToThe: (part: P, minutes: P, of: P) =>
+    `The most goes to the ${part}: ${minutes} of the ${of} of this pull.`,
   itsGaugeSitsAtThe:
     'Its gauge sits at the pump and reads below the car for as long as anything flows. Put it at the farthest point.',
   due: 'Due',
@@ -184,12 +185,12 @@ export const W = spoken({
   scale2: 'scale',
   container2: 'container',
   minutes2: 'minutes',
-  micronReachedByItself2: (p1: P) => `micron reached by itself${p1}; this figure goes into every prediction.`,
+  micronReachedByItself2: (reaches: P, by: P) =>
+    `${reaches}micron reached by itself${by}; this figure goes into every prediction.`,
   justNow2: (p1: P) => `${p1} just now`,
   by2: (p1: P) => `by ${p1}`,
   waterBoilsBelow2: (p1: P) => `water boils below ${p1}`,
   target2: (p1: P) => `target ${p1}`,
-  ofTheOfThis: (p1: P, p2: P) => `${p1} of the ${p2} of this pull.`,
   reachesMicron: (p1: P) => `reaches ${p1} micron`,
   cfm4: (p1: P) => `${p1} CFM`,
   core2: (p1: P) => `core ${p1}`,

@@ -101,9 +101,9 @@ export const W = spoken({
   neverBackedUp: 'Never backed up',
   backedUp: (formatDistanceStrict: P) => `Backed up ${formatDistanceStrict}`,
   yperosBackupFile: './yperos backup FILE',
-  writesAllOfItThe: ' writes all of it, the shop’s key among it;',
   yperosRestoreFile: './yperos restore FILE',
-  bringsItBack: ' brings it back.',
+  writesAllOfItThe: (backup: P, restore: P) =>
+    `${backup} writes all of it, the shop’s key among it; ${restore} brings it back.`,
   remindMeAfter: 'Remind me after',
   days: (backupDays: P) => `${backupDays} days`,
   anAlarmNobodyAnsweredRings: 'An alarm nobody answered rings at the lead too after',

@@ -14,5 +14,5 @@ export const W = spoken({
   howItIsWorkedOut: 'How it is worked out',
   whatItComesTo: 'What it comes to',
   notedIn: (name: P) => `Noted in ${name}.`,
-  from2: (p1: P) => `From: ${p1}`,
+  from2: (p1: P) => `From: ${p1}.`,
 })

@@ -24,7 +24,6 @@ export function LabelLines({ state, deeds }: { state: JobState; deeds: Deeds }) 
           label.typed,
           label.line ? `, ${label.line}` : '',
         )}
-        .
       </p>
       {label.lines && (
         <Choice

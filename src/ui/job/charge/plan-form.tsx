@@ -13,6 +13,7 @@ import { Fold } from '../../form/fold'
 import { Pick } from '../../form/pick'
 import { Sign } from '../../form/sign'
 import { useUnits } from '../../units'
+import { Strong, slot, Worded } from '../../worded'
 import { MassField, useField } from '../forms/fields'
 import { Collector } from '../forms/form-types'
 import { useForms } from '../forms/forms'
@@ -124,9 +125,18 @@ function HowItGoesIn({ state }: { state: JobState }) {
       open={wrong || undefined}
       title={
         <span className="text-small font-normal">
-          <b className="font-semibold">{values.target}</b>, {W.hoseMm(WAY_WORDS[way].name, values.bore ?? '')}{' '}
-          {values.length} m, {values.end === 'full' ? W.takenOffFull : W.drawnDown}; {W.purged2(values.purge ?? '')}{' '}
-          {values.change === 'shut' ? W.once : W.atEachChange}{' '}
+          <Worded
+            words={W.howItGoesIn(
+              slot('target'),
+              WAY_WORDS[way].name,
+              values.bore ?? '',
+              values.length ?? '',
+              values.end === 'full' ? W.takenOffFull : W.drawnDown,
+              values.purge ?? '',
+              values.change === 'shut' ? W.once : W.atEachChange,
+            )}
+            target={<Strong>{values.target}</Strong>}
+          />{' '}
           <span className="underline underline-offset-4">{W.change}</span>
         </span>
       }
@@ -209,6 +219,7 @@ function Preview({ state }: { state: JobState }) {
     return <p className="border-t border-rule pt-2 text-small text-ink-2">{W.theStopWeightsAppearHere}</p>
   const input = chargeInputOf(state, containers, choices)
   const plan = planCharge(input)
+  const [low, high] = plan.bandG.map((g) => massWords(g)) as [string, string]
   return (
     <div className="border-t border-rule pt-2 text-body">
       <table className="w-full max-w-[820px]">
@@ -227,10 +238,7 @@ function Preview({ state }: { state: JobState }) {
             const sum = plan.steps.slice(0, i + 1).reduce((g, x) => g + x.takenG - x.purgeG, 0) - plan.hoseHoldUpG
             return (
               <tr key={s.id} className="align-top">
-                <td>
-                  {s.id}
-                  {s.emptied ? W.toItsHeel : ''}
-                </td>
+                <td>{s.emptied ? W.toItsHeel(s.id) : s.id}</td>
                 <Weight grams={s.startGrossG} />
                 <Weight grams={s.stopGrossG} bold />
                 <Weight grams={s.takenG} />
@@ -242,10 +250,14 @@ function Preview({ state }: { state: JobState }) {
         </tbody>
       </table>
       <p className="mt-1">
-        {W.intoTheCar2}
-        <b className="font-semibold">{massWords(plan.deliveredG)}</b>
-        {W.at95Between} {W.and2(massWords(plan.bandG[0]), massWords(plan.bandG[1]))}.{' '}
-        {plan.meetsTolerance ? W.withinTheGAllowed(input.toleranceG.toFixed(0)) : ''}
+        <Worded
+          words={
+            plan.meetsTolerance
+              ? W.intoTheCarWithin(slot('grams'), low, high, input.toleranceG.toFixed(0))
+              : W.intoTheCar2(slot('grams'), low, high)
+          }
+          grams={<Strong>{massWords(plan.deliveredG)}</Strong>}
+        />
       </p>
       <Fold title={W.howItIsWorkedOut} className="mt-1 text-small text-ink-2">
         <ol className="space-y-0.5">

@@ -8,6 +8,7 @@ import { W } from '@/core/language/screen/job-frame'
 import { rigBusyWords } from '@/core/words/shop-plan-words'
 import { Fold } from '../../form/fold'
 import { Sign } from '../../form/sign'
+import { Strong, slot, Worded } from '../../worded'
 import type { Deeds } from '../use-deeds'
 
 /** What each rig is on is asked anew so often, ms. */
@@ -57,7 +58,10 @@ export function RigTaken({ jobId, state, deeds, clock }: Props) {
           .map(({ id, rig, busy }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-4 border-b border-rule py-1 text-body">
               <span className="min-w-48 flex-1">
-                <b className="font-semibold">{rig.name}</b> {busy ? rigBusyWords(busy, clock) : W.isFree}
+                <Worded
+                  words={busy ? W.isBusy(slot('rig'), rigBusyWords(busy, clock)) : W.isFree(slot('rig'))}
+                  rig={<Strong>{rig.name}</Strong>}
+                />
               </span>
               <button
                 type="button"

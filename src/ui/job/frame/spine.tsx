@@ -26,8 +26,7 @@ export function Spine({ state, clock, nowMs, factor }: Props) {
         </p>
         {factor > 1 && (
           <p className="text-note font-medium text-caution" suppressHydrationWarning>
-            {W.simulatedClock}
-            {factor}, {clock(nowMs)}
+            {W.simulatedClock(factor, clock(nowMs))}
           </p>
         )}
       </div>

@@ -6,6 +6,7 @@ import { W } from '@/core/language/screen/job-frame'
 import { eventWords } from '@/core/words/event-words'
 import { Popup } from '../../frame/popup'
 import type { LiveJob } from '../../hooks/use-job-live'
+import { slot, Worded } from '../../worded'
 
 type Line = { at: number; text: string; by: string; key: string }
 
@@ -50,8 +51,7 @@ export function Trail({
           {W.recordAndCorrectAnEntry}
         </a>
         <button type="button" className="flex min-h-9 items-center gap-2 text-ink-2" onClick={() => onOpenChange(true)}>
-          {lines.length} {lines.length === 1 ? W.entry : W.entries} <span className="key">A</span>
-          {W.all}
+          <Worded words={W.entries(lines.length, slot('hotkey'))} hotkey={<span className="key">A</span>} />
         </button>
       </div>
       <ol className="columns-2 gap-8 max-sm:columns-1">

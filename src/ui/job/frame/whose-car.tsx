@@ -9,6 +9,7 @@ import type { Role } from '@/core/shop/people'
 import { lengthWords } from '@/core/units/duration'
 import { eventWords } from '@/core/words/event-words'
 import type { UserView } from '../../frame/who'
+import { Strong, slot, Worded } from '../../worded'
 import type { Deeds } from '../use-deeds'
 
 export type Colleague = { id: string; name: string; role: Role }
@@ -50,21 +51,17 @@ export function WhoseCar({
         {mine ? (
           <b className="font-semibold text-ink">{W.yourCar}</b>
         ) : (
-          <>
-            <b className="font-semibold text-ink">{state.whose.name}</b>
-            {W.hasThisCar}
-          </>
+          <Worded words={W.hasThisCar(slot('who'))} who={<Strong className="text-ink">{state.whose.name}</Strong>} />
         )}
       </span>
       {others.length > 0 && (
         <span>
-          {W.hereNow}
-          <b className="font-semibold text-ink">{others.join(', ')}</b>
+          <Worded words={W.hereNow(slot('who'))} who={<Strong className="text-ink">{others.join(', ')}</Strong>} />
         </span>
       )}
       {last && last.by !== user.name && (
         <span suppressHydrationWarning>
-          {last.by}, {W.ago2(lengthWords(Math.max(0, (nowMs - Date.parse(last.happenedAt)) / 1000)), eventWords(last))}
+          {W.ago2(last.by, lengthWords(Math.max(0, (nowMs - Date.parse(last.happenedAt)) / 1000)), eventWords(last))}
         </span>
       )}
       {!state.signed && (

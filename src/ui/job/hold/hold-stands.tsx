@@ -42,7 +42,7 @@ function Presumed({ state, deeds, running }: { state: JobState; deeds: Deeds; ru
     <>
       <h3 className="font-semibold">{W.presumedBeforeAnyReading}</h3>
       <p>
-        {W.leakWater(chanceWords(leak), chanceWords(damp))}, {even ? W.nothingFromTheStory : W.fromTheJobsStoryAssumed}
+        {W.leakWater(chanceWords(leak), chanceWords(damp), even ? W.nothingFromTheStory : W.fromTheJobsStoryAssumed)}
       </p>
       {running && (
         <button

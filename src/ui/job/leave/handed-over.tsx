@@ -6,6 +6,7 @@ import { chargedG, currentHold, type JobState } from '@/core/job/state'
 import { W } from '@/core/language/screen/job-leave'
 import { shownMass } from '@/core/units/shown'
 import { useSay } from '../../units'
+import { Strong, slot, Worded } from '../../worded'
 import { Section } from '../instrument/section'
 import { CarFacts } from '../zero/car-facts'
 
@@ -37,12 +38,15 @@ export function HandedOver({ state, jobId }: { state: JobState; jobId: string })
         </p>
       </div>
       <p className="mt-5 text-row">
-        {W.signedBy}
-        <b className="font-semibold">{state.signed?.by}</b>, {certificateWords(state.signed?.certificate ?? '')}.{' '}
-        <a href={`/job/${jobId}/record`} className="font-semibold underline">
-          {W.itsRecord}
-        </a>{' '}
-        {W.holdsEveryEntryTheReadings}
+        <Worded
+          words={W.signedBy(slot('who'), certificateWords(state.signed?.certificate ?? ''), slot('record'))}
+          who={<Strong>{state.signed?.by}</Strong>}
+          record={
+            <a href={`/job/${jobId}/record`} className="font-semibold underline">
+              {W.itsRecord}
+            </a>
+          }
+        />
       </p>
       <CarFacts state={state} />
     </Section>

@@ -35,7 +35,7 @@ const soonerLines = ({ sooner = [], reaches }: PullForecast): Line[] =>
 export function Gains({ planned, forecast }: { planned: Planned | undefined; forecast: PullForecast | undefined }) {
   if (!planned) return null
   if (!planned.plan)
-    return <p className="mt-2 text-small text-ink-2">{W.predictingThisPull2(Math.round(planned.progress * 100))} %</p>
+    return <p className="mt-2 text-small text-ink-2">{W.predictingThisPull2(Math.round(planned.progress * 100))}</p>
   const { p10S, p50S, p90S } = planned.plan
   return (
     <section

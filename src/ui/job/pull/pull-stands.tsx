@@ -12,8 +12,11 @@ export function PullStands({ advice, airPa }: { advice: PullAdvice | undefined; 
       {advice.blind && <p>{advice.blind}</p>}
       {advice.far && advice.ahead > 1.05 && (
         <p>
-          {W.theGaugeSitsAt(advice.ahead.toFixed(1))}{' '}
-          {W.n8In10Between2(say.vacuum(advice.far.pa), say.vacuumSpan(advice.far.lowPa, advice.far.highPa))}.
+          {W.theGaugeSitsAt(
+            advice.ahead.toFixed(1),
+            say.vacuum(advice.far.pa),
+            say.vacuumSpan(advice.far.lowPa, advice.far.highPa),
+          )}
         </p>
       )}
       <ol className="mt-1">

@@ -18,10 +18,7 @@ export function AtRest({ state }: { state: JobState }) {
       <p>
         <span className="figure text-fig-xxl font-semibold max-sm:text-fig-l">{say.pressureText(most)}</span>
         <span className="ml-2 text-title">{UNIT_WORDS[say.units.pressure]}</span>
-        <span className="block text-body font-semibold">
-          {W.atRestAboveTheAir}
-          {otherPressure(most, say)})
-        </span>
+        <span className="block text-body font-semibold">{W.atRestAboveTheAir(otherPressure(most, say))}</span>
       </p>
       {finding.kind === 'refrigerant' && (
         <p className="text-body">

@@ -197,7 +197,7 @@ function AllowedWords({
       ))}
       {room && !narrow && target - allows > lens.low && (
         <text x={right - 8} y={y(target - allows) - 7} textAnchor="end">
-          ±{W.allowed2(say.mass(allows))}
+          {W.allowed2(say.mass(allows))}
         </text>
       )}
     </g>
