@@ -271,9 +271,9 @@ test('@long two phones without a line on one car: what contradicts stands side b
   await expect(aside).toBeInViewport()
   await expect(aside).toContainText('Teo Brisal')
   await expect(aside).toContainText('Maira Qolque')
-  await hers.screenshot({ path: '/tmp/n4.png' })
+  await shot(hers, 'set-aside')
   await hers.setViewportSize({ width: 390, height: 844 })
-  await hers.screenshot({ path: '/tmp/n5.png' })
+  await shot(hers, 'set-aside-phone')
   const questions = await aside.getByRole('button', { name: 'Teo Brisal is right' }).count()
   for (let left = questions; left > 0; left--) {
     await aside.getByRole('button', { name: 'Teo Brisal is right' }).first().click()

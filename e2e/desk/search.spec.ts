@@ -81,6 +81,7 @@ test('@long empty after a new condenser: looked at, nitrogen in, the joint bubbl
       .getByRole('button', { name: /^condenser, \d+ of 100/ })
       .first(),
   ).toBeVisible()
+  await shot(page, 'search')
   await press(page, 'Nothing seen')
   await expect(theCall(page)).toContainText(/Dry nitrogen in, to 1,000 kPa/)
   await expect(theCall(page)).toContainText('never above the lower of the label’s and our own limit')

@@ -72,6 +72,13 @@ function shownBy(node: Node): Node[] {
   return [node]
 }
 
+/** What a chart writes beside a line: `label={{ value: … }}`. */
+function drawnBy({ name, value }: Node): Node[] {
+  const given = isNode(value) && value.type === 'JSXExpressionContainer' && (value.expression as Node)
+  if (nameOf(name) !== 'label' || !given || given.type !== 'ObjectExpression') return []
+  return (given.properties as Node[]).flatMap((p) => (nameOf(p.key) === 'value' ? [p.value as Node] : []))
+}
+
 const nameOf = (node: unknown): string => ((node as Node | undefined)?.name as string | undefined) ?? ''
 /** Whether a node speaks to whoever keeps the machine, or to a programmer: a log's line, an error nobody should see. */
 function speaksToNobody(node: Node): boolean {
@@ -95,6 +102,7 @@ function writtenIn(path: string, source: string): string[] {
     if (node.type === 'JSXText') note(node, LETTERS)
     if (node.type === 'JSXAttribute') {
       const heard = HEARD.has(nameOf(node.name)) && isNode(node.value) && node.value
+      for (const drawn of drawnBy(node)) note(drawn, LETTERS)
       if (heard && heard.type === 'Literal') {
         if (!(heard.value as string).startsWith('/')) note(heard, LETTERS)
       } else if (
@@ -146,6 +154,7 @@ test('the look sees what it is there for', () => {
   expect(seen("const open = () => toast({ title: 'Sent when the line is back' })")).toEqual([
     'Sent when the line is back',
   ])
+  expect(seen("const a = <ReferenceLine label={{ value: 'label', fontSize: 14 }} />")).toEqual(['label'])
   expect(seen('const a = <p>{W.shutBothValves}</p>')).toEqual([])
   expect(seen("log.warn('the watch failed'); throw new RangeError('no sign change')")).toEqual([])
 })

@@ -2,6 +2,7 @@
 
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { NextShort } from '@/core/book/car-loss'
+import { W } from '@/core/language/screen/book'
 import type { CurvePoint } from '@/core/views'
 import { AXIS, yearsAxis } from '../chart/recharts-look'
 
@@ -33,7 +34,7 @@ export default function ChargeYears({ points, labelG, short, nowMs, day }: Props
           y={labelG}
           stroke="var(--ink)"
           strokeDasharray="2 4"
-          label={{ value: 'label', position: 'insideTopRight', fontSize: 14, fill: 'var(--ink-2)' }}
+          label={{ value: W.byItsLabel, position: 'insideTopRight', fontSize: 14, fill: 'var(--ink-2)' }}
         />
         <ReferenceLine x={nowMs} stroke="var(--ink)" strokeWidth={2} />
         <Line dataKey="was" stroke="var(--ink)" strokeWidth={3} isAnimationActive={false} connectNulls dot={{ r: 4 }} />

@@ -34,6 +34,7 @@ export const W = spoken({
   carsOfTheShop: 'Cars of the shop',
   notChargedHereYet: 'not charged here yet',
   gCharged: (lastChargeG: P) => `${lastChargeG} g charged`,
+  byItsLabel: 'label',
   label: (refrigerant: P, typed: P) => `${refrigerant}, label ${typed}`,
   freeVolumeL: (volumeL: P) => `free volume ${volumeL} L`,
   freeVolumeLMeasured: (measuredL: P) => `free volume ${measuredL} L, measured`,
