@@ -12,6 +12,7 @@ import {
   press,
   readings,
   record,
+  shot,
   signIn,
   startHold,
   startPull,

@@ -86,7 +86,7 @@ describe('the ways of letting it in', () => {
   })
 })
 
-test('the school of one hose takes the manifold off first, without one caution, and leaves the high side to be read again', () => {
+test('the way of one hose takes the manifold off first, without one caution, and leaves the high side to be read again', () => {
   const start = later(job(CAR, ...HOLDING), 70, { kind: 'hold-decided', payload: { next: 'charge' } })
   const payload = chargePlanned(start, [{ id: 'cylinder-7', kind: 'cylinder', grossG: 9120, tareG: 3410 }], {
     ...usualChoices(start),

@@ -94,7 +94,7 @@ function callNod(state: JobState, live: Live): Call {
 }
 
 /**
- * The school that takes the manifold off: both ports are closed and capped but one, and the container hangs on one
+ * The way that takes the manifold off: both ports are closed and capped but one, and the container hangs on one
  * hose.
  */
 function callRigOff({ rig }: JobState): Call {

@@ -1,5 +1,5 @@
 import { type Bend, EQUALISING } from './bends'
-import { Gram, type Noise } from './gram'
+import { CrossProducts, type Noise } from './cross-products'
 import { FIRST_BEND, FIRST_EQUALISING, HOSE, type Hypothesis, LEVEL, LINE, type Prior } from './posterior'
 
 /** What a curve is drawn by. */
@@ -18,7 +18,7 @@ export class Curve {
   private readonly hose: HoseLaws
   private readonly linear: boolean
   private readonly barometerPa: number
-  private last: Gram | undefined
+  private last: CrossProducts | undefined
 
   constructor(samples: readonly HoldSample[], bends: readonly Bend[], context: HoldContext, hose: HoseLaws) {
     this.samples = samples
@@ -47,20 +47,20 @@ export class Curve {
   }
 
   /** Sums of the record at this noise. */
-  gram({ sigma, correlationS }: Noise): Gram {
-    const gram = new Gram(FIRST_BEND + this.bends.length + 1, FIRST_BEND)
+  products({ sigma, correlationS }: Noise): CrossProducts {
+    const products = new CrossProducts(FIRST_BEND + this.bends.length + 1, FIRST_BEND)
     for (const [i, s] of this.samples.entries())
-      gram.add(s.elapsedS, sigma[i] as number, correlationS, (row) => row.set(this.columns[i] as Float64Array))
-    this.last = gram
-    return gram
+      products.add(s.elapsedS, sigma[i] as number, correlationS, (row) => row.set(this.columns[i] as Float64Array))
+    this.last = products
+    return products
   }
 
   /** Adds one sample to the sums last made, without looking at the others again. @param sigma - its noise, Pa */
-  add(sample: HoldSample, sigma: number, correlationS: number): Gram {
-    const gram = this.last as Gram
+  add(sample: HoldSample, sigma: number, correlationS: number): CrossProducts {
+    const products = this.last as CrossProducts
     const row = this.row(sample.elapsedS, this.straightened(sample.pressurePa))
-    gram.add(sample.elapsedS, sigma, correlationS, (into) => into.set(row))
-    return gram
+    products.add(sample.elapsedS, sigma, correlationS, (into) => into.set(row))
+    return products
   }
 
   /** Coefficients of a hypothesis by least squares: level, rise, what equalises and the bend; the hoses are given. */
@@ -68,7 +68,7 @@ export class Curve {
     h: Drawn,
     prior: Prior,
   ): { level: number; rise: number; equalising: number; height: number; hose: number; bent: number } {
-    const gram = this.last as Gram
+    const products = this.last as CrossProducts
     const readings = FIRST_BEND + this.bends.length
     const gas = HOSE + h.hose.law
     const bends = h.hose.bent
@@ -85,14 +85,14 @@ export class Curve {
     const a = used.map((i) =>
       used.map(
         (j) =>
-          gram.get(i, j) +
+          products.get(i, j) +
           (i === j && i === LINE ? held : 0) +
           (i === j && i === gas ? 1 / h.hose.spread ** 2 : 0) +
           (i === j && bends && i === bent ? 1 / bends.spread ** 2 : 0) +
           (i === j && i >= FIRST_EQUALISING && i < FIRST_BEND ? 1 / prior.equalisingPa ** 2 : 0),
       ),
     )
-    const b = used.map((i) => gram.get(i, readings) - h.hose.times * gram.get(i, gas))
+    const b = used.map((i) => products.get(i, readings) - h.hose.times * products.get(i, gas))
     const x = solve(a, b)
     const of = (column: number) => {
       const at = used.indexOf(column)

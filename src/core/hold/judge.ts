@@ -198,7 +198,7 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
   const coarse = waterBends(context.ambientC)
   const rough = new Curve(used, coarse, context, hose)
   const looked = candidates(
-    rough.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)),
+    rough.products(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)),
     coarse,
     prior,
   )
@@ -208,23 +208,23 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
   noise = estimateNoise(used, rough.leftOver({ ...free, shape: 'leak-and-damp' }, prior), usedSteps, context, spacingS)
   prior = priorOf(used, usedSteps, context, noise)
   const focuses = bestBends(
-    weigh(rough.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), coarse, prior),
+    weigh(rough.products(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), coarse, prior),
     coarse,
   )
   const bends = waterBends(context.ambientC, focuses)
   const curve = new Curve(used, bends, context, hose)
-  const sums = () => curve.gram(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS))
-  let gram = sums()
-  let hypotheses = weigh(gram, bends, prior)
+  const sums = () => curve.products(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS))
+  let products = sums()
+  let hypotheses = weigh(products, bends, prior)
   // where the finer grid fits better, what the coarse one left over was not noise
   const again = estimateNoise(used, curve.leftOver(best(hypotheses), prior), usedSteps, context, spacingS)
   if (again.scale * Math.sqrt(again.correlationS) < QUIETER * noise.scale * Math.sqrt(noise.correlationS)) {
     noise = again
     prior = priorOf(used, usedSteps, context, noise)
-    gram = sums()
-    hypotheses = weigh(gram, bends, prior)
+    products = sums()
+    hypotheses = weigh(products, bends, prior)
   }
-  return { curve, gram, hypotheses, prior, bends, noise }
+  return { curve, products, hypotheses, prior, bends, noise }
 }
 
 /**

@@ -1,8 +1,8 @@
 import { GAS_CONSTANT, WATER_KG_MOL } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import type { Bend } from './bends'
+import type { CrossProducts } from './cross-products'
 import type { Curve } from './curve'
-import type { Gram } from './gram'
 import type { Estimated } from './noise'
 import type { Hypothesis, Prior } from './posterior'
 import type { HoldContext } from './types'
@@ -17,7 +17,7 @@ export const LEAK_RANGE_PA_M3_S = [1e-6, 3e-3] as const
 export type Judged = {
   curve: Curve
   /** sums of the record at that noise */
-  gram: Gram
+  products: CrossProducts
   hypotheses: Hypothesis[]
   prior: Prior
   bends: readonly Bend[]

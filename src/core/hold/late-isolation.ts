@@ -1,4 +1,4 @@
-import { Gram } from './gram'
+import { CrossProducts } from './cross-products'
 import { nominalPa } from './noise'
 import type { HoldContext, HoldSample } from './types'
 
@@ -83,10 +83,10 @@ function fallEnds(samples: readonly HoldSample[], context: HoldContext): number 
 /** What a fall that ends there, and what rises from there, leave of a record; in squares of the noise. */
 function misfitOf(samples: readonly HoldSample[], context: HoldContext, endS: number, tauS: number): number {
   const shapes = 4
-  let gram = new Gram(shapes + 1)
+  let products = new CrossProducts(shapes + 1)
   for (const { elapsedS, pressurePa } of samples) {
     const [before, after] = [Math.max(0, endS - elapsedS), Math.max(0, elapsedS - endS)]
-    gram.add(elapsedS, nominalPa(pressurePa, context), CORRELATION_S, (row) => {
+    products.add(elapsedS, nominalPa(pressurePa, context), CORRELATION_S, (row) => {
       row[0] = 1
       row[1] = Math.exp(before / tauS) - 1
       row[2] = after
@@ -94,8 +94,8 @@ function misfitOf(samples: readonly HoldSample[], context: HoldContext, endS: nu
       row[shapes] = pressurePa
     })
   }
-  for (let k = 0; k < shapes; k++) gram = gram.without(k, 1e9).gram
-  return gram.get(shapes, shapes)
+  for (let k = 0; k < shapes; k++) products = products.without(k, 1e9).products
+  return products.get(shapes, shapes)
 }
 
 /** A fall too slow for gas that equalises. @returns s where it reaches its bottom, or null */
@@ -138,10 +138,10 @@ function lateIsolation(samples: readonly HoldSample[], context: HoldContext): nu
   )
   const smooth = 2 + SMOOTH_TAUS_S.length
   const readings = smooth + kinks.length
-  const gram = new Gram(readings + 1, smooth)
+  const products = new CrossProducts(readings + 1, smooth)
   for (const s of samples) {
     const sigma = nominalPa(s.pressurePa, context)
-    gram.add(s.elapsedS, sigma, CORRELATION_S, (row) => {
+    products.add(s.elapsedS, sigma, CORRELATION_S, (row) => {
       row[0] = 1
       row[1] = s.elapsedS / span
       for (const [k, tau] of SMOOTH_TAUS_S.entries()) row[2 + k] = Math.exp(-s.elapsedS / tau)
@@ -153,9 +153,9 @@ function lateIsolation(samples: readonly HoldSample[], context: HoldContext): nu
       row[readings] = s.pressurePa
     })
   }
-  let left = gram
+  let left = products
   const loose = 3 * Math.max(first.pressurePa, last.pressurePa)
-  for (let k = 0; k < smooth; k++) left = left.without(k, k < 2 ? 1e6 : loose).gram
+  for (let k = 0; k < smooth; k++) left = left.without(k, k < 2 ? 1e6 : loose).products
   let found: number | null = null
   let most = LEAST_GAIN
   for (const [k, { atS, tauS }] of kinks.entries()) {

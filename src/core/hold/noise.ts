@@ -1,5 +1,5 @@
 import { PA_PER_MICRON } from '../units/constants'
-import type { Noise } from './gram'
+import type { Noise } from './cross-products'
 import type { HoldContext, HoldSample } from './types'
 
 /** An electronic gauge's floor, Pa: some 2 micron (model.md section 5: 1 to 3). */

@@ -1,5 +1,5 @@
 import { type Bend, EQUALISING, NOTHING_TO_EQUALISE } from './bends'
-import type { Gram } from './gram'
+import type { CrossProducts } from './cross-products'
 import { type LogUniform, logSum, type Normal, overlap, overlapsInPieces, type Piece, underPieces } from './normal'
 import type { Shape } from './types'
 
@@ -78,8 +78,13 @@ type BendSums = { by: number; bb: number; bl: number }
  * Level, what equalises and drift are integrated exactly; the leak's rise and the bend's height under their log-uniform
  * priors.
  */
-export function weigh(gram: Gram, bends: readonly Bend[], prior: Prior, wanted?: ReadonlySet<number>): Hypothesis[] {
-  const rough = candidates(gram, bends, prior, wanted)
+export function weigh(
+  products: CrossProducts,
+  bends: readonly Bend[],
+  prior: Prior,
+  wanted?: ReadonlySet<number>,
+): Hypothesis[] {
+  const rough = candidates(products, bends, prior, wanted)
   const best = rough.reduce((top, r) => Math.max(top, r.log), Number.NEGATIVE_INFINITY)
   const found: Hypothesis[] = []
   const overlaps = overlapsOf(prior)
@@ -123,17 +128,19 @@ export type Candidate = {
 
 /** Every combination of bend, what equalises and hoses, by its best fit. */
 export function candidates(
-  gram: Gram,
+  products: CrossProducts,
   bends: readonly Bend[],
   prior: Prior,
   wanted?: ReadonlySet<number>,
 ): Candidate[] {
   const readings = FIRST_BEND + bends.length
-  const levelled = gram.without(LEVEL, Number.POSITIVE_INFINITY).gram
+  const levelled = products.without(LEVEL, Number.POSITIVE_INFINITY).products
   const rough: Candidate[] = []
   for (let equalising = -1; equalising < EQUALISING.length; equalising++) {
-    const { gram: g, log: eLog } =
-      equalising < 0 ? { gram: levelled, log: 0 } : levelled.without(FIRST_EQUALISING + equalising, prior.equalisingPa)
+    const { products: g, log: eLog } =
+      equalising < 0
+        ? { products: levelled, log: 0 }
+        : levelled.without(FIRST_EQUALISING + equalising, prior.equalisingPa)
     const eChance =
       Math.log(equalising < 0 ? NOTHING_TO_EQUALISE : (EQUALISING[equalising] as { prior: number }).prior) + eLog
     for (const [index, hose] of prior.hoses.entries()) {
@@ -192,7 +199,11 @@ type Products = (a: number, b: number) => number
  * integrated out. Worked out one by one as asked, because a copy of all sums for each kind of hose took longer than all
  * the rest.
  */
-function freedOfHose(g: Gram, { law, times, spread, bent }: HoseGas, readings: number): { of: Products; log: number } {
+function freedOfHose(
+  g: CrossProducts,
+  { law, times, spread, bent }: HoseGas,
+  readings: number,
+): { of: Products; log: number } {
   if (times === 0) return { of: (a, b) => g.get(a, b), log: 0 }
   const gas = HOSE + law
   const plain = (a: number, b: number): number => {

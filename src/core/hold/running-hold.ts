@@ -70,13 +70,13 @@ export class RunningHold {
     if (!this.last || added.length === 0) return this.look()
     const { judged, cleaned, wanted, left, step, standing } = this.last
     const { scale, correlationS } = judged.noise
-    let gram: ReturnType<typeof judged.curve.add> | undefined
+    let products: ReturnType<typeof judged.curve.add> | undefined
     for (const sample of added) {
       cleaned.samples.push(sample)
       const noise = noiseOf([sample], Float64Array.of(step), this.context, scale, correlationS)
-      gram = judged.curve.add(sample, noise.sigma[0] as number, noise.correlationS)
+      products = judged.curve.add(sample, noise.sigma[0] as number, noise.correlationS)
     }
-    const hypotheses = weigh(gram as NonNullable<typeof gram>, judged.bends, judged.prior, wanted).map((h) => ({
+    const hypotheses = weigh(products as NonNullable<typeof products>, judged.bends, judged.prior, wanted).map((h) => ({
       ...h,
       log: h.log + left[h.shape],
     }))

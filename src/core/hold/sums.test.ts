@@ -4,7 +4,7 @@ import { waterSaturationPa } from '../fluids/water'
 import { kelvin } from '../units/temperature'
 import { waterBends } from './bends'
 import { binned } from './binned'
-import { Gram } from './gram'
+import { CrossProducts } from './cross-products'
 import { gathered, logSum, mixtureQuantile, overlap, overlapsAt, under, upperTail } from './normal'
 
 // tail of the standard normal, from a published table
@@ -87,25 +87,25 @@ test('taking a column out of the sums is fitting it: what is left of a line is i
   // y = 5 + 2 t with one reading off by one, no correlation to speak of
   const t = [0, 1, 2, 3, 4]
   const y = [5, 7, 10, 11, 13]
-  const gram = new Gram(3)
+  const products = new CrossProducts(3)
   for (const [i, s] of t.entries())
-    gram.add(s * 1e6, 1, 1, (row) => {
+    products.add(s * 1e6, 1, 1, (row) => {
       row[0] = 1
       row[1] = s
       row[2] = y[i] as number
     })
-  const free = gram.without(0, Number.POSITIVE_INFINITY).gram
+  const free = products.without(0, Number.POSITIVE_INFINITY).products
   // least squares by the textbook: Sxy / Sxx
   expect(free.get(1, 2) / free.get(1, 1)).toBeCloseTo(20 / 10, 9)
   // a prior that allows nothing leaves the column where it was
-  expect(gram.without(0, 1e-9).gram.get(1, 2)).toBeCloseTo(gram.get(1, 2), 5)
+  expect(products.without(0, 1e-9).products.get(1, 2)).toBeCloseTo(products.get(1, 2), 5)
 })
 
 test('a reading twice as uncertain counts a quarter', () => {
   const square = (sigma: number) => {
-    const gram = new Gram(1)
-    gram.add(0, sigma, 1, (row) => row.fill(3))
-    return gram.get(0, 0)
+    const products = new CrossProducts(1)
+    products.add(0, sigma, 1, (row) => row.fill(3))
+    return products.get(0, 0)
   }
   expect(square(1)).toBeCloseTo(9, 9)
   expect(square(2)).toBeCloseTo(9 / 4, 9)
@@ -113,7 +113,7 @@ test('a reading twice as uncertain counts a quarter', () => {
 
 test('only leading columns have products with all others; what is kept is the same', () => {
   const fill = (i: number) => (row: Float64Array) => row.set([1, i, Math.sin(i), Math.cos(i), i * i])
-  const [whole, sparse] = [new Gram(5), new Gram(5, 2)]
+  const [whole, sparse] = [new CrossProducts(5), new CrossProducts(5, 2)]
   for (let i = 0; i < 20; i++) for (const g of [whole, sparse]) g.add(i, 1 + 0.1 * i, 3, fill(i))
   for (const [a, b] of [
     [0, 1],
@@ -125,8 +125,8 @@ test('only leading columns have products with all others; what is kept is the sa
     [4, 4],
   ] as const) {
     expect(sparse.get(a, b)).toBeCloseTo(whole.get(a, b), 9)
-    expect(sparse.without(0, 2).gram.get(a === 0 ? 1 : a, b)).toBeCloseTo(
-      whole.without(0, 2).gram.get(a === 0 ? 1 : a, b),
+    expect(sparse.without(0, 2).products.get(a === 0 ? 1 : a, b)).toBeCloseTo(
+      whole.without(0, 2).products.get(a === 0 ? 1 : a, b),
       9,
     )
   }
@@ -134,9 +134,9 @@ test('only leading columns have products with all others; what is kept is the sa
 
 test('noise that lasts counts for less: ten readings that share their deviation are not ten', () => {
   const weight = (correlationS: number) => {
-    const gram = new Gram(1)
-    for (let i = 0; i < 10; i++) gram.add(i, 1, correlationS, (row) => row.fill(1))
-    return gram.get(0, 0)
+    const products = new CrossProducts(1)
+    for (let i = 0; i < 10; i++) products.add(i, 1, correlationS, (row) => row.fill(1))
+    return products.get(0, 0)
   }
   expect(weight(0.01)).toBeCloseTo(10, 6)
   expect(weight(100)).toBeLessThan(1.2)

@@ -331,7 +331,7 @@ export const PAYLOADS = {
     containers: z.array(ChargeContainer).min(1).max(6),
     stops: z.array(z.strictObject({ id: Text, stopGrossG: Grams, takenG: Grams, purgeG: Grams })).max(6),
     bandG: z.tuple([z.number(), z.number()]),
-    /** school of letting it in; vapour by the low side when it is not said */
+    /** way of letting it in; vapour by the low side when it is not said */
     way: z.enum(WAYS).optional(),
     hose: z
       .strictObject({ boreMm: z.number().min(1).max(30), lengthM: z.number().min(0).max(10), drawnDown: z.boolean() })

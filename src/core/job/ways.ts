@@ -1,5 +1,5 @@
 import { W } from '../language/job/ways'
-/** The schools of letting refrigerant in; the first is the default (practice). */
+/** The ways of letting refrigerant in; the first is the default (practice). */
 export const WAYS = ['vapour-low', 'first-high', 'liquid-high'] as const
 export type Way = (typeof WAYS)[number]
 

@@ -8,12 +8,12 @@ const CELLS = 48
 /** What a record says of each state of the car: ln of its likelihood, dry and wet, without a leak and in each cell. */
 type Evidence = { tight: [dry: number, wet: number]; leaks: [dry: number, wet: number][] }
 
-function evidenceOf({ gram, bends, prior }: Judged, { low, high }: LogUniform): Evidence {
+function evidenceOf({ products, bends, prior }: Judged, { low, high }: LogUniform): Evidence {
   const step = (high / low) ** (1 / CELLS)
   const even = { ...prior, leak: 0.5, damp: { tight: 0.5, leaks: 0.5 } }
   const of = (cell: number) => {
     const from = low * step ** cell
-    const weighed = weigh(gram, bends, { ...even, slopes: [{ low: from, high: from * step, share: 1 }] })
+    const weighed = weigh(products, bends, { ...even, slopes: [{ low: from, high: from * step, share: 1 }] })
     const sum = (shape: string) => logSum(weighed.filter((h) => h.shape === shape).map((h) => h.log))
     return { tight: [sum('tight'), sum('damp')], leaks: [sum('leak'), sum('leak-and-damp')] } as const
   }

@@ -114,7 +114,7 @@ const FRACTIONS = [0.25, 0.5, 0.75] as const
 const NEVER_LOOKS_S = [30, 60, 90].map((m) => m * MINUTE_S)
 /** A pull that is over sooner than this is not looked at on the way, s. */
 const SHORTEST_S = 120
-/** Fixed minutes the schools pull for. */
+/** Minutes by the clock some pull for. */
 const SCHOOLS_MIN = [15, 30, 45, 60] as const
 
 const lookAt = ({ told, readings }: KnownPull, nowS: number, seed: number): PullStands =>

@@ -1,5 +1,5 @@
 import { waterSaturationPa } from '../fluids/water'
-import { Gram } from '../hold/gram'
+import { CrossProducts } from '../hold/cross-products'
 import { judgeHold } from '../hold/judge'
 import { waterOfBend } from '../hold/judged'
 import { leakGramsPerYear } from '../hold/leak-rate'
@@ -42,7 +42,7 @@ export function idealObserver(record: KnownRecord): Ideal {
  * noise.
  */
 function misfit({ samples, truth, context }: KnownRecord, risePaS: number, tau: number, te: number): number {
-  const gram = new Gram(5)
+  const products = new CrossProducts(5)
   const every = Math.max(1, Math.floor(samples.length / 400))
   const last = samples[samples.length - 1]?.elapsedS ?? 1
   let meanPa = 0
@@ -53,7 +53,7 @@ function misfit({ samples, truth, context }: KnownRecord, risePaS: number, tau: 
     const spacing = last / samples.length
     const shared = Math.min(every, 1 + (2 * truth.correlationS) / spacing)
     const sigma = (truth.noisePa[Math.min(truth.noisePa.length - 1, i)] as number) * Math.sqrt(shared / every)
-    gram.add(s.elapsedS, sigma, truth.correlationS, (row) => {
+    products.add(s.elapsedS, sigma, truth.correlationS, (row) => {
       row[0] = 1
       row[1] = s.elapsedS / last
       row[2] = te > 0 ? Math.exp(-s.elapsedS / te) : 0
@@ -64,8 +64,8 @@ function misfit({ samples, truth, context }: KnownRecord, risePaS: number, tau: 
     count++
   }
   const warming = ((1.5 / kelvin(context.ambientC)) * meanPa) / count / Math.sqrt(3)
-  let g = gram.without(0, Number.POSITIVE_INFINITY).gram.without(1, warming).gram
-  if (te > 0) g = g.without(2, 0.3 * (samples[0]?.pressurePa ?? 10) + 2).gram
+  let g = products.without(0, Number.POSITIVE_INFINITY).products.without(1, warming).products
+  if (te > 0) g = g.without(2, 0.3 * (samples[0]?.pressurePa ?? 10) + 2).products
   const height = Math.max(0, g.get(3, 4) / Math.max(1e-30, g.get(3, 3)))
   const room = Math.max(0, waterSaturationPa(kelvin(context.ambientC)) - (samples[0]?.pressurePa ?? 0))
   const h = Math.min(height, room)

@@ -1,7 +1,7 @@
 import type { JobOpened } from '../job/events'
 import type { RigFile } from '../rig/rig-file'
 import { normalPair } from '../units/seeded'
-import { drawWater, medianWater, mostLiquidG, Z95 } from './water-inventory'
+import { drawWater, liquidRangeG, medianWater, mostBoundG, mostLiquidG, Z95 } from './water-inventory'
 
 /** A pull as it runs: what is known of it besides its readings. */
 export type RunningPull = {
@@ -36,6 +36,13 @@ const BALLAST_CHANCE = 0.04
 /** Water bound in oil and seals although the drier is new: how often, and its grams, 5 to 95 % (assumed). */
 const BOUND_CHANCE = 0.5
 const BOUND_G = [0.02, 0.3] as const
+/**
+ * A car may hold less water than its story says, a dry hall, a cap soon back on: how often, and by which factor below
+ * the story's least it goes (assumed). While the story's own tail was all there was, a pull of 0.3 to 0.7 g after a night
+ * open was promised an hour too late.
+ */
+const LESS_CHANCE = 0.25
+const LESS_BELOW = 3
 /** Ranges, drawn evenly in their logarithm: leaks Pa m3/s, pumps over their plate, time constants s. */
 const LEAKS_PA_M3_S = [1e-6, 3e-2] as const
 const BAD_PUMPS = [1.5, 40] as const
@@ -52,6 +59,12 @@ const logBetween = (random: () => number, [low, high]: readonly [number, number]
 /** Nodes of the car, where water may lie and air come in. */
 const carNodes = (rig: RigFile) => rig.nodes.filter((n) => n.volume_L >= CAR_NODE_L)
 
+/** Liquid water where there is less of it than the story says, g: up to the story's middle. */
+const lessThan = (story: RunningPull['story']): readonly [low: number, high: number] => [
+  liquidRangeG(story.opened)[0] / LESS_BELOW,
+  medianWater(story).liquidG,
+]
+
 function nodeByVolume(rig: RigFile, random: () => number): string {
   const nodes = carNodes(rig)
   const total = nodes.reduce((sum, n) => sum + n.volume_L, 0)
@@ -67,10 +80,11 @@ function nodeByVolume(rig: RigFile, random: () => number): string {
 export const DRAWN = {
   water: ({ rig, story }: RunningPull, random: () => number): Explanation['water'] => {
     const drawn = drawWater(story, normalPair(random))
+    const less = random() < LESS_CHANCE
     const oil = random() < BOUND_CHANCE ? logBetween(random, BOUND_G) : 0
     return {
       node: nodeByVolume(rig, random),
-      liquidG: drawn.liquidG,
+      liquidG: less ? logBetween(random, lessThan(story)) : drawn.liquidG,
       boundG: drawn.boundG + oil,
       tauS: logBetween(random, TAUS_S),
     }
@@ -127,16 +141,33 @@ export function neighbour(e: Explanation, random: () => number): Explanation {
 
 const normalLog = (x: number, sigma: number): number => -0.5 * (x / sigma) ** 2 - Math.log(sigma)
 
+/** A lognormal by its middle and its 95 % point, in the logarithm of the value. */
+const lnNormal = (x: number, middle: number, most: number): number =>
+  normalLog(Math.log(x / middle), Math.log(most / middle) / Z95)
+
+function lnLiquid(story: RunningPull['story'], liquidG: number): number {
+  const [low, high] = lessThan(story)
+  const told = (1 - LESS_CHANCE) * Math.exp(lnNormal(liquidG, medianWater(story).liquidG, mostLiquidG(story)))
+  const less = liquidG >= low && liquidG <= high ? LESS_CHANCE / Math.log(high / low) : 0
+  return Math.log(told / Math.sqrt(2 * Math.PI) + less)
+}
+
+/** Bound water: an old drier's, or what oil and seals hold. */
+function lnBound(story: RunningPull['story'], boundG: number): number {
+  const most = mostBoundG(story)
+  if (most > 0) return lnNormal(boundG, medianWater(story).boundG, most)
+  return boundG === 0 || (boundG >= BOUND_G[0] && boundG <= BOUND_G[1]) ? 0 : -Infinity
+}
+
 /** How likely the figures of an explanation are before any reading, in the logarithm, up to a constant. */
 export function lnPrior({ story }: RunningPull, e: Explanation): number {
-  const middle = Math.log(medianWater(story).liquidG)
-  const spread = (Math.log(mostLiquidG(story)) - middle) / Z95
   const inside = (x: number, [low, high]: readonly [number, number]) => (x >= low && x <= high ? 0 : -Infinity)
   const lnPump = Math.log(e.pumpTimes)
   const sound = ((1 - BAD_PUMP_CHANCE) * Math.exp(normalLog(lnPump, SOUND_PUMP))) / Math.sqrt(2 * Math.PI)
   const bad = inside(e.pumpTimes, BAD_PUMPS) === 0 ? BAD_PUMP_CHANCE / Math.log(BAD_PUMPS[1] / BAD_PUMPS[0]) : 0
   return (
-    normalLog(Math.log(e.water.liquidG) - middle, spread) +
+    lnLiquid(story, e.water.liquidG) +
+    lnBound(story, e.water.boundG) +
     (e.leak ? inside(e.leak.paM3S, LEAKS_PA_M3_S) : 0) +
     Math.log(sound + bad) +
     normalLog(Math.log(e.boreTimes), BORES)

@@ -31,6 +31,9 @@ export const liquidRangeG = (opened: JobOpened['story']['opened']): readonly [lo
 /** What 9 of 10 cars with this story have at most, g of liquid water. */
 export const mostLiquidG = (story: JobOpened['story']): number => LIQUID_G[story.opened][1]
 
+/** What 9 of 10 cars whose drier stayed in have at most, g of bound water; none where it was never open or is new. */
+export const mostBoundG = (story: JobOpened['story']): number => (hasBound(story) ? OLD_DRIER_G[1] : 0)
+
 /** The middle of what the story suggests, g. */
 export function medianWater(story: JobOpened['story']): Water {
   return { liquidG: median(LIQUID_G[story.opened]), boundG: hasBound(story) ? median(OLD_DRIER_G) : 0 }

@@ -63,6 +63,7 @@ export const yearsAxis = (day: (ms: number) => string) => ({
   domain: ['dataMin', 'dataMax'] as ['dataMin', 'dataMax'],
   padding: { left: 20, right: 20 },
   tickCount: 6,
+  tickMargin: 8,
   tickFormatter: (ms: number) => day(ms).slice(0, 7),
   ...AXIS,
 })

@@ -6,7 +6,7 @@ export type Noise = { sigma: Float64Array; correlationS: number }
  * out exponentially). Only columns among the first `lead` may be taken out of the others. Row-major, symmetric; columns
  * are functions of time, the last one is what was read.
  */
-export class Gram {
+export class CrossProducts {
   readonly size: number
   /**
    * so many first columns have their products with all others; of the rest only squares and products with the last
@@ -58,8 +58,8 @@ export class Gram {
    * A copy with a column taken out of all others, its coefficient's prior normal about zero; infinite sigma for no
    * prior. Returns ln of what the integral adds.
    */
-  without(column: number, priorSigma: number): { gram: Gram; log: number } {
-    const out = new Gram(this.size, this.lead)
+  without(column: number, priorSigma: number): { products: CrossProducts; log: number } {
+    const out = new CrossProducts(this.size, this.lead)
     const last = this.size - 1
     const pivot = this.get(column, column) + 1 / (priorSigma * priorSigma)
     for (let a = 0; a < this.size; a++) {
@@ -70,6 +70,6 @@ export class Gram {
       else for (const b of a < last ? [a, last] : [a]) out.sums[row + b] = this.get(a, b) - factor * this.get(column, b)
     }
     const log = Number.isFinite(priorSigma) ? -0.5 * Math.log(Math.max(1e-300, pivot * priorSigma * priorSigma)) : 0
-    return { gram: out, log }
+    return { products: out, log }
   }
 }
