@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import { Worker } from 'node:worker_threads'
 import { Network } from '@/core/rig/network'
 import { simulate } from '@/core/rig/simulate'
+import { HOUR_S } from '../src/core/units/constants'
 import { atMost, type Measure, percentile } from './measure'
 import { EIGHT_NODES } from './rigs'
 
@@ -12,7 +13,6 @@ type OdexSolver = {
 // the package ships its TypeScript source, which our stricter settings would check as ours if it were imported
 const { Solver } = createRequire(import.meta.url)('odex') as { Solver: new (n: number) => OdexSolver }
 
-const HOUR_S = 3600
 const RUNS = 40
 /**
  * The reference package follows the stiff start by tiny steps, so it gets this much of the pull, s, and ours the same.

@@ -9,6 +9,7 @@ import { OPENING } from '@/core/tests/opening'
 import { seededRandom } from '@/core/units/seeded'
 import { RENEWED_WORDS } from '@/core/words/renewed'
 import { hashOf } from '@/server/records/chain'
+import { DAY_MS } from '../src/core/units/constants'
 
 /** Jobs written in one go, and readings in one statement. */
 const AT_ONCE = 1000
@@ -16,7 +17,6 @@ const AT_ONCE = 1000
 export const JOBS_A_CAR = 60
 /** The years they are spread over. */
 const YEARS = 12
-const DAY_MS = 86_400_000
 
 const MODELS = ['Halvorn Ridge 14', 'Pelmira 3', 'Dorsk MW-6', 'Korvane 60', 'Brontal G9', 'Ravno Duo']
 const KINDS = ['Shuttle', 'Night car', 'Truck', 'Van', 'Grader', 'Ambulance', 'Tractor', 'Pickup']

@@ -2,6 +2,7 @@ import { DayFile, dayOf, planAsFile } from '@/core/day/day-file'
 import { brokenRow, planDay } from '@/core/day/plan-day'
 import { lateBy } from '@/core/day/search'
 import { whyOf } from '@/core/day/why'
+import { MINUTE_MS } from '@/core/units/constants'
 import { dayWords } from '@/core/words/day-words'
 import { BadInput, type Command, emit, readArgs, readJsonFile } from './command'
 
@@ -22,7 +23,7 @@ export const day: Command = {
     const { plan } = planDay(asked)
     if (plan.cost.broken > 0.51) {
       const broken = brokenRow(asked, plan)
-      const at = broken && new Date(Date.parse(told.now) + broken.ready * 60_000).toISOString()
+      const at = broken && new Date(Date.parse(told.now) + broken.ready * MINUTE_MS).toISOString()
       throw new BadInput(
         `${file}: $.fixed${broken ? `[${broken.fixed}].from` : ''}: cannot stand; expected no earlier than ` +
           `${at ?? `${Math.round(plan.cost.broken)} min later`}, when its car and its rig can be there`,

@@ -1,5 +1,5 @@
-/** Deaths that count, ms: one an hour is no reason to wait. */
-const HOUR_MS = 3600_000
+import { HOUR_MS } from '@/core/units/constants'
+
 /** A part that dies now and then is started at once so many times an hour; after that the pauses double. */
 const AT_ONCE = 5
 const SHORTEST_MS = 300

@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
 import { CAR, CYLINDER_PLANNED, done, HOLDING, job, later } from '../tests/job-fixture'
+import { DAY_MS } from '../units/constants'
 import { normalPair, seededRandom } from '../units/seeded'
 import { holdWords, rateWords, shortWords } from '../words/book-words'
 import { type CarLoss, lossesOf, nextShort, rateOf } from './car-loss'
 import { type CarVisit, visitOf } from './car-visit'
 
-const DAY_MS = 86_400_000
 const T0 = Date.parse('2024-03-01T10:00:00.000Z')
 const at = (days: number) => new Date(T0 + days * DAY_MS).toISOString()
 const visit = (

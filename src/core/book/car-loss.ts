@@ -1,4 +1,4 @@
-import { DAYS_A_YEAR } from '../units/constants'
+import { DAY_MS, DAYS_A_YEAR } from '../units/constants'
 import type { CarVisit } from './car-visit'
 
 /** What a car lost between a charge and what it brought the next time; grams and grams a year with 95 %. */
@@ -19,8 +19,6 @@ const LEAST_DAYS = 14
 const Z95 = 1.959964
 /** Standard normal at nine of ten. */
 const Z90 = 1.281552
-
-const DAY_MS = 86_400_000
 
 /** Every charge and the recovery after it as a loss, oldest first. @param visits - of one car, oldest first */
 export function lossesOf(visits: readonly LossVisit[]): CarLoss[] {

@@ -1,6 +1,9 @@
-import { DAYS_A_YEAR } from '../units/constants'
+import { DAY_MS, DAYS_A_YEAR } from '../units/constants'
 import { type CarRate, type LossVisit, lossesOf, type NextShort, nextShort, rateOf } from './car-loss'
 import type { CarHold, CarVisit } from './car-visit'
+
+/** A month as a repair's time without a fault is counted, days. */
+const MONTH_DAYS = 30.4
 
 /** A car of the fleet with what of its visits a rate is worked out from, oldest first. */
 export type FleetCar = {
@@ -147,7 +150,7 @@ export function promisesKept(cars: readonly FleetCar[], months: number): Promise
         .flatMap((w) => w.holds)
         .find(
           (h) =>
-            Date.parse(h.at) - Date.parse(v.at) >= months * 30.4 * 86_400_000 &&
+            Date.parse(h.at) - Date.parse(v.at) >= months * MONTH_DAYS * DAY_MS &&
             h.verdict !== 'invalid' &&
             h.verdict !== 'undecided',
         )

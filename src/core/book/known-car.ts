@@ -1,5 +1,6 @@
 import type * as z from 'zod'
 import type { Label } from '../job/events'
+import { DAY_MS } from '../units/constants'
 import type { CarFacts } from './car-facts'
 import type { CarHold } from './car-visit'
 
@@ -23,8 +24,6 @@ export type KnownCar = {
   lastHold: CarHold | null
   lastNote: string | null
 }
-
-const DAY_MS = 86_400_000
 
 /** Whole days since it was charged here last; null before the first charge. */
 export const daysSinceCharge = ({ lastChargedAt }: KnownCar, nowMs: number): number | null =>

@@ -6,6 +6,7 @@ import { bandsFor } from '../prove/bands'
 import { type Cause, diagnose } from '../prove/diagnose'
 import { proofHistory } from '../prove/proof-history'
 import { chanceWords } from '../units/chance'
+import { MINUTE_MS } from '../units/constants'
 import { turnDeeds } from './turns'
 import { type Call, type CallButton, finish, type Live, record, sayOf, set } from './types'
 
@@ -48,7 +49,7 @@ export function callProve(state: JobState, live: Live): Call {
 
 /** When a running engine has settled, ms of job time; null while it is off. */
 function settlesMs({ rig, turnedAt }: JobState): number | null {
-  return rig.engine === 'on' && turnedAt.engine ? Date.parse(turnedAt.engine) + SETTLES_MIN * 60_000 : null
+  return rig.engine === 'on' && turnedAt.engine ? Date.parse(turnedAt.engine) + SETTLES_MIN * MINUTE_MS : null
 }
 
 function callProved(state: JobState, live: Live): Call {

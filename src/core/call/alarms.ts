@@ -8,6 +8,7 @@ import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } fr
 import { W } from '../language/call/alarms'
 import { codeWords } from '../language/codes'
 import { comeBackAt } from '../pull/forecast'
+import { MINUTE_MS } from '../units/constants'
 import { findingOf } from './finding'
 import { readNext } from './read-next'
 import { type Live, sayOf } from './types'
@@ -97,7 +98,7 @@ function pullAlarms(state: JobState, live: Live): Alarm[] {
   const seat = seatRead(state.opened.rig, live.vacuumUnit)
   const carPa = carPressurePa(seat, live.vacuumPa, live.pull?.far?.highPa)
   const reached = carPa !== undefined && carPa <= targetPa
-  const due = comeBackAt(Date.parse(pull.startedAt) + pullMinutes * 60_000, live.forecast).atMs
+  const due = comeBackAt(Date.parse(pull.startedAt) + pullMinutes * MINUTE_MS, live.forecast).atMs
   return [
     ...(reached
       ? [

@@ -7,6 +7,7 @@ import { withinTablesC } from '../fluids/refrigerant'
 import { type ChargedContainer, chargedG, type JobState, lostG, wayOf } from '../job/state'
 import { LIQUID_STANDS_MIN, WAY_WORDS } from '../job/ways'
 import { W } from '../language/call/charge-container'
+import { MINUTE_MS } from '../units/constants'
 import type { Say } from '../units/say'
 import { MORE_FROM_G, onTheScale, valveName } from './charge-words'
 import { readNext } from './read-next'
@@ -289,7 +290,7 @@ function handWords(state: JobState, live: Live): string[] {
   const rate = W.byYourWeights(say.flow(flow.flowGMin), say.mass(Math.max(1, Math.ceil(flow.plusMinusGMin ?? 0))))
   const close =
     flow.closeMs !== null && flow.plusMinusMs !== null
-      ? W.closeAtMin(live.clock(flow.closeMs), Math.max(1, Math.ceil(flow.plusMinusMs / 60_000)))
+      ? W.closeAtMin(live.clock(flow.closeMs), Math.max(1, Math.ceil(flow.plusMinusMs / MINUTE_MS)))
       : W.oneMoreWeightTellsWhen
   const next = readNext(state, live)
   return [`${rate} ${close}`, ...(next ? [next.words] : [])]

@@ -8,6 +8,7 @@ import { currentHold, type Hold, holdEndsMs, type JobState } from '../job/state'
 import { W } from '../language/call/hold'
 import { mendedWords } from '../leak/proved'
 import { chanceWords } from '../units/chance'
+import { MINUTE_MS } from '../units/constants'
 import type { Say } from '../units/say'
 import { type Accepted, acceptanceOf } from './acceptance'
 import { FOUND_WORDS, findingOf, foundBy } from './finding'
@@ -74,7 +75,7 @@ function callHolding(state: JobState, hold: Hold, live: Live): Call {
       : {
           figure: {
             text: live.clock(ends),
-            caption: W.inMin(Math.max(1, Math.round((ends - live.nowMs) / 60_000))),
+            caption: W.inMin(Math.max(1, Math.round((ends - live.nowMs) / MINUTE_MS))),
           },
         }),
     why: [

@@ -1,6 +1,7 @@
 import { stageNow } from '../job/stage-now'
 import type { JobState } from '../job/state'
 import { W } from '../language/call/hoses'
+import { MINUTE_MS } from '../units/constants'
 import { type Call, type CallButton, type Live, record, set } from './types'
 
 /** The hoses alone are held first, where the procedure says so; null where it does not, or they stood still. */
@@ -45,9 +46,9 @@ export function callHoses(state: JobState, live: Live): Call | null {
 }
 
 function callHeld(state: JobState, minutes: number, shutAt: string, live: Live): Call {
-  const endMs = Date.parse(shutAt) + minutes * 60_000
+  const endMs = Date.parse(shutAt) + minutes * MINUTE_MS
   const over = live.nowMs >= endMs
-  const held = Math.max(0, (live.nowMs - Date.parse(shutAt)) / 60_000)
+  const held = Math.max(0, (live.nowMs - Date.parse(shutAt)) / MINUTE_MS)
   const says = (label: string, key: string, moved: boolean): CallButton => ({
     label,
     key,

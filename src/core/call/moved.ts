@@ -1,6 +1,7 @@
 import { currentPull, type JobState } from '../job/state'
 import { W } from '../language/call/moved'
 import { comeBackAt } from '../pull/forecast'
+import { MINUTE_MS } from '../units/constants'
 import type { Alarm } from './alarms'
 import type { Live } from './types'
 
@@ -23,7 +24,7 @@ export function thoughtMs(state: JobState, rung: Iterable<string>): number | nul
   const pull = currentPull(state)
   if (state.step !== 'pull' || !pull || pull.endedAt) return null
   const told = [...rung].filter((id) => id.startsWith(moved(state))).map((id) => Number(id.split(':')[2]))
-  return told.at(-1) ?? Date.parse(pull.startedAt) + state.opened.procedure.pullMinutes * 60_000
+  return told.at(-1) ?? Date.parse(pull.startedAt) + state.opened.procedure.pullMinutes * MINUTE_MS
 }
 
 /**
@@ -34,11 +35,11 @@ export function movedAlarm(state: JobState, live: Live, rung: readonly string[])
   const thought = thoughtMs(state, rung)
   if (thought === null || !live.forecast) return null
   const pull = currentPull(state)
-  const due = Date.parse(pull?.startedAt ?? '') + state.opened.procedure.pullMinutes * 60_000
+  const due = Date.parse(pull?.startedAt ?? '') + state.opened.procedure.pullMinutes * MINUTE_MS
   const { atMs } = comeBackAt(due, live.forecast)
   const byMs = atMs - thought
   if (Math.abs(byMs) < Math.max(MOVED_MS, MOVED_SHARE * (thought - live.nowMs)) || atMs <= live.nowMs) return null
-  const minutes = Math.round(Math.abs(byMs) / 60_000)
+  const minutes = Math.round(Math.abs(byMs) / MINUTE_MS)
   return {
     id: `${moved(state)}${Math.round(atMs)}`,
     sentence: W.thePullEndsMinThan(minutes, byMs < 0 ? W.earlier : W.later, live.clock(atMs)),

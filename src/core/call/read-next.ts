@@ -1,6 +1,7 @@
 import { currentHold, currentPull, holdEndsMs, type JobState, openContainer } from '../job/state'
 import { W } from '../language/call/read-next'
 import { nextReadMs } from '../readings/read-times'
+import { MINUTE_MS } from '../units/constants'
 import { findingOf } from './finding'
 import { type CallButton, type Live, sayOf } from './types'
 
@@ -32,7 +33,7 @@ function pullSince(state: JobState): Since | null {
   const pull = currentPull(state)
   if (!pull || pull.endedAt) return null
   const fromMs = Date.parse(pull.startedAt)
-  const endMs = fromMs + state.opened.procedure.pullMinutes * 60_000
+  const endMs = fromMs + state.opened.procedure.pullMinutes * MINUTE_MS
   return { id: `pull:${state.pulls.length}`, fromMs, endMs, decidesMs: null }
 }
 
@@ -58,7 +59,7 @@ function gaugeNext({ id, fromMs, endMs, decidesMs }: Since, live: Live): ReadNex
   const atMs = decides ? decidesMs : planned
   const due = live.nowMs >= atMs
   const words = due ? W.readTheGaugeNowAnd : W.readItAgainAt(live.clock(atMs), decides ? W.oneMoreReadingDecides : '')
-  return { id: `read:${id}:${Math.round((atMs - fromMs) / 60_000)}`, atMs, words, due }
+  return { id: `read:${id}:${Math.round((atMs - fromMs) / MINUTE_MS)}`, atMs, words, due }
 }
 
 function weighNext(state: JobState, live: Live): ReadNext | null {

@@ -2,6 +2,7 @@ import { expectedLater } from '../hold/expected-later'
 import { CLOSED_LINES } from '../job/doing'
 import type { JobState } from '../job/state'
 import { W } from '../language/call/rests'
+import { DAY_MS } from '../units/constants'
 import { type Call, type Live, record, sayOf } from './types'
 
 /** A car that was left standing under its vacuum: until when, what the gauge should show then, and the way back in. */
@@ -25,7 +26,6 @@ export function callParked(state: JobState, parked: NonNullable<JobState['parked
   }
 }
 
-const DAY_MS = 24 * 3600_000
 function dayOf(atMs: number, nowMs: number): string {
   const hours = Math.max(1, Math.round((atMs - nowMs) / 3600_000))
   return atMs - nowMs < DAY_MS ? W.inH(hours) : W.inDays(Math.round(hours / 24))

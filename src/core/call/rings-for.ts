@@ -1,4 +1,5 @@
 import type { Role } from '../shop/people'
+import { MINUTE_MS } from '../units/constants'
 import type { BoardRow, Ringing } from '../views'
 import { hurries } from './hurries'
 
@@ -14,7 +15,7 @@ export function ringsFor(
   wallMs: number,
 ): boolean {
   if (whose.id === null || whose.id === user.id) return true
-  return user.role === 'lead' && wallMs - sinceMs >= leadAfterMin * 60_000
+  return user.role === 'lead' && wallMs - sinceMs >= leadAfterMin * MINUTE_MS
 }
 
 /**

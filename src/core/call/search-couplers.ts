@@ -1,6 +1,7 @@
 import { currentHold, type JobState } from '../job/state'
 import { W } from '../language/call/search-couplers'
 import { offSince, type SearchView } from '../leak/search-view'
+import { MINUTE_MS } from '../units/constants'
 import { OVER, saw, TAP } from './search-deeds'
 import { type Call, type CallButton, type Live, record, sayOf, set } from './types'
 
@@ -26,7 +27,7 @@ export function callCouplersOff(state: JobState, view: SearchView, live: Live): 
   return {
     sentence: over ? W.doesItRiseMoreWithout : W.leaveThemOffLookAt,
     ...(!over && {
-      figure: { text: live.clock(dueMs), caption: W.inMin(Math.max(1, Math.round((dueMs - live.nowMs) / 60_000))) },
+      figure: { text: live.clock(dueMs), caption: W.inMin(Math.max(1, Math.round((dueMs - live.nowMs) / MINUTE_MS))) },
     }),
     why: [
       ...(now === undefined ? [W.typeWhatTheGaugeShows] : [W.itRisesByNow(say.rate(now), told)]),

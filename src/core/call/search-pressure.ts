@@ -4,6 +4,7 @@ import { W } from '../language/call/search-pressure'
 import { PLACES } from '../leak/places'
 import type { PressureFinding } from '../leak/pressure-test'
 import type { SearchView } from '../leak/search-view'
+import { MINUTE_MS } from '../units/constants'
 import { lengthWords } from '../units/duration'
 import type { Say } from '../units/say'
 import { percent, saw, soapOn, TAP, WORTH_SHOWN } from './search-deeds'
@@ -57,7 +58,7 @@ export function pressureWords(found: PressureFinding | undefined, say: Say, held
 /** Nitrogen out again, with what the test showed where it showed something. */
 function letOut(state: JobState, found: PressureFinding | undefined, live: Live): CallButton {
   const inAt = state.search?.nitrogen?.inAt
-  const minutes = inAt ? Math.max(0, (live.nowMs - Date.parse(inAt)) / 60_000) : 0
+  const minutes = inAt ? Math.max(0, (live.nowMs - Date.parse(inAt)) / MINUTE_MS) : 0
   const judged = found && 'shows' in found ? found : undefined
   const seen: LeakChecked[] = judged
     ? [

@@ -10,7 +10,7 @@ import { isStuck } from '../pull/advisor'
 import { type ComeBack, comeBackAt } from '../pull/forecast'
 import { vacuumLine, vacuumSeen } from '../readings/vacuum-seen'
 import { chanceWords } from '../units/chance'
-import { PA_PER_INHG } from '../units/constants'
+import { MINUTE_MS, PA_PER_INHG } from '../units/constants'
 import type { Say } from '../units/say'
 import { callPumpOil, shutForOil } from './pump-oil'
 import { readNext, TYPE_IT } from './read-next'
@@ -200,7 +200,7 @@ function callPulling(state: JobState, live: Live, startedAt: string): Call {
   const target = say.vacuumText(targetPa)
   const atPump = state.opened.rig.gaugeAt === 'pump'
   const carPa = carPressurePa(gaugeSeat(state.opened.rig), live.vacuumPa, live.pull?.far?.highPa)
-  const minutes = Math.max(0, Math.round((live.nowMs - Date.parse(startedAt)) / 60_000))
+  const minutes = Math.max(0, Math.round((live.nowMs - Date.parse(startedAt)) / MINUTE_MS))
   const proves = { title: W.whatWillProve(target), text: provesOf(targetPa, say) }
   if (carPa !== undefined && carPa <= targetPa) {
     return {
@@ -289,10 +289,10 @@ function forecastWords({ forecast, clock }: Live): string[] {
 }
 
 const comeBack = (state: JobState, live: Live, startedAt: string): ComeBack =>
-  comeBackAt(Date.parse(startedAt) + state.opened.procedure.pullMinutes * 60_000, live.forecast)
+  comeBackAt(Date.parse(startedAt) + state.opened.procedure.pullMinutes * MINUTE_MS, live.forecast)
 
 function backFigure({ atMs, latestMs }: ComeBack, live: Live): NonNullable<Call['figure']> {
-  const minutes = Math.max(1, Math.round((atMs - live.nowMs) / 60_000))
+  const minutes = Math.max(1, Math.round((atMs - live.nowMs) / MINUTE_MS))
   const latest = latestMs === null ? '' : W.nineOfTenBy2(live.clock(latestMs))
   return { text: live.clock(atMs), caption: W.inMin(minutes, latest) }
 }

@@ -2,6 +2,7 @@ import * as z from 'zod'
 import { Instant } from '../entry/instant'
 import { text } from '../entry/text'
 import { STEPS, type Step } from '../job/steps'
+import { MINUTE_MS } from '../units/constants'
 import type { Day, DayCar, DayPlan, DayRow, Minutes } from './day'
 import { lateBy } from './search'
 
@@ -144,7 +145,7 @@ function fixedFaults(day: z.infer<typeof DayFile>, row: z.infer<typeof RowFile>,
   const path = ['fixed', i]
   const car = day.cars.find((c) => c.id === row.car)
   const step = car?.steps.find((s) => s.step === row.step)
-  const minutes = (Date.parse(row.to) - Date.parse(row.from)) / 60_000
+  const minutes = (Date.parse(row.to) - Date.parse(row.from)) / MINUTE_MS
   const known = [
     ...unknown(
       day.cars.map((c) => c.id),
@@ -211,7 +212,7 @@ function overlaps({ fixed, away }: z.infer<typeof DayFile>): Fault[] {
 /** A day's file as it is planned from, minutes from its `now`. */
 export function dayOf(file: DayFile): Day {
   const now = Date.parse(file.now)
-  const at = (iso: string): Minutes => (Date.parse(iso) - now) / 60_000
+  const at = (iso: string): Minutes => (Date.parse(iso) - now) / MINUTE_MS
   return {
     people: file.people,
     rigs: file.rigs,
@@ -249,7 +250,7 @@ export function dayOf(file: DayFile): Day {
 /** A plan as a file tells it. @param why - sentences, the plan's own words */
 export function planAsFile(file: DayFile, day: Day, plan: DayPlan, why: readonly string[]) {
   const now = Date.parse(file.now)
-  const iso = (minutes: Minutes) => new Date(Math.round(now + minutes * 60_000)).toISOString()
+  const iso = (minutes: Minutes) => new Date(Math.round(now + minutes * MINUTE_MS)).toISOString()
   const tenth = (minutes: number) => Math.round(minutes * 10) / 10
   return {
     plan: plan.rows.map((row) => ({ ...row, from: iso(row.from), to: iso(row.to) })),

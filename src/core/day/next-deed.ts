@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../units/constants'
 import type { DayRow, Minutes } from './day'
 import type { ShopPlan } from './plan-shop'
 
@@ -11,7 +12,7 @@ export type NextDeed = { person: string; row: DayRow; now: boolean; begun: boole
 
 /** The one next deed of each person, the soonest first. @param atMs - wall time now */
 export function nextDeeds(plan: ShopPlan, atMs: number): NextDeed[] {
-  const now = (atMs - plan.madeMs) / 60_000
+  const now = (atMs - plan.madeMs) / MINUTE_MS
   return plan.shop.people
     .flatMap((person): NextDeed[] => {
       const own = plan.rows.filter((r) => r.person === person.id && r.to > now).sort((a, b) => a.from - b.from)

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../units/constants'
 import type { Day, DayRow, Minutes } from './day'
 import { costOf, groundOf, layOut } from './layout'
 import { brokenRow, planDay } from './plan-day'
@@ -112,7 +113,7 @@ function pinnedRows(day: Day, { pins, nowMs }: ShopDay): { rows: DayRow[]; letGo
     const person = pin.person !== null && day.people.includes(pin.person) ? pin.person : null
     const rig = pin.step === 'rig' ? pin.rig : null
     const out = rig !== null && (!day.rigs.includes(rig) || (day.rigsFrom?.[rig] ?? 0) >= 1440)
-    const from = Math.max((pin.fromMs - nowMs) / 60_000, car.arrives, 0)
+    const from = Math.max((pin.fromMs - nowMs) / MINUTE_MS, car.arrives, 0)
     const hands = (person !== null && step.handsBy?.[person]) || step.hands
     const away = day.away.some((a) => a.person === person && a.from < from + hands && a.to > from)
     if (person === null || away || out)

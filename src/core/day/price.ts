@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../units/constants'
 import type { Minutes } from './day'
 import type { ShopPlan } from './plan-shop'
 
@@ -6,7 +7,7 @@ const WORTH: Minutes = 3
 
 /** How much later each car is done by another plan, min; below zero sooner. The longest first, later before sooner. */
 export function priceOf(before: ShopPlan, after: ShopPlan): { car: string; laterMin: Minutes }[] {
-  const shift = (after.madeMs - before.madeMs) / 60_000
+  const shift = (after.madeMs - before.madeMs) / MINUTE_MS
   return Object.entries(after.ends)
     .flatMap(([car, { p50 }]) => {
       const was = before.ends[car]?.p50

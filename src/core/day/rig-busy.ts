@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../units/constants'
 import type { ShopPlan } from './plan-shop'
 
 /** What a rig is on, by the plan: the car it hangs on now and until when, else the car it goes on next. Wall ms. */
@@ -10,7 +11,7 @@ export type RigBusy = { car: string; now: true; untilMs: number | null } | { car
 export function rigBusy(plan: ShopPlan, rig: string, nowMs: number, besides?: string): RigBusy | null {
   const thing = plan.shop.rigs.find((r) => r.name === rig || r.rigs?.includes(rig))
   if (!thing) return null
-  const at = (minutes: number) => plan.madeMs + minutes * 60_000
+  const at = (minutes: number) => plan.madeMs + minutes * MINUTE_MS
   const on = plan.shop.cars.find((c) => c.rig === thing.name && c.key !== besides)
   const rows = plan.rows.filter((r) => r.rig === thing.name && r.car !== besides && at(r.to) > nowMs)
   if (on) {

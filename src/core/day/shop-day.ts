@@ -1,5 +1,6 @@
 import type { Step } from '../job/steps'
 import type { Role } from '../shop/people'
+import { MINUTE_MS } from '../units/constants'
 import type { Day, DayCar, DayRow, DayStep, Minutes } from './day'
 
 /** A span of the wall's time, ms; `toMs` null while nobody knows its end. */
@@ -69,7 +70,7 @@ const LONG: Minutes = 4320
 /** The day as it is planned, minutes from its `nowMs`; without cars nothing can be planned for. */
 export function dayOfShop(shop: ShopDay): { day: Day; unplanned: Unplanned[] } {
   const { nowMs } = shop
-  const at = (ms: number): Minutes => (ms - nowMs) / 60_000
+  const at = (ms: number): Minutes => (ms - nowMs) / MINUTE_MS
   const end = ({ fromMs, toMs }: Span): Minutes => (toMs === null ? Math.max(0, at(fromMs)) + LONG : at(toMs))
   const here = (thing: ShopThing) => !thing.off.some((o) => at(o.fromMs) <= 0 && o.toMs === null)
   const hung = new Set(shop.cars.flatMap((c) => c.rig ?? []))
@@ -149,7 +150,7 @@ function dayCar(car: ShopCar, cars: readonly ShopCar[], at: (ms: number) => Minu
 function runningRow(car: ShopCar, { nowMs, people }: ShopDay, scales: readonly string[]): DayRow[] {
   const first = car.steps[0]
   if (!car.running || first?.hands === undefined || !people.some((p) => p.id === car.running?.person)) return []
-  const from = (car.running.sinceMs - nowMs) / 60_000
+  const from = (car.running.sinceMs - nowMs) / MINUTE_MS
   const to = Math.max(from + first.hands, LAST_MIN)
   return [
     {

@@ -4,6 +4,7 @@ import { OPENED_MINUTES } from '../job/stages'
 import { currentHold, currentPull, holdEndsMs, type JobState } from '../job/state'
 import { STEPS, type Step } from '../job/steps'
 import { comeBackAt, type PullForecast } from '../pull/forecast'
+import { MINUTE_MS } from '../units/constants'
 import type { DayStep, Minutes } from './day'
 import type { Hands } from './hands'
 
@@ -128,9 +129,9 @@ function pullLeft(car: CarNow, hands: HandsOf): DayStep[] {
   const { state, nowMs, factor, forecast } = car
   const pull = currentPull(state)
   if (!pull || pull.endedAt) return [{ step: 'pull', ...hands('pull') }, pullToCome(car)]
-  const dueMs = Date.parse(pull.startedAt) + state.opened.procedure.pullMinutes * 60_000
+  const dueMs = Date.parse(pull.startedAt) + state.opened.procedure.pullMinutes * MINUTE_MS
   const { atMs, latestMs } = comeBackAt(dueMs, forecast)
-  const minutes = (ms: number): Minutes => Math.max(0, ms - nowMs) / 60_000 / factor
+  const minutes = (ms: number): Minutes => Math.max(0, ms - nowMs) / MINUTE_MS / factor
   const extra = earlierStages(state) / factor
   return [{ step: 'pull', wait: minutes(atMs) + extra, waitP90: minutes(latestMs ?? atMs) + extra }]
 }
@@ -145,7 +146,7 @@ function holdToCome({ state, factor }: CarNow): DayStep {
 function holdLeft({ state, nowMs, factor, found, decisionExpectedS }: CarNow): DayStep[] {
   const hold = currentHold(state)
   if (!hold || found !== null) return [{ step: 'hold', wait: 0 }]
-  const minutes = (ms: number): Minutes => Math.max(0, ms - nowMs) / 60_000 / factor
+  const minutes = (ms: number): Minutes => Math.max(0, ms - nowMs) / MINUTE_MS / factor
   const wait = minutes(holdEndsMs(hold))
   const decided = decisionExpectedS === null ? wait : minutes(Date.parse(hold.isolatedAt) + decisionExpectedS * 1000)
   return [{ step: 'hold', wait, waitP90: Math.max(wait, decided) }]

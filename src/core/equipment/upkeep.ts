@@ -1,6 +1,7 @@
 import type { Rig } from '../job/written'
 import { codeWords } from '../language/codes'
 import { W } from '../language/equipment/upkeep'
+import { DAY_MS } from '../units/constants'
 import type { Shelved } from './equipment'
 
 /** Something that is due on a piece of equipment: `due` now, `soon` within a fifth of its interval, or `fine`. */
@@ -11,7 +12,6 @@ export const OIL_HOURS = 10
 const SEALS_DAYS = 365
 const CALIBRATION_DAYS = 365
 const SOON = 0.8
-const DAY_MS = 86_400_000
 
 /** The day of a moment (ms) where the shop is, such as `2026-11-25`: in the evening it is not UTC's. */
 export type DayOf = (ms: number) => string

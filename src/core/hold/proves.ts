@@ -19,6 +19,10 @@ const WARMS_K = 1.5
  * records of known truth).
  */
 const BEND_COSTS = 4
+/** A hall as it usually is, °C, where nobody named the place (assumed). */
+const USUAL_C = 20
+/** Ice goes where the pressure lies under this share of what it boils at, 0 °C (assumed). */
+const DRIES_BELOW = 0.1
 
 /** The car a rule is told for where nobody named one, and the air around it. */
 export type RuleCar = { volumeL: number; refrigerant: Refrigerant; barometerPa: number }
@@ -37,10 +41,10 @@ export function limitOfRule(
   const heldS = holdMinutes * 60
   const noisePa = Math.hypot(NOISE_SHARE * depthPa, 2 * PA_PER_MICRON)
   const slope = (noisePa * Math.sqrt((2 * CORRELATED_S) / heldS) * Math.sqrt(12)) / heldS
-  const electronic = 2 * Math.hypot(BEND_COSTS * slope, ((WARMS_K / 298) * depthPa) / heldS / 2)
+  const electronic = 2 * Math.hypot(BEND_COSTS * slope, ((WARMS_K / kelvin(USUAL_C)) * depthPa) / heldS / 2)
   const grams = (risePaS: number) => leakGramsPerYear(risePaS, volumeL, refrigerant, barometerPa).high
   // a needle must rise beyond what water alone could do
-  const needle = (waterSaturationPa(kelvin(20)) + 2 * NEEDLE_HALF_WIDTH_PA) / heldS
+  const needle = (waterSaturationPa(kelvin(USUAL_C)) + 2 * NEEDLE_HALF_WIDTH_PA) / heldS
   return { electronic: grams(electronic), needle: grams(needle) }
 }
 
@@ -50,7 +54,7 @@ const rounded = (grams: number): string => Number(grams.toPrecision(1)).toLocale
 export function provesOfRule(p: Pick<Procedure, 'targetPa' | 'pullMinutes' | 'holdMinutes'>): string[] {
   const dew = Math.round(dewPointAtMostC(p.targetPa))
   const { electronic, needle } = limitOfRule(p)
-  const wetToo = p.targetPa > 0.1 * waterSaturationPa(kelvin(0))
+  const wetToo = p.targetPa > DRIES_BELOW * waterSaturationPa(kelvin(0))
   return [
     W.atMicronAtTheCar(
       Math.round(p.targetPa / PA_PER_MICRON).toLocaleString('en'),

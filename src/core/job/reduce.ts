@@ -1,4 +1,5 @@
 import { W } from '../language/job/reduce'
+import { MINUTE_MS } from '../units/constants'
 import { type EventKind, type JobEvent, type JobOpened, type PayloadOf, SERVER_KINDS } from './events'
 import { RIG_AT_START, type RigState } from './parts'
 import { searchOn } from './search'
@@ -195,7 +196,7 @@ function withEvent(state: JobState, event: JobEvent): JobState {
     case 'hold-lengthened':
       return lengthen(state, event.payload.minutes)
     case 'alarm-answered': {
-      const untilMs = event.payload.answer === 'seen' ? null : Date.parse(at) + event.payload.minutes * 60_000
+      const untilMs = event.payload.answer === 'seen' ? null : Date.parse(at) + event.payload.minutes * MINUTE_MS
       return { ...state, alarms: { ...state.alarms, [event.payload.alarm]: { by: event.by, at, untilMs } } }
     }
     case 'car-given':

@@ -1,4 +1,5 @@
 import { hoseContentG } from '../fluids/hose'
+import { MINUTE_MS } from '../units/constants'
 import type { HoldEnded, JobEvent, JobOpened, LEAVE_ITEMS, PayloadOf } from './events'
 import type { Search } from './leak'
 import type { RigState } from './parts'
@@ -169,7 +170,7 @@ export function shutIn({ pulls, holds }: Pick<JobState, 'pulls' | 'holds'>): boo
 }
 
 /** When a hold's planned end comes, job time in ms since the epoch. */
-export const holdEndsMs = (hold: Hold): number => Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000
+export const holdEndsMs = (hold: Hold): number => Date.parse(hold.isolatedAt) + hold.plannedMinutes * MINUTE_MS
 
 /** The container on the scale now: started and not yet ended. */
 export const openContainer = (state: JobState): ChargedContainer | undefined =>
@@ -185,7 +186,7 @@ export function liquidStandsUntilMs(state: JobState): number | null {
   const last = state.containers[state.containers.length - 1]
   if (wayOf(state) !== 'liquid-high' || !last) return null
   const since = last.endedAt ?? last.startedAt
-  return (state.turnedAt.engine ?? '') < since ? Date.parse(since) + LIQUID_STANDS_MIN * 60_000 : null
+  return (state.turnedAt.engine ?? '') < since ? Date.parse(since) + LIQUID_STANDS_MIN * MINUTE_MS : null
 }
 
 /**

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../units/constants'
 import { carLine } from './car-line'
 import type { Doing } from './doing'
 import { type GaugeSeat, gaugeSeat } from './gauge-seat'
@@ -77,7 +78,7 @@ export function waitEndsMs(state: JobState): number | null {
   if (state.parked) return state.parked.comeBackAt ? Date.parse(state.parked.comeBackAt) : null
   const pull = currentPull(state)
   if (state.step === 'pull' && pull && !pull.endedAt)
-    return Date.parse(pull.startedAt) + state.opened.procedure.pullMinutes * 60_000
+    return Date.parse(pull.startedAt) + state.opened.procedure.pullMinutes * MINUTE_MS
   const hold = currentHold(state)
   return state.step === 'hold' && hold && !hold.ended ? holdEndsMs(hold) : null
 }

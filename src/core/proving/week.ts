@@ -3,6 +3,7 @@ import { ASSUMED_HANDS_MIN } from '../day/hands'
 import { planShop, type ShopPlan } from '../day/plan-shop'
 import type { ShopCar, ShopDay } from '../day/shop-day'
 import type { Step } from '../job/steps'
+import { MINUTE_MS } from '../units/constants'
 import { type Round, thoughtPulls, WEEK_RIGS, type WeekCar, type WeekRig, weekDay } from './week-cars'
 
 /**
@@ -175,11 +176,11 @@ function settle(c: OnTheWay, now: number): boolean {
 
 /** When the plan begins something, min of the day. */
 const startsOf = ({ rows, madeMs }: ShopPlan): number[] =>
-  rows.filter((r) => r.person !== null).map((r) => madeMs / 60_000 + r.from)
+  rows.filter((r) => r.person !== null).map((r) => madeMs / MINUTE_MS + r.from)
 
 /** What somebody is to begin now by a plan: the first of theirs that is due and can be begun. */
 function dueNow(plan: ShopPlan, id: string, now: number, all: readonly OnTheWay[]): DayRow | undefined {
-  const at = now - plan.madeMs / 60_000
+  const at = now - plan.madeMs / MINUTE_MS
   return plan.rows
     .filter((r) => r.person === id && r.from >= 0 && r.from <= at + 0.5)
     .sort((a, b) => a.from - b.from)
@@ -230,7 +231,7 @@ function follow(c: OnTheWay, { step, wait, found }: Piece): void {
 
 /** The day as the application knows it: what is thought of each car, never what is hidden in it. */
 function asShop(all: readonly OnTheWay[], now: number): ShopDay {
-  const ms = (minutes: number) => minutes * 60_000
+  const ms = (minutes: number) => minutes * MINUTE_MS
   return {
     nowMs: ms(now),
     people: PEOPLE.map((p) => ({ ...p, off: [] })),

@@ -3,12 +3,10 @@ import { waterSaturationPa } from '../fluids/water'
 import { judgeHold } from '../hold/judge'
 import { leakGramsPerYear } from '../hold/leak-rate'
 import type { HoldContext } from '../hold/types'
-import { PA_PER_INHG } from '../units/constants'
+import { HOUR_S, PA_PER_INHG } from '../units/constants'
 import { seededRandom } from '../units/seeded'
 import { kelvin } from '../units/temperature'
 import { type NeedleReadings, needleSamples } from './needle-rows'
-
-const HOUR_S = 3600
 
 /**
  * Needles read by somebody: air into a volume by the gas law, water toward saturation, the weather, a zero that is off,

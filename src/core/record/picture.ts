@@ -4,6 +4,7 @@ import { W } from '../language/record/picture'
 import { bandsFor, PROOF_SCALES, type ProofKey } from '../prove/bands'
 import { bottomOf, depthShare, drawnPa, type Strata, strataOf } from '../pull/strata'
 import { chanceWords } from '../units/chance'
+import { MINUTE_MS } from '../units/constants'
 import type { CurvePoint } from '../views'
 
 /**
@@ -107,7 +108,7 @@ function spansOf(state: JobState, readMs: number) {
   return all.map((s, i) => {
     const from = at
     at += (wide[i] as number) / sum
-    return { ...s, from, to: at, minutes: (s.toMs - s.fromMs) / 60_000 }
+    return { ...s, from, to: at, minutes: (s.toMs - s.fromMs) / MINUTE_MS }
   })
 }
 

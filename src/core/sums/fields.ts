@@ -1,7 +1,7 @@
 import { OutOfRange, Unreadable } from '../errors'
 import { W } from '../language/sums/fields'
 import { stationPressurePa } from '../units/barometer'
-import { L_S_PER_CFM, METRES_PER_MM, ML_PER_FLUID_OUNCE, MM_PER_INCH, PA_PER_MICRON } from '../units/constants'
+import { DAY_MS, L_S_PER_CFM, METRES_PER_MM, ML_PER_FLUID_OUNCE, MM_PER_INCH, PA_PER_MICRON } from '../units/constants'
 import { parseMass } from '../units/mass'
 import { dialUnit, fromPascal, isGaugeUnit, parsePressure, toPascal } from '../units/pressure'
 import { parseCelsius } from '../units/temperature'
@@ -196,9 +196,9 @@ export const day = (made: Made): Field =>
       const at = match ? Date.parse(`${match[1]}-${match[2]}-${match[3]}T00:00:00Z`) : Number.NaN
       if (!Number.isFinite(at) || new Date(at).toISOString().slice(0, 10) !== typed.trim())
         throw new Unreadable(W.aDaySuchAs2026)
-      return at / 86_400_000
+      return at / DAY_MS
     },
-    (days) => new Date(Math.round(days) * 86_400_000).toISOString().slice(0, 10),
+    (days) => new Date(Math.round(days) * DAY_MS).toISOString().slice(0, 10),
     3652,
     47_481,
   )

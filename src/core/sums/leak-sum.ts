@@ -1,11 +1,10 @@
 import { type CarLoss, lossOfSpan, nextShortOf, rateOf } from '../book/car-loss'
 import { W } from '../language/sums/leak'
-import { DAY_S } from '../units/constants'
+import { DAY_MS } from '../units/constants'
 import { day, mass } from './fields'
 import { even } from './picture'
 import { figure, type Sum } from './sum'
 
-const DAY_MS = DAY_S * 1000
 const iso = (days: number): string => new Date(days * DAY_MS).toISOString()
 const written = (ms: number): string => new Date(ms).toISOString().slice(0, 10)
 

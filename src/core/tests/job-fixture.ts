@@ -2,6 +2,7 @@ import type { Deed } from '../call/types'
 import type { JobEvent, JobOpened } from '../job/events'
 import { foldJob, reduceJob } from '../job/reduce'
 import type { JobState } from '../job/state'
+import { MINUTE_MS } from '../units/constants'
 import { CERRO_LUMEN, OPENING } from './opening'
 
 /** A small car at Cerro Lumen, for tests that need a job. */
@@ -15,7 +16,7 @@ export const CAR: JobOpened = {
 
 /** 10:00 on a day in March, ms. */
 export const TEN = Date.parse('2026-03-02T10:00:00.000Z')
-export const minutes = (m: number): number => TEN + m * 60_000
+export const minutes = (m: number): number => TEN + m * MINUTE_MS
 
 let counter = 0
 export const eventAt = (m: number, deed: Deed): JobEvent => {

@@ -1,10 +1,11 @@
 import type { DayStep } from '../day/day'
 import type { ShopCar, ShopDay } from '../day/shop-day'
 import type { Step } from '../job/steps'
+import { MINUTE_MS } from '../units/constants'
 
 /** Nine in the morning. */
 export const NINE_MS = Date.parse('2026-03-02T09:00:00.000Z')
-export const after = (minutes: number): number => NINE_MS + minutes * 60_000
+export const after = (minutes: number): number => NINE_MS + minutes * MINUTE_MS
 
 const WHOLE: readonly DayStep[] = [
   { step: 'zero', hands: 5 },

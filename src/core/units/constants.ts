@@ -30,6 +30,10 @@ export const WATER_KG_MOL = 0.018015
 export const MINUTE_S = 60
 export const HOUR_S = 3600
 export const DAY_S = 86_400
+/** The same in ms, as clocks count. */
+export const MINUTE_MS = MINUTE_S * 1000
+export const HOUR_MS = HOUR_S * 1000
+export const DAY_MS = DAY_S * 1000
 /** Deviations on either side of the middle that hold 95 of 100 of a normal. */
 export const SIGMAS_95 = 1.96
 /** Days in a year as losses are told by (Julian). */

@@ -4,6 +4,7 @@ import { FLAG_WORDS, type FlagId } from '../book/flags'
 import type { CarHoldAt, HoldsSay } from '../book/holds-over-years'
 import { codeWords } from '../language/codes'
 import { W } from '../language/said/book'
+import { DAY_MS } from '../units/constants'
 import type { FoundLine } from '../views'
 
 const grams = (g: number): string => Math.round(g).toLocaleString('en').replace('-', '−')
@@ -17,7 +18,7 @@ export function rateWords(rate: CarRate | null): string {
 }
 
 /** Months ahead from which a car is called in before it is short (assumed: a season). */
-const CALL_IN_MS = 180 * 86_400_000
+const CALL_IN_MS = 180 * DAY_MS
 
 /** When it will be short again, and whether to call it in. @param month - such as `March 2028` */
 export function shortWords(short: NextShort | null, month: (ms: number) => string, nowMs: number): string {

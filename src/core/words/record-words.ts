@@ -8,6 +8,7 @@ import { leakRecord } from '../leak/proved'
 import { customerWords, restAfterCharge } from '../prove/proof-history'
 import { RULE_NAMES } from '../schools/rules'
 import { chanceWords } from '../units/chance'
+import { MINUTE_MS } from '../units/constants'
 import { formatPoundsOunces } from '../units/mass'
 import { bothPressures, type Say } from '../units/say'
 import { ACCEPTED_BY } from './event-words'
@@ -44,7 +45,7 @@ export function recordFacts(state: JobState, say: Say, at: (iso: string) => stri
       name: W.pull(i + 1),
       words:
         at(p.startedAt) +
-        (p.endedAt ? W.min(Math.round((Date.parse(p.endedAt) - Date.parse(p.startedAt)) / 60_000)) : ''),
+        (p.endedAt ? W.min(Math.round((Date.parse(p.endedAt) - Date.parse(p.startedAt)) / MINUTE_MS)) : ''),
     })),
     ...sweptFact(state),
     ...state.holds.map((h, i) => ({ name: W.hold(i + 1), words: recordHoldWords(h, say) })),

@@ -5,6 +5,7 @@ import { Instant } from '@/core/entry/instant'
 import { text } from '@/core/entry/text'
 import { STEPS } from '@/core/job/steps'
 import { W } from '@/core/language/server/day'
+import { DAY_MS } from '@/core/units/constants'
 import { requireRight } from '../accounts/roles'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction, type TxScope } from '../db/scope'
@@ -14,7 +15,7 @@ import { deletePins, endExpected, endOff, insertOff, setPromise, setWorks, upser
 
 const Name = text(80)
 /** A day is planned around moments no farther off than this, ms. */
-const FARTHEST_MS = 400 * 86_400_000
+const FARTHEST_MS = 400 * DAY_MS
 const Moment = Instant.refine((t) => Math.abs(Date.parse(t) - Date.now()) < FARTHEST_MS, W.liesMoreThanAYear)
 
 const ToCome = z

@@ -8,6 +8,7 @@ import { carLine } from '@/core/job/car-line'
 import { clockFactor, jobTimeMs, wallTimeMs } from '@/core/job/clock'
 import type { HoldEnded } from '@/core/job/events'
 import { W } from '@/core/language/server/day'
+import { DAY_MS, MINUTE_MS } from '@/core/units/constants'
 import type { StoredRig } from '@/core/views'
 import { selectAccounts } from '../accounts/accounts'
 import type { Scope } from '../db/scope'
@@ -18,7 +19,7 @@ import { type Expected, selectExpected, selectOff, selectPins, selectPromises, s
 import { offHours } from './hours'
 
 /** An open car nobody touched for so long and nobody promised is not planned for, ms. */
-const FORGOTTEN_MS = 5 * 86_400_000
+const FORGOTTEN_MS = 5 * DAY_MS
 /** Somebody is still at a step they last touched within this, min, or twice what it takes (assumed). */
 const STILL_AT_MIN = 20
 /** Where no procedure is known yet: what most are pulled and held for, min (practice). */
@@ -202,7 +203,7 @@ function withHands(
     const first: DayStep | undefined = car.steps[0]
     if (!own?.by || first?.hands === undefined || car.arrivesMs > nowMs) return car
     const latest = touched.every((t) => t.by !== own.by || t.atMs <= own.atMs)
-    const still = nowMs - own.atMs <= Math.max(STILL_AT_MIN, 2 * first.hands) * 60_000
+    const still = nowMs - own.atMs <= Math.max(STILL_AT_MIN, 2 * first.hands) * MINUTE_MS
     return latest && still ? { ...car, running: { person: own.by, sinceMs: Math.min(own.visitMs, nowMs) } } : car
   })
 }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import * as z from 'zod'
 import { FORMER_VERDICTS } from '@/core/book/former'
 import { REFRIGERANTS } from '@/core/fluids/refrigerants'
+import { DAY_MS } from '@/core/units/constants'
 import type { Account } from '../accounts/accounts'
 import { importFormer, LINES_AT_ONCE } from '../book/import-former'
 import { inTransaction, type Scope } from '../db/scope'
@@ -32,7 +33,7 @@ export async function pastYears(scope: Scope, by: Account, cars: readonly DemoPa
       car: name,
       plate,
       refrigerant,
-      day: new Date(now.getTime() - daysAgo * 86_400_000).toISOString().slice(0, 10),
+      day: new Date(now.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10),
       ...v,
     })),
   )

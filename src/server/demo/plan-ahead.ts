@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import * as z from 'zod'
+import { MINUTE_MS } from '@/core/units/constants'
 import { selectAccounts } from '../accounts/accounts'
 import { insertOff, setPromise, upsertExpected } from '../day/day-rows'
 import type { Scope } from '../db/scope'
@@ -23,7 +24,7 @@ export const DemoDay = z.strictObject({
 
 /** Puts promises, absences and cars to come into a demo place. */
 export async function planAhead(db: Scope, day: z.infer<typeof DemoDay>, now: Date): Promise<void> {
-  const at = (minutes: number) => now.getTime() + minutes * 60_000
+  const at = (minutes: number) => now.getTime() + minutes * MINUTE_MS
   const { rows: jobs } = await db.query<{ id: string; name: string }>(
     `select id, summary ->> 'name' as name from job where shop_id = $1`,
     [db.shopId],

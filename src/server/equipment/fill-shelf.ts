@@ -4,7 +4,7 @@ import { text } from '@/core/entry/text'
 import { assembleRig, RigParts } from '@/core/equipment/assemble'
 import { EQUIPMENT_DEEDS, EQUIPMENT_KINDS, type EquipmentDeedKind, EquipmentWritten } from '@/core/equipment/equipment'
 import { W } from '@/core/language/server/equipment'
-import { PA_PER_MICRON } from '@/core/units/constants'
+import { DAY_MS, PA_PER_MICRON } from '@/core/units/constants'
 import { selectAccounts } from '../accounts/accounts'
 import type { Scope } from '../db/scope'
 import { bookOpening } from '../ledger/ledger'
@@ -46,7 +46,6 @@ export const DemoRig = z.strictObject({
   fourPort: RigParts.shape.fourPort,
 })
 
-const DAY_MS = 86_400_000
 const DATES: Record<string, string> = {
   boughtDaysAgo: 'boughtOn',
   sealsDaysAgo: 'sealsRenewedOn',

@@ -5,6 +5,7 @@ import { foldJob } from '@/core/job/reduce'
 import { summarise } from '@/core/job/summary'
 import { W } from '@/core/language/server/jobs'
 import { CHAIN_START } from '@/core/record/record'
+import { DAY_MS } from '@/core/units/constants'
 import type { Author } from '../accounts/author'
 import { truthOf } from '../bench/truth'
 import { keepLine } from '../book/keep-line'
@@ -95,7 +96,7 @@ export function datedBack(asked: string, simulated: boolean, nowMs: number): Dat
     ? W.aSimulatedCarBeginsNow
     : at > nowMs + AHEAD_MS
       ? W.liesAheadOfNow(new Date(nowMs).toISOString())
-      : at < nowMs - MOST_DAYS_BACK * 86_400_000
+      : at < nowMs - MOST_DAYS_BACK * DAY_MS
         ? W.liesMoreThanDaysBack(MOST_DAYS_BACK)
         : null
   if (fault) throw new AppError('bad-input', W.openedat(fault), [{ path: 'openedAt', reason: fault }])

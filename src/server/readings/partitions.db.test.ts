@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { afterEach, beforeEach, expect, test } from 'vitest'
+import { DAY_MS } from '@/core/units/constants'
 import { database } from '../db/pool'
 import { inTransaction } from '../db/scope'
 import { jobView } from '../jobs/job-view'
@@ -11,7 +12,6 @@ import { keepPartitions, monthsAround } from './partitions'
 import { selectSpan } from './span'
 import { typeReadings } from './type-reading'
 
-const DAY_MS = 86_400_000
 let shop: Fixture
 beforeEach(async () => {
   shop = await freshShop()

@@ -4,6 +4,7 @@ import { verbatim } from '@/core/entry/text'
 import { jobTimeMs } from '@/core/job/clock'
 import { W } from '@/core/language/server/readings'
 import { CHANNELS, READING_UNITS, toStored } from '@/core/units/channel'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { UserScope } from '../accounts/user-scope'
 import { inTransaction } from '../db/scope'
 import { AppError, notFound } from '../errors'
@@ -79,9 +80,6 @@ export async function typeReadings(
     return stored
   })
 }
-
-/** A time typed to the minute may lie so much before the arrival or ahead of the clock, ms. */
-const MINUTE_MS = 60_000
 
 /** Why a reading cannot be from `at`, job time in ms; null when it can. */
 function faultOfTime(at: number, arrivedMs: number, nowMs: number): string | null {

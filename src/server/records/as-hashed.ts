@@ -1,4 +1,5 @@
 import { eventHash, type RecordEvent } from '@/core/record/record'
+import { MINUTE_MS } from '@/core/units/constants'
 import { sha256 } from '@/node/record-crypto'
 import type { Scope } from '../db/scope'
 import type { StoredEvent } from '../jobs/job-rows'
@@ -53,7 +54,7 @@ function* writings(event: RecordEvent, micros: string): Generator<RecordEvent> {
     (f) => Math.max(0, f.length - 1) >= shortest,
   )
   for (const minutes of OFFSETS_MIN) {
-    const local = new Date(wholeMs + minutes * 60_000).toISOString().slice(0, 19)
+    const local = new Date(wholeMs + minutes * MINUTE_MS).toISOString().slice(0, 19)
     for (const fraction of fractions) {
       for (const zone of zonesOf(minutes)) {
         const happened_at = `${local}${fraction}${zone}`

@@ -9,6 +9,7 @@ import type { DayView, PromisesKept } from '@/core/day/view'
 import { doingWords, stepLabel } from '@/core/job/doing'
 import { codeWords } from '@/core/language/codes'
 import { W } from '@/core/language/screen/board'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { BoardRow } from '@/core/views'
 import type { DayViewer } from '../day/viewer'
 import { Fold } from '../form/fold'
@@ -159,7 +160,7 @@ function NextMoment({ rows, now, timeZone }: { rows: BoardRow[]; now: number; ti
   const next = hands[0] ?? waiting[0]
   useHotkeys({ o: () => next && window.location.assign(`/job/${next.row.id}`) })
   if (!next) return <div className="h-5" />
-  const minutes = Math.round((next.at - now) / 60_000)
+  const minutes = Math.round((next.at - now) / MINUTE_MS)
   const others = hands.length - 1
   return (
     <section

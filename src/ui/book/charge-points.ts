@@ -1,8 +1,9 @@
 import type { CarVisit } from '@/core/book/car-visit'
+import { DAY_MS } from '@/core/units/constants'
 import type { CurvePoint } from '@/core/views'
 
 /** A line over less than this shows one visit and no years, ms. */
-const LEAST_MS = 14 * 86_400_000
+const LEAST_MS = 14 * DAY_MS
 
 /** Whether there is something of years to draw. */
 export const showsYears = (points: readonly CurvePoint[]): boolean =>

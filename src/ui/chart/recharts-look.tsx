@@ -1,4 +1,5 @@
 import { ticks } from 'd3-array'
+import { MINUTE_MS } from '@/core/units/constants'
 
 /** How an axis of ours looks: ink on the ground, no frame. */
 export const AXIS = {
@@ -21,8 +22,6 @@ export function merged<K extends string>(
     }
   return [...rows.values()].sort((a, b) => a.at - b.at)
 }
-
-const MINUTE_MS = 60_000
 
 /** Whole minutes to write under a chart, five or so. */
 export const timeTicksFor = (fromMs: number, toMs: number): number[] =>

@@ -2,6 +2,7 @@ import { tzOffset } from '@date-fns/tz'
 import { ticks } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { CurvePoint } from '@/core/views'
 
 /** Linear map from [a, b] to [from, to]. */
@@ -39,7 +40,6 @@ export function spread<T extends { y: number }>(labels: readonly T[], gap: numbe
 /** Round values within [low, high], about `count` of them. */
 export const niceTicks = (low: number, high: number, count: number): number[] => ticks(low, high, count)
 
-const MINUTE_MS = 60_000
 const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240, 480, 720]
 
 /**

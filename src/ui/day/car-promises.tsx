@@ -5,6 +5,7 @@ import { Collapsible } from 'radix-ui'
 import type { ShopPlan } from '@/core/day/plan-shop'
 import type { ShopCar } from '@/core/day/shop-day'
 import { W } from '@/core/language/screen/day'
+import { MINUTE_MS } from '@/core/units/constants'
 import { takesWords, unplannedWords, whyWords } from '@/core/words/shop-plan-words'
 import { Sign } from '../form/sign'
 
@@ -22,7 +23,7 @@ type Props = {
 export function CarPromises({ plan, moment, onPromise, onGone }: Props) {
   const end = (car: ShopCar) => plan.ends[car.key]
   const cars = [...plan.shop.cars].sort((a, b) => (end(a)?.p50 ?? 1e9) - (end(b)?.p50 ?? 1e9))
-  const at = (minutes: number) => plan.madeMs + minutes * 60_000
+  const at = (minutes: number) => plan.madeMs + minutes * MINUTE_MS
   return (
     <ul aria-label={W.whenEachCarIsDone} className="border-t border-rule">
       {cars.map((car) => {

@@ -6,6 +6,7 @@ import type { ShopPlan } from '@/core/day/plan-shop'
 import type { Pin, ShopCar } from '@/core/day/shop-day'
 import type { DayView, PromisesKept } from '@/core/day/view'
 import { W } from '@/core/language/screen/day'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { BoardRow } from '@/core/views'
 import { carName } from '@/core/words/shop-plan-words'
 import { Sign } from '../form/sign'
@@ -60,7 +61,7 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
   const span = useMemo(() => spanOfDay(plan, rows, nowMs), [plan, rows, nowMs])
   const axis = { ...span, nowMs }
   const lanes = lanesOf(plan, rows, nowMs, span.fromMs, viewer.id)
-  const beyond = plan.rows.filter((r) => plan.madeMs + r.from * 60_000 > span.toMs).length
+  const beyond = plan.rows.filter((r) => plan.madeMs + r.from * MINUTE_MS > span.toMs).length
   const next = deeds.find((d) => d.person === viewer.id && !d.now)
   const nextId = next ? `${next.row.car} ${next.row.step} hands ` : null
   const drop = async (pin: Pin | null) => {
@@ -180,7 +181,7 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
           <PromiseForm
             car={asked.car.key}
             promisedMs={asked.car.promisedMs}
-            usualMs={plan.madeMs + (plan.ends[asked.car.key]?.p90 ?? 240) * 60_000}
+            usualMs={plan.madeMs + (plan.ends[asked.car.key]?.p90 ?? 240) * MINUTE_MS}
             timeZone={timeZone}
             onDone={close}
           />
@@ -215,7 +216,7 @@ export function DayBoard({ day, rows, nowMs, timeZone, viewer, kept }: Props) {
 
 /** What came out otherwise, in one line. */
 function Told({ day, clock, nowMs }: { day: DayView; clock: (ms: number) => string; nowMs: number }) {
-  const told = day.told && nowMs - day.told.atMs < 30 * 60_000 ? day.told : null
+  const told = day.told && nowMs - day.told.atMs < 30 * MINUTE_MS ? day.told : null
   return (
     <p role="status" className="no-print text-body" suppressHydrationWarning>
       {told && (
@@ -248,7 +249,7 @@ function summary(plan: ShopPlan, moment: (ms: number) => string): string {
       : late.length === 1
         ? W.onePromiseMissedByMin(Math.round(late[0]?.[1] ?? 0))
         : W.promisesMissed(late.length)
-  return W.allDoneBy(moment(plan.madeMs + last * 60_000), missed)
+  return W.allDoneBy(moment(plan.madeMs + last * MINUTE_MS), missed)
 }
 
 const weekday = (ms: number, timeZone: string): string =>

@@ -1,10 +1,11 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
 import { W } from '@/core/language/screen/day'
+import { MINUTE_MS } from '@/core/units/constants'
 import { carName } from '@/core/words/shop-plan-words'
 
 /** The day for a sheet of paper: each person's deeds with a box to tick. */
 export function DayPaper({ plan, moment }: { plan: ShopPlan; moment: (ms: number) => string }) {
-  const at = (minutes: number) => moment(plan.madeMs + Math.max(0, minutes) * 60_000)
+  const at = (minutes: number) => moment(plan.madeMs + Math.max(0, minutes) * MINUTE_MS)
   return (
     <section aria-label={W.theDayOnPaper} className="hidden print:block">
       <p className="text-body" suppressHydrationWarning>

@@ -5,6 +5,7 @@ import { wallTimeMs } from '@/core/job/clock'
 import type { Visit } from '@/core/job/state'
 import type { Step } from '@/core/job/steps'
 import { W } from '@/core/language/screen/day'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { BoardRow } from '@/core/views'
 
 /** A piece of somebody's or something's day, wall ms. */
@@ -154,7 +155,7 @@ function donePieces(row: BoardRow, nowMs: number, fromMs: number): Piece[] {
 function plannedPiece(plan: ShopPlan, row: DayRow, rows: readonly BoardRow[], nowMs: number): Piece {
   const car = plan.shop.cars.find((c) => c.key === row.car)
   const board = rows.find((r) => r.id === row.car)
-  const at = (minutes: number) => plan.madeMs + minutes * 60_000
+  const at = (minutes: number) => plan.madeMs + minutes * MINUTE_MS
   const step = car?.steps.find((s) => s.step === row.step && (s.hands === undefined) === isWait(row))
   const visit = board?.summary.visits.at(-1)
   // a wait that runs began when its car was left to itself
@@ -190,7 +191,7 @@ export function spanOfDay(plan: ShopPlan, rows: readonly BoardRow[], nowMs: numb
     .filter((r) => r.clock.length > 0 && !r.summary.signed)
     .map((r) => wallTimeMs(r.clock, Date.parse(r.summary.visits[0]?.startedAt ?? new Date(nowMs).toISOString())))
   const earliest = Math.max(nowMs - 2 * HOUR, Math.min(nowMs - HOUR, ...begun))
-  const ends = plan.rows.map((r) => plan.madeMs + r.to * 60_000)
+  const ends = plan.rows.map((r) => plan.madeMs + r.to * MINUTE_MS)
   const latest = Math.min(nowMs + 11 * HOUR, Math.max(nowMs + 3 * HOUR, ...ends) + HOUR / 2)
   return { fromMs: Math.floor(earliest / (HOUR / 2)) * (HOUR / 2), toMs: latest }
 }

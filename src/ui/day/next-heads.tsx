@@ -1,6 +1,7 @@
 import type { NextDeed } from '@/core/day/next-deed'
 import type { ShopPlan } from '@/core/day/plan-shop'
 import { W } from '@/core/language/screen/day'
+import { MINUTE_MS } from '@/core/units/constants'
 import { deedWords, personName } from '@/core/words/shop-plan-words'
 
 /** People whose next deed stands large; others in small beside them. */
@@ -22,7 +23,7 @@ export function NextHeads({
 }) {
   if (deeds.length === 0) return <p className="py-4 text-head">{W.nothingIsPlannedForAnybody}</p>
   const first = [...deeds].sort((a, b) => Number(b.person === viewerId) - Number(a.person === viewerId))
-  const at = (minutes: number) => clock(plan.madeMs + minutes * 60_000)
+  const at = (minutes: number) => clock(plan.madeMs + minutes * MINUTE_MS)
   return (
     <ul
       aria-label={W.whoDoesWhatNext}

@@ -1,5 +1,6 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
 import { W } from '@/core/language/screen/day'
+import { MINUTE_MS } from '@/core/units/constants'
 import { carName, personName } from '@/core/words/shop-plan-words'
 import type { DayViewer } from './viewer'
 
@@ -15,7 +16,7 @@ export function OwnDay({
   nowMs: number
   clock: (ms: number) => string
 }) {
-  const now = (nowMs - plan.madeMs) / 60_000
+  const now = (nowMs - plan.madeMs) / MINUTE_MS
   const rows = plan.rows.filter((r) => r.person !== null && r.to > now)
   const own = rows.filter((r) => r.person === viewer.id)
   const list = own.length > 0 ? own : rows
@@ -30,7 +31,7 @@ export function OwnDay({
             suppressHydrationWarning
           >
             <b className="w-14 shrink-0 font-semibold">
-              {row.from <= now ? W.now2 : clock(plan.madeMs + row.from * 60_000)}
+              {row.from <= now ? W.now2 : clock(plan.madeMs + row.from * MINUTE_MS)}
             </b>
             <span className="min-w-0">
               {carName(plan, row.car)}, {row.step}

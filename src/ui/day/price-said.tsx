@@ -1,5 +1,6 @@
 import type { ShopPlan } from '@/core/day/plan-shop'
 import { W } from '@/core/language/screen/day'
+import { MINUTE_MS } from '@/core/units/constants'
 import { personName, priceWords } from '@/core/words/shop-plan-words'
 import { slot, Worded } from '../worded'
 import type { Piece } from './lanes-of'
@@ -20,7 +21,7 @@ export function PriceSaid({
   clock: (ms: number) => string
 }) {
   const row = price?.plan.rows.find((r) => r.car === price.pin.car && r.step === price.pin.step && r.person !== null)
-  const fromMs = price && row ? price.plan.madeMs + row.from * 60_000 : null
+  const fromMs = price && row ? price.plan.madeMs + row.from * MINUTE_MS : null
   const put = price
     ? W.atInsteadOf(
         personName(plan, row?.person ?? price.pin.person ?? ''),

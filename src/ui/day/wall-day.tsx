@@ -3,6 +3,7 @@
 import { nextDeeds } from '@/core/day/next-deed'
 import type { DayView } from '@/core/day/view'
 import { W } from '@/core/language/screen/day'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { BoardRow } from '@/core/views'
 import { Sign } from '../form/sign'
 import { LineBar } from '../frame/line-bar'
@@ -74,7 +75,7 @@ export function WallDay({
                     suppressHydrationWarning
                   >
                     <b className="text-row font-semibold">
-                      {plan.ends[car.key] ? clock(plan.madeMs + (plan.ends[car.key]?.p50 ?? 0) * 60_000) : '–'}
+                      {plan.ends[car.key] ? clock(plan.madeMs + (plan.ends[car.key]?.p50 ?? 0) * MINUTE_MS) : '–'}
                     </b>
                     <span className="min-w-0 truncate text-lead">{car.name}</span>
                     {(plan.late[car.key] ?? 0) > 0.5 && (

@@ -10,6 +10,7 @@ import { reduceJob } from '@/core/job/reduce'
 import { currentHold, type JobState } from '@/core/job/state'
 import { W } from '@/core/language/screen/job'
 import { holdEnded } from '@/core/schools/ended'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { JudgedHold, Stretch } from '@/core/views'
 import { type Answer, newEventId, send } from '../api'
 import { useOutbox } from '../outbox/outbox'
@@ -150,7 +151,9 @@ export function useDeeds({ jobId, state, seen, clock, judged, vacuum, take }: Pa
   const stamped = (deeds: Deed[], earlierMin = 0): SentDeed[] =>
     deeds.map((deed) => ({
       id: newEventId(),
-      happenedAt: new Date(Math.round(jobTimeMs(now.current.clock, serverNow()) - earlierMin * 60_000)).toISOString(),
+      happenedAt: new Date(
+        Math.round(jobTimeMs(now.current.clock, serverNow()) - earlierMin * MINUTE_MS),
+      ).toISOString(),
       seen: now.current.seen,
       ...deed,
     }))

@@ -3,6 +3,7 @@
 import { formatDistanceStrict } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { W } from '@/core/language/screen/shop'
+import { DAY_MS } from '@/core/units/constants'
 import { Choice } from '../form/field'
 import { Pick } from '../form/pick'
 import { Refused } from '../form/refused'
@@ -13,7 +14,6 @@ import { serverNow } from '../server-clock'
 import { slot, Worded } from '../worded'
 
 type Rules = { certificateAsked: boolean; backupDays: number; leadAfterMin: number; backedUpAt: string | null }
-const DAY_MS = 86_400_000
 const MINUTES = { '2': W.n2Min, '5': W.n5Min, '10': W.n10Min, '20': W.n20Min }
 const DAYS = { '1': W.aDay, '7': W.aWeek, '30': W.aMonth, '90': W.threeMonths }
 

@@ -1,4 +1,5 @@
 import { Period } from '@/core/shop/statement'
+import { DAY_MS } from '@/core/units/constants'
 import { forPage } from '@/server/accounts/for-page'
 import { selectPeople } from '@/server/book/people'
 import { PeoplePage } from '@/ui/book/people-page'
@@ -13,7 +14,7 @@ export default async function People({ searchParams }: { searchParams: Promise<R
   const now = Date.now()
   const asked = Period.safeParse(await searchParams)
   const day = dayIn(timeZone)
-  const period = asked.success ? asked.data : { from: day(now - USUAL_DAYS * 86_400_000), to: day(now) }
+  const period = asked.success ? asked.data : { from: day(now - USUAL_DAYS * DAY_MS), to: day(now) }
   const lead = scope.user.role === 'lead'
   return (
     <PeoplePage

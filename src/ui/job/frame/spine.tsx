@@ -2,6 +2,7 @@ import { Check } from 'lucide-react'
 import { currentHold, currentPull, type JobState } from '@/core/job/state'
 import { STEP_NAMES, STEPS, type Step, stepNumber } from '@/core/job/steps'
 import { W } from '@/core/language/screen/job-frame'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { Say } from '@/core/units/say'
 import { Hint } from '../../frame/hint'
 import { useSay } from '../../units'
@@ -112,11 +113,11 @@ function nth(step: Step, state: JobState): string {
 function factOf(state: JobState, clock: (ms: number) => string, nowMs: number, say: Say): string {
   const pull = currentPull(state)
   if (state.step === 'pull' && pull && !pull.endedAt)
-    return W.minIn(Math.max(0, Math.floor((nowMs - Date.parse(pull.startedAt)) / 60_000)))
+    return W.minIn(Math.max(0, Math.floor((nowMs - Date.parse(pull.startedAt)) / MINUTE_MS)))
   const hold = currentHold(state)
   if (state.step === 'hold' && hold && !hold.ended) {
-    const held = Math.max(0, Math.floor((nowMs - Date.parse(hold.isolatedAt)) / 60_000))
-    return W.ofMinTo(held, hold.plannedMinutes, clock(Date.parse(hold.isolatedAt) + hold.plannedMinutes * 60_000))
+    const held = Math.max(0, Math.floor((nowMs - Date.parse(hold.isolatedAt)) / MINUTE_MS))
+    return W.ofMinTo(held, hold.plannedMinutes, clock(Date.parse(hold.isolatedAt) + hold.plannedMinutes * MINUTE_MS))
   }
   if (state.step === 'charge' && state.plan) return W.to(say.mass(state.plan.targetG))
   const visit = state.visits[state.visits.length - 1]

@@ -3,6 +3,7 @@
 import type { Live } from '@/core/call/types'
 import type { JobState } from '@/core/job/state'
 import { W } from '@/core/language/screen/job-prove'
+import { MINUTE_MS } from '@/core/units/constants'
 import { otherPressure } from '@/core/units/say'
 import { shownPressure, shownTemperature } from '@/core/units/shown'
 import { Figure } from '../../form/figure'
@@ -75,7 +76,7 @@ function ProofFigures({
   nowMs: number
   ambientC: number
 }) {
-  const minutes = sinceMs === null ? null : Math.max(0, Math.floor((nowMs - sinceMs) / 60_000))
+  const minutes = sinceMs === null ? null : Math.max(0, Math.floor((nowMs - sinceMs) / MINUTE_MS))
   const say = useSay()
   const { pressure, temperature } = say.units
   const other = (pa: number | undefined) => (pa === undefined ? W.notMeasured : otherPressure(pa, say))

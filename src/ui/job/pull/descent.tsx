@@ -8,6 +8,7 @@ import { comeBackAt } from '@/core/pull/forecast'
 import type { PullBand } from '@/core/pull/planner'
 import { bottomOf, depthShare, drawnPa, type Strata, strataOf } from '@/core/pull/strata'
 import { type VacuumSeen, vacuumLine, vacuumSeenIn } from '@/core/readings/vacuum-seen'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { Say } from '@/core/units/say'
 import type { CurvePoint } from '@/core/views'
 import { NeedleHatch, StrataFills } from '../../chart/depth-strip'
@@ -43,7 +44,7 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
   const strata = jobStrata(state)
   const pull = currentPull(state)
   const startMs = pull ? Date.parse(pull.startedAt) : live.nowMs
-  const dueMs = comeBackAt(startMs + state.opened.procedure.pullMinutes * 60_000, live.forecast).atMs
+  const dueMs = comeBackAt(startMs + state.opened.procedure.pullMinutes * MINUTE_MS, live.forecast).atMs
   const endMs = Math.max(dueMs, live.nowMs) + (Math.max(dueMs, live.nowMs) - startMs) * 0.08
   const left = narrow ? 0 : 166
   const strip = 28

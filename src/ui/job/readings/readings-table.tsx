@@ -1,5 +1,6 @@
 import { W } from '@/core/language/screen/job-readings'
 import type { VacuumSeen } from '@/core/readings/vacuum-seen'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { CurvePoint } from '@/core/views'
 import { Fold } from '../../form/fold'
 import { paText } from '../../format'
@@ -39,7 +40,7 @@ export function ReadingsTable({
               <td>{clock(p.at)}</td>
               <td className="text-right">{seen(p.value).text}</td>
               <td className="text-right">{needle ? seen(p.value).means : paText(p.value)}</td>
-              <td className="text-right">{W.min2(Math.round((p.at - (points[0] as CurvePoint).at) / 60_000))}</td>
+              <td className="text-right">{W.min2(Math.round((p.at - (points[0] as CurvePoint).at) / MINUTE_MS))}</td>
             </tr>
           ))}
         </tbody>

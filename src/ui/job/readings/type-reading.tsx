@@ -8,6 +8,7 @@ import type { JobState } from '@/core/job/state'
 import { W } from '@/core/language/screen/job-readings'
 import { NAMES, type PadChannel, padChannels, padHint, padRead, type Typed, usualUnit } from '@/core/readings/pad'
 import type { ReadingUnit } from '@/core/units/channel'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { JobView } from '@/core/views'
 import { newSequence } from '../../api'
 import { TextField } from '../../form/bound'
@@ -51,7 +52,7 @@ export function TypeReading({ jobId, state, latest, pad = false, nowMs, clock }:
   const [said, say] = useState('')
   const [ago, setAgo] = useState('0')
   const submit = form.handleSubmit(async ({ reading: typed, note }) => {
-    const at = new Date(Math.round(nowMs - Number(ago) * 60_000)).toISOString()
+    const at = new Date(Math.round(nowMs - Number(ago) * MINUTE_MS)).toISOString()
     const kept = note.trim() === '' ? {} : { note: note.trim() }
     say('')
     setBusy(true)

@@ -3,6 +3,7 @@ import type { Level } from '@/core/charge/levels'
 import { toleranceG } from '@/core/charge/plan-for-job'
 import { watchContainer } from '@/core/charge/watch-container'
 import { chargedG, type JobState, lostG, openContainer } from '@/core/job/state'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { CurvePoint } from '@/core/views'
 
 /** The lens shows this much below the next closing, g, and this much above what is allowed. */
@@ -54,7 +55,7 @@ export function aheadOf(state: JobState, live: Live, levels: readonly Level[]): 
   const goalG = now?.toG ?? target
   const mostG = target + toleranceG(state)
   const flow = live.flowGMin !== undefined && live.flowGMin > 1 && open ? live.flowGMin : null
-  const after = (g: number) => (flow === null ? null : live.nowMs + (Math.max(0, g - nowG) / flow) * 60_000)
+  const after = (g: number) => (flow === null ? null : live.nowMs + (Math.max(0, g - nowG) / flow) * MINUTE_MS)
   return {
     nowMs: live.nowMs,
     nowG,

@@ -1,5 +1,6 @@
 import { codeWords } from '@/core/language/codes'
 import { W } from '@/core/language/screen/job-charge'
+import { MINUTE_MS } from '@/core/units/constants'
 import type { CurvePoint } from '@/core/views'
 import { linear, pathOf } from '../../../chart/scales'
 import { TimeLabels } from '../../../chart/time-labels'
@@ -28,7 +29,7 @@ export function Lens({ curve, ahead, lens, left, right, target, allows, clock, n
   const inLens = curve.filter((p) => p.value >= lens.low)
   const first = inLens[0]?.at ?? ahead.nowMs
   const spanMs = Math.max(60_000, (ahead.closeMs ?? ahead.nowMs) - Math.min(first, ahead.nowMs))
-  const fromMs = Math.max(Math.min(first, ahead.nowMs), ahead.nowMs - 15 * 60_000) - 0.05 * spanMs
+  const fromMs = Math.max(Math.min(first, ahead.nowMs), ahead.nowMs - 15 * MINUTE_MS) - 0.05 * spanMs
   const toMs = Math.max(ahead.closeMs ?? 0, ahead.nowMs + 0.3 * spanMs) + 0.45 * spanMs
   const x = linear(fromMs, toMs, left, right)
   const at = (ms: number, g: number) => `${x(ms).toFixed(1)} ${y(g).toFixed(1)}`
