@@ -37,12 +37,13 @@ const BALLAST_CHANCE = 0.04
 const BOUND_CHANCE = 0.5
 const BOUND_G = [0.02, 0.3] as const
 /**
- * A car may hold less water than its story says, a dry hall, a cap soon back on: how often, and by which factor below
- * the story's least it goes (assumed). While the story's own tail was all there was, a pull of 0.3 to 0.7 g after a night
- * open was promised an hour too late.
+ * A car may hold other water than its story says, a dry hall, a cap soon back on, a hose that lay in the rain: how often,
+ * and by which factors below the story's least and above its most it goes (assumed). While the story's own tails were all
+ * there was, a pull of 0.3 to 0.7 g after a night open was promised an hour too late.
  */
-const LESS_CHANCE = 0.25
-const LESS_BELOW = 3
+const OTHER_CHANCE = 0.25
+const OTHER_BELOW = 3
+const OTHER_ABOVE = 2
 /** Ranges, drawn evenly in their logarithm: leaks Pa m3/s, pumps over their plate, time constants s. */
 const LEAKS_PA_M3_S = [1e-6, 3e-2] as const
 const BAD_PUMPS = [1.5, 40] as const
@@ -59,11 +60,11 @@ const logBetween = (random: () => number, [low, high]: readonly [number, number]
 /** Nodes of the car, where water may lie and air come in. */
 const carNodes = (rig: RigFile) => rig.nodes.filter((n) => n.volume_L >= CAR_NODE_L)
 
-/** Liquid water where there is less of it than the story says, g: up to the story's middle. */
-const lessThan = (story: RunningPull['story']): readonly [low: number, high: number] => [
-  liquidRangeG(story.opened)[0] / LESS_BELOW,
-  medianWater(story).liquidG,
-]
+/** Liquid water where it is other than the story says, g. */
+function otherThan({ opened }: RunningPull['story']): readonly [low: number, high: number] {
+  const [least, most] = liquidRangeG(opened)
+  return [least / OTHER_BELOW, most * OTHER_ABOVE]
+}
 
 function nodeByVolume(rig: RigFile, random: () => number): string {
   const nodes = carNodes(rig)
@@ -80,11 +81,11 @@ function nodeByVolume(rig: RigFile, random: () => number): string {
 export const DRAWN = {
   water: ({ rig, story }: RunningPull, random: () => number): Explanation['water'] => {
     const drawn = drawWater(story, normalPair(random))
-    const less = random() < LESS_CHANCE
+    const other = random() < OTHER_CHANCE
     const oil = random() < BOUND_CHANCE ? logBetween(random, BOUND_G) : 0
     return {
       node: nodeByVolume(rig, random),
-      liquidG: less ? logBetween(random, lessThan(story)) : drawn.liquidG,
+      liquidG: other ? logBetween(random, otherThan(story)) : drawn.liquidG,
       boundG: drawn.boundG + oil,
       tauS: logBetween(random, TAUS_S),
     }
@@ -146,10 +147,10 @@ const lnNormal = (x: number, middle: number, most: number): number =>
   normalLog(Math.log(x / middle), Math.log(most / middle) / Z95)
 
 function lnLiquid(story: RunningPull['story'], liquidG: number): number {
-  const [low, high] = lessThan(story)
-  const told = (1 - LESS_CHANCE) * Math.exp(lnNormal(liquidG, medianWater(story).liquidG, mostLiquidG(story)))
-  const less = liquidG >= low && liquidG <= high ? LESS_CHANCE / Math.log(high / low) : 0
-  return Math.log(told / Math.sqrt(2 * Math.PI) + less)
+  const [low, high] = otherThan(story)
+  const told = (1 - OTHER_CHANCE) * Math.exp(lnNormal(liquidG, medianWater(story).liquidG, mostLiquidG(story)))
+  const other = liquidG >= low && liquidG <= high ? OTHER_CHANCE / Math.log(high / low) : 0
+  return Math.log(told / Math.sqrt(2 * Math.PI) + other)
 }
 
 /** Bound water: an old drier's, or what oil and seals hold. */

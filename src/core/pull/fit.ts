@@ -4,7 +4,7 @@ import { type Explanation, rigOf } from './explanation'
 
 /** Readings a pull is weighed by, at most, and how many of them count as independent (assumed). */
 const MOST_READINGS = 30
-const INDEPENDENT = 3
+const INDEPENDENT = 4
 /** Where it stands now says more of what is left than how it came there: the last fifth counts so many times. */
 const LATE_SHARE = 0.2
 const LATE_WEIGHT = 4
