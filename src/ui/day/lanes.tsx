@@ -17,7 +17,7 @@ import { W } from '@/core/language/screen/day'
 import { type Axis, share, TimeAxis } from '../board/time-axis'
 import { useWidth } from '../hooks/use-width'
 import type { Lane, Piece } from './lanes-of'
-import { PieceBox } from './piece'
+import { PieceBox, wordWidth } from './piece'
 import { targetsOf } from './targets'
 
 export const LANE_PX = 60
@@ -171,7 +171,7 @@ function LaneLine({
   width,
   onLane,
 }: Pick<Props, 'axis' | 'clock' | 'nextId' | 'movable' | 'onLane'> & { lane: Lane; width: number }) {
-  const names = namesShown(lane.pieces, axis)
+  const names = namesShown(lane.pieces, axis, width)
   const targets = targetsOf(lane.pieces, axis, width)
   const away = lane.off.find((o) => o.fromMs <= axis.nowMs && (o.toMs === null || o.toMs > axis.nowMs))
   return (
@@ -234,13 +234,10 @@ function OffSpan({ from, to }: { from: number; to: number }) {
   )
 }
 
-/** A name takes so much of the axis for each letter, of 1000 px (assumed of the shipped font). */
-const LETTER_SHARE = 7.6 / 1000
-
 /**
  * Pieces whose name has room above them before the next name; a car's pieces that follow one another are named once.
  */
-function namesShown(pieces: readonly Piece[], axis: Axis): Set<string> {
+function namesShown(pieces: readonly Piece[], axis: Axis, width: number): Set<string> {
   const shown = new Set<string>()
   let [until, last, lastEnd] = [-1, '', -1]
   for (const piece of [...pieces].sort((a, b) => a.fromMs - b.fromMs)) {
@@ -249,7 +246,7 @@ function namesShown(pieces: readonly Piece[], axis: Axis): Set<string> {
     lastEnd = share(axis, piece.toMs)
     if (!again && at >= until && at < 0.97) {
       shown.add(piece.id)
-      until = at + piece.name.length * LETTER_SHARE + 0.006
+      until = at + wordWidth(piece.name) / Math.max(1, width)
       last = piece.car
     } else if (!again) last = ''
   }

@@ -30,6 +30,9 @@ const LEAST_PX = 6
 
 const STATE_WORDS = { done: W.done, running: W.underWay, planned: W.planned } as const
 
+/** Room a word of small type takes with a little air around it, px (assumed of the shipped font). */
+export const wordWidth = (word: string): number => 7.6 * word.length + 8
+
 /** What a piece is, for whoever cannot see where it stands. */
 const saidOf = (p: Piece, clock: (ms: number) => string): string =>
   W.to3(p.name, STEP_NAMES[p.step].toLowerCase(), STATE_WORDS[p.state], clock(p.fromMs), clock(p.toMs)) +
@@ -53,14 +56,15 @@ export function PieceBox({ piece, axis, clock, named, accent, movable, target, l
     width: `max(${LEAST_PX}px, calc(${right - left}% - 2px))`,
     ...(transform && { transform: `translate(${transform.x}px, ${transform.y}px)` }),
   }
-  const name = (
+  const name = (named || isDragging) && (
     <span
       className={
         `pointer-events-none absolute -top-[19px] left-0 whitespace-nowrap text-note ` +
-        `${accent || isDragging ? 'font-semibold' : ''} ${isDragging ? 'bg-ground px-1' : ''}`
+        // over the line of now, and over the hatching of who is away
+        `z-10 bg-ground pr-1 leading-[18px] ${accent || isDragging ? 'font-semibold' : ''} ${isDragging ? 'pl-1' : ''}`
       }
     >
-      {named || isDragging ? piece.name : ''}
+      {piece.name}
     </span>
   )
   const drawnPx = Math.max(LEAST_PX, ((right - left) / 100) * laneWidth - 2)
@@ -68,7 +72,7 @@ export function PieceBox({ piece, axis, clock, named, accent, movable, target, l
     piece.kind === 'wait' ? (
       <WaitShape piece={piece} axis={axis} />
     ) : (
-      <HandsShape piece={piece} axis={axis} accent={accent} lifted={isDragging} wide={right - left > 4.2} />
+      <HandsShape piece={piece} axis={axis} accent={accent} lifted={isDragging} widthPx={drawnPx} />
     )
   const looks = `absolute top-[21px] h-[34px] text-left ${isDragging ? 'z-20' : accent ? 'z-10' : ''}`
   if (!target)
@@ -115,15 +119,16 @@ function HandsShape({
   axis,
   accent,
   lifted,
-  wide,
+  widthPx,
 }: {
   piece: Piece
   axis: Axis
   accent: boolean
   lifted: boolean
-  wide: boolean
+  widthPx: number
 }) {
   const solid = piece.state === 'done'
+  const word = STEP_NAMES[piece.step].toLowerCase()
   const begun = piece.state === 'running' ? (axis.nowMs - piece.fromMs) / (piece.toMs - piece.fromMs) : 0
   return (
     <span
@@ -141,7 +146,7 @@ function HandsShape({
           style={{ width: `${Math.min(1, begun) * 100}%` }}
         />
       )}
-      {wide && begun === 0 ? STEP_NAMES[piece.step].toLowerCase() : ''}
+      {begun === 0 && widthPx >= wordWidth(word) ? word : ''}
       {piece.pinnedBy && (
         // a nail: it stands where somebody put it
         <span className="absolute right-1 top-1 h-2 w-2 rotate-45 border-[1.5px] border-ink bg-ground" />
@@ -162,7 +167,8 @@ function WaitShape({ piece, axis }: { piece: Piece; axis: Axis }) {
       <span className="absolute inset-0 bg-deep" style={{ maskImage: fade, WebkitMaskImage: fade }} />
       <WaitCurve piece={piece} axis={axis} />
       <span className="relative block truncate px-1 text-note leading-[31px]">
-        {piece.state === 'done' ? '' : piece.step}
+        {/* its own ground: the curve runs behind it */}
+        <span className="bg-deep pr-0.5">{piece.state === 'done' ? '' : piece.step}</span>
       </span>
     </span>
   )
