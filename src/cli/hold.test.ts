@@ -59,6 +59,35 @@ test('a straight rise is a leak, with its size, and when it could be told', () =
   expect(result.decided_at_s).toBeLessThan(1800)
 })
 
+test('the second hold takes over what the first handed on: a small straight rise that comes again is a leak', () => {
+  // half a micron a minute after six minutes: open both times, by itself
+  const small = (name: string) =>
+    write(
+      name,
+      rows((s) => 300 + s / 60, 420),
+    )
+  const first = JSON.parse(run(small('first.csv'), '--context', context, '--json').stdout)
+  expect(first.verdict).toBe('undecided')
+  expect(first.hands_on.leak_and_damp).toBeLessThanOrEqual(first.probability.leak)
+  const rises = first.hands_on.rise_if_leaks_Pa_s as number[]
+  expect(rises).toEqual([...rises].sort((a, b) => a - b))
+  const after = (previous: object) => {
+    const file = write(
+      'after.json',
+      JSON.stringify({ ...CONTEXT, previous_hold: { pulled_s_since: 1800, ...previous } }),
+    )
+    const { status, stdout, stderr } = run(small('second.csv'), '--context', file, '--json')
+    expect(status, stderr).toBe(0)
+    return JSON.parse(stdout).probability.leak as number
+  }
+  const { sustained_rise_Pa_s, probability, hands_on } = first
+  const whole = after({ sustained_rise_Pa_s, probability, hands_on })
+  expect(whole).toBeGreaterThan(first.probability.leak + 0.05)
+  // three figures alone, as another program may hand them on, come near it
+  const three = after({ sustained_rise_Pa_s: sustained_rise_Pa_s.value, probability })
+  expect(Math.abs(three - whole)).toBeLessThan(0.15)
+})
+
 test('a bend toward a level is damp; what was lost before is set against it', () => {
   const lossy = write(
     'lossy.json',

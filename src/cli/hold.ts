@@ -17,7 +17,9 @@ export const hold: Command = {
     'Judges a hold: tight, damp, leaking, undecided or invalid, how sure, the rise that does not die, ' +
     'and what it proves in grams a year.',
   options: {
-    '--context FILE': 'volume, instrument, place, story and earlier hold',
+    '--context FILE':
+      'volume, instrument, place, story and earlier hold: sustained_rise_Pa_s, probability and hands_on as its result ' +
+      'has them, and pulled_s_since',
     '--batch DIR':
       'every .csv of a folder; its context is NAME.context.json or NAME.json beside it, else context.json of the ' +
       'folder, else --context',
