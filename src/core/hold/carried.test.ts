@@ -75,3 +75,11 @@ test.each([900, 1500, 2300])('old hoses pulled for %i s before a hold are no lea
   expect(result.verdict).not.toMatch(/leak/)
   expect(result.probability.leak).toBeLessThan(0.8)
 })
+
+test('a record that falls has figures for everything, though no explanation leaves room for a leak', () => {
+  // the gauge settles by ten pascal; a bend of liquid fits it only below nothing
+  const { samples, context } = knownRecord(83594)
+  const { sustainedRisePaS: rise, leakGramsPerYear, detectionLimitGramsPerYear } = judgeHold(samples, context)
+  expect(rise && rise.low <= rise.value && rise.value <= rise.high).toBe(true)
+  expect(leakGramsPerYear?.high).toBeLessThan(detectionLimitGramsPerYear?.high ?? Number.NaN)
+})

@@ -397,7 +397,8 @@ function weighBoth(
   const log = logSum(logs)
   let unexplained2 = 0
   for (let i = 0; i < CELLS; i++) {
-    const weight = Math.exp((logs[i] as number) - log)
+    // where no height leaves room for a leak, heights count as they do without one
+    const weight = log === -Infinity ? Math.exp((flats[i] as number) - riseLog) : Math.exp((logs[i] as number) - log)
     heightPa += weight * (heights[i] as number)
     for (const [k, { paS }] of slopes.entries())
       unexplained2 += (weight * (owns[k * CELLS + i] as number) * paS ** 2) / Math.max(1e-300, wholes[i] as number)

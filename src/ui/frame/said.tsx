@@ -34,7 +34,7 @@ export function SaidProvider({ children }: { children: ReactNode }) {
         ))}
         <Toast.Viewport
           label={W.notices}
-          className="no-print fixed bottom-5 left-5 z-50 flex w-[340px] max-w-[calc(100vw-40px)] flex-col gap-2"
+          className="no-print fixed bottom-5 max-sm:bottom-36 left-5 z-50 flex w-[340px] max-w-[calc(100vw-40px)] flex-col gap-2"
         />
       </Toast.Provider>
     </SaidContext.Provider>

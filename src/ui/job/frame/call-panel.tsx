@@ -13,7 +13,7 @@ import { Field } from '../../form/field'
 import { MainButton } from '../../form/main-button'
 import { Refused } from '../../form/refused'
 import { Triangle } from '../../form/sign'
-import { PanelFoot, SidePanel } from '../../frame/side-panel'
+import { ActionBar, AT_THE_FOOT, PanelFoot, SidePanel } from '../../frame/side-panel'
 import { useHotkeys } from '../../hooks/use-hotkeys'
 import { useForms } from '../forms/forms'
 import { PAD_ID } from '../readings/type-reading'
@@ -86,7 +86,7 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props
             <b className="font-semibold text-ink">{call.sure}</b>
           </div>
           <div aria-live="polite">
-            <h2 className="mt-1 text-call font-semibold leading-[1.1] max-sm:text-act">{call.sentence}</h2>
+            <h2 className="mt-1 text-call font-semibold leading-[1.1] max-sm:sr-only">{call.sentence}</h2>
             {call.figure && (
               <p className="mt-2 flex items-end gap-2.5" suppressHydrationWarning>
                 <span
@@ -113,18 +113,20 @@ export function CallPanel({ call, deeds, jobId, maySign, onTrail, onWay }: Props
             </section>
           )}
           <Watch lines={call.watch} />
-          <PanelFoot>
-            <Refused className="mb-2 text-small">{trainee ? W.aTraineeRunsJobsA : deeds.refused}</Refused>
-            <MainButton disabled={deeds.busy || trainee} onClick={() => press(call.action)}>
-              <span>
-                {call.action.label}
-                {earlierMin > 0 && (
-                  <small className="block text-small font-medium">{W.doneMinAgoLogged(earlier)}</small>
-                )}
-                {call.action.sub && <small className="block text-small font-medium">{call.action.sub}</small>}
-              </span>
-              <span className="key max-sm:hidden">{call.action.key}</span>
-            </MainButton>
+          <PanelFoot barred>
+            <ActionBar said={call.sentence} figure={call.figure?.text}>
+              <Refused className="mb-2 text-small">{trainee ? W.aTraineeRunsJobsA : deeds.refused}</Refused>
+              <MainButton disabled={deeds.busy || trainee} onClick={() => press(call.action)}>
+                <span>
+                  {call.action.label}
+                  {earlierMin > 0 && (
+                    <small className="block text-small font-medium">{W.doneMinAgoLogged(earlier)}</small>
+                  )}
+                  {call.action.sub && <small className="block text-small font-medium">{call.action.sub}</small>}
+                </span>
+                <span className="key max-sm:hidden">{call.action.key}</span>
+              </MainButton>
+            </ActionBar>
             {/* the row keeps its height when it is empty: the button above must not move under a finger */}
             <div className="mt-2.5 flex min-h-[46px] gap-2.5 *:flex-1">
               {call.plain.map((button) => (
@@ -204,6 +206,9 @@ function Watch({ lines }: { lines: string[] }) {
   )
 }
 
+/** A question stands where the button that raised it stood. */
+const ASKED = `${AT_THE_FOOT} max-sm:max-h-[85dvh] max-sm:overflow-y-auto`
+
 /** The reason of what proves less: the record keeps it. */
 const Reason = z.object({ why: z.string().trim().min(1, W.aWordOrTwoThe) })
 
@@ -216,7 +221,7 @@ function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () 
     onDone()
   })
   return (
-    <form aria-label={ask.question} className="flex flex-1 flex-col" onSubmit={goOn} noValidate>
+    <form aria-label={ask.question} className={`flex flex-1 flex-col ${ASKED}`} onSubmit={goOn} noValidate>
       <p className="text-head font-semibold leading-tight">{ask.question}</p>
       <p className="mt-2 mb-3 text-lead leading-snug">{ask.price}</p>
       <TextField control={form.control} name="why" label={W.reason} placeholder={W.theCarIsNeededThe} />
@@ -234,7 +239,7 @@ function ReasonAsk({ ask, deeds, onDone }: { ask: Ask; deeds: Deeds; onDone: () 
 function CautionAsk({ deeds }: { deeds: Deeds }) {
   return (
     <AlertDialog.Root open onOpenChange={(open) => !open && deeds.goBack()}>
-      <AlertDialog.Content className="flex flex-1 flex-col" aria-describedby={undefined}>
+      <AlertDialog.Content className={`flex flex-1 flex-col ${ASKED}`} aria-describedby={undefined}>
         <AlertDialog.Title className="text-small font-semibold text-caution">{W.beforeYouDoThat}</AlertDialog.Title>
         {deeds.pending.map((caution) => (
           <div key={caution.code} className="mt-2 flex gap-3">
