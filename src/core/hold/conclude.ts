@@ -194,8 +194,8 @@ function limitOf(
   const half = Math.max(rise.high - rise.value, (rise.high - rise.low) / 2)
   const volume = context.volumeL / 1000
   const least = Math.max(half, prior.driftPaS)
-  // undecided: what the rise may still be is what cannot be excluded
-  if (leak > 0.5) return leak >= LEAK_FROM ? least : Math.max(least, rise.high)
+  // a leak that is found, its rise clear of zero, is itself what is told
+  if (leak >= LEAK_FROM && rise.low > 0) return least
   // belief in a leak above a rise, by the mixture cut to what leaks can be
   const parts = gathered(
     risesOf(
@@ -205,12 +205,13 @@ function limitOf(
   )
   const weightOfLeaks = parts.reduce((sum, p) => sum + p.weight, 0)
   if (parts.length === 0 || weightOfLeaks <= HIDDEN_BELIEF) return Math.max(least, LEAK_RANGE_PA_M3_S[0] / volume)
-  // undecided, a leak there may be must lie below it as surely
+  // undecided, a leak there may be must lie below it as surely, and so must what the rise may still be
   const hidden =
     leak > NO_LEAK_TO
       ? Math.min(HIDDEN_WHILE_OPEN, HIDDEN_BELIEF / weightOfLeaks)
       : Math.min(0.5, HIDDEN_BELIEF / weightOfLeaks)
-  return Math.max(least, LEAK_RANGE_PA_M3_S[0] / volume, mixtureQuantile(parts, 1 - hidden))
+  const open = leak > 0.5 ? rise.high : 0
+  return Math.max(least, open, LEAK_RANGE_PA_M3_S[0] / volume, mixtureQuantile(parts, 1 - hidden))
 }
 
 /** Leftovers that are no gauge's noise: the record fits nothing we know; the span where it strays the most. */
