@@ -58,7 +58,8 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
   const gauge = seatRead(state.opened.rig, live.vacuumUnit) === 'needle' ? 'needle' : 'electronic'
   const points = read.map((p) => ({ at: p.at, value: drawnPa(gauge, p.value) }))
   const last = points[points.length - 1]
-  const curve = points.map((p) => ({ x: x(p.at), y: y(p.value) }))
+  const drawn = points.map((p) => ({ x: x(p.at), y: y(p.value) }))
+  const curve = last ? [...drawn, ...markOfNow(x(last.at), y(last.value), height)] : drawn
   const seen = vacuumSeenIn(state.opened, live.vacuumUnit, say.units.vacuum)
   const marks = pull
     ? [
@@ -184,8 +185,19 @@ export function Descent({ state, live, vacuum, pump = [], clock, band }: Props) 
   )
 }
 
-/** What was read, px. */
+/** What was read, and the mark of now, px: no word stands on either. */
 type Curve = readonly { x: number; y: number }[]
+/** Points of the mark of now and of its line down to the axis: so far apart, and the mark so wide, px. */
+const MARK_EVERY = 8
+const MARK_HALF = 13
+const markOfNow = (x: number, y: number, height: number): Curve => [
+  { x: x - MARK_HALF, y },
+  { x: x + MARK_HALF, y },
+  ...Array.from({ length: Math.max(0, Math.floor((height - y) / MARK_EVERY)) }, (_, i) => ({
+    x,
+    y: y + i * MARK_EVERY,
+  })),
+]
 
 /** Room a line's name takes at the right, px. */
 const NAME_WIDTH = 110
@@ -368,13 +380,19 @@ function InnerNames({
   curve: Curve
 }) {
   const say = useSay(strata.airPa)
-  const targetY = y(strata.targetPa)
-  // above its line, or below it where what was read runs through it
-  const struck = curve.some((p) => p.x > right - NAME_WIDTH && Math.abs(p.y - (targetY - 11)) < LABEL_HALF)
+  const struck = (at: number, atY: number) =>
+    curve.some((p) => p.x > at - 6 && p.x < at + NAME_WIDTH + 6 && Math.abs(p.y - (atY - 5)) < LABEL_HALF)
+  // at the right end of its line, or left of what was read last; on the one side of the line, or the other
+  const left = Math.max(0, Math.min(right, ...curve.slice(-1).map((p) => p.x)) - NAME_WIDTH - 24)
+  const placed = (name: string, lineY: number, ...beside: number[]) => {
+    const free = [right - NAME_WIDTH, left].flatMap((at) => beside.map((by) => ({ at, y: lineY + by })))
+    const found = free.find((f) => !struck(f.at, f.y)) ?? (free[0] as (typeof free)[number])
+    return { name, y: found.y, end: found.at + NAME_WIDTH }
+  }
   const labels = spread(
     [
-      { name: W.target2(say.vacuumText(strata.targetPa)), y: targetY + (struck ? 18 : -6) },
-      { name: W.waterBoilsBelow, y: y(strata.waterBoilsPa) + 18 },
+      placed(W.target2(say.vacuumText(strata.targetPa)), y(strata.targetPa), -6, 18),
+      placed(W.waterBoilsBelow, y(strata.waterBoilsPa), 18, -9),
     ],
     17,
     130,
@@ -383,7 +401,7 @@ function InnerNames({
   return (
     <g fontSize="14" fill="var(--ink-2)">
       {labels.map((l) => (
-        <text key={l.name} x={right} y={l.y} textAnchor="end">
+        <text key={l.name} x={l.end} y={l.y} textAnchor="end">
           {l.name}
         </text>
       ))}
