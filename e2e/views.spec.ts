@@ -77,6 +77,34 @@ for (const [name, place] of VIEWS) {
   })
 }
 
+test('on a phone the call’s sentence and its button stay in sight, however much stands above them', async ({
+  page,
+  context,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await signIn(context.request, 'maira')
+  for (const [car, sentence, button] of [
+    ['Grader', /Recover it first/, 'Recovered, at zero'],
+    ['Mirror truck', /Log what was renewed/, 'Repair is logged'],
+    ['Night car 5', /./, /./],
+  ] as const) {
+    await open(page, car)
+    const call = page.getByRole('complementary', { name: 'The call' })
+    const bar = call.locator('[data-bar]')
+    await expect(bar.getByText(sentence).first()).toBeInViewport()
+    await expect(bar.getByRole('button', { name: button })).toBeInViewport({ ratio: 1 })
+    // the last field of a long form, and the end of the page: neither moves it, and it covers neither
+    await page.mouse.wheel(0, 6000)
+    await expect(bar.getByRole('button', { name: button })).toBeInViewport({ ratio: 1 })
+    const covered = await page.evaluate(() => {
+      const last = document.querySelector('main')?.getBoundingClientRect().bottom ?? 0
+      const top = document.querySelector('[data-bar]')?.getBoundingClientRect().top ?? 0
+      return last - 144 - top
+    })
+    expect(covered).toBeLessThanOrEqual(0)
+  }
+})
+
 test('pages carry a policy without inline scripts, and an injected one does not run', async ({ page, context }) => {
   await signIn(context.request)
   const answer = await page.goto('/board')
