@@ -69,7 +69,8 @@ export function proveJudge(records: number, from = 1): { figures: Figure[]; rule
       figure('of those said to leak with 0.1 and less, leaking', percent(s.hardly.leaking), '%', s.hardly.of, {
         most: 5,
       }),
-      figure('95 % intervals that hold the rise', percent(s.coverage), '%', s.records, { least: 90, most: 97 }),
+      figure('95 % intervals that hold a leak’s rise', percent(s.coverage), '%', s.leaks, { least: 90, most: 97 }),
+      figure('· of all cars', percent(s.coverageOfAll), '%', s.records, {}),
       figure('width of the interval, share of the rise, median', percent(s.widthShare), '%', s.leaksTellable, {
         most: 15,
       }),

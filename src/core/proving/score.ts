@@ -91,7 +91,10 @@ export type Score = {
   brierAll: number
   /** mean of -ln of the chance given to what was so, nats */
   logAll: number
+  leaks: number
+  /** of the leaks, those whose rise lies in its interval; and of all: a tight car's nothing lies in nearly every one */
   coverage: number
+  coverageOfAll: number
   /** intervals of the grams a year that hold the leak's own, of those that leak */
   gramsCovered: number
   /** of records said to leak with 0.9 and more, those that do; of those said 0.1 and less */
@@ -126,6 +129,7 @@ export function scoreOf(scored: readonly Scored[]): Score {
   const brier = (part: readonly Scored[]) =>
     part.reduce((sum, s) => sum + (s.result.probability.leak - (has(s) ? 1 : 0)) ** 2, 0) / Math.max(1, part.length)
   const rises = valid.filter((s) => s.result.sustainedRisePaS)
+  const held = (s: Scored) => inside(s.record.truth.sustainedPaS, s.result.sustainedRisePaS)
   const width = (s: Scored) =>
     ((s.result.sustainedRisePaS?.high ?? 0) - (s.result.sustainedRisePaS?.low ?? 0)) / s.record.truth.sustainedPaS
   const widths = leaks.filter((s) => s.result.sustainedRisePaS).map(width)
@@ -162,7 +166,9 @@ export function scoreOf(scored: readonly Scored[]): Score {
     ),
     surely: said((chance) => chance >= 0.9),
     hardly: said((chance) => chance <= 0.1),
-    coverage: share(rises, (s) => inside(s.record.truth.sustainedPaS, s.result.sustainedRisePaS)),
+    leaks: rises.filter(has).length,
+    coverage: share(rises.filter(has), held),
+    coverageOfAll: share(rises, held),
     widthShare: widths.sort((a, b) => a - b)[widths.length >> 1] ?? Number.NaN,
     hidden: share(tight, (s) => yearly(s).high > (s.result.detectionLimitGramsPerYear?.high ?? 0)),
     dampAuc: areaUnder(
