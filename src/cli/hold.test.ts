@@ -69,7 +69,7 @@ test('the second hold takes over what the first handed on: a small straight rise
   const first = JSON.parse(run(small('first.csv'), '--context', context, '--json').stdout)
   expect(first.verdict).toBe('undecided')
   expect(first.hands_on.leak_and_damp).toBeLessThanOrEqual(first.probability.leak)
-  const rises = first.hands_on.rise_if_leaks_Pa_s as number[]
+  const rises = first.hands_on.rise_if_dry_Pa_s as number[]
   expect(rises).toEqual([...rises].sort((a, b) => a - b))
   const after = (previous: object) => {
     const file = write(

@@ -11,7 +11,7 @@ const RANGE = { low: 4e-4, high: 1.2 }
 test('a leak that is seen is handed on with its size, and with the doubt that is left', () => {
   for (const seed of [11, 12, 13]) {
     const { samples, context, truth } = knownRecord(seed, { leakPaM3S: 1e-4, wet: false, minutes: 20, everyS: 2 })
-    const rises = judgeHold(samples, context).carried?.riseIfLeaksPaS ?? []
+    const rises = judgeHold(samples, context).carried?.riseIfDryPaS ?? []
     expect(rises).toHaveLength(CARRIED_AT.length)
     expect(Math.abs((rises[MIDDLE] as number) / truth.sustainedPaS - 1), `seed ${seed}`).toBeLessThan(0.15)
     expect(rises[0] as number).toBeLessThan(truth.sustainedPaS)
@@ -28,8 +28,10 @@ test('a bend that may hide a leak hands on that a leak would stand beside water,
 })
 
 test('what is left of a rise covers its whole range once, and tells nothing where nothing was told', () => {
-  expect(slopesAfter(undefined, RANGE)).toEqual([{ ...RANGE, share: 1 }])
-  const pieces = slopesAfter({ risePaS: 0.004, leak: 0.5, damp: 0.2, pulledS: 1800 }, RANGE)
+  const stays = { afterDry: 0, afterWet: 1 }
+  const all = [{ ...RANGE, share: 1 }]
+  expect(slopesAfter(undefined, stays, RANGE)).toEqual({ dry: all, wet: all })
+  const { dry: pieces } = slopesAfter({ risePaS: 0.004, leak: 0.5, damp: 0.2, pulledS: 1800 }, stays, RANGE)
   expect(pieces.reduce((sum, p) => sum + p.share, 0)).toBeCloseTo(1, 9)
   expect([pieces[0]?.low, pieces.at(-1)?.high]).toEqual([RANGE.low, RANGE.high])
   for (const [i, p] of pieces.entries()) expect(p.low).toBe(i === 0 ? RANGE.low : pieces[i - 1]?.high)

@@ -1,6 +1,6 @@
 import type { LogUniform, Piece } from './normal'
-import type { Hypothesis, LinePart } from './posterior'
-import type { Carried, PreviousHold } from './types'
+import type { Hypothesis, LinePart, Prior } from './posterior'
+import type { Carried, PreviousHold, Shape } from './types'
 
 /** Shares of belief below the quantiles of the rise a hold hands on. */
 export const CARRIED_AT = [
@@ -16,43 +16,50 @@ const LEAST_WEIGHT = 1e-3
 const FAR_BEHIND = 7
 
 /**
- * What is believed of a leak's rise, as quantiles.
+ * What is believed of a leak's rise, as quantiles, in a dry car and beside water.
  * @param hypotheses - with their weights, the heaviest first; of leaks only those count
  * @param slopes - what was presumed of the rise, Pa/s
  */
 export function carriedOf(
   hypotheses: readonly { h: Hypothesis; weight: number }[],
-  slopes: readonly Piece[],
+  slopes: Prior['slopes'],
 ): Carried | null {
-  const leaks = hypotheses.filter(({ h }) => h.shape === 'leak' || h.shape === 'leak-and-damp')
-  const whole = leaks.reduce((sum, { weight }) => sum + weight, 0)
-  const range = rangeOf(slopes)
-  if (!(whole > 0) || !range) return null
-  const lines = leaks
-    .filter((l) => l.weight > LEAST_WEIGHT * whole)
+  const of = (shape: Shape) => hypotheses.filter(({ h }) => h.shape === shape)
+  const [dry, wet] = [of('leak'), of('leak-and-damp')]
+  const sum = (some: typeof dry) => some.reduce((total, { weight }) => total + weight, 0)
+  const whole = sum(dry) + sum(wet)
+  if (!(whole > 0)) return null
+  const rises = (some: typeof dry, presumed: readonly Piece[]) =>
+    sum(some) > LEAST_WEIGHT * whole ? quantiles(beliefIn(linesOf(some), presumed), rangeOf(presumed)) : []
+  return {
+    leakAndDamp: Math.min(1, sum(wet)),
+    riseIfDryPaS: rises(dry, slopes.dry),
+    riseIfWetPaS: rises(wet, slopes.wet),
+  }
+}
+
+type Line = { parts: readonly LinePart[]; weight: number }
+function linesOf(some: readonly { h: Hypothesis; weight: number }[]): Line[] {
+  const heaviest = some[0]?.weight ?? 0
+  return some
+    .filter((l) => l.weight > LEAST_WEIGHT * heaviest)
     .slice(0, MOST_EXPLANATIONS)
     .map(({ h, weight }) => ({ parts: h.line(), weight }))
-  const leakAndDamp = leaks.reduce((sum, { h, weight }) => (h.shape === 'leak-and-damp' ? sum + weight : sum), 0)
-  return { leakAndDamp: Math.min(1, leakAndDamp), riseIfLeaksPaS: quantiles(beliefIn(lines, slopes, range), range) }
 }
 
-function rangeOf(slopes: readonly Piece[]): LogUniform | null {
-  const [first, last] = [slopes[0], slopes[slopes.length - 1]]
-  return first && last ? { low: first.low, high: last.high } : null
-}
+const rangeOf = (slopes: readonly Piece[]): LogUniform => ({
+  low: Math.min(...slopes.map((p) => p.low)),
+  high: Math.max(...slopes.map((p) => p.high)),
+})
 
 /** Belief in each cell of the range, adding up to one. */
-function beliefIn(
-  lines: readonly { parts: readonly LinePart[]; weight: number }[],
-  slopes: readonly Piece[],
-  { low, high }: LogUniform,
-): Float64Array {
+function beliefIn(lines: readonly Line[], slopes: readonly Piece[]): Float64Array {
+  const { low, high } = rangeOf(slopes)
   const step = Math.log(high / low) / CELLS
   const at = Float64Array.from({ length: CELLS }, (_, i) => low * Math.exp((i + 0.5) * step))
-  const presumed = at.map((x) => {
-    const piece = slopes.find((p) => x < p.high) ?? slopes[slopes.length - 1]
-    return piece ? piece.share / Math.log(piece.high / piece.low) : 0
-  })
+  const presumed = at.map((x) =>
+    slopes.reduce((sum, p) => (p.low <= x && x < p.high ? sum + p.share / Math.log(p.high / p.low) : sum), 0),
+  )
   const belief = new Float64Array(CELLS)
   const own = new Float64Array(CELLS)
   for (const { parts, weight } of lines) {
@@ -117,20 +124,49 @@ const LIKELY = {
 
 function assumed({ risePaS, leak, damp }: Omit<PreviousHold, 'carried'>): Carried {
   const leakAndDamp = leak * damp
-  if (!(risePaS > 0) || !(leak > 0)) return { leakAndDamp, riseIfLeaksPaS: [] }
+  if (!(risePaS > 0) || !(leak > 0)) return { leakAndDamp, riseIfDryPaS: [], riseIfWetPaS: [] }
   const likely = Math.min(1, Math.max(0, (leak - UNLIKELY.leak) / (LIKELY.leak - UNLIKELY.leak)))
-  const riseIfLeaksPaS = UNLIKELY.times.map(
+  const rises = UNLIKELY.times.map(
     (times, i) => (risePaS / leak) * (times + likely * ((LIKELY.times[i] as number) - times)),
   )
-  return { leakAndDamp, riseIfLeaksPaS }
+  return { leakAndDamp, riseIfDryPaS: rises, riseIfWetPaS: rises }
 }
 
-/** What an earlier hold leaves of a leak's rise, in pieces over its whole range. */
-export function slopesAfter(previous: PreviousHold | undefined, range: LogUniform): readonly Piece[] {
+/**
+ * What an earlier hold leaves of a leak's rise, in a car that is dry now and in one that is wet: each may have been dry
+ * or wet before.
+ * @param stays - chance of water now where it was dry, and where it was wet
+ */
+export function slopesAfter(
+  previous: PreviousHold | undefined,
+  { afterDry, afterWet }: { afterDry: number; afterWet: number },
+  range: LogUniform,
+): { dry: readonly Piece[]; wet: readonly Piece[] } {
   const all = [{ ...range, share: 1 }]
-  const known = previous && carriedBy(previous)
-  if (!known || known.riseIfLeaksPaS.length !== CARRIED_AT.length) return all
-  const inside = known.riseIfLeaksPaS.map((q) => Math.min(range.high, Math.max(range.low, q)))
+  if (!previous) return { dry: all, wet: all }
+  const { leakAndDamp, riseIfDryPaS, riseIfWetPaS } = carriedBy(previous)
+  const wasWet = Math.min(1, leakAndDamp / Math.max(Number.EPSILON, previous.leak))
+  const [dry, wet] = [riseIfDryPaS, riseIfWetPaS].map((q) => piecesOf(q, range)) as [Piece[], Piece[]]
+  return {
+    dry: mixed([dry, (1 - wasWet) * (1 - afterDry)], [wet, wasWet * (1 - afterWet)]) ?? all,
+    wet: mixed([dry, (1 - wasWet) * afterDry], [wet, wasWet * afterWet]) ?? all,
+  }
+}
+
+/** Pieces of two beliefs together, each as much as it weighs; none where neither weighs anything. */
+function mixed(...beliefs: [pieces: readonly Piece[], weight: number][]): Piece[] | null {
+  const total = beliefs.reduce((sum, [, weight]) => sum + weight, 0)
+  if (!(total > 0)) return null
+  return beliefs.flatMap(([pieces, weight]) =>
+    weight > LEAST_WEIGHT * total ? pieces.map((p) => ({ ...p, share: (p.share * weight) / total })) : [],
+  )
+}
+
+/** A rise in pieces over its whole range, log-uniform between its quantiles. */
+function piecesOf(quantiles: readonly number[], range: LogUniform): Piece[] {
+  const all = [{ ...range, share: 1 }]
+  if (quantiles.length !== CARRIED_AT.length) return all
+  const inside = quantiles.map((q) => Math.min(range.high, Math.max(range.low, q)))
   const ends = [range.low, ...inside, range.high]
   const shares = [0, ...CARRIED_AT, 1]
   const pieces = ends.slice(1).map((end, i) => ({

@@ -39,7 +39,7 @@ const twice = (visits: JobState['visits'] = []): JobState => ({
 test('the second hold knows the first and how long it was pulled between, unless something was mended', () => {
   const state = twice()
   expect(holdContext(state, 30).previous).toEqual({ risePaS: 0.01, leak: 0.4, damp: 0.9, pulledS: 1800 })
-  const carried = { leakAndDamp: 0.35, riseIfLeaksPaS: [0.001, 0.02] }
+  const carried = { leakAndDamp: 0.35, riseIfDryPaS: [0.001, 0.02], riseIfWetPaS: [] }
   const told = twice()
   told.holds = [
     { ...(told.holds[0] as never as object), ended: { ...ENDED, carried } } as never,

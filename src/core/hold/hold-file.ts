@@ -6,6 +6,10 @@ import { priorsOfStory } from './story-priors'
 import type { HoldContext, HoldResult, Problem } from './types'
 
 const NotNegative = z.number().finite().min(0)
+/** A rise by its quantiles, as a result hands it on; none where nothing speaks for such a leak. */
+const Quantiles = z
+  .array(z.number().finite().positive())
+  .refine((q) => q.length === 0 || q.length === CARRIED_AT.length, { error: `${CARRIED_AT.length} rises, or none` })
 
 /** What a context file may say; only the volume and the kind of instrument must be there. Units are in the names. */
 export const HoldContextFile = z.strictObject({
@@ -33,7 +37,8 @@ export const HoldContextFile = z.strictObject({
       hands_on: z
         .strictObject({
           leak_and_damp: NotNegative.max(1),
-          rise_if_leaks_Pa_s: z.array(z.number().finite().positive()).length(CARRIED_AT.length),
+          rise_if_dry_Pa_s: Quantiles,
+          rise_if_wet_Pa_s: Quantiles,
         })
         .nullish(),
     })
@@ -79,7 +84,11 @@ export function contextOfFile(
       damp: previous.probability.damp,
       pulledS: previous.pulled_s_since,
       carried: previous.hands_on
-        ? { leakAndDamp: previous.hands_on.leak_and_damp, riseIfLeaksPaS: previous.hands_on.rise_if_leaks_Pa_s }
+        ? {
+            leakAndDamp: previous.hands_on.leak_and_damp,
+            riseIfDryPaS: previous.hands_on.rise_if_dry_Pa_s,
+            riseIfWetPaS: previous.hands_on.rise_if_wet_Pa_s,
+          }
         : undefined,
     },
     readingProblems: read.problems,
@@ -107,7 +116,8 @@ export function resultAsFile(result: HoldResult, decidedAtS: number | null, more
     codes: result.codes,
     hands_on: result.carried && {
       leak_and_damp: result.carried.leakAndDamp,
-      rise_if_leaks_Pa_s: result.carried.riseIfLeaksPaS,
+      rise_if_dry_Pa_s: result.carried.riseIfDryPaS,
+      rise_if_wet_Pa_s: result.carried.riseIfWetPaS,
     },
     cannot_see_below_g_per_year: result.cannotSeeBelowGramsPerYear,
   }

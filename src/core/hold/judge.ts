@@ -10,7 +10,7 @@ import { hoseRisePa } from './hose-background'
 import { FEWEST_SAMPLES, type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S } from './judged'
 import { type Estimated, estimateNoise, noiseOf, stepsOf } from './noise'
 import { candidates, type Hypothesis, type Prior, weigh } from './posterior'
-import { dampAfter, priorsOf } from './priors'
+import { dampAfter, dampStays, priorsOf } from './priors'
 import { type Cleaned, clean } from './problems'
 import { AS_IT_IS, type Moment, remembered, type Standing, standingOf, upTo } from './standing'
 import type { HoldContext, HoldResult, HoldSample } from './types'
@@ -306,7 +306,7 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
   const unsure = context.instrument === 'needle' ? NEEDLE_START_PA : 0
   // a hole larger than any that was thought of is a hole all the more
   const steepest = spanS > 0 ? (last.pressurePa - startPa) / spanS : 0
-  const slopes = slopesAfter(context.previous, {
+  const slopes = slopesAfter(context.previous, dampStays(context), {
     low: LEAK_RANGE_PA_M3_S[0] / volume,
     high: Math.max(LEAK_RANGE_PA_M3_S[1] / volume, BEYOND_RANGE * steepest),
   })

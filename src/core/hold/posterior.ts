@@ -14,8 +14,8 @@ export type Prior = {
   leak: number
   /** chance of water, in a tight car and in one that leaks: an earlier hold may have told one from the other */
   damp: { tight: number; leaks: number }
-  /** rise of a leak, Pa/s: one piece, or what an earlier hold left of it */
-  slopes: readonly Piece[]
+  /** rise of a leak, Pa/s, in a dry car and beside water: one piece, or what an earlier hold left of it */
+  slopes: { dry: readonly Piece[]; wet: readonly Piece[] }
   /** height of a bend of water, Pa */
   height: LogUniform
   /** rise that temperature, weather and the gauge's steps can make by themselves, Pa/s */
@@ -101,12 +101,18 @@ const keyOf = (equalising: number, hose: number, bend: number): number =>
 
 /** Integrals over a leak's rise by its mean, kept for every uncertainty of the line there is: there are few. */
 type Overlaps = (sigma: number) => (mean: number) => number
-function overlapsOf(prior: Prior): Overlaps {
+type BothOverlaps = { dry: Overlaps; wet: Overlaps }
+function overlapsOf({ slopes }: Prior): BothOverlaps {
+  const dry = overlapsIn(slopes.dry)
+  return { dry, wet: slopes.wet === slopes.dry ? dry : overlapsIn(slopes.wet) }
+}
+
+function overlapsIn(pieces: readonly Piece[]): Overlaps {
   const tables = new Map<number, (mean: number) => number>()
   return (sigma) => {
     let table = tables.get(sigma)
     if (!table) {
-      table = overlapsInPieces(prior.slopes, sigma)
+      table = overlapsInPieces(pieces, sigma)
       tables.set(sigma, table)
     }
     return table
@@ -187,9 +193,9 @@ export function candidates(
   return rough
 }
 
-function weighOne(found: Hypothesis[], c: Candidate, prior: Prior, overlaps: Overlaps): void {
-  if (c.bendSums === null) weighStraight(found, c, c.sums, prior, overlaps)
-  else weighBend(found, c, c.sums, c.bendSums, prior, overlaps)
+function weighOne(found: Hypothesis[], c: Candidate, prior: Prior, overlaps: BothOverlaps): void {
+  if (c.bendSums === null) weighStraight(found, c, c.sums, prior, overlaps.dry)
+  else weighBend(found, c, c.sums, c.bendSums, prior, overlaps.wet)
 }
 
 type Products = (a: number, b: number) => number
@@ -245,8 +251,8 @@ function restingRise(line: Normal, prior: Prior): Normal {
   return { mean, sigma: Math.hypot(line.sigma * Math.sqrt(share), most / 2) }
 }
 
-function leakRise(line: Normal, prior: Prior): Normal {
-  const { mean, sigma } = underPieces(prior.slopes, line)
+function leakRise(line: Normal, slopes: readonly Piece[], prior: Prior): Normal {
+  const { mean, sigma } = underPieces(slopes, line)
   return { mean, sigma: Math.hypot(sigma, prior.warmedPaS) }
 }
 
@@ -281,7 +287,7 @@ function weighStraight(
     heightPa: 0,
     shape: 'leak',
     line: lines,
-    rise: leakRise(line, prior),
+    rise: leakRise(line, prior.slopes.dry, prior),
     log: fit + Math.log(overlaps(sigma)(mean)) + Math.log(prior.leak) + Math.log(1 - prior.damp.leaks),
   })
 }
@@ -323,7 +329,7 @@ function weighBend(
     hose,
     shape: 'leak-and-damp',
     line,
-    rise: leakRise(both.rise, prior),
+    rise: leakRise(both.rise, prior.slopes.wet, prior),
     log: chance + both.log + Math.log(prior.leak) + Math.log(prior.damp.leaks),
     heightPa: both.heightPa,
   })

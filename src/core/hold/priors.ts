@@ -40,6 +40,12 @@ export function dampAfter(context: HoldContext): { tight: number; leaks: number 
   }
 }
 
+/** Chance of water in this hold where the one before was dry, and where it was wet. */
+export function dampStays({ previous }: HoldContext): { afterDry: number; afterWet: number } {
+  const pulledS = previous?.pulledS ?? 0
+  return { afterDry: left(0, pulledS), afterWet: left(1, pulledS) }
+}
+
 /** What is left of a chance of water after a pull. */
 const left = (damp: number, pulledS: number): number =>
   between(damp * Math.exp(-pulledS / DRIES_S) + (1 - damp) * UNSEEN_WATER)

@@ -22,8 +22,12 @@ export type PreviousHold = {
 export type Carried = {
   /** chance of leak and water together: the two explain the same bend, so they are not independent */
   leakAndDamp: number
-  /** rise of the leak if there is one, Pa/s: its quantiles at `CARRIED_AT` */
-  riseIfLeaksPaS: number[]
+  /**
+   * rise of the leak if there is one, Pa/s: its quantiles at `CARRIED_AT`, in a dry car and beside water; empty where
+   * nothing speaks for that
+   */
+  riseIfDryPaS: number[]
+  riseIfWetPaS: number[]
 }
 
 /** What is known of the car, the rig and the place besides the readings; SI but for the named units. */

@@ -192,7 +192,8 @@ const HoldEnded = z.strictObject({
   carried: z
     .strictObject({
       leakAndDamp: z.number().min(0).max(1),
-      riseIfLeaksPaS: z.array(z.number().positive()).max(40),
+      riseIfDryPaS: z.array(z.number().positive()).max(40),
+      riseIfWetPaS: z.array(z.number().positive()).max(40),
     })
     .optional(),
   /** what the procedure's own simple rule says of it, where one decides */

@@ -13,7 +13,8 @@ function evidenceOf({ products, bends, prior }: Judged, { low, high }: LogUnifor
   const even = { ...prior, leak: 0.5, damp: { tight: 0.5, leaks: 0.5 } }
   const of = (cell: number) => {
     const from = low * step ** cell
-    const weighed = weigh(products, bends, { ...even, slopes: [{ low: from, high: from * step, share: 1 }] })
+    const only = [{ low: from, high: from * step, share: 1 }]
+    const weighed = weigh(products, bends, { ...even, slopes: { dry: only, wet: only } })
     const sum = (shape: string) => logSum(weighed.filter((h) => h.shape === shape).map((h) => h.log))
     return { tight: [sum('tight'), sum('damp')], leaks: [sum('leak'), sum('leak-and-damp')] } as const
   }
@@ -26,8 +27,8 @@ function evidenceOf({ products, bends, prior }: Judged, { low, high }: LogUnifor
 
 /** What a leak may be by what was presumed of it in either record, Pa/s. */
 const rangeOf = (records: readonly Judged[]): LogUniform => ({
-  low: Math.min(...records.flatMap(({ prior }) => prior.slopes.map((s) => s.low))),
-  high: Math.max(...records.flatMap(({ prior }) => prior.slopes.map((s) => s.high))),
+  low: Math.min(...records.flatMap(({ prior }) => prior.slopes.dry.map((s) => s.low))),
+  high: Math.max(...records.flatMap(({ prior }) => prior.slopes.dry.map((s) => s.high))),
 })
 
 /** Chances before both records: a leak; water in the first; and in the second, where the first was dry and wet. */
