@@ -24,7 +24,7 @@ test('a reload and a second browser show the same state and the same come-back t
   await startPull(context.request, jobId)
   await startHold(context.request, jobId)
   await page.goto(`/job/${jobId}`)
-  const figure = theCall(page).locator('.figure')
+  const figure = theCall(page).locator('.figure:visible')
   const comeBack = await figure.textContent()
   expect(comeBack).toMatch(/^\d\d:\d\d$/)
   await page.reload()

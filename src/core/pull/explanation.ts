@@ -41,7 +41,7 @@ const BOUND_G = [0.02, 0.3] as const
  * and by which factors below the story's least and above its most it goes (assumed). While the story's own tails were all
  * there was, a pull of 0.3 to 0.7 g after a night open was promised an hour too late.
  */
-const OTHER_CHANCE = 0.25
+const OTHER_CHANCE = 0.15
 const OTHER_BELOW = 3
 const OTHER_ABOVE = 2
 /** Ranges, drawn evenly in their logarithm: leaks Pa m3/s, pumps over their plate, time constants s. */

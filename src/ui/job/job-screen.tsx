@@ -156,7 +156,7 @@ export function JobScreen({
         <LineBar line={line} fromMs={fromMs} clock={clock} />
         <AsideBar events={job.events} state={state} deeds={deeds} clock={clock} />
         <BenchTroubleBar trouble={state.signed ? null : job.benchTrouble} />
-        <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1 max-sm:pb-36">
+        <main className="grid grid-cols-[minmax(0,1fr)_344px] max-lg:grid-cols-1 max-sm:pb-44">
           <div className="min-w-0 px-5 pb-4 max-lg:contents max-lg:[&>*]:mx-5 max-lg:[&>*]:min-w-0 max-sm:[&>*]:mx-4">
             <Instrument
               onSale={shop.onSale}
