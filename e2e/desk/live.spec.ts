@@ -33,7 +33,7 @@ test('a reload and a second browser show the same state and the same come-back t
   await signIn(other.request, 'anouk')
   const second = await other.newPage()
   await second.goto(`/job/${jobId}`)
-  await expect(theCall(second).locator('.figure')).toHaveText(comeBack ?? '')
+  await expect(theCall(second).locator('.figure:visible')).toHaveText(comeBack ?? '')
   await endEarly(page, 'enough seen')
   await expect(theCall(second)).toContainText(/Hold on longer|Pull again|Go on to charging/)
   await other.close()

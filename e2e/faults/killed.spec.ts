@@ -54,7 +54,7 @@ for (const part of ['web', 'bench', 'database']) {
     await startHold(context.request, jobId)
     // the pull had a time to come back at too
     await expectStep(page, 'Hold')
-    const figure = theCall(page).locator('.figure')
+    const figure = theCall(page).locator('.figure:visible')
     await expect(figure).toHaveText(/^\d\d:\d\d$/)
     const comeBack = (await figure.textContent()) ?? ''
     const before = (await readings(context.request, jobId, 'vacuum')).length
