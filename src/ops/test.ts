@@ -65,10 +65,9 @@ export async function test(args: string[]): Promise<void> {
   await run('quick', wanted('quick'), () =>
     runBin(root, 'vitest', ['run', ...units, '--changed', '--passWithNoTests', ...short, ...chosen]),
   )
-  // the database's tests take turns on one database and one core: the others run on the other beside them
-  const beside = wanted('unit') && wanted('database') ? ['--maxWorkers', '1'] : []
+  // the database's tests take turns and wait for it most of the time: the others run beside them on both cores
   await Promise.all([
-    run('unit', wanted('unit'), () => runBin(root, 'vitest', ['run', ...units, ...beside, ...short, ...chosen])),
+    run('unit', wanted('unit'), () => runBin(root, 'vitest', ['run', ...units, ...short, ...chosen])),
     run('database', wanted('database'), () => databaseTests(root, [...short, ...chosen])),
   ])
   await run('long units', wanted('long') && chosen.length === 0, () =>
