@@ -77,7 +77,7 @@ for (const [name, place] of VIEWS) {
   })
 }
 
-test('on a phone the call’s sentence and its button stay in sight, however much stands above them', async ({
+test('@long on a phone the call’s sentence and its button stay in sight, however much stands above them', async ({
   page,
   context,
 }) => {

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { REFRIGERANTS } from '../fluids/refrigerants'
+import { W } from '../language/hold/hold-file'
 import { STANDARD_ATMOSPHERE_PA } from '../units/constants'
 import { CARRIED_AT } from './carried'
 import { priorsOfStory } from './story-priors'
@@ -9,7 +10,7 @@ const NotNegative = z.number().finite().min(0)
 /** A rise by its quantiles, as a result hands it on; none where nothing speaks for such a leak. */
 const Quantiles = z
   .array(z.number().finite().positive())
-  .refine((q) => q.length === 0 || q.length === CARRIED_AT.length, { error: `${CARRIED_AT.length} rises, or none` })
+  .refine((q) => q.length === 0 || q.length === CARRIED_AT.length, { error: W.risesOrNone(CARRIED_AT.length) })
 
 /** What a context file may say; only the volume and the kind of instrument must be there. Units are in the names. */
 export const HoldContextFile = z.strictObject({

@@ -25,7 +25,7 @@ describe('a car that is tight and wet, computed by other means than the judge wa
   })
 })
 
-test('a hole that is large is found beside whatever water there is', () => {
+test('a hole that is large is found beside whatever water there is @long', () => {
   const found = (['one', 'two', 'pool', 'dry'] as const).flatMap((kind) =>
     Array.from({ length: 10 }, (_, i) => leaks(says(twoSides(i + 1, kind, 1.5e-3), i + 1).verdict)),
   )

@@ -1,0 +1,5 @@
+import { type P, spoken } from '../spoken'
+
+export const W = spoken({
+  risesOrNone: (count: P) => `${count} rises, or none`,
+})
