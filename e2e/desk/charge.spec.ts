@@ -78,7 +78,7 @@ test('@long two cans and a cylinder, a bumped scale and a leaning hose: the targ
   })
 
   const said = await theCall(page)
-    .getByText(/g is in\. Prove it\./)
+    .getByRole('heading', { name: /g is in\. Prove it\./ })
     .textContent()
   const inside = Number(said?.match(/([\d,]+) g/)?.[1]?.replace(',', ''))
   expect(Math.abs(inside - 320)).toBeLessThanOrEqual(15)

@@ -82,7 +82,7 @@ test('@long an empty shop is opened by its first person, and a real car with a n
   await page.getByRole('button', { name: /Take it in/ }).click()
   await expect(page).toHaveURL(/\/job\/[0-9a-f-]{36}$/)
   await expect(page.getByRole('heading', { level: 1, name: 'Ferry van' })).toBeVisible()
-  await expect(page.getByText('Read both gauges at rest.')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Read both gauges at rest.' })).toBeVisible()
   await context.close()
 })
 

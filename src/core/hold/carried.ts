@@ -14,6 +14,8 @@ const MOST_EXPLANATIONS = 100
 const LEAST_WEIGHT = 1e-3
 /** A part of an explanation this far behind its likeliest one, in ln, is left out. */
 const FAR_BEHIND = 7
+/** ... and beyond so many of its deviations it is taken for nothing. */
+const REACH = 9
 
 /**
  * What is believed of a leak's rise, as quantiles, in a dry car and beside water.
@@ -87,7 +89,12 @@ function counted(parts: readonly LinePart[], at: Float64Array, step: number): Li
 }
 
 function addTo(own: Float64Array, { mean, sigma, log }: LinePart, at: Float64Array): void {
-  for (let i = 0; i < CELLS; i++) {
+  // beyond its reach a part adds nothing that counts; one that lies outside is reckoned from the end it points to
+  const outside = Math.max(0, (at[0] as number) - mean, mean - (at[CELLS - 1] as number))
+  const reach = Math.hypot(REACH * sigma, outside)
+  const [from, to] = [mean - reach, mean + reach]
+  for (let i = 0; i < CELLS && (at[i] as number) <= to; i++) {
+    if ((at[i] as number) < from) continue
     const off = ((at[i] as number) - mean) / sigma
     own[i] = (own[i] as number) + Math.exp(log - (off * off) / 2)
   }

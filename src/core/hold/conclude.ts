@@ -10,7 +10,7 @@ import { problemOf } from './problem'
 import type { Cleaned } from './problems'
 import { reasonWords } from './reason-words'
 import { type Reason, reasonsOf, spoilReasons, stoodStill } from './reasons'
-import { AS_IT_IS, type Standing } from './standing'
+import { AS_IT_IS, type Moment, type Standing } from './standing'
 import type { Future, HoldContext, HoldResult, HoldSample, Interval, Problem, Shape, Verdict } from './types'
 
 /** Cuts of model.md section 6 (assumed). */
@@ -95,11 +95,7 @@ export function conclude(
   standing: Standing = AS_IT_IS,
 ): HoldResult {
   const hypotheses = weighted(judged.hypotheses)
-  const chance: Record<Shape, number> = { tight: 0, damp: 0, leak: 0, 'leak-and-damp': 0 }
-  for (const { h, weight } of hypotheses) chance[h.shape] += weight
-  const leak = chance.leak + chance['leak-and-damp']
-  const damp = chance.damp + chance['leak-and-damp']
-  const dampWithoutLeak = chance.damp / Math.max(Number.EPSILON, 1 - leak)
+  const { chance, leak, damp, dampWithoutLeak } = chancesOf(hypotheses)
   const heldS = (samples[samples.length - 1] as HoldSample).elapsedS
   const rise = riseOf(hypotheses)
   const problems = [...found, ...unexplained(judged)]
@@ -130,6 +126,28 @@ export function conclude(
     carried: invalid ? null : carriedOf(hypotheses, judged.prior.slopes),
     ...split(reasonsOf({ verdict, used, risePaS: rise.value, leak, damp, problems, context, unseen, heldS, standing })),
   }
+}
+
+/** The chances of a moment alone and whether it would be called leaking: what `conclude` says, without all the rest. */
+export function momentOf(judged: Judged | null, { problems: found }: Cleaned, context: HoldContext): Moment {
+  if (!judged) {
+    const { leak, damp } = priorsOf(context)
+    return { leak, damp, claims: false }
+  }
+  const hypotheses = weighted(judged.hypotheses)
+  const { leak, damp, dampWithoutLeak } = chancesOf(hypotheses)
+  const problems = [...found, ...unexplained(judged)]
+  const clear = leak >= LEAK_FROM && riseOf(hypotheses).low > 0
+  const verdict = verdictOf({ leak, damp, dampWithoutLeak, clear, standing: AS_IT_IS }, problems)
+  return { leak: asChance(leak), damp: asChance(damp), claims: verdict === 'leak' || verdict === 'leak-and-damp' }
+}
+
+function chancesOf(hypotheses: readonly Weighted[]) {
+  const chance: Record<Shape, number> = { tight: 0, damp: 0, leak: 0, 'leak-and-damp': 0 }
+  for (const { h, weight } of hypotheses) chance[h.shape] += weight
+  const leak = chance.leak + chance['leak-and-damp']
+  const damp = chance.damp + chance['leak-and-damp']
+  return { chance, leak, damp, dampWithoutLeak: chance.damp / Math.max(Number.EPSILON, 1 - leak) }
 }
 
 /** A needle that shows the same mark again may have crept half an inch: its errors are one and the same error; Pa/s. */

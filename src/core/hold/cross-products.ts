@@ -54,6 +54,20 @@ export class CrossProducts {
     return this.sums[a <= b ? a * this.size + b : b * this.size + a] as number
   }
 
+  /** Products of a column with every column, those that are kept. */
+  row(column: number): Float64Array {
+    const row = new Float64Array(this.size)
+    for (let other = 0; other < this.size; other++) row[other] = this.get(column, other)
+    return row
+  }
+
+  /** Products of every column with itself. */
+  squares(): Float64Array {
+    const own = new Float64Array(this.size)
+    for (let column = 0; column < this.size; column++) own[column] = this.get(column, column)
+    return own
+  }
+
   /**
    * A copy with a column taken out of all others, its coefficient's prior normal about zero; infinite sigma for no
    * prior. Returns ln of what the integral adds.

@@ -39,9 +39,15 @@ export class Curve {
     const row = new Float64Array(FIRST_BEND + this.bends.length + 1)
     row[LEVEL] = 1
     row[LINE] = t
-    for (const [law, of] of this.hose.entries()) row[HOSE + law] = of(t)
-    for (const [k, e] of EQUALISING.entries()) row[FIRST_EQUALISING + k] = Math.exp(-t / e.tauS)
-    for (const [k, bend] of this.bends.entries()) row[FIRST_BEND + k] = bend.of(t)
+    this.hose.forEach((of, law) => {
+      row[HOSE + law] = of(t)
+    })
+    EQUALISING.forEach(({ tauS }, k) => {
+      row[FIRST_EQUALISING + k] = Math.exp(-t / tauS)
+    })
+    this.bends.forEach((bend, k) => {
+      row[FIRST_BEND + k] = bend.of(t)
+    })
     row[FIRST_BEND + this.bends.length] = y
     return row
   }
@@ -49,8 +55,9 @@ export class Curve {
   /** Sums of the record at this noise. */
   products({ sigma, correlationS }: Noise): CrossProducts {
     const products = new CrossProducts(FIRST_BEND + this.bends.length + 1, FIRST_BEND)
-    for (const [i, s] of this.samples.entries())
+    this.samples.forEach((s, i) => {
       products.add(s.elapsedS, sigma[i] as number, correlationS, (row) => row.set(this.columns[i] as Float64Array))
+    })
     this.last = products
     return products
   }

@@ -4,7 +4,7 @@ import { kelvin } from '../units/temperature'
 import { type Bend, sameBend, waterBends } from './bends'
 import { binned } from './binned'
 import { slopesAfter } from './carried'
-import { conclude, tooEarly } from './conclude'
+import { conclude, momentOf, tooEarly } from './conclude'
 import { Curve, type HoseLaws } from './curve'
 import { hoseRisePa } from './hose-background'
 import { FEWEST_SAMPLES, type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S } from './judged'
@@ -139,8 +139,8 @@ function concluded(
 function momentUpTo(samples: readonly HoldSample[], context: HoldContext, elapsedS: number): Moment {
   const part = upTo(samples, elapsedS)
   return remembered(part, context, () => {
-    const { probability, verdict } = concluded(part, context, judgeRecord(part, context), AS_IT_IS)
-    return { ...probability, claims: verdict === 'leak' || verdict === 'leak-and-damp' }
+    const { judged, cleaned } = judgeRecord(part, context)
+    return momentOf(judged, cleaned, context)
   })
 }
 

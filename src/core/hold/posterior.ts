@@ -84,14 +84,12 @@ export function weigh(
   prior: Prior,
   wanted?: ReadonlySet<number>,
 ): Hypothesis[] {
-  const rough = candidates(products, bends, prior, wanted)
-  const best = rough.reduce((top, r) => Math.max(top, r.log), Number.NEGATIVE_INFINITY)
   const found: Hypothesis[] = []
   const overlaps = overlapsOf(prior)
-  const near = rough.filter((r) => r.log > best - FAR_BEHIND)
+  const likeliest = candidates(products, bends, prior, wanted)
   // a record that says little leaves thousands alike: the best of them speak for all
-  if (near.length > MOST_WEIGHED) near.sort((a, b) => b.log - a.log).length = MOST_WEIGHED
-  for (const r of near) weighOne(found, r, prior, overlaps)
+  if (likeliest.length > MOST_WEIGHED) likeliest.sort((a, b) => b.log - a.log).length = MOST_WEIGHED
+  for (const candidate of likeliest) weighOne(found, candidate, prior, overlaps)
   return found
 }
 
@@ -132,65 +130,99 @@ export type Candidate = {
   bendChance: number
 }
 
-/** Every combination of bend, what equalises and hoses, by its best fit. */
+/** Every combination of bend, what equalises and hoses, by its best fit; those far behind are left out. */
 export function candidates(
   products: CrossProducts,
   bends: readonly Bend[],
   prior: Prior,
   wanted?: ReadonlySet<number>,
 ): Candidate[] {
-  const readings = FIRST_BEND + bends.length
+  const grounds = groundsOf(products, bends.length, prior)
+  const chances = bends.map((bend) => Math.log(bend.prior))
+  // there are thousands: looked at by their logs alone first
+  const logs = grounds.map((ground) => logsOn(ground, chances, wanted))
+  const best = logs.reduce((top, own) => own.reduce((a, log) => Math.max(a, log), top), Number.NEGATIVE_INFINITY)
+  return grounds.flatMap((ground, i) => near(ground, logs[i] as Float64Array, best - FAR_BEHIND, chances))
+}
+
+/** What equalises and the hoses of a hypothesis, with the sums they leave for line and bend. */
+type Ground = { equalising: number; index: number; hose: HoseGas; chance: number; freed: Freed; sums: Sums }
+
+function groundsOf(products: CrossProducts, bends: number, prior: Prior): Ground[] {
+  const readings = FIRST_BEND + bends
   const levelled = products.without(LEVEL, Number.POSITIVE_INFINITY).products
-  const rough: Candidate[] = []
-  for (let equalising = -1; equalising < EQUALISING.length; equalising++) {
-    const { products: g, log: eLog } =
+  return [-1, ...EQUALISING.keys()].flatMap((equalising) => {
+    const { products: g, log } =
       equalising < 0
         ? { products: levelled, log: 0 }
         : levelled.without(FIRST_EQUALISING + equalising, prior.equalisingPa)
-    const eChance =
-      Math.log(equalising < 0 ? NOTHING_TO_EQUALISE : (EQUALISING[equalising] as { prior: number }).prior) + eLog
-    for (const [index, hose] of prior.hoses.entries()) {
-      const { of, log: hLog } = freedOfHose(g, hose, readings)
-      const chance = eChance + Math.log(hose.chance) + hLog
-      const sums = sumsOf(of, readings)
-      if (!(sums.ll > 0)) continue
-      const straight = -(sums.yy - sums.ly ** 2 / sums.ll) / 2 + chance
-      const flat = keyOf(equalising, index, -1)
-      if (!wanted || wanted.has(flat))
-        rough.push({
-          key: flat,
-          equalising,
-          hose,
-          bend: -1,
-          log: straight,
-          chance,
-          sums,
-          bendSums: null,
-          bendChance: 0,
-        })
-      for (let k = 0; k < bends.length; k++) {
-        const key = keyOf(equalising, index, k)
-        if (wanted && !wanted.has(key)) continue
-        const column = FIRST_BEND + k
-        const b = { by: of(column, readings), bb: of(column, column), bl: of(LINE, column) }
-        const full = b.bb - b.bl ** 2 / sums.ll
-        const gain = full > 0 ? Math.max(0, b.by - (b.bl * sums.ly) / sums.ll) ** 2 / full : 0
-        const bendChance = Math.log((bends[k] as Bend).prior)
-        rough.push({
-          key,
-          equalising,
-          hose,
-          bend: k,
-          log: straight + gain / 2 + bendChance,
-          chance,
-          sums,
-          bendSums: b,
-          bendChance,
-        })
+    const own = equalising < 0 ? NOTHING_TO_EQUALISE : (EQUALISING[equalising] as { prior: number }).prior
+    return prior.hoses.flatMap((hose, index) => {
+      const freed = freedOfHose(g, hose, readings)
+      const ll = freed.line[LINE] as number
+      if (!(ll > 0)) return []
+      const sums = {
+        yy: freed.read[readings] as number,
+        ly: freed.read[LINE] as number,
+        ll,
+        lineSigma: 1 / Math.sqrt(ll),
       }
-    }
+      return [{ equalising, index, hose, chance: Math.log(own) + log + Math.log(hose.chance) + freed.log, freed, sums }]
+    })
+  })
+}
+
+/** Ln of each best fit: without a bend, then with each; nothing where it is not wanted. */
+function logsOn(
+  { equalising, index, chance, freed, sums: { yy, ly, ll } }: Ground,
+  chances: readonly number[],
+  wanted: ReadonlySet<number> | undefined,
+): Float64Array {
+  const { line, read, squares } = freed
+  const straight = -(yy - ly ** 2 / ll) / 2 + chance
+  const logs = new Float64Array(chances.length + 1).fill(Number.NEGATIVE_INFINITY)
+  if (!wanted || wanted.has(keyOf(equalising, index, -1))) logs[0] = straight
+  for (let k = 0; k < chances.length; k++) {
+    if (wanted && !wanted.has(keyOf(equalising, index, k))) continue
+    const bl = line[FIRST_BEND + k] as number
+    const full = (squares[FIRST_BEND + k] as number) - bl ** 2 / ll
+    const height = full > 0 ? Math.max(0, (read[FIRST_BEND + k] as number) - (bl * ly) / ll) : 0
+    logs[k + 1] = straight + (full > 0 ? height ** 2 / full : 0) / 2 + (chances[k] as number)
   }
-  return rough
+  return logs
+}
+
+function near(
+  { equalising, index, hose, chance, freed, sums }: Ground,
+  logs: Float64Array,
+  from: number,
+  chances: readonly number[],
+): Candidate[] {
+  const found: Candidate[] = []
+  logs.forEach((log, place) => {
+    if (!(log > from)) return
+    const bend = place - 1
+    const column = FIRST_BEND + bend
+    found.push({
+      key: keyOf(equalising, index, bend),
+      equalising,
+      hose,
+      bend,
+      log,
+      chance,
+      sums,
+      bendSums:
+        bend < 0
+          ? null
+          : {
+              by: freed.read[column] as number,
+              bb: freed.squares[column] as number,
+              bl: freed.line[column] as number,
+            },
+      bendChance: bend < 0 ? 0 : (chances[bend] as number),
+    })
+  })
+  return found
 }
 
 function weighOne(found: Hypothesis[], c: Candidate, prior: Prior, overlaps: BothOverlaps): void {
@@ -198,49 +230,56 @@ function weighOne(found: Hypothesis[], c: Candidate, prior: Prior, overlaps: Bot
   else weighBend(found, c, c.sums, c.bendSums, prior, overlaps.wet)
 }
 
-type Products = (a: number, b: number) => number
+/** Products of the line and of the readings with every column, and of every column with itself. */
+type Freed = { line: Float64Array; read: Float64Array; squares: Float64Array; log: number }
 
 /**
- * Products of columns when hoses give so many times their column, give or take: taken off the readings, the doubt
- * integrated out. Worked out one by one as asked, because a copy of all sums for each kind of hose took longer than all
- * the rest.
+ * Those products when hoses give so many times their column, give or take: taken off the readings, the doubt integrated
+ * out. Of all sums only what is asked for: a copy of them for each kind of hose took longer than all the rest.
  */
-function freedOfHose(
-  g: CrossProducts,
-  { law, times, spread, bent }: HoseGas,
-  readings: number,
-): { of: Products; log: number } {
-  if (times === 0) return { of: (a, b) => g.get(a, b), log: 0 }
+function freedOfHose(g: CrossProducts, { law, times, spread, bent }: HoseGas, readings: number): Freed {
   const gas = HOSE + law
-  const plain = (a: number, b: number): number => {
-    if (b !== readings) return g.get(a, b)
-    return a === readings
-      ? g.get(a, a) - 2 * times * g.get(gas, a) + times * times * g.get(gas, gas)
-      : g.get(a, b) - times * g.get(a, gas)
+  /** Products of a column with all others, the readings less the gas. */
+  const rowOf = (column: number): Float64Array => {
+    const row = g.row(column)
+    if (times !== 0) row[readings] = (row[readings] as number) - times * g.get(column, gas)
+    return row
   }
-  const freed = spread > 0 ? without(plain, gas, spread) : { of: plain, log: 0 }
+  const read = g.row(readings)
+  if (times !== 0)
+    for (let a = 0; a < readings; a++) read[a] = (read[a] as number) - times * g.get(Math.min(a, gas), Math.max(a, gas))
+  if (times !== 0) read[readings] = g.get(readings, readings) - times * (g.get(gas, readings) + (read[gas] as number))
+  const freed: Freed = { line: rowOf(LINE), read, squares: g.squares(), log: 0 }
+  freed.squares[readings] = read[readings] as number
+  if (times === 0 || !(spread > 0)) return freed
+  const gives = rowOf(gas)
+  const pivot = takeOut(freed, gives, gas, spread, readings)
   if (!bent) return freed
-  const straight = without(freed.of, HOSE + bent.law, bent.spread)
-  return { of: straight.of, log: freed.log + straight.log }
+  const bends = rowOf(HOSE + bent.law)
+  const shared = (bends[gas] as number) / pivot
+  for (let a = 0; a <= readings; a++) bends[a] = (bends[a] as number) - shared * (gives[a] as number)
+  takeOut(freed, bends, HOSE + bent.law, bent.spread, readings)
+  return freed
 }
 
-/** Products with a column taken out of all others, its coefficient's prior normal about zero. */
-function without(of: Products, column: number, spread: number): { of: Products; log: number } {
-  const pivot = of(column, column) + 1 / spread ** 2
-  const known: number[] = []
-  const shared = (a: number): number => {
-    known[a] ??= of(Math.min(column, a), Math.max(column, a))
-    return known[a]
+/**
+ * Takes a column out of those products, its coefficient's prior normal about zero.
+ * @param row - the column's products with all others
+ * @returns the column's own square with its prior's
+ */
+function takeOut(freed: Freed, row: Float64Array, column: number, spread: number, readings: number): number {
+  const { line, read, squares } = freed
+  const pivot = (row[column] as number) + 1 / spread ** 2
+  const ofLine = (row[LINE] as number) / pivot
+  const ofReadings = (row[readings] as number) / pivot
+  for (let a = 0; a <= readings; a++) {
+    const own = row[a] as number
+    line[a] = (line[a] as number) - ofLine * own
+    read[a] = (read[a] as number) - ofReadings * own
+    squares[a] = (squares[a] as number) - (own * own) / pivot
   }
-  return {
-    of: (a, b) => of(a, b) - (shared(a) * shared(b)) / pivot,
-    log: -0.5 * Math.log(pivot * spread * spread),
-  }
-}
-
-function sumsOf(of: Products, readings: number): Sums {
-  const ll = of(LINE, LINE)
-  return { yy: of(readings, readings), ly: of(LINE, readings), ll, lineSigma: 1 / Math.sqrt(ll) }
+  freed.log -= 0.5 * Math.log(pivot * spread * spread)
+  return pivot
 }
 
 /** What does not die when there is no leak: little, whatever the line says. */
@@ -381,18 +420,20 @@ function weighBoth(
   overlaps: Overlaps,
 ): { log: number; rise: Normal; heightPa: number } {
   heightsOf(s, b, prior)
-  const slopes = loose(s, prior).map(({ sigma, ...slope }) => ({ ...slope, at: overlaps(sigma) }))
+  const slopes = loose(s, prior)
   const { logs, flats, means, heights, owns, wholes } = SCRATCH
-  for (let i = 0; i < CELLS; i++) {
-    let whole = 0
-    for (const [k, slope] of slopes.entries()) {
-      const own = slope.times * slope.at(means[i] as number)
-      whole += own
+  wholes.fill(0)
+  let k = 0
+  for (const { times, sigma } of slopes) {
+    const at = overlaps(sigma)
+    for (let i = 0; i < CELLS; i++) {
+      const own = times * at(means[i] as number)
+      wholes[i] = (wholes[i] as number) + own
       owns[k * CELLS + i] = own
     }
-    logs[i] = (flats[i] as number) + Math.log(whole)
-    wholes[i] = whole
+    k++
   }
+  for (let i = 0; i < CELLS; i++) logs[i] = (flats[i] as number) + Math.log(wholes[i] as number)
   const riseLog = logSum(flats)
   let [mean, square, heightPa] = [0, 0, 0]
   for (let i = 0; i < CELLS; i++) {
@@ -406,8 +447,9 @@ function weighBoth(
     // where no height leaves room for a leak, heights count as they do without one
     const weight = log === -Infinity ? Math.exp((flats[i] as number) - riseLog) : Math.exp((logs[i] as number) - log)
     heightPa += weight * (heights[i] as number)
-    for (const [k, { paS }] of slopes.entries())
-      unexplained2 += (weight * (owns[k * CELLS + i] as number) * paS ** 2) / Math.max(1e-300, wholes[i] as number)
+    let squares = 0
+    for (let k = 0; k < slopes.length; k++) squares += (owns[k * CELLS + i] as number) * (slopes[k] as Slope).paS ** 2
+    unexplained2 += (weight * squares) / Math.max(1e-300, wholes[i] as number)
   }
   const spread = Math.max(0, square - mean ** 2)
   const sigma = Math.sqrt(s.lineSigma ** 2 + prior.driftPaS ** 2 + unexplained2 + spread)
@@ -415,7 +457,8 @@ function weighBoth(
 }
 
 /** A slope beside the leak's own is as unexplained as without one: each deviation, and how much it counts. */
-const loose = (s: Sums, prior: Prior) =>
+type Slope = { paS: number; sigma: number; times: number }
+const loose = (s: Sums, prior: Prior): Slope[] =>
   prior.unexplained.map(({ paS, chance }) => {
     const sigma = Math.hypot(s.lineSigma, prior.driftPaS, paS)
     return { paS, sigma, times: (chance * s.lineSigma) / sigma }
