@@ -25,6 +25,8 @@ const LATER = [
   'take in',
   'fix',
   'hold',
+  'pull',
+  'charge',
   'plan',
   'prove',
   'leave',

@@ -53,7 +53,7 @@ test('an alarm finds whoever has the car on another car’s page, is given on wi
   await lead.close()
 })
 
-test('who else has a car’s page open is seen there and on the board, and gone when they close it', async ({
+test('@long who else has a car’s page open is seen there and on the board, and gone when they close it', async ({
   page,
   context,
   browser,

@@ -24,7 +24,7 @@ test('whoever goes on all the same can, and the record says so', async ({ page, 
   await expect(page.getByText('Went on past the caution: pump off before valves')).toBeVisible()
 })
 
-test('the high side opened while the engine runs is named', async ({ page, context }) => {
+test('@long the high side opened while the engine runs is named', async ({ page, context }) => {
   const jobId = await openCar(context.request)
   await startPull(context.request, jobId)
   await startHold(context.request, jobId)
@@ -36,7 +36,7 @@ test('the high side opened while the engine runs is named', async ({ page, conte
   )
 })
 
-test('a coupler’s sense is told when it is turned from off to open at once', async ({ page, context }) => {
+test('@long a coupler’s sense is told when it is turned from off to open at once', async ({ page, context }) => {
   const jobId = await openCar(context.request)
   await record(context.request, jobId, finished('zero'), finished('fix'))
   await page.goto(`/job/${jobId}`)
@@ -46,7 +46,7 @@ test('a coupler’s sense is told when it is turned from off to open at once', a
   )
 })
 
-test('a pump on a system under pressure, and with its exhaust cap on, is named with both costs', async ({
+test('@long a pump on a system under pressure, and with its exhaust cap on, is named with both costs', async ({
   page,
   context,
 }) => {

@@ -44,7 +44,7 @@ test('what two hands press at once is done once; the later page says who did it,
   for (const context of people) await context.close()
 })
 
-test('a deed whose answer is lost is sent again by itself and recorded once', async ({ page, context }) => {
+test('@long a deed whose answer is lost is sent again by itself and recorded once', async ({ page, context }) => {
   await signIn(context.request)
   const jobId = await openCar(context.request, { simulated: false })
   await startPull(context.request, jobId)

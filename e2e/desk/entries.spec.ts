@@ -70,7 +70,7 @@ test('an altitude tells how deep a needle can read there', async ({ page }) => {
   await expect(page.getByText(/a needle can read 22\.4 inHg at the deepest/)).toBeVisible()
 })
 
-test('pressure at rest asks for recovery first and says whether liquid is inside', async ({ page, context }) => {
+test('@long pressure at rest asks for recovery first and says whether liquid is inside', async ({ page, context }) => {
   const jobId = await openCar(context.request)
   await page.goto(`/job/${jobId}`)
   await page.getByLabel('Low gauge at rest').fill('350 kPa')
@@ -105,7 +105,7 @@ test('below zero asks whether it is a vacuum or the needle', async ({ page, cont
   await expect(theCall(page)).toContainText('The needle stands below its zero')
 })
 
-test('a needle deeper than the air of the place is refused beside its field', async ({ page, context }) => {
+test('@long a needle deeper than the air of the place is refused beside its field', async ({ page, context }) => {
   await page.goto(`/job/${await openCar(context.request)}`)
   await page.getByLabel('Low gauge at rest').fill('29 inHg')
   await page.getByLabel('High gauge at rest').fill('0')
@@ -113,7 +113,7 @@ test('a needle deeper than the air of the place is refused beside its field', as
   await expect(page.getByText(/must lie between -200 and 22\.4 inHg here/)).toBeVisible()
 })
 
-test('oil is owed for a reason only', async ({ page, context }) => {
+test('@long oil is owed for a reason only', async ({ page, context }) => {
   const jobId = await openCar(context.request)
   const answer = await context.request.post(`/api/jobs/${jobId}/events`, {
     data: { events: [{ kind: 'step-finished', payload: { step: 'zero' } }] },

@@ -22,7 +22,7 @@ test('a car is found by typing, arrows and Enter', async ({ page, context }) => 
   await expect(page).toHaveURL(/\/records\?q=no/)
 })
 
-test('a press in a chart that ends outside it drags no further', async ({ page, context }) => {
+test('@long a press in a chart that ends outside it drags no further', async ({ page, context }) => {
   await signIn(context.request)
   const jobId = await openCar(context.request)
   await startPull(context.request, jobId)

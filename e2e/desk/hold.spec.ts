@@ -80,7 +80,7 @@ test('@long a gauge that dies is noticed and answered, and the hold goes on with
   }
 })
 
-test('a hold ended before its time asks why, and the record says what was not proved', async ({ page, context }) => {
+test('@long a hold ended before its time asks why, and the record says what was not proved', async ({ page, context }) => {
   const jobId = await openCar(context.request, { holdMinutes: 240 })
   await startPull(context.request, jobId)
   await page.goto(`/job/${jobId}`)
@@ -138,7 +138,7 @@ test('@long a second hold is compared with the first, with a nitrogen sweep logg
   await expect(page.getByRole('img', { name: /hold 1 rose .* hold 2 rose/ })).toBeVisible()
 })
 
-test('the pull says where it stands, and its chart is brought closer by a key and a button', async ({
+test('@long the pull says where it stands, and its chart is brought closer by a key and a button', async ({
   page,
   context,
 }) => {

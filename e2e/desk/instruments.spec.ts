@@ -180,7 +180,7 @@ test('@long a gauge is swapped in the middle of a hold: the curve goes on, and t
   ).toEqual([480, 486])
 })
 
-test('the client that docs/ingest.md prints works as it is printed', async ({ page, context, baseURL }) => {
+test('@long the client that docs/ingest.md prints works as it is printed', async ({ page, context, baseURL }) => {
   await signIn(context.request, 'maira')
   const { id, token } = await register(page, `Shell ${randomUUID().slice(0, 4)}`, 'vacuum')
   const jobId = await heldCar(context.request, `Shell ${randomUUID().slice(0, 4)}`, 400)

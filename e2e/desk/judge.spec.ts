@@ -39,7 +39,7 @@ test('a row that cannot be read is named by its line, and nothing is judged', as
   await expect(page.getByText('No record that can be read yet.')).toBeVisible()
 })
 
-test('a typed table is judged too, and a volume that cannot be is refused beside its field', async ({ page }) => {
+test('@long a typed table is judged too, and a volume that cannot be is refused beside its field', async ({ page }) => {
   await page.goto('/judge')
   await page.getByLabel(/or type it/).fill('0 300\n5 420\n10 540\n15 660\n20 780\n25 900\n30 1020')
   await expect(page.getByRole('heading', { name: 'It leaks.' })).toBeVisible()

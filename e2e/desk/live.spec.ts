@@ -110,7 +110,7 @@ for (const [name, leakPaM3S, waterG, words] of [
   })
 }
 
-test('a car the bench cannot play says so at its head, and stops saying it when it plays again', async ({
+test('@long a car the bench cannot play says so at its head, and stops saying it when it plays again', async ({
   page,
   context,
 }) => {

@@ -75,7 +75,7 @@ test('what waits survives the tab: closed and opened again it is sent', async ({
   await expect(again.getByText('Waiting to be sent')).toBeHidden()
 })
 
-test('a caution is asked without a line too, before what is done is kept', async ({ page, context }) => {
+test('@long a caution is asked without a line too, before what is done is kept', async ({ page, context }) => {
   await signIn(context.request)
   const jobId = await openCar(context.request, { simulated: false })
   await startPull(context.request, jobId)

@@ -100,7 +100,7 @@ test('@long a blank-off test is led through, survives a reload, and its result i
   await expect(page.getByRole('main')).toContainText('34micron reached by itself')
 })
 
-test('a trainee tests and looks, but neither builds rigs nor fills the shelf', async ({ page, context }) => {
+test('@long a trainee tests and looks, but neither builds rigs nor fills the shelf', async ({ page, context }) => {
   await signIn(context.request, 'anouk')
   await page.goto('/rig-room')
   await expect(page.getByRole('complementary', { name: 'This rig' })).toContainText('of its pump')
@@ -118,7 +118,7 @@ test('a trainee tests and looks, but neither builds rigs nor fills the shelf', a
   )
 })
 
-test('the lead puts a hose on the shelf; what cannot be is refused beside its field', async ({ page, context }) => {
+test('@long the lead puts a hose on the shelf; what cannot be is refused beside its field', async ({ page, context }) => {
   await signIn(context.request, 'maira')
   await page.goto('/rig-room')
   await page.getByRole('button', { name: 'another hose' }).click()

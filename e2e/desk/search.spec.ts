@@ -176,7 +176,7 @@ test('@long nothing anywhere: what is left is said with its chances, and the sea
   await expect(page.getByText(/Dye goes in with the charge/).first()).toBeVisible()
 })
 
-test('nitrogen above what the label allows is refused where it is typed, and by the server', async ({
+test('@long nitrogen above what the label allows is refused where it is typed, and by the server', async ({
   page,
   context,
 }) => {

@@ -122,7 +122,7 @@ test('@long ended early it leaves the board, keeps its record, is opened again, 
   await expect(page.getByText('Opened again: the part came')).toBeVisible()
 })
 
-test('a photograph is kept with its words; a file that is none is refused, and a note stands beside it', async ({
+test('@long a photograph is kept with its words; a file that is none is refused, and a note stands beside it', async ({
   page,
   context,
 }) => {
@@ -148,7 +148,7 @@ test('a photograph is kept with its words; a file that is none is refused, and a
   await expect(page.getByRole('img', { name: /charge line of the label/ })).toBeVisible()
 })
 
-test('core tools without a manifold: the drawing and the call go by the tools', async ({ page, context }) => {
+test('@long core tools without a manifold: the drawing and the call go by the tools', async ({ page, context }) => {
   await signIn(context.request)
   const rig = { cores: 'out', hoses: 2, pumpHose: undefined, name: 'Cart P4' }
   const jobId = await openCar(context.request, { simulated: false, rig })

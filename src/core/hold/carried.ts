@@ -9,13 +9,12 @@ export const CARRIED_AT = [
 
 /** The rise is looked at in so many equal factors of its range. */
 const CELLS = 120
-/** So many of the likeliest explanations speak for all; one lighter than this share of the leak hands nothing on. */
-const MOST_EXPLANATIONS = 100
+/** What is lighter than this share of the leak, or of its likeliest explanation, hands nothing on. */
 const LEAST_WEIGHT = 1e-3
 /** A part of an explanation this far behind its likeliest one, in ln, is left out. */
 const FAR_BEHIND = 7
 /** ... and beyond so many of its deviations it is taken for nothing. */
-const REACH = 9
+const REACH = 6
 
 /**
  * What is believed of a leak's rise, as quantiles, in a dry car and beside water.
@@ -45,7 +44,6 @@ function linesOf(some: readonly { h: Hypothesis; weight: number }[]): Line[] {
   const heaviest = some[0]?.weight ?? 0
   return some
     .filter((l) => l.weight > LEAST_WEIGHT * heaviest)
-    .slice(0, MOST_EXPLANATIONS)
     .map(({ h, weight }) => ({ parts: h.line(), weight }))
 }
 
@@ -66,7 +64,7 @@ function beliefIn(lines: readonly Line[], slopes: readonly Piece[]): Float64Arra
   const own = new Float64Array(CELLS)
   for (const { parts, weight } of lines) {
     own.fill(0)
-    for (const part of counted(parts, at, step)) addTo(own, part, at)
+    addAll(own, parts, at, step)
     let sum = 0
     for (let i = 0; i < CELLS; i++) sum += (own[i] as number) * (presumed[i] as number)
     for (let i = 0; sum > 0 && i < CELLS; i++)
@@ -77,26 +75,26 @@ function beliefIn(lines: readonly Line[], slopes: readonly Piece[]): Float64Arra
 }
 
 /**
- * The parts that count, lifted by the same factor so that a rise that lies beyond the range still leaves its end; each
- * at least half a cell wide, for one read more sharply still falls into one.
+ * Adds the parts that count, lifted by the same factor so that a rise that lies beyond the range still leaves its end;
+ * each at least half a cell wide, for one read more sharply still falls into one.
  */
-function counted(parts: readonly LinePart[], at: Float64Array, step: number): LinePart[] {
+function addAll(own: Float64Array, parts: readonly LinePart[], at: Float64Array, step: number): void {
   const [first, last] = [at[0] as number, at[CELLS - 1] as number]
-  const widened = parts.map((p) => ({ ...p, sigma: Math.max(p.sigma, (Math.max(0, p.mean) * step) / 2) }))
-  const peaks = widened.map((p) => p.log - (Math.max(0, first - p.mean, p.mean - last) / p.sigma) ** 2 / 2)
-  const most = peaks.reduce((top, peak) => Math.max(top, peak), Number.NEGATIVE_INFINITY)
-  return widened.flatMap((p, i) => ((peaks[i] as number) > most - FAR_BEHIND ? [{ ...p, log: p.log - most }] : []))
-}
-
-function addTo(own: Float64Array, { mean, sigma, log }: LinePart, at: Float64Array): void {
-  // beyond its reach a part adds nothing that counts; one that lies outside is reckoned from the end it points to
-  const outside = Math.max(0, (at[0] as number) - mean, mean - (at[CELLS - 1] as number))
-  const reach = Math.hypot(REACH * sigma, outside)
-  const [from, to] = [mean - reach, mean + reach]
-  for (let i = 0; i < CELLS && (at[i] as number) <= to; i++) {
-    if ((at[i] as number) < from) continue
-    const off = ((at[i] as number) - mean) / sigma
-    own[i] = (own[i] as number) + Math.exp(log - (off * off) / 2)
+  const widthOf = ({ mean, sigma }: LinePart) => Math.max(sigma, (Math.max(0, mean) * step) / 2)
+  const outsideOf = ({ mean }: LinePart) => Math.max(0, first - mean, mean - last)
+  const peakOf = (p: LinePart) => p.log - (outsideOf(p) / widthOf(p)) ** 2 / 2
+  const most = parts.reduce((top, p) => Math.max(top, peakOf(p)), Number.NEGATIVE_INFINITY)
+  for (const part of parts) {
+    if (!(peakOf(part) > most - FAR_BEHIND)) continue
+    const sigma = widthOf(part)
+    // beyond its reach a part adds nothing that counts; one that lies outside is reckoned from the end it points to
+    const reach = Math.hypot(REACH * sigma, outsideOf(part))
+    const [from, to] = [part.mean - reach, part.mean + reach]
+    const begins = from > first ? Math.floor(Math.log(from / first) / step) : 0
+    for (let i = begins; i < CELLS && (at[i] as number) <= to; i++) {
+      const off = ((at[i] as number) - part.mean) / sigma
+      own[i] = (own[i] as number) + Math.exp(part.log - most - (off * off) / 2)
+    }
   }
 }
 

@@ -86,6 +86,7 @@ const SOONEST = 1.05
 /**
  * Verdict, intervals and words from the weighed hypotheses.
  * @param standing - what the record's earlier moments say of the verdict
+ * @param known - what it hands on, where that was worked out already
  */
 export function conclude(
   judged: Judged,
@@ -93,6 +94,7 @@ export function conclude(
   { samples: used, problems: found }: Cleaned,
   context: HoldContext,
   standing: Standing = AS_IT_IS,
+  known?: HoldResult['carried'],
 ): HoldResult {
   const hypotheses = weighted(judged.hypotheses)
   const { chance, leak, damp, dampWithoutLeak } = chancesOf(hypotheses)
@@ -123,7 +125,7 @@ export function conclude(
     samples: samples.length,
     heldS,
     cannotSeeBelowGramsPerYear: unseen,
-    carried: invalid ? null : carriedOf(hypotheses, judged.prior.slopes),
+    carried: invalid ? null : (known ?? carriedOf(hypotheses, judged.prior.slopes)),
     ...split(reasonsOf({ verdict, used, risePaS: rise.value, leak, damp, problems, context, unseen, heldS, standing })),
   }
 }

@@ -123,7 +123,7 @@ export function judgeStanding(
   const now = concluded(samples, context, made, AS_IT_IS)
   // a needle that stands still has findings of its own
   const standing = context.instrument === 'needle' ? AS_IT_IS : standingOf(now, (s) => momentUpTo(samples, context, s))
-  return { result: standing === AS_IT_IS ? now : concluded(samples, context, made, standing), standing }
+  return { result: standing === AS_IT_IS ? now : concluded(samples, context, made, standing, now.carried), standing }
 }
 
 function concluded(
@@ -131,8 +131,9 @@ function concluded(
   context: HoldContext,
   { judged, cleaned }: ReturnType<typeof judgeRecord>,
   standing: Standing,
+  known?: HoldResult['carried'],
 ): HoldResult {
-  return judged ? conclude(judged, samples, cleaned, context, standing) : tooEarly(samples, cleaned.problems, context)
+  return judged ? conclude(judged, samples, cleaned, context, standing, known) : tooEarly(samples, cleaned.problems, context)
 }
 
 /** What was said at a moment by what had been read up to there, by itself. */

@@ -25,6 +25,8 @@ type Look = {
   step: number
   /** what the moments before the last full look say of the verdict */
   standing: Standing
+  /** what it hands on, as of then: a hold is ended on a judgement of everything */
+  carried: HoldResult['carried']
 }
 
 /**
@@ -68,7 +70,7 @@ export class RunningHold {
     }
     this.samples.push(...added)
     if (!this.last || added.length === 0) return this.look()
-    const { judged, cleaned, wanted, left, step, standing } = this.last
+    const { judged, cleaned, wanted, left, step, standing, carried } = this.last
     const { scale, correlationS } = judged.noise
     let products: ReturnType<typeof judged.curve.add> | undefined
     for (const sample of added) {
@@ -80,7 +82,7 @@ export class RunningHold {
       ...h,
       log: h.log + left[h.shape],
     }))
-    return conclude({ ...judged, hypotheses }, this.samples, cleaned, this.context, standing)
+    return conclude({ ...judged, hypotheses }, this.samples, cleaned, this.context, standing, carried)
   }
 
   /** Judges everything read so far from scratch. */
@@ -100,6 +102,7 @@ export class RunningHold {
       ...heaviest(judged.hypotheses),
       step: steps[steps.length - 1] as number,
       standing,
+      carried: result.carried,
     }
     return result
   }
