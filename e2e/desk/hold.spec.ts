@@ -80,7 +80,10 @@ test('@long a gauge that dies is noticed and answered, and the hold goes on with
   }
 })
 
-test('@long a hold ended before its time asks why, and the record says what was not proved', async ({ page, context }) => {
+test('@long a hold ended before its time asks why, and the record says what was not proved', async ({
+  page,
+  context,
+}) => {
   const jobId = await openCar(context.request, { holdMinutes: 240 })
   await startPull(context.request, jobId)
   await page.goto(`/job/${jobId}`)

@@ -118,7 +118,10 @@ test('@long a trainee tests and looks, but neither builds rigs nor fills the she
   )
 })
 
-test('@long the lead puts a hose on the shelf; what cannot be is refused beside its field', async ({ page, context }) => {
+test('@long the lead puts a hose on the shelf; what cannot be is refused beside its field', async ({
+  page,
+  context,
+}) => {
   await signIn(context.request, 'maira')
   await page.goto('/rig-room')
   await page.getByRole('button', { name: 'another hose' }).click()

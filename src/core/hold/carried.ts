@@ -42,9 +42,7 @@ export function carriedOf(
 type Line = { parts: readonly LinePart[]; weight: number }
 function linesOf(some: readonly { h: Hypothesis; weight: number }[]): Line[] {
   const heaviest = some[0]?.weight ?? 0
-  return some
-    .filter((l) => l.weight > LEAST_WEIGHT * heaviest)
-    .map(({ h, weight }) => ({ parts: h.line(), weight }))
+  return some.filter((l) => l.weight > LEAST_WEIGHT * heaviest).map(({ h, weight }) => ({ parts: h.line(), weight }))
 }
 
 const rangeOf = (slopes: readonly Piece[]): LogUniform => ({

@@ -133,7 +133,9 @@ function concluded(
   standing: Standing,
   known?: HoldResult['carried'],
 ): HoldResult {
-  return judged ? conclude(judged, samples, cleaned, context, standing, known) : tooEarly(samples, cleaned.problems, context)
+  return judged
+    ? conclude(judged, samples, cleaned, context, standing, known)
+    : tooEarly(samples, cleaned.problems, context)
 }
 
 /** What was said at a moment by what had been read up to there, by itself. */

@@ -489,12 +489,32 @@ function heightsOf(s: Sums, b: BendSums, { height }: Prior): void {
   }
 }
 
-/** What a record says of the rise beside a bend: a part for every height and every slope without a reason. */
+/** Heights whose rises lie within so many deviations of one another speak as one. */
+const ALIKE_SIGMAS = 0.5
+
+/** What a record says of the rise beside a bend: a part for heights that are alike and every slope without a reason. */
 function lineBeside(s: Sums, b: BendSums, prior: Prior): LinePart[] {
   heightsOf(s, b, prior)
   const { flats, means } = SCRATCH
   const most = flats.reduce((top, flat) => Math.max(top, flat), Number.NEGATIVE_INFINITY)
-  return loose(s, prior).flatMap(({ sigma, times }) =>
-    Array.from(means, (mean, i) => ({ mean, sigma, log: (flats[i] as number) - most + Math.log(times) })),
-  )
+  return loose(s, prior).flatMap(({ sigma, times }) => {
+    const parts: LinePart[] = []
+    let [from, w, m, mm] = [0, 0, 0, 0]
+    const flush = () => {
+      const mean = m / w
+      const wide = Math.hypot(sigma, Math.sqrt(Math.max(0, mm / w - mean * mean)))
+      if (w > 0) parts.push({ mean, sigma: wide, log: Math.log((w * times * sigma) / wide) })
+      w = m = mm = 0
+    }
+    means.forEach((mean, i) => {
+      if (w > 0 && Math.abs(mean - from) > ALIKE_SIGMAS * sigma) flush()
+      if (w === 0) from = mean
+      const own = Math.exp((flats[i] as number) - most)
+      w += own
+      m += own * mean
+      mm += own * mean * mean
+    })
+    flush()
+    return parts
+  })
 }

@@ -58,20 +58,26 @@ function drawn(seed: number) {
   }
 }
 
-test('of 160 needle holds no sound car is called leaking, what moves a needle is found, and the stated limit holds', () => {
-  const all = Array.from({ length: 160 }, (_, i) => drawn(5000 + i))
-  const sound = all.filter((d) => !d.leaks)
-  expect(sound.length).toBeGreaterThan(50)
-  expect(sound.filter((d) => /leak/.test(d.result.verdict))).toEqual([])
-  // more than both errors of a needle, and more than water alone can do
-  const tellable = all.filter((d) => d.rises > 2.5)
-  expect(tellable.length).toBeGreaterThan(15)
-  expect(tellable.filter((d) => /leak/.test(d.result.verdict)).length / tellable.length).toBeGreaterThanOrEqual(0.92)
-  const still = all.filter((d) => d.leaks && d.result.cannotSeeBelowGramsPerYear !== null)
-  expect(still.length).toBeGreaterThan(30)
-  const honest = still.filter((d) => d.truth <= (d.result.cannotSeeBelowGramsPerYear as number))
-  expect(honest.length / still.length).toBeGreaterThanOrEqual(0.98)
-})
+test.each([
+  [60, ''],
+  [160, ' @long'],
+])(
+  'of %i needle holds no sound car is called leaking, what moves a needle is found, and the stated limit holds%s',
+  (count) => {
+    const all = Array.from({ length: count }, (_, i) => drawn(5000 + i))
+    const sound = all.filter((d) => !d.leaks)
+    expect(sound.length).toBeGreaterThan(count / 4)
+    expect(sound.filter((d) => /leak/.test(d.result.verdict))).toEqual([])
+    // more than both errors of a needle, and more than water alone can do
+    const tellable = all.filter((d) => d.rises > 2.5)
+    expect(tellable.length).toBeGreaterThan(count / 11)
+    expect(tellable.filter((d) => /leak/.test(d.result.verdict)).length / tellable.length).toBeGreaterThanOrEqual(0.92)
+    const still = all.filter((d) => d.leaks && d.result.cannotSeeBelowGramsPerYear !== null)
+    expect(still.length).toBeGreaterThan(count / 6)
+    const honest = still.filter((d) => d.truth <= (d.result.cannotSeeBelowGramsPerYear as number))
+    expect(honest.length / still.length).toBeGreaterThanOrEqual(0.98)
+  },
+)
 
 const line = (side: string, from: number, to: number): NeedleReadings => ({
   side,
