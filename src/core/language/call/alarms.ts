@@ -4,7 +4,7 @@ export const W = spoken({
   itWasLeftUntilNow: 'It was left until now: look at it.',
   highSideOverItsLimit: 'High side over its limit: close it, engine off.',
   lowSideInAVacuum: 'Low side in a vacuum: close it and look.',
-  theWeightIsPastIts: 'The weight is past its stop and it still flows: close it.',
+  theWeightIsPastIts: 'The weight is past its stop and the valve is open: close it.',
   targetReached2: (vacuum: P) => `Target reached: ${vacuum}.`,
   thePullsMinutesAreOver: 'The pull’s minutes are over: isolate it.',
   thePullsTimeIsUp: 'The pull’s time is up, and it is not at its target.',
