@@ -1,6 +1,6 @@
 import { expect, openCar, signIn, startPull, test } from '../shop'
 
-test('a car is found by typing, arrows and Enter', async ({ page, context }) => {
+test('@long a car is found by typing, arrows and Enter', async ({ page, context }) => {
   await signIn(context.request)
   await page.goto('/board')
   await page.keyboard.press('/')

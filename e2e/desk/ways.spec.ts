@@ -58,7 +58,7 @@ test('from a hold back to mending: what it undoes is said first, the leak is loo
   await expect(page.getByText('low port, core: bubbles').first()).toBeVisible()
 })
 
-test('left under vacuum with its couplers off, it wants nobody; taken up, they go on again and the hold goes on', async ({
+test('@long left under vacuum with its couplers off, it wants nobody; taken up, they go on again and the hold goes on', async ({
   page,
   context,
 }) => {

@@ -43,7 +43,7 @@ async function expectUnbroken(request: APIRequestContext, jobId: string): Promis
 for (const [part, later] of [
   ['web', ''],
   ['bench', '@long '],
-  ['database', ''],
+  ['database', '@long '],
 ] as const) {
   test(`${later}${part} killed in the middle of a hold: same state, same come-back time, none missing or doubled`, async ({
     page,

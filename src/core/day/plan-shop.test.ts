@@ -62,7 +62,7 @@ test('the step somebody is at stays theirs and goes on from when it began', () =
   expect(deedWords(long, next as never)).toBe('repair Ambulance')
 })
 
-test('a piece put somewhere by hand stands there, the plan bends around it, and the price is what each car’s end moves by', () => {
+test('a piece put somewhere by hand stands there, the plan bends around it, and the price is what each car’s end moves by @long', () => {
   const cars = [shopCar('Ambulance', { promisedMs: after(200) }), shopCar('Hybrid'), shopCar('Grader')]
   const before = planShop(shopDay(cars))
   const put = pin('Ambulance', 'rig', 'anouk', 120)

@@ -21,7 +21,7 @@ const askedAt = ({ told, readings }: KnownPull, nowS: number) => ({
 })
 const middle = (s: PullStands) => s.toTargetS.p50 ?? Number.POSITIVE_INFINITY
 
-test('one more reading weighs what is kept: nothing is simulated, and the answer is near the fresh one', () => {
+test('one more reading weighs what is kept: nothing is simulated, and the answer is near the fresh one @long', () => {
   const { pull, nowS } = halfWay(3)
   const kept = new KeptPulls()
   kept.look({ key: 'car', ...askedAt(pull, nowS) })

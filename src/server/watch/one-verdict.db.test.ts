@@ -93,7 +93,7 @@ const FILE: HoldContextFile = {
 const closeTo = (a: number, b: number) => expect(Math.abs(a - b)).toBeLessThan(1e-9)
 
 test.each([
-  [6, ''],
+  [4, ''],
   [50, ' @long'],
 ])(
   'each of %i records gets the same verdict and chances while it runs, when it ends, from a file, ' +
