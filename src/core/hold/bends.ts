@@ -1,13 +1,15 @@
 import { waterSaturationPa } from '../fluids/water'
 import { kelvin } from '../units/temperature'
 
+export const BEND_KINDS = ['bound', 'pair', 'warming'] as const
+
 /**
  * A way water makes the pressure go: 0 at isolation, rising, dimensionless, of s since isolation. `bound`: out of oil,
  * drier and walls, with one time constant. `pair`: out of two places at once, a fast one and a slow one. `warming`:
  * liquid that boiled itself cold warms up and its saturation with it.
  */
 export type Bend = {
-  kind: 'bound' | 'pair' | 'warming'
+  kind: (typeof BEND_KINDS)[number]
   tauS: number
   coldK: number
   /** of a pair: the slow time constant, s, and the share of the fast one */

@@ -1,15 +1,16 @@
 import { waterSaturationPa } from '../fluids/water'
 import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import { type Bend, sameBend, waterBends } from './bends'
+import { BEND_KINDS, type Bend, sameBend, waterBends } from './bends'
 import { binned } from './binned'
 import { slopesAfter } from './carried'
 import { conclude, momentOf, tooEarly } from './conclude'
+import type { CrossProducts } from './cross-products'
 import { Curve, type HoseLaws } from './curve'
 import { hoseRisePa } from './hose-background'
 import { FEWEST_SAMPLES, type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S } from './judged'
 import { type Estimated, estimateNoise, noiseOf, stepsOf } from './noise'
-import { candidates, type Hypothesis, type Prior, weigh } from './posterior'
+import { bestBend, candidates, groundsOf, type Hypothesis, type Prior, weigh } from './posterior'
 import { dampAfter, dampStays, priorsOf } from './priors'
 import { type Cleaned, clean } from './problems'
 import { AS_IT_IS, type Moment, remembered, type Standing, standingOf, upTo } from './standing'
@@ -211,8 +212,9 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
   noise = estimateNoise(used, rough.leftOver({ ...free, shape: 'leak-and-damp' }, prior), usedSteps, context, spacingS)
   prior = priorOf(used, usedSteps, context, noise)
   const focuses = bestBends(
-    weigh(rough.products(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)), coarse, prior),
+    rough.products(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)),
     coarse,
+    prior,
   )
   const bends = waterBends(context.ambientC, focuses)
   const curve = new Curve(used, bends, context, hose)
@@ -231,14 +233,20 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
 }
 
 /**
- * Bends of the best damp explanations, with a leak and without.
+ * The bends that fit best of each kind, with a leak beside them and without.
  * A bend that is known only coarsely leaves a slope over that looks like a leak: a wet car on the bench came out as
- * leaking for certain while only the best bend of a free line was refined.
+ * leaking for certain while only the best bend of a free line was refined. And while only the best of all kinds was,
+ * another kind came and went from the grid with the noise, and the chance of a leak from 0.02 to 0.95 and back in a
+ * minute.
  */
-function bestBends(hypotheses: readonly Hypothesis[], bends: readonly Bend[]): Bend[] {
-  const tops = (['damp', 'leak-and-damp'] as const).flatMap((shape) => {
-    const own = hypotheses.filter((h) => h.shape === shape)
-    return own.length > 0 ? [bends[best(own).bend] as Bend] : []
+function bestBends(products: CrossProducts, bends: readonly Bend[], prior: Prior): Bend[] {
+  const grounds = groundsOf(products, bends.length, prior)
+  const chances = bends.map((bend) => Math.log(bend.prior))
+  const tops = BEND_KINDS.flatMap((kind) => {
+    const among = bends.flatMap((bend, place) => (bend.kind === kind ? [place] : []))
+    return [Number.POSITIVE_INFINITY, prior.driftPaS].map(
+      (heldPaS) => bends[bestBend(grounds, chances, among, heldPaS)] as Bend,
+    )
   })
   return tops.filter((b, i) => tops.findIndex((o) => sameBend(o, b)) === i)
 }

@@ -145,10 +145,31 @@ export function candidates(
   return grounds.flatMap((ground, i) => near(ground, logs[i] as Float64Array, best - FAR_BEHIND, chances))
 }
 
-/** What equalises and the hoses of a hypothesis, with the sums they leave for line and bend. */
-type Ground = { equalising: number; index: number; hose: HoseGas; chance: number; freed: Freed; sums: Sums }
+/**
+ * The bend that fits best of all `among`, by its best fit alone, with a leak beside it or without.
+ * @param among - places of bends
+ */
+export function bestBend(
+  grounds: readonly Ground[],
+  chances: readonly number[],
+  among: readonly number[],
+  heldPaS: number,
+): number {
+  let [top, found] = [Number.NEGATIVE_INFINITY, among[0] as number]
+  for (const ground of grounds) {
+    const logs = logsOn(ground, chances, undefined, heldPaS)
+    for (const bend of among) {
+      const log = logs[bend + 1] as number
+      if (log > top) [top, found] = [log, bend]
+    }
+  }
+  return found
+}
 
-function groundsOf(products: CrossProducts, bends: number, prior: Prior): Ground[] {
+/** What equalises and the hoses of a hypothesis, with the sums they leave for line and bend. */
+export type Ground = { equalising: number; index: number; hose: HoseGas; chance: number; freed: Freed; sums: Sums }
+
+export function groundsOf(products: CrossProducts, bends: number, prior: Prior): Ground[] {
   const readings = FIRST_BEND + bends
   const levelled = products.without(LEVEL, Number.POSITIVE_INFINITY).products
   return [-1, ...EQUALISING.keys()].flatMap((equalising) => {
@@ -172,13 +193,19 @@ function groundsOf(products: CrossProducts, bends: number, prior: Prior): Ground
   })
 }
 
-/** Ln of each best fit: without a bend, then with each; nothing where it is not wanted. */
+/**
+ * Ln of each best fit: without a bend, then with each; nothing where it is not wanted.
+ * @param heldPaS - the line's own deviation about zero; any line where none is said
+ */
 function logsOn(
-  { equalising, index, chance, freed, sums: { yy, ly, ll } }: Ground,
+  { equalising, index, chance, freed, sums }: Ground,
   chances: readonly number[],
   wanted: ReadonlySet<number> | undefined,
+  heldPaS = Number.POSITIVE_INFINITY,
 ): Float64Array {
   const { line, read, squares } = freed
+  const { yy, ly } = sums
+  const ll = sums.ll + 1 / heldPaS ** 2
   const straight = -(yy - ly ** 2 / ll) / 2 + chance
   const logs = new Float64Array(chances.length + 1).fill(Number.NEGATIVE_INFINITY)
   if (!wanted || wanted.has(keyOf(equalising, index, -1))) logs[0] = straight
