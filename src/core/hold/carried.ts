@@ -1,5 +1,6 @@
+import type { Prior } from './candidates'
 import type { LogUniform, Piece } from './normal'
-import type { Hypothesis, LinePart, Prior } from './posterior'
+import type { Hypothesis, LinePart } from './posterior'
 import type { Carried, PreviousHold, Shape } from './types'
 
 /** Shares of belief below the quantiles of the rise a hold hands on. */

@@ -1,6 +1,8 @@
 import { type Bend, EQUALISING } from './bends'
+import type { Prior } from './candidates'
+import { FIRST_BEND, FIRST_EQUALISING, HOSE, LEVEL, LINE } from './columns'
 import { CrossProducts, type Noise } from './cross-products'
-import { FIRST_BEND, FIRST_EQUALISING, HOSE, type Hypothesis, LEVEL, LINE, type Prior } from './posterior'
+import type { Hypothesis } from './posterior'
 
 /** What a curve is drawn by. */
 type Drawn = Pick<Hypothesis, 'shape' | 'bend' | 'equalising' | 'hose'>

@@ -1,10 +1,11 @@
 import { GAS_CONSTANT, WATER_KG_MOL } from '../units/constants'
 import { kelvin } from '../units/temperature'
 import type { Bend } from './bends'
+import type { Prior } from './candidates'
 import type { CrossProducts } from './cross-products'
 import type { Curve } from './curve'
 import type { Estimated } from './noise'
-import type { Hypothesis, Prior } from './posterior'
+import type { Hypothesis } from './posterior'
 import type { HoldContext } from './types'
 
 /** A judgement needs this many samples over this long; before, equalising gas looks like anything. */
