@@ -125,6 +125,16 @@ test('water that boiled itself cold and warms up again is damp for certain, neve
   }
 })
 
+test('a wet place that becomes warmer than the air goes beyond the air’s own saturation, and is no leak', () => {
+  // it stood 2 K below a hall of 12 C, and comes to 4 K above it
+  const wet = (s: number) => waterSaturationPa(kelvin(10 + 6 * (1 - Math.exp(-s / 1500))))
+  for (const minutes of [20, 40, 90]) {
+    const { verdict, probability } = judgeHold(gauge(wet, minutes * 60), { ...CONTEXT, ambientC: 12 })
+    expect(verdict).not.toMatch(/leak/)
+    expect(probability.leak).toBeLessThan(0.9)
+  }
+})
+
 test('what the hoses give is subtracted, so a tight car on new hoses is called tight, and a small leak still a leak', () => {
   const hoses = { atHourPaM3S: 2.4e-7, steadyPaM3S: 2.4e-9, vacuumBeforeS: 300 }
   const gas = (s: number) => 40 * 0.1 + hoseRisePa(hoses, CONTEXT.volumeL, s)

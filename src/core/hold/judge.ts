@@ -22,6 +22,12 @@ const MOST_SAMPLES = 400
 const MOST_FOR_STEPS = 4000
 /** A rise that is seen lies well inside the range of leaks: the range reaches so many times as far. */
 const BEYOND_RANGE = 10
+/**
+ * Water may lie where it is so much warmer than the air, or becomes so while it is held, K (assumed: a car that was just
+ * driven, the sun on its hood). While the air's own saturation was the highest a bend could come to, a leak made up for
+ * what a warm place gave.
+ */
+const WARMER_K = 8
 /** Smallest height of a bend worth the word damp, Pa (assumed). */
 const DAMP_FROM_PA = 1
 /** Gas temperature drifts by so much over a hold, by a day's swing over a night, K (model.md section 6). */
@@ -314,7 +320,7 @@ function priorOf(samples: readonly HoldSample[], steps: Float64Array, context: H
   const spanS = last.elapsedS - first.elapsedS
   const early = samples.slice(0, Math.max(1, Math.min(FIRST_SAMPLES, samples.length >> 3)))
   const startPa = early.reduce((sum, s) => sum + s.pressurePa, 0) / early.length
-  const boilPa = waterSaturationPa(kelvin(context.ambientC))
+  const boilPa = waterSaturationPa(kelvin(context.ambientC) + WARMER_K)
   const unsure = context.instrument === 'needle' ? NEEDLE_START_PA : 0
   // a hole larger than any that was thought of is a hole all the more
   const steepest = spanS > 0 ? (last.pressurePa - startPa) / spanS : 0
