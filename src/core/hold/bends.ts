@@ -1,15 +1,13 @@
 import { waterSaturationPa } from '../fluids/water'
 import { kelvin } from '../units/temperature'
 
-export const BEND_KINDS = ['bound', 'pair', 'warming'] as const
-
 /**
  * A way water makes the pressure go: 0 at isolation, rising, dimensionless, of s since isolation. `bound`: out of oil,
  * drier and walls, with one time constant. `pair`: out of two places at once, a fast one and a slow one. `warming`:
  * liquid that boiled itself cold warms up and its saturation with it.
  */
 export type Bend = {
-  kind: (typeof BEND_KINDS)[number]
+  kind: 'bound' | 'pair' | 'warming'
   tauS: number
   coldK: number
   /** of a pair: the slow time constant, s, and the share of the fast one */
@@ -65,7 +63,7 @@ export function waterBends(ambientC: number, focuses: readonly Bend[] = []): Ben
   return [...others, ...focuses.flatMap((f) => fineAround(ambientC, f))]
 }
 
-export const sameBend = (a: Bend, b: Bend): boolean =>
+const sameBend = (a: Bend, b: Bend): boolean =>
   a.kind === b.kind && a.tauS === b.tauS && a.coldK === b.coldK && a.slowS === b.slowS && a.share === b.share
 
 function fineAround(ambientC: number, focus: Bend): Bend[] {

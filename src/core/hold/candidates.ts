@@ -73,31 +73,28 @@ export function candidates(
   return grounds.flatMap((ground, i) => near(ground, logs[i] as Float64Array, best - FAR_BEHIND, chances))
 }
 
-/**
- * The bend that fits best of all `among`, by its best fit alone, with a leak beside it or without.
- * @param among - places of bends
- */
-export function bestBend(
-  grounds: readonly Ground[],
-  chances: readonly number[],
-  among: readonly number[],
-  heldPaS: number,
-): number {
-  let [top, found] = [Number.NEGATIVE_INFINITY, among[0] as number]
-  for (const ground of grounds) {
-    const logs = logsOn(ground, chances, undefined, heldPaS)
-    for (const bend of among) {
-      const log = logs[bend + 1] as number
-      if (log > top) [top, found] = [log, bend]
+/** The bends that fit best of each kind, by their best fit alone: with a leak beside them, and without. */
+export function bestOfEachKind(products: CrossProducts, bends: readonly Bend[], prior: Prior): Bend[] {
+  const grounds = groundsOf(products, bends.length, prior)
+  const chances = bends.map((bend) => Math.log(bend.prior))
+  const tops = [Number.POSITIVE_INFINITY, prior.driftPaS].flatMap((heldPaS) => {
+    const top = new Map<Bend['kind'], { bend: Bend; log: number }>()
+    for (const ground of grounds) {
+      const logs = logsOn(ground, chances, undefined, heldPaS)
+      bends.forEach((bend, k) => {
+        const log = logs[k + 1] as number
+        if (!(log <= (top.get(bend.kind)?.log ?? Number.NEGATIVE_INFINITY))) top.set(bend.kind, { bend, log })
+      })
     }
-  }
-  return found
+    return [...top.values()].map(({ bend }) => bend)
+  })
+  return [...new Set(tops)]
 }
 
 /** What equalises and the hoses of a hypothesis, with the sums they leave for line and bend. */
-export type Ground = { equalising: number; index: number; hose: HoseGas; chance: number; freed: Freed; sums: Sums }
+type Ground = { equalising: number; index: number; hose: HoseGas; chance: number; freed: Freed; sums: Sums }
 
-export function groundsOf(products: CrossProducts, bends: number, prior: Prior): Ground[] {
+function groundsOf(products: CrossProducts, bends: number, prior: Prior): Ground[] {
   const readings = FIRST_BEND + bends
   const levelled = products.without(LEVEL, Number.POSITIVE_INFINITY).products
   return [-1, ...EQUALISING.keys()].flatMap((equalising) => {
@@ -196,9 +193,10 @@ function freedOfHose(g: CrossProducts, { law, times, spread, bent }: HoseGas, re
     return row
   }
   const read = g.row(readings)
-  if (times !== 0)
-    for (let a = 0; a < readings; a++) read[a] = (read[a] as number) - times * g.get(Math.min(a, gas), Math.max(a, gas))
-  if (times !== 0) read[readings] = g.get(readings, readings) - times * (g.get(gas, readings) + (read[gas] as number))
+  if (times !== 0) {
+    for (let a = 0; a < readings; a++) read[a] = (read[a] as number) - times * g.get(gas, a)
+    read[readings] = g.get(readings, readings) - times * (g.get(gas, readings) + (read[gas] as number))
+  }
   const freed: Freed = { line: rowOf(LINE), read, squares: g.squares(), log: 0 }
   freed.squares[readings] = read[readings] as number
   if (times === 0 || !(spread > 0)) return freed

@@ -1,12 +1,11 @@
 import { waterSaturationPa } from '../fluids/water'
 import { PA_PER_MICRON } from '../units/constants'
 import { kelvin } from '../units/temperature'
-import { BEND_KINDS, type Bend, sameBend, waterBends } from './bends'
+import { waterBends } from './bends'
 import { binned } from './binned'
-import { bestBend, candidates, groundsOf, type Prior } from './candidates'
+import { bestOfEachKind, candidates, type Prior } from './candidates'
 import { slopesAfter } from './carried'
 import { conclude, momentOf, tooEarly } from './conclude'
-import type { CrossProducts } from './cross-products'
 import { Curve, type HoseLaws } from './curve'
 import { hoseRisePa } from './hose-background'
 import { FEWEST_SAMPLES, type Judged, LEAK_RANGE_PA_M3_S, SHORTEST_S } from './judged'
@@ -218,7 +217,10 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
   const free = looked.reduce((a, c) => (c.log > a.log ? c : a))
   noise = estimateNoise(used, rough.leftOver({ ...free, shape: 'leak-and-damp' }, prior), usedSteps, context, spacingS)
   prior = priorOf(used, usedSteps, context, noise)
-  const focuses = bestBends(
+  // A bend that is known only coarsely leaves a slope over that looks like a leak: a wet car on the bench came out as
+  // leaking for certain while only the best bend of a free line was refined. And while only the best of all kinds was,
+  // another kind came and went with the noise, and the chance of a leak from 0.02 to 0.95 and back in a minute.
+  const focuses = bestOfEachKind(
     rough.products(noiseOf(used, usedSteps, context, noise.scale, noise.correlationS)),
     coarse,
     prior,
@@ -237,25 +239,6 @@ export function weighRecord(samples: readonly HoldSample[], context: HoldContext
     hypotheses = weigh(products, bends, prior)
   }
   return { curve, products, hypotheses, prior, bends, noise }
-}
-
-/**
- * The bends that fit best of each kind, with a leak beside them and without.
- * A bend that is known only coarsely leaves a slope over that looks like a leak: a wet car on the bench came out as
- * leaking for certain while only the best bend of a free line was refined. And while only the best of all kinds was,
- * another kind came and went from the grid with the noise, and the chance of a leak from 0.02 to 0.95 and back in a
- * minute.
- */
-function bestBends(products: CrossProducts, bends: readonly Bend[], prior: Prior): Bend[] {
-  const grounds = groundsOf(products, bends.length, prior)
-  const chances = bends.map((bend) => Math.log(bend.prior))
-  const tops = BEND_KINDS.flatMap((kind) => {
-    const among = bends.flatMap((bend, place) => (bend.kind === kind ? [place] : []))
-    return [Number.POSITIVE_INFINITY, prior.driftPaS].map(
-      (heldPaS) => bends[bestBend(grounds, chances, among, heldPaS)] as Bend,
-    )
-  })
-  return tops.filter((b, i) => tops.findIndex((o) => sameBend(o, b)) === i)
 }
 
 const best = (hypotheses: readonly Hypothesis[]): Hypothesis => hypotheses.reduce((a, b) => (b.log > a.log ? b : a))
