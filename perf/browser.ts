@@ -1,4 +1,4 @@
-import { chromium, type Page } from '@playwright/test'
+import { type BrowserContext, chromium, type Page } from '@playwright/test'
 import { requireChromium } from '@/ops/packages'
 import { atMost, type Measure, percentile } from './measure'
 import { line, openGauges, post, type RunningShop } from './running-shop'
@@ -23,7 +23,9 @@ export async function measureBrowser(shop: RunningShop): Promise<Measure[]> {
     const [name = '', value = ''] = shop.cookie.split(/=(.*)/s)
     await context.addCookies([{ name, value, url: shop.address }])
     const page = await context.newPage()
-    return [await measureLive(shop, page), await measureBoard(shop, page), await measureLongJob(shop, page)]
+    const live = await measureLive(shop, page)
+    await page.close()
+    return [live, ...(await measureBoard(shop, context)), ...(await measureLongJob(shop, context))]
   } finally {
     await browser.close()
   }
@@ -78,27 +80,62 @@ async function advanceToPull(shop: RunningShop, jobId: string): Promise<void> {
   if (!answer.ok) throw new Error(`events: ${answer.status} ${await answer.text()}`)
 }
 
-async function firstView(page: Page, url: string, ready: string): Promise<number> {
-  // once to warm the server, then the best of three cold loads of the page
-  const times: number[] = []
+/** From asking for a page to its being painted with what it is opened for, and to its answering a question, ms. */
+type FirstView = { paintedMs: number; answersMs: number }
+
+/** Notes when what is looked for was painted: the frame after the one in which it stood in the page. */
+function notePaint(ready: string): void {
+  const look = new MutationObserver(() => {
+    if (!document.querySelector(ready)) return
+    look.disconnect()
+    requestAnimationFrame(() => {
+      const painted = new MessageChannel()
+      painted.port1.onmessage = () => {
+        performance.mark('painted')
+      }
+      painted.port2.postMessage(null)
+    })
+  })
+  look.observe(document, { subtree: true, childList: true })
+}
+
+/** Once to warm the server, then the middle of three cold loads of the page. */
+async function firstView(context: BrowserContext, url: string, ready: string): Promise<FirstView> {
+  const page = await context.newPage()
+  await page.addInitScript(notePaint, ready)
+  const views: FirstView[] = []
   for (let i = 0; i < 4; i++) {
     await page.goto('about:blank')
     const began = performance.now()
+    const asked = performance.timeOrigin + began
     await page.goto(url, { waitUntil: 'commit' })
     await page.locator(ready).last().waitFor()
-    times.push(performance.now() - began)
+    const answersMs = performance.now() - began
+    await page.waitForFunction(() => performance.getEntriesByName('painted').length > 0)
+    const painted = await page.evaluate(
+      () => performance.timeOrigin + (performance.getEntriesByName('painted')[0]?.startTime ?? Number.NaN),
+    )
+    views.push({ paintedMs: painted - asked, answersMs })
   }
-  return percentile(times.slice(1), 0.5)
+  await page.close()
+  const middle = (of: (v: FirstView) => number) => percentile(views.slice(1).map(of), 0.5)
+  return { paintedMs: middle((v) => v.paintedMs), answersMs: middle((v) => v.answersMs) }
 }
 
-async function measureBoard(shop: RunningShop, page: Page): Promise<Measure> {
+/** What is painted has the limit; scripts that start after it hold up a hand, not an eye, and have our own. */
+const measuresOf = (what: string, { paintedMs, answersMs }: FirstView): Measure[] => [
+  atMost(`first view of ${what}, median of 3`, paintedMs, 'ms', 500),
+  atMost('the same, until it answers a hand', answersMs, 'ms', 800),
+]
+
+async function measureBoard(shop: RunningShop, context: BrowserContext): Promise<Measure[]> {
   await openGauges(shop.db, 200, 'board')
   const cars = await shop.db.query('select 1 from job where signed_at is null')
-  const ms = await firstView(page, `${shop.address}/board`, 'li a[href^="/job/"]')
-  return atMost(`first view of the board with ${cars.rowCount} cars, median of 3`, ms, 'ms', 500)
+  const view = await firstView(context, `${shop.address}/board`, 'li a[href^="/job/"]')
+  return measuresOf(`the board with ${cars.rowCount} cars`, view)
 }
 
-async function measureLongJob(shop: RunningShop, page: Page): Promise<Measure> {
+async function measureLongJob(shop: RunningShop, context: BrowserContext): Promise<Measure[]> {
   const [gauge] = await openGauges(shop.db, 1, 'long')
   if (!gauge) throw new Error('no job')
   await advanceToPull(shop, gauge.jobId)
@@ -111,7 +148,9 @@ async function measureLongJob(shop: RunningShop, page: Page): Promise<Measure> {
     `update job set reading_seq = 86400, readings_from = now() - interval '24 hours', readings_to = now() where id = $1`,
     [gauge.jobId],
   )
+  // what came over a day has long been counted by the database; what was put in at one stroke has not
+  await shop.db.query('vacuum analyze reading')
   await post(shop.address, gauge, [line(gauge, 90_000, new Date(), 450)])
-  const ms = await firstView(page, `${shop.address}/job/${gauge.jobId}`, '[data-testid="vacuum"]')
-  return atMost('first view of a job with 86,400 readings, median of 3', ms, 'ms', 500)
+  const view = await firstView(context, `${shop.address}/job/${gauge.jobId}`, '[data-testid="vacuum"]')
+  return measuresOf('a job with 86,400 readings', view)
 }

@@ -8,6 +8,8 @@ export type Transaction = pg.PoolClient
 
 /** Connections of one process; each transaction takes one. */
 const MOST = 12
+/** A shop is quiet for minutes: the next page finds its connections open, ms. */
+const OPEN_FOR_MS = 10 * 60_000
 /** No request waits longer for a connection, no statement runs longer, no transaction idles longer than this, ms. */
 const TIMEOUTS = {
   connectionTimeoutMillis: 10_000,
@@ -38,7 +40,13 @@ class OnePool extends pg.Pool {
 
 /** A pool on `connectionString` with our timeouts, which does not die with an idle connection. */
 export function makePool(connectionString: string, max = MOST): pg.Pool {
-  const pool = new OnePool({ connectionString, max, application_name: 'yperos', ...TIMEOUTS })
+  const pool = new OnePool({
+    connectionString,
+    max,
+    idleTimeoutMillis: OPEN_FOR_MS,
+    application_name: 'yperos',
+    ...TIMEOUTS,
+  })
   // a connection that dies while nobody asks it anything, idle or between two questions of a transaction, fails the
   // next question or is replaced; without these listeners it would end the process
   pool.on('error', () => undefined)

@@ -19,18 +19,22 @@ export async function jobView(db: Scope, id: string): Promise<JobView | null> {
   const job = await selectJob(db, id)
   if (!job) return null
   const span = spanOf(job)
-  const [events, clock, vacuum, pump, scale, low, high, vent, warmth, typed] = await Promise.all([
-    selectEvents(db, id),
-    selectClock(db, id),
-    selectHistory(db, span, 'vacuum', MOST_POINTS),
-    selectHistory(db, span, PUMP_CHANNEL, MOST_SIDES),
-    selectHistory(db, span, 'scale', MOST_POINTS),
-    selectHistory(db, span, 'low', MOST_SIDES),
-    selectHistory(db, span, 'high', MOST_SIDES),
-    selectHistory(db, span, 'vent', MOST_SIDES),
-    selectHistory(db, span, 'engine_bay', MOST_SIDES),
-    selectTyped(db, span, 40),
-  ])
+  const [events, clock, vacuum, pump, scale, low, high, vent, warmth, typed, judged, forecast, rung] =
+    await Promise.all([
+      selectEvents(db, id),
+      selectClock(db, id),
+      selectHistory(db, span, 'vacuum', MOST_POINTS),
+      selectHistory(db, span, PUMP_CHANNEL, MOST_SIDES),
+      selectHistory(db, span, 'scale', MOST_POINTS),
+      selectHistory(db, span, 'low', MOST_SIDES),
+      selectHistory(db, span, 'high', MOST_SIDES),
+      selectHistory(db, span, 'vent', MOST_SIDES),
+      selectHistory(db, span, 'engine_bay', MOST_SIDES),
+      selectTyped(db, span, 40),
+      judgedHold(db, id),
+      selectForecast(db, id),
+      selectRung(db, id),
+    ])
   const shown = plain(events)
   return {
     id,
@@ -45,9 +49,9 @@ export async function jobView(db: Scope, id: string): Promise<JobView | null> {
     warmth,
     typed,
     benchTrouble: job.benchTrouble,
-    judged: await judgedHold(db, id),
-    forecast: await selectForecast(db, id),
-    rung: await selectRung(db, id),
+    judged,
+    forecast,
+    rung,
     here: hereAt(id),
     cursor: `${job.readingSeq}.${events.length}`,
   }

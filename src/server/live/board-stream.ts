@@ -37,8 +37,7 @@ export function boardStream(request: Request, scope: SessionScope): Response {
       if (!all && !withDay && ids.length === 0) return null
       try {
         const rows = all ? await boardView(scope) : ids.length > 0 ? await boardRows(scope, ids) : []
-        const day = withDay ? await dayView(scope) : null
-        return { id: String(++counter), data: { rows, all, ...(day && { day }) } }
+        return { id: String(++counter), data: { rows, all, ...(withDay && { day: await dayView(scope) }) } }
       } catch (error) {
         // what could not be read is still to be told
         everything ||= all

@@ -75,7 +75,7 @@ test('the board’s stream has the board’s own rows, all at first', async () =
   const jobId = await jobWithGauge(shop.technician)
   const board = listen((request) => boardStream(request, session))
   const { found } = await board.until((t) => rowsIn(t).length > 0)
-  expect(found.data).toEqual({ all: true, rows: JSON.parse(JSON.stringify(await boardView(here()))) })
+  expect(found.data).toEqual({ all: true, rows: JSON.parse(JSON.stringify(await boardView(here()))), day: null })
   await note(jobId, draft('step-finished', { step: 'zero' }))
   const changed = await board.until((t) => rowsIn(t)[0]?.summary.step === 'fix')
   expect(changed.found.data).toMatchObject({ all: false, rows: [{ id: jobId, clock: [{ factor: 1 }] }] })

@@ -25,6 +25,8 @@ const GATHER_MS = 700
 const AGAIN_MS = 60_000
 /** After a plan so many times its length is rested: planning takes a twentieth of one core at most. */
 const RESTS = 19
+/** But no longer than this, ms: on a machine that is busy with other things a car that came waits no minute for it. */
+const LONGEST_REST_MS = 15_000
 /** Medians of what steps took are read anew so often, ms. */
 const LEARNED_MS = 600_000
 /** What was told of a plan stands so long, ms. */
@@ -112,7 +114,7 @@ export class DayWatch {
         () => planned++,
         (error: Error) => log.warn({ err: error, shop: id }, 'a day could not be planned'),
       )
-      shop.restUntilMs = Date.now() + RESTS * (Date.now() - begun)
+      shop.restUntilMs = Date.now() + Math.min(LONGEST_REST_MS, RESTS * (Date.now() - begun))
     }
     return planned
   }

@@ -49,7 +49,8 @@ export function BoardLine({
   const alarm = boardAlarm(row, axis.nowMs)
   const calls = row.ringing[0] ? alarmWords(row.ringing[0].id) : alarm && ALARM_WORDS[alarm]
   return (
-    <li className="border-b border-rule">
+    // a line below the screen's edge is laid out and painted when it is scrolled to: a long board appears at once
+    <li className="border-b border-rule [content-visibility:auto] [contain-intrinsic-height:auto_58px]">
       <Link href={`/job/${row.id}`} className="grid min-h-[58px] grid-cols-[386px_1fr] items-center max-lg:grid-cols-1">
         <span
           className={

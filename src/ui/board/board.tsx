@@ -3,9 +3,9 @@
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { ToggleGroup } from 'radix-ui'
-import { useState } from 'react'
+import { startTransition, useEffect, useState } from 'react'
 import { boardAlarm, neededMs, readFirst } from '@/core/board/needed'
-import type { DayView, PromisesKept } from '@/core/day/view'
+import type { PromisesKept } from '@/core/day/view'
 import { doingWords, stepLabel } from '@/core/job/doing'
 import { codeWords } from '@/core/language/codes'
 import { W } from '@/core/language/screen/board'
@@ -14,7 +14,7 @@ import type { BoardRow } from '@/core/views'
 import type { DayViewer } from '../day/viewer'
 import { Fold } from '../form/fold'
 import { LineBar } from '../frame/line-bar'
-import { useBoardLive } from '../hooks/use-board-live'
+import { type DayHere, useBoardLive } from '../hooks/use-board-live'
 import { useHotkeys } from '../hooks/use-hotkeys'
 import { useWallNow } from '../hooks/use-now'
 import { useClock } from '../units'
@@ -23,6 +23,8 @@ import { BoardLine } from './board-row'
 import { type Axis, TimeAxis } from './time-axis'
 
 const HOUR = 3600_000
+/** Cars the page comes with, those that need someone first: more than any screen shows, and quick to appear. */
+const FIRST_CARS = 40
 
 export type View = 'now' | 'day'
 
@@ -43,7 +45,7 @@ export function Board({
   serverNowMs,
 }: {
   rows: BoardRow[]
-  day: DayView | null
+  day: DayHere
   kept: readonly PromisesKept[]
   view: View
   viewer: DayViewer
@@ -66,6 +68,7 @@ export function Board({
       a.summary.name.localeCompare(b.summary.name),
   )
   const open = sorted.filter((row) => row.summary.rests !== 'closed' || row.summary.signed)
+  const shown = useMoreAfter(FIRST_CARS)
   const axis: Axis = { fromMs: Math.floor((now - 3.5 * HOUR) / HOUR) * HOUR, toMs: now + 2 * HOUR, nowMs: now }
   useHotkeys({ '/': () => setFinding(true), d: () => turn(view === 'day' ? 'now' : 'day') })
   return (
@@ -77,7 +80,7 @@ export function Board({
           day ? (
             <DayBoard day={day} rows={rows} nowMs={now} timeZone={timeZone} viewer={viewer} kept={kept} />
           ) : (
-            <p className="px-5 py-8 text-row">{W.theDayIsBeingPlanned}</p>
+            <p className="px-5 py-8 text-row">{day === undefined ? W.theDayIsDrawn : W.theDayIsBeingPlanned}</p>
           )
         ) : (
           <>
@@ -95,7 +98,7 @@ export function Board({
                 <TimeAxis axis={axis} clock={clock} />
               </div>
               <ul className="border-t-2 border-ink">
-                {open.map((row) => (
+                {open.slice(0, shown).map((row) => (
                   <BoardLine key={row.id} row={row} axis={axis} timeZone={timeZone} needed={neededMs(row, now)} />
                 ))}
               </ul>
@@ -108,6 +111,13 @@ export function Board({
       </main>
     </ZoneProvider>
   )
+}
+
+/** So many at first, all of them as soon as the page is at work. */
+function useMoreAfter(first: number): number {
+  const [most, setMost] = useState(first)
+  useEffect(() => startTransition(() => setMost(Number.POSITIVE_INFINITY)), [])
+  return most
 }
 
 /** The board of now, or of the day. */

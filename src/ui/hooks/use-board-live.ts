@@ -11,7 +11,10 @@ import { type Line, useEventStream } from './use-event-stream'
 
 const LIVE = '/api/board/live'
 
-type Message = { rows: BoardRow[]; all: boolean; day?: DayView }
+type Message = { rows: BoardRow[]; all: boolean; day?: DayView | null }
+
+/** The day's plan; null before it was planned the first time, undefined until it has come. */
+export type DayHere = DayView | null | undefined
 
 /**
  * The board's rows and the day's plan, kept up to date by the live stream: of the same kind as the page came with, all
@@ -19,13 +22,14 @@ type Message = { rows: BoardRow[]; all: boolean; day?: DayView }
  */
 export function useBoardLive(
   first: BoardRow[],
-  firstDay: DayView | null,
-): { rows: BoardRow[]; day: DayView | null; line: Line; fromMs: number | null } {
+  firstDay: DayHere,
+): { rows: BoardRow[]; day: DayHere; line: Line; fromMs: number | null } {
   const [rows, setRows] = useState(first)
   const [day, setDay] = useState(firstDay)
   useEffect(() => setRows(first), [first])
   useKeepOpenJobs(rows)
   const { ready, fromMs } = useSeen('board', rows, setRows)
+  useSeen('day', day, setDay)
   const hear = useAlarmsOfStream()
   useEffect(() => hear(ringingOn(rows)), [hear, rows])
   const line = useEventStream(
@@ -34,7 +38,7 @@ export function useBoardLive(
     (data) => {
       const message = data as Message
       setRows((before) => merge(before, message))
-      if (message.day) setDay(message.day)
+      if (message.day !== undefined) setDay(message.day)
     },
   )
   return { rows, day, line, fromMs }

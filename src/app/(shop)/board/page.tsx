@@ -7,10 +7,11 @@ import { Board } from '@/ui/board/board'
 
 export default async function BoardPage({ searchParams }: { searchParams: Promise<{ view?: string }> }) {
   const scope = await forPage()
-  const { view } = await searchParams
+  const view = (await searchParams).view === 'day' ? 'day' : 'now'
   const [rows, day, kept] = await Promise.all([
     boardView(scope),
-    dayView(scope),
+    // the stream brings the day to whoever looks at the board of now: its plan is as long as all the rows
+    view === 'day' ? dayView(scope) : undefined,
     promisesKept(scope, scope.shop.timeZone),
   ])
   const { id, name, role } = scope.user
@@ -19,7 +20,7 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
       rows={rows}
       day={day}
       kept={kept}
-      view={view === 'day' ? 'day' : 'now'}
+      view={view}
       viewer={{ id, name, mayPlan: may(role, 'plan-day'), lead: role === 'lead' }}
       timeZone={scope.shop.timeZone}
       serverNowMs={Date.now()}

@@ -17,10 +17,15 @@ export default async function JobPage({ params }: JobContext) {
   const scope = await forPage()
   const { jobId } = await params
   if (!Id.safeParse(jobId).success) notFound()
-  const view = await jobView(scope, jobId)
+  const [view, shelf, learned, accounts] = await Promise.all([
+    jobView(scope, jobId),
+    selectShelf(scope),
+    selectLeaksFound(scope, jobId),
+    selectAccounts(scope),
+  ])
   if (!view) notFound()
   const opened = view.events[0]
-  const shelf = await selectShelf(scope)
+  const lead = await selectLead(scope, scope.user.id, opened?.kind === 'job-opened' ? opened.payload.rig.name : '')
   const stock = shelf.flatMap((s) =>
     s.kind === 'container' && !s.retired
       ? [
@@ -35,7 +40,6 @@ export default async function JobPage({ params }: JobContext) {
         ]
       : [],
   )
-  const lead = await selectLead(scope, scope.user.id, opened?.kind === 'job-opened' ? opened.payload.rig.name : '')
   const now = Date.now()
   const oil =
     opened?.kind === 'job-opened'
@@ -47,15 +51,13 @@ export default async function JobPage({ params }: JobContext) {
     <JobScreen
       pumpDue={oil?.words ?? null}
       lead={lead}
-      learned={await selectLeaksFound(scope, jobId)}
+      learned={learned}
       stock={stock}
       view={view}
       shop={shopView(scope.shop)}
       user={userView(scope.user, scope.shop)}
       maySign={may(scope.user.role, 'sign-job')}
-      colleagues={(await selectAccounts(scope)).flatMap(({ id, name, role, disabledAt }) =>
-        disabledAt ? [] : [{ id, name, role }],
-      )}
+      colleagues={accounts.flatMap(({ id, name, role, disabledAt }) => (disabledAt ? [] : [{ id, name, role }]))}
       serverNowMs={now}
     />
   )
