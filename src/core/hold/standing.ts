@@ -17,19 +17,26 @@ const FOUND_TO_BEFORE = 0.2
 const FOUND_AT_ONCE = 0.005
 const LEAK_AT_ONCE = 0.9995
 /**
- * That is withdrawn where a leak is this likely at two moments in a row, or likelier than not at four, or at once where
- * it is this likely.
+ * That is withdrawn where a leak is this likely at two moments in a row, or this at four, or at once where it is this
+ * likely. (At 0.6 for four, water that comes late took a right finding back on 3 of 200 watched cars; at 0.85 a second of
+ * 138 tellable leaks was called tight.)
  */
 const WITHDRAWN_FROM = 0.9
-const LIKELIER_THAN_NOT = 0.6
+const LIKELY = 0.8
 const WITHDRAWN_AT_ONCE = 0.97
 /**
- * A leak beside water wants to be likelier than one alone, and to have been nearly so at the moment before; water that
- * counts.
+ * A leak beside water wants to have been likely at the two moments before, this and this; water that counts. (Two
+ * moments, at 0.97 and 0.95, left three of 138 tellable leaks open that three find, and called as many sound cars
+ * leaking.)
  */
-const LEAK_BESIDE_WATER = 0.97
-const LEAK_BEFORE = 0.95
+const LEAK_BEFORE = [0.9, 0.8] as const
 const BESIDE_WATER_FROM = 0.2
+/**
+ * Before this, s, water has hardly shown itself: any leak wants this at three moments. (Half of the wet cars that were
+ * called leaking at some minute were so before the eleventh.)
+ */
+const EARLY_S = 700
+const LEAK_EARLY = 0.98
 /**
  * A leak that was found is withdrawn where it is no likelier than this: to take a sound car apart is the dearer
  * mistake. (While it stood down to 0.6, a clean hold that bends was told "no need to wait" at 0.62.)
@@ -49,7 +56,8 @@ export const AS_IT_IS: Standing = { kind: 'as-it-is' }
 const OPEN: Standing = { kind: 'open' }
 
 /** What a moment says by itself: the chances, and whether it would be called leaking. */
-export type Moment = { leak: number; damp: number; claims: boolean }
+export type Moment = Chances & { claims: boolean }
+type Chances = { leak: number; damp: number }
 
 /**
  * Whether a finding stands.
@@ -59,7 +67,7 @@ export type Moment = { leak: number; damp: number; claims: boolean }
 export function standingOf(now: HoldResult, momentAt: (elapsedS: number) => Moment): Standing {
   if (now.verdict === 'invalid') return AS_IT_IS
   const moments = momentsUpTo(now.heldS)
-  const { leak, damp } = now.probability
+  const { leak } = now.probability
   if (moments.length === 0 || leak <= FOUND_AT_ONCE || leak >= LEAK_AT_ONCE) return AS_IT_IS
   const earlier = new Earlier(moments, momentAt)
   const stands = earlier.standing()
@@ -68,12 +76,18 @@ export function standingOf(now: HoldResult, momentAt: (elapsedS: number) => Mome
   if (now.verdict !== 'leak' && now.verdict !== 'leak-and-damp') return stands
   if (leaks) return AS_IT_IS
   if (stands.kind === 'found' && !withdraws(leak, (ago) => earlier.at(ago - 1)?.leak ?? 0)) return stands
-  return bornOut({ leak, damp }, earlier.at(0)) ? AS_IT_IS : OPEN
+  return bornOut(now.probability, now.heldS, earlier, 0) ? AS_IT_IS : OPEN
 }
 
-/** Whether a claim of a leak counts: beside water it has to be likelier, and to have been so before. */
-const bornOut = ({ leak, damp }: Pick<Moment, 'leak' | 'damp'>, before: Moment | undefined): boolean =>
-  damp < BESIDE_WATER_FROM || (leak >= LEAK_BESIDE_WATER && (before?.leak ?? 0) >= LEAK_BEFORE)
+/**
+ * Whether a claim of a leak counts: early on, and beside water, it has to have been likely before.
+ * @param place - of the moment before it
+ */
+function bornOut({ leak, damp }: Chances, atS: number, earlier: Pick<Earlier, 'at'>, place: number): boolean {
+  const before = [earlier.at(place)?.leak ?? 0, earlier.at(place + 1)?.leak ?? 0]
+  if (atS < EARLY_S) return [leak, ...before].every((chance) => chance >= LEAK_EARLY)
+  return damp < BESIDE_WATER_FROM || LEAK_BEFORE.every((from, i) => (before[i] as number) >= from)
+}
 
 /**
  * Whether a finding of no leak is withdrawn by a moment and those before it.
@@ -82,7 +96,7 @@ const bornOut = ({ leak, damp }: Pick<Moment, 'leak' | 'damp'>, before: Moment |
 const withdraws = (leak: number, before: (ago: number) => number): boolean =>
   leak >= WITHDRAWN_AT_ONCE ||
   (leak >= WITHDRAWN_FROM && before(1) >= WITHDRAWN_FROM) ||
-  (leak >= LIKELIER_THAN_NOT && [1, 2, 3].every((ago) => before(ago) >= LIKELIER_THAN_NOT))
+  (leak >= LIKELY && [1, 2, 3].every((ago) => before(ago) >= LIKELY))
 
 /** A record's earlier moments, the latest first, each judged when it is asked for. */
 class Earlier {
@@ -134,8 +148,8 @@ class Earlier {
   }
 
   private claims(place: number): boolean {
-    const [own, before] = [this.at(place), this.at(place + 1)]
-    return own?.claims === true && bornOut(own, before)
+    const own = this.at(place)
+    return own?.claims === true && bornOut(own, this.moments[place] as number, this, place + 1)
   }
 
   /** Found to leak even where the opposite stood before. */

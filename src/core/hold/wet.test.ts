@@ -26,10 +26,12 @@ describe('a car that is tight and wet, computed by other means than the judge wa
 })
 
 test('a hole that is large is found beside whatever water there is @long', () => {
-  const found = (['one', 'two', 'pool', 'dry'] as const).flatMap((kind) =>
-    Array.from({ length: 10 }, (_, i) => leaks(says(twoSides(i + 1, kind, 1.5e-3), i + 1).verdict)),
+  const said = (['one', 'two', 'pool', 'dry'] as const).flatMap((kind) =>
+    Array.from({ length: 10 }, (_, i) => says(twoSides(i + 1, kind, 1.5e-3), i + 1).verdict),
   )
-  expect(found.filter(Boolean).length).toBeGreaterThanOrEqual(33)
+  // the rest is left open, or its gauge ran out of range: none is called sound
+  expect(said.filter(leaks).length).toBeGreaterThanOrEqual(31)
+  expect(said.filter((v) => v === 'tight' || v === 'damp')).toEqual([])
 }, 120_000)
 
 describe('the other means themselves', () => {
