@@ -1,12 +1,12 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON } from '@/core/units/constants'
+import { NEEDLE_HALF_WIDTH_PA, PA_PER_MICRON, STANDARD_ATMOSPHERE_PA } from '@/core/units/constants'
 import { AXIS, yearsAxis } from '../chart/recharts-look'
 import { useSay } from '../units'
 
 /** What is drawn, Pa: from the air down to where no pump of a shop goes. */
-const [TOP_PA, BOTTOM_PA] = [101_325, 10 * PA_PER_MICRON]
+const [TOP_PA, BOTTOM_PA] = [STANDARD_ATMOSPHERE_PA, 10 * PA_PER_MICRON]
 const within = (pa: number) => Math.min(TOP_PA, Math.max(BOTTOM_PA, pa))
 
 type Props = { points: readonly { at: number; pa: number; byNeedle: boolean }[]; day: (ms: number) => string }

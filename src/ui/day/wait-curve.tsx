@@ -1,6 +1,7 @@
 'use client'
 
 import { useQuery } from '@tanstack/react-query'
+import { STANDARD_ATMOSPHERE_PA } from '@/core/units/constants'
 import type { CurvePoint } from '@/core/views'
 import { type Axis, share } from '../board/time-axis'
 import { pathOf } from '../chart/scales'
@@ -11,7 +12,7 @@ const AGAIN_MS = 60_000
 const HEIGHT = 34
 /** Depth is drawn by the logarithm between these, Pa: the air, and below any target. */
 const DEEPEST_PA = 20
-const AIR_PA = 101_325
+const AIR_PA = STANDARD_ATMOSPHERE_PA
 
 const depth = (pa: number): number =>
   4 +
