@@ -29,7 +29,8 @@ export function useBoardLive(
   useEffect(() => setRows(first), [first])
   useKeepOpenJobs(rows)
   const { ready, fromMs } = useSeen('board', rows, setRows)
-  useSeen('day', day, setDay)
+  // kept before the stream had brought it, it takes nothing from a page that came with it
+  useSeen('day', day, (seen) => seen !== undefined && setDay(seen))
   const hear = useAlarmsOfStream()
   useEffect(() => hear(ringingOn(rows)), [hear, rows])
   const line = useEventStream(
