@@ -131,6 +131,7 @@ test('averages hold the mean of what they stand for', async () => {
   const lines = Array.from({ length: 400 }, (_, i) => gaugeLine(i, at(i), 100 + i))
   await ingest(shop.box, lines.join('\n'))
   const averages = await selectAverages(here(), await selectSpan(here(), jobId), 'vacuum', 40)
+  expect(averages).toHaveLength(40)
   const total = averages.reduce((sum, p) => sum + p.count, 0)
   const mean = averages.reduce((sum, p) => sum + p.value * p.count, 0) / total / PA_PER_MICRON
   expect(total).toBe(400)
