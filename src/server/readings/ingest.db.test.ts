@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { beforeEach, expect, test } from 'vitest'
 import { PA_PER_MICRON } from '@/core/units/constants'
 import { database } from '../db/pool'
-import { by, type Fixture, freshShop, gaugeLine, here, jobWithGauge, readingsOf } from '../tests/shop-fixture'
+import { boxWith, by, type Fixture, freshShop, gaugeLine, here, jobWithGauge, readingsOf } from '../tests/shop-fixture'
 import { selectAverages, selectHistory } from './history'
 import { forDevice, ingest } from './ingest'
 import { sharedCommit } from './shared-commit'
@@ -182,6 +182,30 @@ const reading = (seq: number, value = 66.6): NewReading => ({
   note: null,
 })
 
+test('senders that ask together are each told of their own: where they hang, that a token opens nothing', async () => {
+  const senders = await Promise.all(
+    Array.from({ length: 9 }, async (_, i) => {
+      const { box } = await boxWith(`X${i}`)
+      const carId = await jobWithGauge(shop.technician, START, `X${i}`)
+      return { carId, scope: i === 4 ? { ...box, device: { ...box.device, tokenHash: 'taken back' } } : box }
+    }),
+  )
+  const send = (i: number, from: number) => {
+    const lines = [from, from + 1].map((n) => gaugeLine(n, at(n), 500 + i, `X${i}`))
+    return ingest((senders[i] as (typeof senders)[number]).scope, lines.join('\n'))
+  }
+  const became = async (sent: Promise<{ stored: number }>[]) =>
+    (await Promise.allSettled(sent)).map((d) => (d.status === 'fulfilled' ? d.value.stored : d.reason.code))
+  expect(await became(senders.map((_, i) => send(i, 1)))).toEqual([2, 2, 2, 2, 'not-signed-in', 2, 2, 2, 2])
+  // what the database cannot read of one costs the others nothing
+  const broken = ingest({ ...here(), device: { id: 'no id at all', kind: 'instruments' } }, batch(0, 1))
+  expect(await became([send(0, 3), send(1, 3), send(2, 3), broken, send(3, 3)])).toEqual([2, 2, 2, '22P02', 2])
+  for (const [i, { carId }] of senders.entries())
+    expect((await readingsOf(carId)).map((r) => r.sentValue)).toEqual(
+      Array.from({ length: i < 4 ? 4 : i === 4 ? 0 : 2 }, () => 500 + i),
+    )
+})
+
 test('batches that arrive together share commits, and each is told what became of its own readings', async () => {
   const cars = await Promise.all(Array.from({ length: 6 }, () => jobWithGauge(shop.technician)))
   const gone = randomUUID()
@@ -189,20 +213,20 @@ test('batches that arrive together share commits, and each is told what became o
   const before = await commits()
   const done = await Promise.all(
     Array.from({ length: 60 }, (_, i) =>
-      sharedCommit().store(
-        here().shopId,
-        new Map([
+      sharedCommit().ask({
+        shopId: here().shopId,
+        placed: new Map([
           // every second batch brings again what the one before it brought
           [cars[i % 6] as string, [reading(Math.floor(i / 12) * 100 + (i % 6))]],
           ...(i === 7 ? [[gone, [reading(1), reading(2)]] as const] : []),
         ]),
-      ),
+      }),
     ),
   )
   // stored once, by whichever of the two came first: two commits are under way at a time
   const once = done.flatMap((d, i) => (i % 12 < 6 ? [d.stored + (done[i + 6]?.stored ?? 0)] : []))
   expect(once).toEqual(Array.from({ length: 30 }, () => 1))
-  expect(done.filter((d) => d.refused > 0)).toEqual([{ stored: 0, refused: 2 }])
+  expect(done.map((d) => d.refused)).toEqual(Array.from({ length: 60 }, (_, i) => (i === 7 ? 2 : 0)))
   // sixty batches, and nothing like sixty transactions
   expect((await commits()) - before).toBeLessThan(12)
   for (const car of cars) expect(await readingsOf(car)).toHaveLength(5)
@@ -210,7 +234,7 @@ test('batches that arrive together share commits, and each is told what became o
 
 test('a batch that cannot be stored fails by itself, whoever shares its commit', async () => {
   const send = (seq: number, value: number) =>
-    sharedCommit().store(here().shopId, new Map([[jobId, [reading(seq, value)]]]))
+    sharedCommit().ask({ shopId: here().shopId, placed: new Map([[jobId, [reading(seq, value)]]]) })
   const done = await Promise.allSettled([send(1, 60), send(2, 60), send(3, 1e12), send(4, 60)])
   expect(done.map((d) => d.status)).toEqual(['fulfilled', 'fulfilled', 'rejected', 'fulfilled'])
   expect((await readingsOf(jobId)).map((r) => r.value)).toEqual([60, 60, 60])

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { type ClockSegment, jobTimeMs } from '@/core/job/clock'
+import { jobTimeMs } from '@/core/job/clock'
 import { W } from '@/core/language/server/readings'
 import { oddness } from '@/core/shop/instruments'
 import { type Channel, toStored } from '@/core/units/channel'
@@ -7,8 +7,9 @@ import { database } from '../db/pool'
 import { type DeviceScope, scopeOf } from '../db/scope'
 import { AppError, type Fault } from '../errors'
 import { type Asked, pathText } from '../http'
+import { type Hanging, type Hangings, noDevice, selectHangings } from './hangings'
 import { Line } from './line'
-import { type Odd, type RegisteredFacts, storeOdd, tellSeen } from './registered'
+import { type Odd, storeOdd, tellSeen } from './registered'
 import { sharedCommit } from './shared-commit'
 import type { NewReading } from './store-readings'
 
@@ -67,8 +68,6 @@ async function deviceOf(token: string): Promise<KnownDevice> {
   return rows[0]
 }
 
-const noDevice = () => new AppError('not-signed-in', W.thisDeviceTokenIsNot)
-
 const scopeOfDevice = ({ shopId, ...device }: KnownDevice): DeviceScope => ({ ...scopeOf(shopId), device })
 
 /** How often the bench's last sight is written down, s. */
@@ -101,7 +100,7 @@ export async function ingest(db: DeviceScope, ndjson: string): Promise<Ingested>
   const { placed, odd } = placeLines(lines, hangings, registered)
   if (odd.length > 0) await storeOdd(db, odd)
   const attached = [...placed.values()].reduce((sum, r) => sum + r.length, 0)
-  const done = attached === 0 ? { stored: 0, refused: 0 } : await sharedCommit().store(db.shopId, placed)
+  const done = attached === 0 ? { stored: 0, refused: 0 } : await sharedCommit().ask({ shopId: db.shopId, placed })
   return {
     stored: done.stored,
     repeated: attached - done.refused - done.stored,
@@ -137,58 +136,6 @@ function parseJson(text: string): unknown {
     return JSON.parse(text)
   } catch {
     return text
-  }
-}
-
-type Hanging = {
-  instrumentId: string
-  jobId: string
-  from: Date
-  to: Date | null
-  barometerPa: number
-  storedChannel: Channel | null
-  clock: ClockSegment[]
-}
-
-type Hangings = { hangings: Hanging[]; registered: ReadonlyMap<string, RegisteredFacts> }
-
-/**
- * Where the instruments of a device hung while they measured these lines, each with the clock of its car; and what is
- * known of those the shop registered.
- * @throws AppError `not-signed-in` when its token was taken back since
- */
-async function selectHangings(db: DeviceScope, lines: readonly Line[]): Promise<Hangings> {
-  // lines are in one form: they sort as they lie in time
-  const times = lines.map((l) => l.at).sort()
-  const { rows } = await db.query<Hanging & { known: RegisteredFacts | null }>({
-    name: 'hangings',
-    text: `select i.id as "instrumentId", a.job_id as "jobId", a.from_at as "from", a.to_at as "to",
-      coalesce(j.barometer_pa, s.barometer_pa) as "barometerPa",
-            a.stored_channel as "storedChannel",
-            case when i.kind is not null then json_build_object('kind', i.kind, 'unit', i.unit, 'rangeLow',
-              i.range_low, 'rangeHigh', i.range_high, 'airPa', s.barometer_pa) end as known,
-            (select json_agg(json_build_object('wallMs', date_part('epoch', c.wall_from) * 1000, 'jobMs',
-              date_part('epoch', c.job_from) * 1000, 'factor', c.factor)
-                             order by c.wall_from) from job_clock c where c.job_id = a.job_id) as clock
-       from device d join shop s on s.id = d.shop_id
-       left join instrument i on i.shop_id = d.shop_id and i.device_id = d.id and i.id = any($2::text[])
-       left join attachment a on a.shop_id = i.shop_id and a.instrument_id = i.id
-         and a.from_at <= $5::timestamptz and (a.to_at is null or a.to_at > $4::timestamptz)
-       left join job j on j.id = a.job_id
-      where d.id = $1 and d.shop_id = $3 and ($6::text is null or d.token_hash = $6)`,
-    values: [
-      db.device.id,
-      [...new Set(lines.map((l) => l.instrument))],
-      db.shopId,
-      times[0],
-      times.at(-1),
-      db.device.tokenHash ?? null,
-    ],
-  })
-  if (rows.length === 0) throw noDevice()
-  return {
-    hangings: rows.filter((r) => r.jobId !== null),
-    registered: new Map(rows.flatMap((r) => (r.known ? [[r.instrumentId, r.known] as const] : []))),
   }
 }
 

@@ -37,10 +37,10 @@ export type CarReadings = { shopId: number; jobId: string; readings: readonly Ne
  * @returns for each car which of its readings were new, by their place in it; null when there is no such unsigned job
  */
 export async function storeCars(db: Queryable, cars: readonly CarReadings[]): Promise<(Set<number> | null)[]> {
-  const all = cars.flatMap(({ jobId, readings }) => readings.map((reading, place) => ({ jobId, place, reading })))
+  const all = cars.flatMap(({ readings }, car) => readings.map((reading, place) => ({ car: car + 1, place, reading })))
   const column = <T>(pick: (r: NewReading) => T): T[] => all.map((a) => pick(a.reading))
   const times = cars.map(({ readings }) => readings.map((r) => r.measuredAt.getTime()))
-  const { rows } = await db.query<{ id: string; first: number; seqs: string[] | null }>({
+  const { rows } = await db.query<{ id: string; first: number; whole: boolean; seqs: string[] | null }>({
     name: 'store-cars',
     text: STORE,
     values: [
@@ -50,17 +50,16 @@ export async function storeCars(db: Queryable, cars: readonly CarReadings[]): Pr
       cars.map((c) => JSON.stringify(newestOf(c.readings))),
       times.map((t) => new Date(Math.min(...t)).toISOString()),
       times.map((t) => new Date(Math.max(...t)).toISOString()),
-      arrayOf(all.map((a) => a.jobId)),
+      arrayOf(all.map((a) => a.car)),
       arrayOf(all.map((a) => a.place)),
-      // the driver would write a date in the machine's own zone, at twice the cost
-      arrayOf(column((r) => r.measuredAt.toISOString())),
+      arrayOf(column((r) => r.measuredAt.getTime())),
       arrayOf(column((r) => r.channel)),
       arrayOf(column((r) => r.value)),
       arrayOf(column((r) => r.sentValue)),
       arrayOf(column((r) => r.sentUnit)),
       column((r) => r.instrumentId),
       arrayOf(column((r) => r.deviceSeq)),
-      column((r) => r.byAccount),
+      arrayOf(column((r) => r.byAccount ?? 'NULL')),
       column((r) => r.note),
       CHANGE_CHANNEL,
       // a hand's numbers are made at random: they order nothing
@@ -68,14 +67,16 @@ export async function storeCars(db: Queryable, cars: readonly CarReadings[]): Pr
     ],
   })
   const found = new Map(rows.map((r) => [r.id, r]))
-  return cars.map(({ jobId }) => {
+  return cars.map(({ jobId, readings }) => {
     const row = found.get(jobId)
-    return row ? new Set((row.seqs ?? []).map((seq) => Number(seq) - row.first)) : null
+    if (!row) return null
+    // which ones is only said where some were known before
+    return new Set(row.whole ? readings.keys() : (row.seqs ?? []).map((seq) => Number(seq) - row.first))
   })
 }
 
 /**
- * An array of the database's from what needs no quoting: numbers, times, ids and words of our own lists. The driver
+ * An array of the database's from what needs no quoting: numbers, ids, words of our own lists and `NULL`. The driver
  * looks at every letter of every element, which is a tenth of what storing costs.
  */
 const arrayOf = (plain: readonly (string | number)[]): string => `{${plain.join(',')}}`
@@ -83,7 +84,7 @@ const arrayOf = (plain: readonly (string | number)[]): string => `{${plain.join(
 /** One statement, so that a batch costs one round trip: lock, number, store, tell the streams. */
 const STORE = `with car as (
     select * from unnest($1::uuid[], $2::int[], $3::int[], $4::jsonb[], $5::timestamptz[], $6::timestamptz[])
-      as c (id, shop_id, count, newest, low, high)
+      with ordinality as c (id, shop_id, count, newest, low, high, car)
   ), locked as (
     select j.id from job j join car c on c.id = j.id and c.shop_id = j.shop_id where j.signed_at is null
       order by j.id for update of j
@@ -99,22 +100,24 @@ const STORE = `with car as (
           or value ->> 'instrument' <> $19 and latest -> key ->> 'instrument' = value ->> 'instrument'
             and (latest -> key ->> 'n')::bigint < (value ->> 'n')::bigint)
       from car c where job.id = c.id and job.id in (select id from locked)
-      returning job.id, job.shop_id, job.reading_seq, c.count
+      returning job.id, job.shop_id, job.reading_seq, c.count, c.car
   ), stored as (
     insert into reading (job_id, seq, measured_at, channel, value, sent_value, sent_unit, instrument_id,
       device_seq, by_account, note)
-    select n.id, n.reading_seq - n.count + 1 + r.place, r.at, r.channel, r.value, r.sent_value, r.sent_unit,
+    select n.id, n.reading_seq - n.count + 1 + r.place, to_timestamp(r.at / 1000), r.channel, r.value, r.sent_value, r.sent_unit,
       r.instrument_id, r.device_seq, r.by_account, r.note
-      from unnest($7::uuid[], $8::int[], $9::timestamptz[], $10::text[], $11::float8[], $12::float8[], $13::text[],
+      from unnest($7::int[], $8::int[], $9::float8[], $10::text[], $11::float8[], $12::float8[], $13::text[],
         $14::text[], $15::bigint[], $16::uuid[], $17::text[])
-           as r (job_id, place, at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note)
-      join numbered n on n.id = r.job_id
+           as r (car, place, at, channel, value, sent_value, sent_unit, instrument_id, device_seq, by_account, note)
+      join numbered n on n.car = r.car
     on conflict do nothing returning job_id, seq
   )
-  select n.id, (n.reading_seq - n.count + 1)::float8 as first,
-         (select array_agg(s.seq) from stored s where s.job_id = n.id) as seqs,
+  select n.id, (n.reading_seq - n.count + 1)::float8 as first, s.count is not distinct from n.count as whole,
+         case when s.count < n.count then s.seqs end as seqs,
          pg_notify($18, json_build_object('shop', n.shop_id, 'job', n.id, 'readings', n.reading_seq)::text)
-    from numbered n`
+    from numbered n
+    left join (select job_id, count(*) as count, array_agg(seq) as seqs from stored group by job_id) s
+      on s.job_id = n.id`
 
 /**
  * Stores readings of one job.

@@ -59,24 +59,32 @@ export async function freshShop(): Promise<Fixture> {
   await openShop(current)
   const person = (signIn: string, role: Account['role']) =>
     insertAccount(here(), { signIn, name: signIn, role, certificate: 'T-1', password: `${signIn}-password` })
-  const token = randomUUID()
-  const { rows } = await db.query<{ id: string }>(
-    `insert into device (name, kind, token_hash, shop_id) values ('box', 'instruments', $1, $2) returning id`,
-    [tokenHash(token), shopId],
-  )
-  const deviceId = (rows[0] as { id: string }).id
-  await db.query(`insert into instrument (id, device_id, name, shop_id) values ('G1', $1, 'far gauge', $2)`, [
-    deviceId,
-    shopId,
-  ])
+  const { token, box } = await boxWith('G1', 'far gauge')
   return {
     lead: await person('lead', 'lead'),
     technician: await person('tech', 'technician'),
     trainee: await person('trainee', 'trainee'),
-    deviceId,
+    deviceId: box.device.id,
     token,
-    box: { ...here(), device: { id: deviceId, kind: 'instruments' } },
+    box,
   }
+}
+
+/** A device with one gauge, which hangs at no car. */
+export async function boxWith(instrument: string, name = instrument): Promise<{ token: string; box: DeviceScope }> {
+  const token = randomUUID()
+  const { rows } = await here().query<{ id: string }>(
+    `insert into device (name, kind, token_hash, shop_id) values ($1, 'instruments', $2, $3) returning id`,
+    [`box of ${instrument}`, tokenHash(token), here().shopId],
+  )
+  const id = (rows[0] as { id: string }).id
+  await here().query('insert into instrument (id, device_id, name, shop_id) values ($1, $2, $3, $4)', [
+    instrument,
+    id,
+    name,
+    here().shopId,
+  ])
+  return { token, box: { ...here(), device: { id, kind: 'instruments' } } }
 }
 
 /** A second shop in the same database, not opened: whatever is asked of it must have nothing of the first. */
@@ -94,16 +102,22 @@ export const anotherShop = async (): Promise<Scope> =>
   )
 
 /** A job opened at `openedAt` with the gauge G1 hanging at it since then. */
-export async function jobWithGauge(by: Account, openedAt = new Date(Date.now() - 3600_000)): Promise<string> {
+export async function jobWithGauge(
+  by: Account,
+  openedAt = new Date(Date.now() - 3600_000),
+  gauge = 'G1',
+): Promise<string> {
   const id = randomUUID()
   await inTransaction(here(), (tx) => openJob(tx, by, { id, eventId: randomUUID(), payload: OPENING }, openedAt))
   // it hangs at one car at a time, also where several are opened together: the hand that hangs it holds the gauge
   await inTransaction(here(), async (tx) => {
-    await tx.query(`select 1 from instrument where id = 'G1' for update`)
-    await tx.query(`update attachment set to_at = greatest(from_at, $1) where instrument_id = 'G1' and to_at is null`, [
+    await tx.query('select 1 from instrument where id = $1 for update', [gauge])
+    await tx.query(`update attachment set to_at = greatest(from_at, $1) where instrument_id = $2 and to_at is null`, [
       openedAt,
+      gauge,
     ])
-    await tx.query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ('G1', $1, $2, $3)`, [
+    await tx.query(`insert into attachment (instrument_id, job_id, from_at, shop_id) values ($1, $2, $3, $4)`, [
+      gauge,
       id,
       openedAt,
       here().shopId,
@@ -118,8 +132,8 @@ export function draft(kind: EventDraft['kind'], payload: unknown, at = new Date(
 }
 
 /** One NDJSON line of the gauge G1. */
-export const gaugeLine = (seq: number, at: Date, micron: number): string =>
-  JSON.stringify({ instrument: 'G1', seq, at: at.toISOString(), channel: 'vacuum', value: micron, unit: 'micron' })
+export const gaugeLine = (seq: number, at: Date, micron: number, instrument = 'G1'): string =>
+  JSON.stringify({ instrument, seq, at: at.toISOString(), channel: 'vacuum', value: micron, unit: 'micron' })
 
 /** All readings of a job in the order of commits, after the number `after`; as a stream asks for them. */
 export async function readingsOf(jobId: string, after = 0) {

@@ -55,19 +55,27 @@ async function openRows(ids: readonly string[] | null): Promise<Row[]> {
 const FIRST_S = 7200
 const LATER_S = 300
 
-type Reading = { id: string; seq: number; channel: 'vacuum' | 'scale'; at: number; value: number }
+/** Of a car up to which reading, and the last that is known of it; 0 of a car that is new here. */
+type Asked = { id: string; known: number; upTo: number }
+type Reading = { place: number; channel: 'vacuum' | 'scale'; at: number; value: number }
 
-/** Vacuum and weights of some jobs since the readings that are known of each, in one question. */
-async function newReadings(asked: readonly { id: string; seq: number }[]): Promise<Reading[]> {
+/** Vacuum and weights of some jobs since the readings that are known of each, in one question; `place` is the asker's. */
+async function newReadings(asked: readonly Asked[]): Promise<Reading[]> {
   if (asked.length === 0) return []
   const { rows } = await database().query<Reading>(
-    `select c.id, r.seq::float8 as seq, r.channel, date_part('epoch', r.measured_at) * 1000 as at, r.value
-       from unnest($1::uuid[], $2::bigint[], $3::int[]) as c (id, seq, back_s) join job j on j.id = c.id
+    `select c.place::int - 1 as place, r.channel, date_part('epoch', r.measured_at) * 1000 as at, r.value
+       from unnest($1::uuid[], $2::bigint[], $3::bigint[], $4::int[]) with ordinality
+         as c (id, known, up_to, back_s, place) join job j on j.id = c.id
        cross join lateral (select seq, channel, measured_at, value from reading
-         where job_id = c.id and seq > c.seq and channel in ('vacuum', 'scale')
+         where job_id = c.id and seq > c.known and seq <= c.up_to and channel in ('vacuum', 'scale')
            and measured_at >= j.readings_to - c.back_s * interval '1 second' and measured_at <= j.readings_to) r
       order by r.seq`,
-    [asked.map((a) => a.id), asked.map((a) => a.seq), asked.map((a) => (a.seq > 0 ? LATER_S : FIRST_S))],
+    [
+      asked.map((a) => a.id),
+      asked.map((a) => a.known),
+      asked.map((a) => a.upTo),
+      asked.map((a) => (a.known > 0 ? LATER_S : FIRST_S)),
+    ],
   )
   return rows
 }
@@ -99,22 +107,23 @@ export class WatchedCars {
   }
 
   private async take(rows: readonly Row[], newsOf: (id: string) => News): Promise<void> {
-    const asked: { id: string; seq: number }[] = []
+    const asked: Asked[] = []
     for (const row of rows) {
       const before = this.cars.get(row.id)
       const news = newsOf(row.id)
-      if (!before || before.seq < row.seq) asked.push({ id: row.id, seq: before?.seq ?? 0 })
+      if (!before || before.seq < row.seq) asked.push({ id: row.id, known: before?.seq ?? 0, upTo: row.seq })
       this.cars.set(row.id, await this.follow(row, before, news))
     }
-    for (const { id, seq, channel, at, value } of await newReadings(asked)) {
-      const car = this.cars.get(id)
-      if (!car) continue
-      insertInTime(car[channel], { at, value })
-      car.seq = Math.max(car.seq, seq)
+    const read = await newReadings(asked)
+    const carAt = asked.map(({ id }) => this.cars.get(id))
+    for (const { place, channel, at, value } of read) {
+      const car = carAt[place]
+      if (car) insertInTime(car[channel], { at, value })
     }
-    for (const { id } of asked) {
-      const car = this.cars.get(id)
+    for (const [place, { upTo }] of asked.entries()) {
+      const car = carAt[place]
       if (!car) continue
+      car.seq = upTo
       const newest = car.vacuum.at(-1)?.at ?? 0
       car.vacuum = car.vacuum.filter((p) => p.at >= newest - VACUUM_MS)
       car.scale = car.scale.slice(-MOST_WEIGHTS)
