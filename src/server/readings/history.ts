@@ -1,5 +1,6 @@
 import type { LiveReading, Point } from '@/core/views'
 import type { Queryable } from '../db/pool'
+import { addTo, pointsOf, type Slices } from './slices'
 import type { Span } from './span'
 
 type Asked = [string, string, Date, Date]
@@ -29,43 +30,61 @@ async function selectBounds(db: Queryable, span: Asked, most: number): Promise<B
 }
 
 /** Where slices begin and how long each is, s: so many of them that the last holds the last reading. */
-const slices = ({ low, high }: Bounds, count: number): [Date, number] => [
+const sliceTimes = ({ low, high }: Bounds, count: number): [Date, number] => [
   low,
   (high.getTime() - low.getTime() + 1) / 1000 / count + A_MICROSECOND_S,
 ]
 
-async function selectAll(db: Queryable, span: Asked): Promise<Point[]> {
+async function selectAll(db: Queryable, span: Asked, upToSeq: number | null = null): Promise<Point[]> {
   const { rows } = await db.query<Point>(
-    `select ${AT_MS} as at, value, 1 as count from reading where ${WHERE} order by measured_at, seq`,
-    span,
+    `select ${AT_MS} as at, value, 1 as count from reading
+      where ${WHERE} and ($5::bigint is null or seq <= $5) order by measured_at, seq`,
+    [...span, upToSeq],
   )
   return rows
 }
 
+/** A channel as it is drawn: every reading where they are few, the ends of each slice where they are many. */
+export type Cut = { points: Point[]; slices: Slices | null }
+
 /**
- * A channel's readings, thinned to about `most` points by keeping the least and greatest of each slice of time.
+ * A channel's readings up to a number, thinned to about `most` points by keeping the least and greatest of each slice
+ * of time.
  * @param where - the job's readings or a part of them, job time; null for none
  * @param most - points wanted at most, 10 to 10000
+ * @param upToSeq - the number of the last reading that counts, in the order of commits; null for all there are
  */
+export async function cutHistory(
+  db: Queryable,
+  where: Span | null,
+  channel: string,
+  most: number,
+  upToSeq: number | null = null,
+): Promise<Cut> {
+  if (!where) return { points: [], slices: null }
+  const span = asked(where, channel)
+  const bounds = await selectBounds(db, span, most)
+  if (!bounds?.many) return { points: bounds ? await selectAll(db, span, upToSeq) : [], slices: null }
+  const [low, eachS] = sliceTimes(bounds, most / 2)
+  const { rows } = await db.query<{ least: [number, number]; greatest: [number, number]; count: number }>(
+    `select min(array[value, ${AT_S}]) as least, max(array[value, ${AT_S}]) as greatest, count(*)::int as count
+       from reading where ${WHERE} and ($7::bigint is null or seq <= $7) group by ${SLICE}`,
+    [...span, low, eachS, upToSeq],
+  )
+  const cut: Slices = { fromMs: low.getTime(), eachMs: eachS * 1000, slices: new Map() }
+  const point = ([value, s]: [number, number]) => ({ at: s * 1000, value, count: 1 })
+  for (const { least, greatest, count } of rows) addTo(cut, { least: point(least), greatest: point(greatest), count })
+  return { points: pointsOf(cut), slices: cut }
+}
+
+/** The points of `cutHistory` alone. */
 export async function selectHistory(
   db: Queryable,
   where: Span | null,
   channel: string,
   most: number,
 ): Promise<Point[]> {
-  if (!where) return []
-  const span = asked(where, channel)
-  const bounds = await selectBounds(db, span, most)
-  if (!bounds?.many) return bounds ? selectAll(db, span) : []
-  const { rows } = await db.query<{ least: [number, number]; greatest: [number, number]; count: number }>(
-    `select min(array[value, ${AT_S}]) as least, max(array[value, ${AT_S}]) as greatest, count(*)::int as count
-       from reading where ${WHERE} group by ${SLICE} order by ${SLICE}`,
-    [...span, ...slices(bounds, most / 2)],
-  )
-  return rows.flatMap(({ least, greatest, count }) => {
-    const pair = [least, greatest].map(([value, s]) => ({ at: s * 1000, value, count })).sort((a, b) => a.at - b.at)
-    return count === 1 ? pair.slice(0, 1) : pair
-  })
+  return (await cutHistory(db, where, channel, most)).points
 }
 
 /** A channel's readings averaged into at most `most` slices of equal time: what the judge works on. */
@@ -82,7 +101,7 @@ export async function selectAverages(
   const { rows } = await db.query<Point>(
     `select avg(${AT_MS}) as at, avg(value) as value, count(*)::int as count
        from reading where ${WHERE} group by ${SLICE} order by ${SLICE}`,
-    [...span, ...slices(bounds, most)],
+    [...span, ...sliceTimes(bounds, most)],
   )
   return rows
 }
