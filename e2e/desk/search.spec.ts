@@ -149,7 +149,7 @@ test('@long nothing anywhere: what is left is said with its chances, and the sea
   page,
   context,
 }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const jobId = await cameInEmpty(page, context.request, 'not-findable')
   await press(page, 'Nothing seen')
   await nitrogenIn(page)
