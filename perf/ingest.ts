@@ -3,7 +3,7 @@ import { get } from 'node:http'
 import { join } from 'node:path'
 import { requirePostgres } from '@/ops/packages'
 import { atLeast, type Measure } from './measure'
-import { type Gauge, line, openGauges, post, type RunningShop } from './running-shop'
+import { type Gauge, hangUp, line, openGauges, post, type RunningShop } from './running-shop'
 
 const DEVICES = 20
 const PER_REQUEST = 50
@@ -39,6 +39,8 @@ export async function measureIngest(shop: RunningShop): Promise<Measure[]> {
     const sent = await Promise.all(gauges.map((gauge, i) => sendUntil(shop, gauge, until, turn, ready[i] ?? [])))
     seconds += (Date.now() - began) / 1000
     stored += sent.reduce((sum, n) => sum + n, 0)
+    // COPY takes seconds on a busy machine
+    hangUp()
     raws.push(copyRate(shop, gauges[0] as Gauge, turn))
   }
   for (const stop of streams) stop()
