@@ -34,13 +34,13 @@ export async function measureIngest(shop: RunningShop): Promise<Measure[]> {
   for (let turn = 1; turn <= TURNS; turn++) {
     // written beforehand: what is measured is the server
     const ready = gauges.map((gauge) => Array.from({ length: READY }, (_, i) => batchOf(gauge, turn, i)))
+    // while COPY ran nobody here heard a line being closed that was silent for long, by what was measured before
+    hangUp()
     const began = Date.now()
     const until = began + (SECONDS * 1000) / TURNS
     const sent = await Promise.all(gauges.map((gauge, i) => sendUntil(shop, gauge, until, turn, ready[i] ?? [])))
     seconds += (Date.now() - began) / 1000
     stored += sent.reduce((sum, n) => sum + n, 0)
-    // COPY takes seconds on a busy machine
-    hangUp()
     raws.push(copyRate(shop, gauges[0] as Gauge, turn))
   }
   for (const stop of streams) stop()

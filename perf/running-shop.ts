@@ -129,7 +129,7 @@ export async function openGauges(db: pg.Pool, count: number, name: string): Prom
 /** Keeps its lines open, as an instrument does. */
 const LINES = new Agent({ keepAlive: true })
 
-/** Closes them: whoever is silent for long finds its line closed by the server, and the next words lost on it. */
+/** Closes those that are silent: the server does so too after a while, and what is said at that moment is lost. */
 export const hangUp = (): void => LINES.destroy()
 
 /** Sends lines as an instrument does: by the plainest client there is, since what is measured is the server. */
